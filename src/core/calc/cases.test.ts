@@ -1,0 +1,49 @@
+import { existsSync, readdirSync, readFileSync } from 'node:fs';
+import path from 'node:path';
+import { describe, expect, it } from 'vitest';
+import { CALCULATIONS, calculate } from '.';
+
+interface Case {
+  id: string;
+  calc: string;
+  source: string;
+  input: unknown;
+  expected: unknown;
+  relativeTolerance?: number;
+  absoluteTolerance?: number;
+}
+
+/** Every place where `actual` departs from `expected` beyond the case's tolerance. */
+function departures(actual: unknown, expected: unknown, c: Case, at = ''): string[] {
+  if (typeof expected === 'number') {
+    const allowed = Math.max(c.absoluteTolerance ?? 0, (c.relativeTolerance ?? 1e-4) * Math.abs(expected));
+    return typeof actual === 'number' && Math.abs(actual - expected) <= allowed ? [] : [`${at}: ${actual}, expected ${expected}`];
+  }
+  if (Array.isArray(expected)) {
+    if (!Array.isArray(actual) || actual.length !== expected.length) return [`${at}: not an array of ${expected.length}`];
+    return expected.flatMap((value, index) => departures(actual[index], value, c, `${at}[${index}]`));
+  }
+  if (expected !== null && typeof expected === 'object')
+    return Object.entries(expected).flatMap(([key, value]) => departures((actual as Record<string, unknown> | undefined)?.[key], value, c, `${at}.${key}`));
+  return actual === expected ? [] : [`${at}: ${String(actual)}, expected ${String(expected)}`];
+}
+
+const known = new Set(CALCULATIONS.map((calculation) => calculation.name));
+const here = process.cwd();
+const folders = [path.join(here, 'tests/cases'), path.join(here, '../shared/reference/cases')].filter(existsSync);
+const cases = folders.flatMap((folder) =>
+  readdirSync(folder)
+    .filter((file) => file.endsWith('.json'))
+    .flatMap((file) => JSON.parse(readFileSync(path.join(folder, file), 'utf8')) as Case[]),
+);
+
+describe('reference cases through the calc contract', () => {
+  const matching = cases.filter((c) => known.has(c.calc));
+  it('has a case for every calculation', () => {
+    const covered = new Set(matching.map((c) => c.calc));
+    expect([...known].filter((name) => !covered.has(name))).toEqual([]);
+  });
+  it.each(matching.map((c) => [c.id, c] as const))('%s', (_id, c) => {
+    expect(departures(calculate(c.calc, c.input), c.expected, c), c.source).toEqual([]);
+  });
+});

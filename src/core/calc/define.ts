@@ -1,0 +1,55 @@
+import { z } from 'zod';
+import { parseOrThrow } from '../error';
+import type { Recorder, WorkingStep } from '../working';
+
+/** A named calculation: data in, data out, the same for command line, HTTP and tests. */
+export interface Calculation {
+  name: string;
+  summary: string;
+  input: z.ZodType;
+  output: z.ZodType;
+  /** Parse, compute, and add `working` when the input asks for it. */
+  run(input: unknown): Record<string, unknown>;
+}
+
+/** Bind a schema pair and a pure function into a calculation. */
+export function define<I extends z.ZodObject, O extends z.ZodType>(definition: {
+  name: string;
+  summary: string;
+  input: I;
+  output: O;
+  compute: (input: z.infer<I>, record: Recorder | undefined) => z.infer<O>;
+}): Calculation {
+  const withWorking = definition.input.extend({ working: z.boolean().optional().describe('true adds the steps of the working to the output') });
+  return {
+    name: definition.name,
+    summary: definition.summary,
+    input: withWorking,
+    output: definition.output,
+    run(raw) {
+      const input = parseOrThrow(withWorking, raw) as z.infer<I> & { working?: boolean };
+      const steps: WorkingStep[] = [];
+      const { record } = input.working ? { record: (step: WorkingStep) => void steps.push(step) } : { record: undefined };
+      const output = definition.compute(input, record) as Record<string, unknown>;
+      return input.working ? { ...output, working: steps } : output;
+    },
+  };
+}
+
+const number = (minimum: number, maximum: number) => z.number().min(minimum).max(maximum);
+
+/** Field schemas that several calculations share, with their ranges (SI). */
+export const field = {
+  density: number(1, 30000).describe('kg/m³'),
+  share: number(0, 1),
+  openShare: number(0.001, 0.999),
+  voids: number(0, 0.5).optional(),
+  modulus: number(1, 1e13).describe('Pa'),
+  strength: number(1, 1e11).describe('Pa'),
+  poisson: number(0, 0.5),
+  angleDeg: number(-360, 360).describe('degrees'),
+  thickness: number(1e-7, 10).describe('m'),
+  arealWeight: number(1e-4, 100).describe('kg/m²'),
+  side: number(0.001, 100).describe('m'),
+  pressure: number(0, 1e8).describe('Pa'),
+};

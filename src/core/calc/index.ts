@@ -1,0 +1,51 @@
+/** The named calculations: one Zod input, one output each; command line, HTTP and tests call the same. */
+import { z } from 'zod';
+import { KeramosError } from '../error';
+import type { Calculation } from './define';
+import { laminateCalculations } from './laminate';
+import { plyCalculations } from './ply';
+import { smallCraftCalculations } from './smallCraft';
+
+export type { Calculation } from './define';
+
+export const CALCULATIONS: readonly Calculation[] = [...plyCalculations, ...laminateCalculations, ...smallCraftCalculations];
+
+const BATCH_LIMIT = 10_000;
+
+/** The calculation of that name. @throws KeramosError `notFound` that lists what there is. */
+export function findCalculation(name: string): Calculation {
+  const found = CALCULATIONS.find((calculation) => calculation.name === name);
+  if (!found) throw new KeramosError('notFound', `No calculation "${name.slice(0, 60)}". There are: ${CALCULATIONS.map((c) => c.name).join(', ')}`, 'name');
+  return found;
+}
+
+/** An error as data, the shape every border answers with. */
+export function errorBody(error: KeramosError) {
+  return { error: { code: error.code, message: error.message, path: error.path, ...error.details } };
+}
+
+/**
+ * Run a calculation on one input or an array of them; the answer is in kind.
+ * In an array each item is the output or `{ error }`; a single bad input throws.
+ *
+ * @throws KeramosError for an unknown name or a bad single input.
+ */
+export function calculate(name: string, input: unknown): unknown {
+  const calculation = findCalculation(name);
+  if (!Array.isArray(input)) return calculation.run(input);
+  if (input.length > BATCH_LIMIT) throw new KeramosError('tooLarge', `At most ${BATCH_LIMIT} inputs at a time, not ${input.length}`);
+  return input.map((item) => {
+    try {
+      return calculation.run(item);
+    } catch (error) {
+      if (error instanceof KeramosError) return errorBody(error);
+      throw error;
+    }
+  });
+}
+
+/** JSON Schema of a calculation's input and output. */
+export function calculationSchema(name: string) {
+  const { input, output, summary } = findCalculation(name);
+  return { name, summary, input: z.toJSONSchema(input, { io: 'input' }), output: z.toJSONSchema(output) };
+}

@@ -1,0 +1,7 @@
+/** Fibres, resins, fabrics, cores, and the ply that fabric, resin and process make. */
+export * from './schema';
+export { plyFractions, type FractionsInput } from './fractions';
+export { plyThickness, type ThicknessInput } from './thickness';
+export { unidirectional, type FibreConstants, type UnidirectionalInput } from './unidirectional';
+export { randomMat } from './randomMat';
+export { fibreFractionFor, PROCESSES, type Process } from './process';

@@ -1,0 +1,45 @@
+import { displayUnit, type QuantityKind, type UnitSystem } from './units';
+
+/** A value with fixed decimals; true minus sign; '–' where there is no number. */
+export function formatNumber(value: number | null | undefined, digits: number): string {
+  if (value === null || value === undefined || !Number.isFinite(value)) return '–';
+  const text = value.toFixed(digits);
+  return Number(text) === 0 ? (0).toFixed(digits) : text.replace('-', '−');
+}
+
+/** The number alone, in the display unit of the system: `formatQuantity(0.0123, 'thickness', 'metric')` is '12.3'. */
+export function formatQuantity(value: number | null | undefined, kind: QuantityKind, system: UnitSystem): string {
+  const unit = displayUnit(kind, system);
+  return formatNumber(value === null || value === undefined ? value : value / unit.factor, unit.digits);
+}
+
+/** Number and unit: '12.3 mm', '31%', '45°'. */
+export function formatWithUnit(value: number | null | undefined, kind: QuantityKind, system: UnitSystem): string {
+  const { label } = displayUnit(kind, system);
+  return `${formatQuantity(value, kind, system)}${label === '' || label === '%' || label === '°' ? '' : ' '}${label}`;
+}
+
+/** For an input box: enough digits to give the stored value back, no trailing zeros. */
+export function formatForEntry(value: number | null | undefined, kind: QuantityKind, system: UnitSystem): string {
+  if (value === null || value === undefined) return '';
+  const unit = displayUnit(kind, system);
+  return String(Number((value / unit.factor).toPrecision(9)));
+}
+
+const PREFIXED: Record<string, [limit: number, factor: number, label: string][]> = {
+  Pa: [[1e9, 1e9, 'GPa'], [1e6, 1e6, 'MPa'], [1e3, 1e3, 'kPa'], [0, 1, 'Pa']],
+  m: [[1, 1, 'm'], [0, 1e-3, 'mm']],
+  'N/m': [[1e6, 1e6, 'kN/mm'], [1e3, 1e3, 'kN/m'], [0, 1, 'N/m']],
+  'm³/m': [[0, 1e-6, 'cm³/m']],
+  'm⁴/m': [[0, 1e-8, 'cm⁴/m']],
+};
+
+/** A figure of a working in SI with a handy prefix and four significant digits: 36020 Pa gives '36.02 kPa'. */
+export function formatWorkingValue(value: number, unit: string): string {
+  const scale = PREFIXED[unit]?.find(([limit]) => Math.abs(value) >= limit) ?? [0, 1, unit];
+  const scaled = value / scale[1];
+  const size = Math.abs(scaled);
+  const text = size !== 0 && (size < 1e-3 || size >= 1e7) ? scaled.toExponential(3) : Number(scaled.toPrecision(4)).toString();
+  const label = scale[2];
+  return `${text.replace('-', '−')}${label && label !== '°' && label !== '%' ? ' ' : ''}${label}`;
+}

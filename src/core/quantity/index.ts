@@ -1,0 +1,4 @@
+/** Units, parsing what people type, formatting what they read. */
+export { displayUnit, QUANTITIES, type DisplayUnit, type QuantityKind, type UnitSystem } from './units';
+export { parseQuantity, type ParsedQuantity } from './parse';
+export { formatForEntry, formatNumber, formatQuantity, formatWithUnit, formatWorkingValue } from './format';

@@ -1,0 +1,50 @@
+import Qty from 'js-quantities';
+
+/** How a number is shown and typed in one unit system. */
+export interface DisplayUnit {
+  /** Unit as people write it. */
+  label: string;
+  /** SI value of one such unit. */
+  factor: number;
+  /** Decimals that make sense at the bench. */
+  digits: number;
+}
+
+export type UnitSystem = 'metric' | 'us';
+
+/** `unit` in the spelling of the conversion library; `si` the internal unit it is measured against. */
+function display(label: string, unit: string, si: string, digits: number): DisplayUnit {
+  return { label, factor: si === unit ? 1 : Qty(1, unit).to(si).scalar, digits };
+}
+const plain = (label: string, factor: number, digits: number): DisplayUnit => ({ label, factor, digits });
+
+/**
+ * The kinds of quantity the product shows, each with its SI unit and its display in both systems.
+ * Speeds are in knots and angles in degrees inside as well, as the field states them.
+ */
+export const QUANTITIES = {
+  length: { name: 'a length', si: 'm', metric: display('m', 'm', 'm', 3), us: display('ft', 'ft', 'm', 3) },
+  shortLength: { name: 'a length', si: 'm', metric: display('mm', 'mm', 'm', 0), us: display('in', 'in', 'm', 2) },
+  thickness: { name: 'a thickness', si: 'm', metric: display('mm', 'mm', 'm', 1), us: display('in', 'in', 'm', 3) },
+  area: { name: 'an area', si: 'm2', metric: display('m²', 'm2', 'm2', 2), us: display('ft²', 'ft2', 'm2', 1) },
+  mass: { name: 'a mass', si: 'kg', metric: display('kg', 'kg', 'kg', 1), us: display('lb', 'lb', 'kg', 1) },
+  arealWeight: { name: 'an areal weight', si: 'kg/m2', metric: display('g/m²', 'g/m2', 'kg/m2', 0), us: display('oz/yd²', 'oz/yd2', 'kg/m2', 1) },
+  laminateWeight: { name: 'an areal weight', si: 'kg/m2', metric: display('kg/m²', 'kg/m2', 'kg/m2', 2), us: display('lb/ft²', 'lb/ft2', 'kg/m2', 3) },
+  density: { name: 'a density', si: 'kg/m3', metric: display('kg/m³', 'kg/m3', 'kg/m3', 0), us: display('lb/ft³', 'lb/ft3', 'kg/m3', 1) },
+  pressure: { name: 'a pressure', si: 'Pa', metric: display('kPa', 'kPa', 'Pa', 1), us: display('psi', 'psi', 'Pa', 2) },
+  stress: { name: 'a stress', si: 'Pa', metric: display('MPa', 'MPa', 'Pa', 1), us: plain('ksi', 6.894757293168e6, 2) },
+  modulus: { name: 'a modulus', si: 'Pa', metric: display('GPa', 'GPa', 'Pa', 2), us: plain('Msi', 6.894757293168e9, 3) },
+  coreModulus: { name: 'a modulus', si: 'Pa', metric: display('MPa', 'MPa', 'Pa', 0), us: plain('ksi', 6.894757293168e6, 1) },
+  speed: { name: 'a speed', si: 'kn', metric: plain('kn', 1, 1), us: plain('kn', 1, 1) },
+  angle: { name: 'an angle', si: '°', metric: plain('°', 1, 1), us: plain('°', 1, 1) },
+  membraneStiffness: { name: 'a membrane stiffness', si: 'N/m', metric: plain('kN/mm', 1e6, 1), us: plain('kip/in', 175126.8, 1) },
+  bendingStiffness: { name: 'a bending stiffness', si: 'N m', metric: plain('kN·m', 1e3, 2), us: plain('kip·in', 112.98483, 2) },
+  fraction: { name: 'a share', si: '', metric: plain('%', 0.01, 1), us: plain('%', 0.01, 1) },
+  ratio: { name: 'a ratio', si: '', metric: plain('', 1, 2), us: plain('', 1, 2) },
+} as const satisfies Record<string, { name: string; si: string; metric: DisplayUnit; us: DisplayUnit }>;
+
+export type QuantityKind = keyof typeof QUANTITIES;
+
+export function displayUnit(kind: QuantityKind, system: UnitSystem): DisplayUnit {
+  return QUANTITIES[kind][system];
+}

@@ -1,0 +1,2 @@
+/** Build-standard packs: pressures, requirements, checks. */
+export * from './smallCraft';

@@ -1,0 +1,11 @@
+export { areaReduction, type Member } from './areaReduction';
+export { craftSchema, type Craft } from './craft';
+export { dynamicLoadFactor } from './dynamicLoadFactor';
+export { laminateProperties } from './laminateProperties';
+export { longitudinalFactor } from './longitudinalFactor';
+export { minimumFibreMass, minimumSkins, type MinimumLocation } from './minimum';
+export { cite, SMALL_CRAFT_PACK, type SmallCraftPack } from './pack';
+export { curvatureFactor, panelCoefficients } from './panelCoefficients';
+export { bulkheadPressure, designPressure, isPlaning, PRESSURE_LOCATIONS, type PressureInput, type PressureLocation, type PressureResult } from './pressure';
+export { sandwichRequirement, type SandwichInput, type Skin } from './sandwich';
+export { singleSkinThickness, type SingleSkinInput } from './singleSkin';
