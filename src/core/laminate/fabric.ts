@@ -20,7 +20,7 @@ export function fabricPlies(input: FabricInput, record?: Recorder): Ply[] {
   }));
 }
 
-/** In-plane constants of plies smeared together (their order does not matter), Pa. */
+/** In-plane constants of plies smeared together (their order does not matter), Pa; `shearCoupling` is shear strain per unit strain along x under a pull along x. */
 export function smearedConstants(plies: readonly Ply[]) {
   const thickness = plies.reduce((sum, ply) => sum + ply.thickness, 0);
   const A = [[0, 0, 0], [0, 0, 0], [0, 0, 0]];
@@ -29,7 +29,7 @@ export function smearedConstants(plies: readonly Ply[]) {
     for (let i = 0; i < 3; i++) for (let j = 0; j < 3; j++) A[i]![j]! += (Q[i]![j]! * ply.thickness) / thickness;
   }
   const a = inverse(new Matrix(A));
-  return { Ex: 1 / a.get(0, 0), Ey: 1 / a.get(1, 1), Gxy: 1 / a.get(2, 2), nuxy: -a.get(0, 1) / a.get(0, 0) };
+  return { Ex: 1 / a.get(0, 0), Ey: 1 / a.get(1, 1), Gxy: 1 / a.get(2, 2), nuxy: -a.get(0, 1) / a.get(0, 0), shearCoupling: a.get(2, 0) / a.get(0, 0) };
 }
 
 /**
@@ -40,7 +40,7 @@ export function smearedConstants(plies: readonly Ply[]) {
  * Source: classical lamination theory over the sublayers (Jones, ch. 4), crimp as a factor on E1.
  */
 export function fabricConstants(input: FabricInput, record?: Recorder) {
-  const constants = smearedConstants(fabricPlies(input, record));
-  record?.({ quantity: 'Modulus along x', symbol: 'E_x', formula: '\\frac{1}{t\\,(A^{-1})_{11}}', inputs: [put('t', input.thickness, 'm')], value: constants.Ex, unit: 'Pa', source: 'Lamination theory, sublayers smeared' });
-  return constants;
+  const { Ex, Ey, Gxy, nuxy } = smearedConstants(fabricPlies(input, record));
+  record?.({ quantity: 'Modulus along x', symbol: 'E_x', formula: '\\frac{1}{t\\,(A^{-1})_{11}}', inputs: [put('t', input.thickness, 'm')], value: Ex, unit: 'Pa', source: 'Lamination theory, sublayers smeared' });
+  return { Ex, Ey, Gxy, nuxy };
 }

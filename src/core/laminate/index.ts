@@ -4,3 +4,4 @@ export { cosSin, reducedStiffness, transformedStiffness } from './reducedStiffne
 export { checkStack, laminateStiffness, type LaminateStiffness } from './stiffness';
 export { laminateResponse, rotateStrain, type FaceState, type LaminateResponse, type Load } from './response';
 export { fabricConstants, fabricPlies, smearedConstants, type FabricInput } from './fabric';
+export { layFabric, type LaidComponent } from './layFabric';

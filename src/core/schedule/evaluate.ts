@@ -1,0 +1,229 @@
+import { KeramosError } from '../error';
+import { layFabric, laminateStiffness, type LaidComponent, type LaminateStiffness, type Ply } from '../laminate';
+import { PROCESSES, type Coating, type Core, type Fabric, type Fibre, type LayerMaterial, type Material, type Origin, type Process, type Resin } from '../material';
+import { checkPanel, sheetProperties, SMALL_CRAFT_PACK, type Check, type PanelCheckResult, type Sheet, type SheetProperties, type Trace } from '../standard';
+import type { Boat, Layer, Part, Zone } from './boat';
+import { craftOf, POSTURES } from './brief';
+
+/** One layer as it lies in a zone. Masses kg/m², thickness m. */
+export interface LaidLayer {
+  layer: Layer;
+  /** Place in the part's laying order, from 0. */
+  index: number;
+  material: LayerMaterial;
+  thickness: number;
+  fibreMass: number;
+  /** In the plies, and taken up by a core. */
+  resinMass: number;
+  coreMass: number;
+  coatingMass: number;
+  components: readonly LaidComponent[];
+}
+
+export interface ZoneEvaluation {
+  zoneId: string;
+  layers: LaidLayer[];
+  /** m */
+  thickness: number;
+  /** Dry fibre, kg/m². */
+  dryArealWeight: number;
+  resinArealWeight: number;
+  /** Everything as it comes out of the mould, kg/m². */
+  laminatedArealWeight: number;
+  /** Of the fibre-and-resin plies alone. */
+  fibreWeightFraction: number;
+  fibreVolumeFraction: number;
+  stiffness: LaminateStiffness | null;
+  construction: PanelCheckResult['construction'] | null;
+  pressure: PanelCheckResult['pressure'] | null;
+  checks: Check[];
+  notChecked: string[];
+  /** The check with the least reserve. */
+  governing: Check | null;
+  /** Least reserve factor at the low and high end of the process's fibre-fraction scatter (± 2 standard deviations). */
+  band: [number, number] | null;
+  /** The weakest origin among the figures used. */
+  origin: Origin | null;
+  /** Why the zone could not be checked. */
+  problem: string | null;
+}
+
+/** How a reserve factor stands against 1 and the posture's target. */
+export type Verdict = 'fails' | 'thin' | 'meets' | 'ample';
+export function verdictOf(reserveFactor: number, target: number): Verdict {
+  return reserveFactor < 1 ? 'fails' : reserveFactor < target ? 'thin' : reserveFactor < 2 * target ? 'meets' : 'ample';
+}
+
+/** What fabrics, resin and process make, computed once per combination. */
+interface Book {
+  materials: Map<string, Material>;
+  fibres: Map<string, Fibre>;
+  resin: Resin;
+  process: Process;
+  shift: number;
+  laid: Map<string, LaidFabric>;
+  /** Turned plies and directional sheets, by material and angle. */
+  plies: Map<string, Ply[]>;
+  sheets: Map<string, (SheetProperties | undefined)[]>;
+}
+interface LaidFabric {
+  components: LaidComponent[];
+  thickness: number;
+  fibreMass: number;
+  resinMass: number;
+}
+const books = new WeakMap<Boat['materials'], Map<string, Book>>();
+
+function bookOf(boat: Boat, shift: number): Book {
+  const { process, resin } = boat.brief;
+  const known = books.get(boat.materials) ?? new Map<string, Book>();
+  books.set(boat.materials, known);
+  const key = `${process}|${resin}|${shift}`;
+  let book = known.get(key);
+  if (!book) {
+    const materials = new Map(boat.materials.map((material) => [material.id, material]));
+    const fibres = new Map(boat.materials.filter((m): m is Fibre => m.kind === 'fibre').map((fibre) => [fibre.id, fibre]));
+    book = { materials, fibres, resin: materials.get(resin) as Resin, process, shift, laid: new Map(), plies: new Map(), sheets: new Map() };
+    known.set(key, book);
+  }
+  return book;
+}
+
+function remembered<T>(map: Map<string, T>, key: string, make: () => T): T {
+  const known = map.get(key);
+  if (known !== undefined) return known;
+  const made = make();
+  map.set(key, made);
+  return made;
+}
+
+function layFabricIn(book: Book, fabric: Fabric): LaidFabric {
+  const components = layFabric(fabric, book.fibres, book.resin, book.process, book.shift);
+  const sum = (pick: (component: LaidComponent) => number) => components.reduce((total, component) => total + pick(component), 0);
+  return { components, thickness: sum((c) => c.thickness), fibreMass: sum((c) => c.fibreMass), resinMass: sum((c) => c.resinMass) };
+}
+
+const NO_COMPONENTS: readonly LaidComponent[] = [];
+function layIn(book: Book, layer: Layer, index: number): LaidLayer {
+  const material = book.materials.get(layer.material) as LayerMaterial;
+  if (material.kind === 'fabric') {
+    const { components, thickness, fibreMass, resinMass } = remembered(book.laid, material.id, () => layFabricIn(book, material));
+    return { layer, index, material, thickness, fibreMass, resinMass, coreMass: 0, coatingMass: 0, components };
+  }
+  const thickness = layer.thickness!;
+  const mass = thickness * material.density.value;
+  return material.kind === 'core'
+    ? { layer, index, material, thickness, fibreMass: 0, resinMass: material.resinUptake.value, coreMass: mass, coatingMass: 0, components: NO_COMPONENTS }
+    : { layer, index, material, thickness, fibreMass: 0, resinMass: 0, coreMass: 0, coatingMass: mass, components: NO_COMPONENTS };
+}
+
+/** The plies that carry load, for lamination theory; coatings carry none. */
+function pliesOf(book: Book, laid: readonly LaidLayer[]): Ply[] {
+  return laid.flatMap(({ layer, material, components }): Ply[] => {
+    if (material.kind === 'coating') return [];
+    if (material.kind === 'core') return [corePly(material, layer.thickness!)];
+    return remembered(book.plies, `${material.id}|${layer.angleDeg}`, () => components.flatMap((component) => component.plies.map((ply) => ({ ...ply, angleDeg: ply.angleDeg + layer.angleDeg }))));
+  });
+}
+function corePly(core: Core, thickness: number): Ply {
+  const E = core.inPlaneModulus.value;
+  return { thickness, angleDeg: 0, E1: E, E2: E, nu12: 0.3, G12: Math.min(core.shearModulus.value, E), G13: core.shearModulus.value, G23: core.shearModulus.value, name: core.code, role: 'core' };
+}
+
+/** The stack as the pack sees it, along the panel's short side (`spanAngle` from the reference direction). */
+function sheetsOf(book: Book, laid: readonly LaidLayer[], spanAngle: number, trace?: Trace): Sheet[] {
+  return laid.flatMap(({ layer, material, components }): Sheet[] => {
+    if (material.kind === 'coating') return [];
+    if (material.kind === 'core') return [{ role: 'core', name: material.code, thickness: layer.thickness!, core: material }];
+    const angle = layer.angleDeg - spanAngle;
+    const make = () => components.map((c) => sheetProperties(c, angle, trace && ((step) => trace('laminate', step))));
+    const properties = trace ? make() : remembered(book.sheets, `${material.id}|${angle}`, make);
+    return components.map((c, i) => ({
+      role: 'skin', name: material.code, thickness: c.thickness, fibreMass: c.fibreMass, resinMass: c.resinMass,
+      matMass: c.form === 'randomMat' ? c.fibreMass : 0,
+      lightFibreMass: c.fibre.family === 'carbon' || c.fibre.family === 'aramid' ? c.fibreMass : 0,
+      properties: properties[i],
+    }));
+  });
+}
+
+const ORIGIN_RANK: readonly Origin[] = ['generic', 'dataSheet', 'yardTest'];
+const rankOf = (origin: Origin) => ORIGIN_RANK.indexOf(origin);
+const ranks = new WeakMap<Material, number>();
+
+/** Rank of the weakest figure of a material. */
+function weakestRank(material: Material): number {
+  const known = ranks.get(material);
+  if (known !== undefined) return known;
+  const figures = material.kind === 'fabric' ? material.components.map((component) => component.arealWeight) : Object.values(material).filter((value) => typeof value === 'object' && 'origin' in value);
+  const rank = Math.min(...figures.map((figure) => rankOf((figure as { origin: Origin }).origin)));
+  ranks.set(material, rank);
+  return rank;
+}
+function weakestOrigin(book: Book, laid: readonly LaidLayer[]): Origin | null {
+  if (laid.length === 0) return null;
+  let rank = weakestRank(book.resin);
+  for (const { material, components } of laid) {
+    rank = Math.min(rank, weakestRank(material));
+    for (const { fibre } of components) rank = Math.min(rank, weakestRank(fibre));
+  }
+  return ORIGIN_RANK[rank]!;
+}
+
+function checkIn(boat: Boat, zone: Zone, book: Book, laid: readonly LaidLayer[], trace?: Trace): PanelCheckResult {
+  const { panelBreadth, panelLength } = zone.geometry;
+  const spanAngle = panelBreadth <= panelLength ? 90 : 0;
+  return checkPanel({ craft: craftOf(boat.brief), location: zone.location, geometry: zone.geometry, sheets: sheetsOf(book, laid, spanAngle, trace), quality: SMALL_CRAFT_PACK.qualityFactor[boat.brief.quality] }, trace);
+}
+const least = (checks: readonly Check[]) => checks.reduce<Check | null>((low, check) => (low === null || check.reserveFactor < low.reserveFactor ? check : low), null);
+const layAll = (book: Book, part: Part, zone: Zone) => part.layers.flatMap((layer, index) => (layer.zones.includes(zone.id) ? [layIn(book, layer, index)] : []));
+
+/**
+ * Everything there is to know of one zone: stack, masses, fractions, stiffness, pressure, checks, what governs, and its band.
+ *
+ * @returns an evaluation in every case; a zone that cannot be computed carries a `problem` that says why.
+ * @example evaluateZone(boat, hull, keelBand).governing?.reserveFactor
+ */
+export function evaluateZone(boat: Boat, part: Part, zone: Zone): ZoneEvaluation {
+  const book = bookOf(boat, 0);
+  const laid = layAll(book, part, zone);
+  const sum = (pick: (layer: LaidLayer) => number) => laid.reduce((total, layer) => total + pick(layer), 0);
+  const fibre = sum((l) => l.fibreMass);
+  const plyResin = sum((l) => (l.material.kind === 'fabric' ? l.resinMass : 0));
+  const plyThickness = sum((l) => (l.material.kind === 'fabric' ? l.thickness : 0));
+  const fibreVolume = sum((l) => l.components.reduce((v, c) => v + c.thickness * c.fibreVolumeFraction, 0));
+  const evaluation: ZoneEvaluation = {
+    zoneId: zone.id, layers: laid, thickness: sum((l) => l.thickness), dryArealWeight: fibre, resinArealWeight: sum((l) => l.resinMass),
+    laminatedArealWeight: sum((l) => l.fibreMass + l.resinMass + l.coreMass + l.coatingMass),
+    fibreWeightFraction: fibre > 0 ? fibre / (fibre + plyResin) : 0, fibreVolumeFraction: plyThickness > 0 ? fibreVolume / plyThickness : 0,
+    stiffness: null, construction: null, pressure: null, checks: [], notChecked: [], governing: null, band: null, origin: weakestOrigin(book, laid), problem: null,
+  };
+  try {
+    const result = checkIn(boat, zone, book, laid);
+    const scatter = 2 * PROCESSES[book.process].scatter;
+    const band = [-scatter, scatter].map((shift) => {
+      const other = bookOf(boat, shift);
+      return least(checkIn(boat, zone, other, layAll(other, part, zone)).checks)?.reserveFactor ?? NaN;
+    });
+    const governing = least(result.checks);
+    return {
+      ...evaluation, ...result, governing, stiffness: laminateStiffness(pliesOf(book, laid)),
+      band: governing && [Math.min(...band, governing.reserveFactor), Math.max(...band, governing.reserveFactor)],
+    };
+  } catch (error) {
+    if (!(error instanceof KeramosError)) throw error;
+    return { ...evaluation, problem: error.message };
+  }
+}
+
+/** The reserve factor the boat's posture asks for. */
+export const targetOf = (boat: Boat) => POSTURES[boat.brief.posture].target;
+
+/** Record the working of a zone: calls `trace` for every step, and for the result of each check. */
+export function traceZone(boat: Boat, part: Part, zone: Zone, trace: Trace): void {
+  const book = bookOf(boat, 0);
+  const laid = layAll(book, part, zone);
+  for (const { material } of laid.filter((l, i) => l.material.kind === 'fabric' && laid.findIndex((other) => other.material === l.material) === i))
+    layFabric(material as Fabric, book.fibres, book.resin, book.process, 0, (step) => trace('laminate', { ...step, quantity: `${(material as Fabric | Coating).code}: ${step.quantity.toLowerCase()}` }));
+  checkIn(boat, zone, book, laid, trace);
+}

@@ -1,0 +1,10 @@
+/** Boat, part, zone, layer; the edits that change them; what each zone comes to. */
+export * from './boat';
+export * from './brief';
+export { applyEdits, editSchema, editsSchema, type Edit } from './edit';
+export { describeEdits } from './describe';
+export { EMPTY_HISTORY, pushHistory, type HistoryEntry, type HistoryStacks } from './history';
+export { difference, type Change } from './difference';
+export { evaluateZone, targetOf, traceZone, verdictOf, type LaidLayer, type Verdict, type ZoneEvaluation } from './evaluate';
+export { zoneWorking, type WorkingPart } from './zoneWorking';
+export { makeEvaluator } from './evaluateBoat';

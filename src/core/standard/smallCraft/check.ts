@@ -1,0 +1,70 @@
+import type { Core } from '../../material';
+import type { QuantityKind } from '../../quantity';
+import { put, type WorkingStep } from '../../working';
+import { cite } from './pack';
+import type { SheetProperties } from './sheet';
+
+/** Identity of a check; the order is the order in which it is shown. */
+export const CHECKS = {
+  skinFlexure: 'Skin in bending',
+  plyByPly: 'Ply by ply',
+  minimumFibre: 'Least fibre mass',
+  outerSkin: 'Outer skin, tension',
+  innerSkin: 'Inner skin, compression',
+  stiffness: 'Panel stiffness',
+  coreShear: 'Core in shear',
+  coreMinimum: 'Least core strength',
+  outerMinimum: 'Least outer skin',
+  innerMinimum: 'Least inner skin',
+} as const;
+export type CheckId = keyof typeof CHECKS;
+
+/** One requirement against what the laminate has; `reserveFactor` = capacity / demand, at least 1 meets it. */
+export interface Check {
+  id: CheckId;
+  demand: number;
+  capacity: number;
+  /** How demand and capacity are shown. */
+  quantity: QuantityKind;
+  reserveFactor: number;
+  /** What sets the capacity, in words. */
+  governs: string;
+}
+
+/** Parts of a working, in reading order. */
+export const WORKING_SECTIONS = {
+  pressure: 'Design pressure',
+  laminate: 'What the laminate has',
+  requirement: 'What the pack asks',
+  result: 'Reserve factor',
+} as const;
+export type WorkingSection = keyof typeof WORKING_SECTIONS;
+
+/** Collects the working of a zone: shared sections, and one result per check. Absent in live evaluation. */
+export type Trace = (section: WorkingSection, step: WorkingStep, check?: CheckId) => void;
+
+/** One sheet of the stack, from the mould face inward; coatings and other layers that carry nothing are left out. */
+export type Sheet =
+  | { role: 'skin'; name: string; thickness: number; fibreMass: number; resinMass: number; matMass: number; lightFibreMass: number; properties: SheetProperties | undefined }
+  | { role: 'core'; name: string; thickness: number; core: Core };
+export type SkinSheet = Extract<Sheet, { role: 'skin' }>;
+export type CoreSheet = Extract<Sheet, { role: 'core' }>;
+
+/** The panel's short and long side and the reserve of everything the pack asks of a zone. */
+export interface PanelContext {
+  pressure: number;
+  shortSide: number;
+  longSide: number;
+  crown: number;
+  quality: number;
+  /** The limits of the pack for robustness, where the zone has any. */
+  minimum: { fibre: number; outer: number; inner: number; coreShear: number | null } | null;
+  trace: Trace | undefined;
+}
+
+/** Record a reserve factor and return the check. */
+export function checked(check: Omit<Check, 'reserveFactor'>, trace: Trace | undefined, unit: string, demandSymbol: string, capacitySymbol: string, source: string): Check {
+  const reserveFactor = check.capacity / check.demand;
+  trace?.('result', { quantity: `Reserve factor: ${check.governs}`, symbol: 'RF', formula: `\\frac{${capacitySymbol}}{${demandSymbol}}`, inputs: [put(capacitySymbol, check.capacity, unit), put(demandSymbol, check.demand, unit)], value: reserveFactor, unit: '', source: cite(source) }, check.id);
+  return { ...check, reserveFactor };
+}

@@ -1,0 +1,98 @@
+import type { Recorder } from '../../working';
+import { invalid } from '../../error';
+import { waterlinePosition, type ZoneGeometry } from '../../geometry';
+import type { Check, PanelContext, Sheet, SkinSheet, Trace } from './check';
+import type { Craft } from './craft';
+import { minimumFibreMass, minimumSkins, type MinimumLocation } from './minimum';
+import { SMALL_CRAFT_PACK } from './pack';
+import { bulkheadPressure, designPressure, type PressureLocation, type PressureResult } from './pressure';
+import { checkSandwich } from './checkSandwich';
+import { checkSingleSkin } from './checkSingleSkin';
+
+/** Where a zone is on the boat, and what the pack makes of it. */
+export const ZONE_LOCATIONS = {
+  bottom: { label: 'Hull bottom', pressure: 'bottom', minimum: 'bottom' },
+  side: { label: 'Hull side', pressure: 'side', minimum: 'side' },
+  transom: { label: 'Transom', pressure: 'side', minimum: 'side' },
+  deck: { label: 'Deck', pressure: 'deck', minimum: 'deck' },
+  cockpitSole: { label: 'Cockpit sole', pressure: 'deck', minimum: 'deck' },
+  superstructureFront: { label: 'Superstructure, front', pressure: 'superstructureFront', minimum: null },
+  superstructureSide: { label: 'Superstructure, side', pressure: 'superstructureSide', minimum: null },
+  superstructureTop: { label: 'Superstructure, top', pressure: 'superstructureTop', minimum: null },
+  bulkhead: { label: 'Watertight bulkhead', pressure: null, minimum: null },
+  liner: { label: 'Liner, walked on', pressure: 'deck', minimum: null },
+} as const satisfies Record<string, { label: string; pressure: PressureLocation | null; minimum: MinimumLocation | null }>;
+export type ZoneLocation = keyof typeof ZONE_LOCATIONS;
+
+export interface PanelCheckInput {
+  craft: Craft;
+  location: ZoneLocation;
+  geometry: ZoneGeometry;
+  /** From the mould face inward. */
+  sheets: readonly Sheet[];
+  /** Factor on the strengths of the laminate. */
+  quality: number;
+}
+
+export interface PanelCheckResult {
+  construction: 'single' | 'sandwich';
+  pressure: PressureResult | { pressure: number; mode: 'head' };
+  checks: Check[];
+  /** What was left out, and why. */
+  notChecked: string[];
+}
+
+/** Factor k5 of the pack by what the fibre is: some mat, all continuous glass, or mostly carbon or aramid. */
+export function fibreTypeFactor(sheets: readonly SkinSheet[], pack = SMALL_CRAFT_PACK): number {
+  const sum = (pick: (sheet: SkinSheet) => number) => sheets.reduce((total, sheet) => total + pick(sheet), 0);
+  if (sum((s) => s.lightFibreMass) > 0.5 * sum((s) => s.fibreMass)) return pack.fibreTypeFactor.carbonOrAramid;
+  return sum((s) => s.matMass) > 0 ? pack.fibreTypeFactor.someMat : pack.fibreTypeFactor.continuousGlass;
+}
+
+/**
+ * Check one zone's panel against the small-craft pack: pressure, then single-skin or sandwich requirements, then minima.
+ *
+ * @returns every check with demand, capacity and reserve factor, and what was not checked.
+ * @throws KeramosError `invalid` that names the zone's missing figure or the incomplete stack (a core without both skins).
+ * @example checkPanel({ craft, location: 'bottom', geometry, sheets, quality: 0.8 }).checks[0].reserveFactor
+ * Source: ISO 12215-5:2008 method as restated in the functions of this folder.
+ */
+export function checkPanel(input: PanelCheckInput, trace?: Trace, pack = SMALL_CRAFT_PACK): PanelCheckResult {
+  const { craft, location, geometry: g, sheets, quality } = input;
+  if (sheets.length === 0) throw invalid('layers', 'No layer covers this zone yet: cover it with at least one fabric');
+  const shortSide = Math.min(g.panelLength, g.panelBreadth);
+  const longSide = Math.max(g.panelLength, g.panelBreadth);
+  const construction = sheets.some((sheet) => sheet.role === 'core') ? 'sandwich' : 'single';
+  const place = ZONE_LOCATIONS[location];
+  const inSection = (section: 'pressure' | 'requirement'): Recorder | undefined => trace && ((step) => trace(section, step));
+
+  let pressure: PanelCheckResult['pressure'];
+  if (place.pressure === null) {
+    if (g.head === null) throw invalid('geometry.head', 'A watertight bulkhead needs its head of water (m)');
+    pressure = { pressure: bulkheadPressure(g.head, inSection('pressure'), pack), mode: 'head' };
+  } else {
+    pressure = designPressure({
+      craft, location: place.pressure, position: waterlinePosition(g.panelX, craft.waterlineLength),
+      ...(g.edgeHeight === null ? {} : { edgeHeight: g.edgeHeight }), ...(g.centreHeight === null ? {} : { centreHeight: g.centreHeight }),
+      member: { kind: 'panel', shortSide, longSide, construction },
+    }, inSection('pressure'), pack);
+  }
+
+  const skins = sheets.filter((sheet) => sheet.role === 'skin');
+  const k5 = fibreTypeFactor(skins, pack);
+  const minimumRecord = inSection('requirement');
+  let minimum: PanelContext['minimum'] = null;
+  if (place.minimum !== null) {
+    const skinsMinimum = minimumSkins(craft, place.minimum, k5, 1, construction === 'sandwich' ? minimumRecord : undefined, pack);
+    minimum = {
+      fibre: minimumFibreMass(craft, place.minimum, k5, construction === 'single' ? minimumRecord : undefined, pack),
+      outer: skinsMinimum.outer, inner: skinsMinimum.inner, coreShear: place.minimum === 'deck' ? null : skinsMinimum.coreShearStrength,
+    };
+  }
+
+  const context: PanelContext = { pressure: pressure.pressure, shortSide, longSide, crown: g.crown, quality, minimum, trace };
+  const { checks, notChecked } = construction === 'single' ? checkSingleSkin(skins, context, pack) : checkSandwich(sheets, context, pack);
+  if (minimum === null) notChecked.push(`Least fibre mass: the pack states none for ${place.label.toLowerCase()}`);
+  notChecked.push('Stiffeners and panel edges', 'Point loads and fittings', 'Buckling under in-plane load');
+  return { construction, pressure, checks, notChecked };
+}

@@ -1,0 +1,3 @@
+/** Mass and centre of gravity. */
+export { boatWeight, type BoatWeight, type PartMass, type ZoneMass } from './boatWeight';
+export { rollUp, type MassItem } from './rollUp';
