@@ -5,4 +5,4 @@ export { plyThickness, type ThicknessInput } from './thickness';
 export { unidirectional, type FibreConstants, type UnidirectionalInput } from './unidirectional';
 export { randomMat } from './randomMat';
 export { fibreFractionFor, PROCESSES, type Process } from './process';
-export { GENERIC_MATERIALS } from './shelf';
+export { GENERIC_MATERIALS, type ShelfItem } from './shelf';

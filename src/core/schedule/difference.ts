@@ -50,7 +50,7 @@ function compareLayers(before: Boat, after: Boat, a: Part, b: Part): Change[] {
     if (old.angleDeg !== layer.angleDeg) details.push(`${formatNumber(old.angleDeg, 0)}° → ${formatNumber(layer.angleDeg, 0)}°`);
     if (old.thickness !== layer.thickness) details.push(`${millimetres(old.thickness)} → ${millimetres(layer.thickness)}`);
     const onto = layer.zones.filter((id) => !old.zones.includes(id));
-    const off = old.zones.filter((id) => !layer.zones.includes(id));
+    const off = old.zones.filter((id) => !layer.zones.includes(id) && b.zones.some((zone) => zone.id === id));
     if (onto.length) details.push(`now also in ${onto.map(zoneName).join(', ')}`);
     if (off.length) details.push(`no longer in ${off.map(zoneName).join(', ')}`);
     if (moved.has(layer.id)) details.push(`place ${a.layers.indexOf(old) + 1} → ${b.layers.indexOf(layer) + 1}`);

@@ -1,0 +1,5 @@
+import { CheckScreen } from '@/ui/check/CheckScreen';
+
+export default function Page() {
+  return <CheckScreen />;
+}

@@ -1,0 +1,7 @@
+import { database } from '@/server/database/open';
+import { listShelf } from '@/server/stores/shelf';
+import { LayupScreen } from '@/ui/layup/LayupScreen';
+
+export default async function Page() {
+  return <LayupScreen shelf={(await listShelf(await database())).map((item) => item.material)} />;
+}

@@ -1,0 +1,5 @@
+import { WeightsScreen } from '@/ui/weights/WeightsScreen';
+
+export default function Page() {
+  return <WeightsScreen />;
+}

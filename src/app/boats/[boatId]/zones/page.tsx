@@ -1,0 +1,5 @@
+import { ZonesScreen } from '@/ui/zones/ZonesScreen';
+
+export default function Page() {
+  return <ZonesScreen />;
+}

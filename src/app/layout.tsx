@@ -1,0 +1,21 @@
+import 'bootstrap/dist/css/bootstrap.min.css';
+import '@fontsource-variable/ibm-plex-sans';
+import 'katex/dist/katex.min.css';
+import '@/ui/shared/theme.css';
+import type { Metadata } from 'next';
+import { cookies } from 'next/headers';
+import type { ReactNode } from 'react';
+import { UnitsProvider, UNITS_COOKIE } from '@/ui/shared/units';
+
+export const metadata: Metadata = { title: { default: 'Keramos', template: '%s · Keramos' }, description: 'Specify, check, weigh and print the laminates of a composite boat' };
+
+export default async function RootLayout({ children }: { children: ReactNode }) {
+  const chosen = (await cookies()).get(UNITS_COOKIE)?.value;
+  return (
+    <html lang="en">
+      <body>
+        <UnitsProvider initial={chosen === 'us' || chosen === 'metric' ? chosen : null}>{children}</UnitsProvider>
+      </body>
+    </html>
+  );
+}

@@ -1,0 +1,46 @@
+import { NextResponse, type NextRequest } from 'next/server';
+
+const WRITES = new Set(['POST', 'PUT', 'PATCH', 'DELETE']);
+const ALLOWED_HOSTS = new Set(['localhost', '127.0.0.1', '[::1]', ...(process.env.KERAMOS_HOSTS ?? '').split(',').map((host) => host.trim()).filter(Boolean)]);
+
+const refuse = (status: number, code: string, message: string) => NextResponse.json({ error: { code, message, path: '' } }, { status });
+
+/** Content that may run or load: our own files, scripts of this very response, nothing else. */
+function contentPolicy(nonce: string): string {
+  const development = process.env.NODE_ENV === 'development';
+  return [
+    "default-src 'self'",
+    `script-src 'self' 'nonce-${nonce}' 'strict-dynamic'${development ? " 'unsafe-eval'" : ''}`,
+    `style-src 'self' ${development ? "'unsafe-inline'" : `'nonce-${nonce}'`}`,
+    "img-src 'self' data:",
+    "font-src 'self'",
+    "connect-src 'self'",
+    "worker-src 'self'",
+    "object-src 'none'",
+    "base-uri 'none'",
+    "form-action 'self'",
+    "frame-ancestors 'none'",
+  ].join('; ');
+}
+
+/** Before every request: known host, own origin for writes, and the security headers on what goes out. */
+export function proxy(request: NextRequest) {
+  const host = request.headers.get('host') ?? '';
+  if (!ALLOWED_HOSTS.has(host.replace(/:\d+$/, ''))) return refuse(403, 'forbidden', `This server does not answer to the name "${host.slice(0, 80)}"; list it in KERAMOS_HOSTS`);
+  if (WRITES.has(request.method)) {
+    const origin = request.headers.get('origin');
+    const foreign = origin === null ? request.headers.get('sec-fetch-site') === 'cross-site' : origin !== `http://${host}` && origin !== `https://${host}`;
+    if (foreign) return refuse(403, 'forbidden', 'Changes are accepted only from pages of this server');
+  }
+
+  const nonce = crypto.randomUUID();
+  const policy = contentPolicy(nonce);
+  const headers = new Headers(request.headers);
+  headers.set('x-nonce', nonce);
+  headers.set('content-security-policy', policy);
+  const response = NextResponse.next({ request: { headers } });
+  response.headers.set('content-security-policy', policy);
+  return response;
+}
+
+export const config = { matcher: ['/((?!_next/static|icon.svg).*)'] };

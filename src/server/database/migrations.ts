@@ -1,0 +1,39 @@
+import { sql, type Migration } from 'kysely';
+
+/** Schema changes in order; a released one is never altered. */
+export const MIGRATIONS: Record<string, Migration> = {
+  '0001_first_storey': {
+    async up(db) {
+      const statements = [
+        sql`create table boat (id text primary key, name text not null, brief_json text not null, variant_of text references boat(id) on delete set null,
+            archived integer not null default 0, version integer not null default 1, created_at text not null, updated_at text not null) strict`,
+        sql`create table boat_material (boat_id text not null references boat(id) on delete cascade, id text not null, position integer not null, kind text not null,
+            body_json text not null, primary key (boat_id, id)) strict, without rowid`,
+        sql`create table part (boat_id text not null references boat(id) on delete cascade, id text not null, position integer not null, name text not null, kind text not null,
+            primary key (boat_id, id)) strict, without rowid`,
+        sql`create table zone (boat_id text not null, id text not null, part_id text not null, position integer not null, name text not null, location text not null,
+            geometry_json text not null, primary key (boat_id, id), foreign key (boat_id, part_id) references part(boat_id, id) on delete cascade) strict, without rowid`,
+        sql`create table layer (boat_id text not null, id text not null, part_id text not null, position integer not null, material_id text not null, angle_deg real not null,
+            thickness real, primary key (boat_id, id), foreign key (boat_id, part_id) references part(boat_id, id) on delete cascade,
+            foreign key (boat_id, material_id) references boat_material(boat_id, id) deferrable initially deferred) strict, without rowid`,
+        sql`create table coverage (boat_id text not null, layer_id text not null, zone_id text not null, primary key (boat_id, layer_id, zone_id),
+            foreign key (boat_id, layer_id) references layer(boat_id, id) on delete cascade deferrable initially deferred,
+            foreign key (boat_id, zone_id) references zone(boat_id, id) on delete cascade deferrable initially deferred) strict, without rowid`,
+        sql`create index coverage_zone on coverage(boat_id, zone_id)`,
+        sql`create index zone_part on zone(boat_id, part_id)`,
+        sql`create index layer_part on layer(boat_id, part_id)`,
+        sql`create index layer_material on layer(boat_id, material_id)`,
+        sql`create table edit (id integer primary key, boat_id text not null references boat(id) on delete cascade, version integer not null, client_id text not null,
+            action text not null check (action in ('do', 'undo', 'redo')), description text not null, forward_json text not null, inverse_json text not null, at text not null,
+            unique (boat_id, version)) strict`,
+        sql`create unique index edit_client on edit(boat_id, client_id)`,
+        sql`create table revision (id text primary key, boat_id text not null references boat(id), number integer not null, label text not null, hash text not null,
+            author text not null, note text not null, issued_at text not null, snapshot text not null, unique (boat_id, number)) strict`,
+        sql`create trigger revision_stands before update on revision begin select raise(abort, 'An issued revision cannot be changed'); end`,
+        sql`create trigger revision_stays before delete on revision begin select raise(abort, 'An issued revision cannot be removed'); end`,
+        sql`create table shelf_material (id text primary key, kind text not null, name text not null, body_json text not null, updated_at text not null) strict, without rowid`,
+      ];
+      for (const statement of statements) await statement.execute(db);
+    },
+  },
+};

@@ -1,0 +1,33 @@
+import type { Generated } from 'kysely';
+
+/** Table rows; columns ending in `_json` hold value objects, everything else is relational. */
+export interface Database {
+  boat: {
+    id: string;
+    name: string;
+    brief_json: string;
+    variant_of: string | null;
+    archived: number;
+    version: number;
+    created_at: string;
+    updated_at: string;
+  };
+  boat_material: { boat_id: string; id: string; position: number; kind: string; body_json: string };
+  part: { boat_id: string; id: string; position: number; name: string; kind: string };
+  zone: { boat_id: string; id: string; part_id: string; position: number; name: string; location: string; geometry_json: string };
+  layer: { boat_id: string; id: string; part_id: string; position: number; material_id: string; angle_deg: number; thickness: number | null };
+  coverage: { boat_id: string; layer_id: string; zone_id: string };
+  edit: {
+    id: Generated<number>;
+    boat_id: string;
+    version: number;
+    client_id: string;
+    action: 'do' | 'undo' | 'redo';
+    description: string;
+    forward_json: string;
+    inverse_json: string;
+    at: string;
+  };
+  revision: { id: string; boat_id: string; number: number; label: string; hash: string; author: string; note: string; issued_at: string; snapshot: string };
+  shelf_material: { id: string; kind: string; name: string; body_json: string; updated_at: string };
+}

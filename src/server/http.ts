@@ -1,0 +1,60 @@
+import { KeramosError, type ErrorCode } from '@/core/error';
+import { errorBody } from '@/core/calc';
+
+const STATUS: Record<ErrorCode, number> = { malformed: 400, forbidden: 403, notFound: 404, conflict: 409, tooLarge: 413, invalid: 422 };
+
+/** Most a request may carry; a schedule of 400 layers is a tenth of it. */
+export const BODY_LIMIT = 5 * 1024 * 1024;
+
+/** The body as text. @throws KeramosError `tooLarge` before more than the limit has been taken in. */
+export async function readText(request: Request, limit = BODY_LIMIT): Promise<string> {
+  const tooLarge = () => new KeramosError('tooLarge', `The request is larger than the ${Math.round(limit / 1024 / 1024)} MB allowed`);
+  if (Number(request.headers.get('content-length') ?? 0) > limit) throw tooLarge();
+  if (!request.body) return '';
+  const decoder = new TextDecoder('utf-8', { fatal: true });
+  let size = 0;
+  let text = '';
+  try {
+    for await (const chunk of request.body as unknown as AsyncIterable<Uint8Array>) {
+      size += chunk.byteLength;
+      if (size > limit) throw tooLarge();
+      text += decoder.decode(chunk, { stream: true });
+    }
+    return text + decoder.decode();
+  } catch (error) {
+    if (error instanceof TypeError) throw new KeramosError('malformed', 'The request is not text in UTF-8');
+    throw error;
+  }
+}
+
+/** The body as JSON. @throws KeramosError `malformed`, `tooLarge`. */
+export async function readJson(request: Request): Promise<unknown> {
+  const text = await readText(request);
+  try {
+    return JSON.parse(text);
+  } catch {
+    throw new KeramosError('malformed', text.trim() === '' ? 'The request has no body; JSON is expected' : 'The request body is not JSON');
+  }
+}
+
+/** Answer with JSON; compression is left out, it costs more than it saves over localhost. */
+export function json(body: unknown, status = 200): Response {
+  return new Response(typeof body === 'string' ? body : JSON.stringify(body), { status, headers: { 'content-type': 'application/json; charset=utf-8', 'cache-control': 'no-store, no-transform' } });
+}
+
+/** Run a handler; a refusal becomes its status and a JSON body, anything else a plain 500 without its innards. */
+export async function answer(handler: () => Promise<Response>): Promise<Response> {
+  try {
+    return await handler();
+  } catch (error) {
+    if (error instanceof KeramosError) return json(errorBody(error), STATUS[error.code]);
+    console.error(error);
+    return json({ error: { code: 'internal', message: 'Something went wrong on the server; nothing was saved. The server log has the details.', path: '' } }, 500);
+  }
+}
+
+/** A file to save, under a name made safe for every file system. */
+export function download(body: BodyInit, type: string, name: string): Response {
+  const safe = name.replace(/[^A-Za-z0-9._-]+/g, '-');
+  return new Response(body, { headers: { 'content-type': type, 'content-disposition': `attachment; filename="${safe}"`, 'cache-control': 'no-store' } });
+}

@@ -1,0 +1,103 @@
+'use client';
+import { useEffect, useRef, useState } from 'react';
+import { Button, ButtonGroup, Form } from 'react-bootstrap';
+import type { LayerMaterial } from '@/core/material';
+import { formatForEntry, formatWithUnit, parseQuantity } from '@/core/quantity';
+import type { Layer } from '@/core/schedule';
+import { useUnits } from '../shared/units';
+import { normalAngle } from './looks';
+
+export interface LayerBarProps {
+  layer: Layer | undefined;
+  index: number;
+  last: number;
+  material: LayerMaterial | undefined;
+  /** Raised by the grid to put the cursor into the entry, with the key that was typed. */
+  entry: { typed: string; serial: number } | null;
+  onAngle: (angleDeg: number) => string | undefined;
+  onThickness: (thickness: number) => string | undefined;
+  onEntered: () => void;
+  onMaterial: () => void;
+  onAdd: () => void;
+  onDuplicate: () => void;
+  onRemove: () => void;
+  onMove: (by: number) => void;
+}
+
+/** What can be done to the chosen layer, each with its key. */
+export function LayerBar({ layer, index, last, material, entry, onAngle, onThickness, onEntered, onMaterial, onAdd, onDuplicate, onRemove, onMove }: LayerBarProps) {
+  const { system, unit } = useUnits();
+  const box = useRef<HTMLInputElement>(null);
+  const [draft, setDraft] = useState<string | null>(null);
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const fabric = material?.kind === 'fabric';
+  const value = !layer ? '' : fabric ? formatForEntry(layer.angleDeg, 'angle', system) : formatForEntry(layer.thickness, 'thickness', system);
+
+  useEffect(() => {
+    setDraft(null);
+    setRefusal(null);
+  }, [layer?.id]);
+  useEffect(() => {
+    if (!entry || !box.current) return;
+    setDraft(entry.typed || null);
+    setRefusal(null);
+    box.current.focus();
+    if (!entry.typed) box.current.select();
+  }, [entry]);
+
+  const commit = (): boolean => {
+    if (draft === null || !layer) return true;
+    const parsed = parseQuantity(draft, fabric ? 'angle' : 'thickness', system);
+    const said = !parsed.ok ? parsed.message
+      : fabric ? (Math.abs(parsed.value) > 180 ? 'Angle must be between −180° and 180°' : onAngle(normalAngle(parsed.value)))
+      : parsed.value < 5e-5 || parsed.value > 0.2 ? `Thickness must be between ${formatWithUnit(5e-5, 'thickness', system)} and ${formatWithUnit(0.2, 'thickness', system)}` : onThickness(parsed.value);
+    setRefusal(said ?? null);
+    if (!said) setDraft(null);
+    return !said;
+  };
+
+  return (
+    <div className="d-flex gap-2 align-items-center flex-wrap mb-2">
+      <Button size="sm" onClick={onAdd} title="Add a layer after the chosen one (N)">Add layer</Button>
+      {layer && material && (
+        <>
+          <span className="text-nowrap fw-semibold">Layer {index + 1}</span>
+          <Button size="sm" variant="outline-primary" onClick={onMaterial} title={`${material.name}: choose another (Enter)`}>{material.code} ▾</Button>
+          <div className="position-relative">
+            <Form.Control
+              ref={box}
+              size="sm"
+              className="num layer-entry"
+              aria-label={fabric ? 'Angle of the layer in degrees' : `Thickness of the layer in ${unit('thickness')}`}
+              htmlSize={6}
+              value={draft ?? value}
+              isInvalid={refusal !== null}
+              onChange={(event) => { setDraft(event.target.value.slice(0, 40)); setRefusal(null); }}
+              onBlur={commit}
+              onKeyDown={(event) => {
+                if (event.key === 'Enter' && commit()) onEntered();
+                if (event.key === 'Escape') { setDraft(null); setRefusal(null); onEntered(); }
+              }}
+            />
+          </div>
+          <span className="unit">{fabric ? '°' : unit('thickness')}</span>
+          {fabric && (
+            <ButtonGroup size="sm">
+              <Button variant="outline-primary" onClick={() => onAngle(normalAngle(layer.angleDeg + 45))} title="Turn by 45° (T)">+45°</Button>
+              <Button variant="outline-primary" onClick={() => onAngle(normalAngle(layer.angleDeg + 90))} title="Turn by 90° (Shift+T)">+90°</Button>
+            </ButtonGroup>
+          )}
+          <ButtonGroup size="sm">
+            <Button variant="outline-primary" onClick={() => onMove(-1)} disabled={index === 0} title="Move towards the mould face (Alt+↑)" aria-label="Move layer up">↑</Button>
+            <Button variant="outline-primary" onClick={() => onMove(1)} disabled={index === last} title="Move away from the mould face (Alt+↓)" aria-label="Move layer down">↓</Button>
+          </ButtonGroup>
+          <ButtonGroup size="sm">
+            <Button variant="outline-primary" onClick={onDuplicate} title="Duplicate (D)">Duplicate</Button>
+            <Button variant="outline-primary" onClick={onRemove} title="Remove (Delete)">Remove</Button>
+          </ButtonGroup>
+        </>
+      )}
+      {refusal && <span className="small verdict fails" role="alert">{refusal}</span>}
+    </div>
+  );
+}

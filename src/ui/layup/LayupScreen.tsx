@@ -1,0 +1,137 @@
+'use client';
+import { nanoid } from 'nanoid';
+import { useCallback, useMemo, useState, type KeyboardEvent } from 'react';
+import { Nav } from 'react-bootstrap';
+import type { LayerMaterial, Material } from '@/core/material';
+import { ingredients, type Edit, type Layer } from '@/core/schedule';
+import { useBoat, useBoatStore } from '../shared/boat';
+import { Onward } from '../shared/Onward';
+import { useEdit } from '../shared/useEdit';
+import { WorkingPanel, type WorkingRequest } from '../shared/WorkingPanel';
+import { LayerBar } from './LayerBar';
+import { LayerGrid, type Cursor } from './LayerGrid';
+import { LEAD_COLUMNS } from './LayerRow';
+import { normalAngle } from './looks';
+import { MaterialPicker } from './MaterialPicker';
+import { ZonePanel } from './ZonePanel';
+
+/** What goes in, in what order? */
+export function LayupScreen({ shelf }: { shelf: Material[] }) {
+  const { boat, evaluations } = useBoat();
+  const store = useBoatStore();
+  const edit = useEdit();
+  const [partId, setPartId] = useState<string | null>(boat.parts[0]?.id ?? null);
+  const [cursor, setCursor] = useState<Cursor>({ row: 0, column: LEAD_COLUMNS });
+  const [zoneId, setZoneId] = useState<string | null>(boat.parts[0]?.zones[0]?.id ?? null);
+  const [picking, setPicking] = useState<'replace' | 'add' | null>(null);
+  const [entry, setEntry] = useState<{ typed: string; serial: number } | null>(null);
+  const [working, setWorking] = useState<WorkingRequest | null>(null);
+
+  const part = boat.parts.find((candidate) => candidate.id === partId) ?? boat.parts[0];
+  const row = part ? Math.min(cursor.row, part.layers.length - 1) : -1;
+  const layer = part?.layers[row];
+  const zone = part?.zones.find((candidate) => candidate.id === zoneId) ?? part?.zones[0];
+  const materials = useMemo(() => {
+    const own = new Set(boat.materials.map((material) => material.id));
+    return [...boat.materials, ...shelf.filter((material) => !own.has(material.id))];
+  }, [boat.materials, shelf]);
+  const materialOf = (id: string) => boat.materials.find((material) => material.id === id) as LayerMaterial | undefined;
+
+  const moveCursor = useCallback((next: Cursor) => {
+    setCursor(next);
+    const column = next.column - LEAD_COLUMNS;
+    if (part && column >= 0 && part.zones[column]) setZoneId(part.zones[column].id);
+  }, [part]);
+  const choosePart = (id: string) => {
+    const chosen = boat.parts.find((candidate) => candidate.id === id);
+    setPartId(id);
+    setCursor({ row: 0, column: LEAD_COLUMNS });
+    setZoneId(chosen?.zones[0]?.id ?? null);
+  };
+
+  const open = useCallback((at: number, column: number) => {
+    const chosen = part?.layers[at];
+    if (!part || !chosen) return;
+    if (column === 0) setPicking('replace');
+    else if (column === 1) setEntry((last) => ({ typed: '', serial: (last?.serial ?? 0) + 1 }));
+    else {
+      const target = part.zones[column - LEAD_COLUMNS]!;
+      store.act({ type: 'layer.cover', layerId: chosen.id, zoneId: target.id, covered: !chosen.zones.includes(target.id) });
+    }
+  }, [part, store]);
+
+  /** Edits that bring a Shelf material and what it is made of into the boat's book. */
+  const fetching = (material: Material): Edit[] =>
+    [...ingredients(material).map((id) => materials.find((candidate) => candidate.id === id)!), material]
+      .filter((candidate) => !boat.materials.some((own) => own.id === candidate.id))
+      .map((candidate) => ({ type: 'material.put', material: candidate }));
+  const usualThickness = (material: LayerMaterial) => (material.kind === 'fabric' ? null : material.kind === 'coating' ? material.thickness.value : (material.thicknesses.find((t) => t >= 0.015) ?? material.thicknesses[0]!));
+
+  const pick = (material: LayerMaterial) => {
+    if (!part) return;
+    if (picking === 'add' || !layer) {
+      const added: Layer = { id: nanoid(8), material: material.id, angleDeg: 0, thickness: usualThickness(material), zones: zone ? [zone.id] : [] };
+      store.act(...fetching(material), { type: 'layer.add', partId: part.id, layer: added, index: row + 1 });
+      setCursor({ row: row + 1, column: cursor.column });
+    } else {
+      const keeps = material.kind !== 'fabric' && materialOf(layer.material)?.kind === material.kind ? layer.thickness : usualThickness(material);
+      store.act(...fetching(material), { type: 'layer.set', layerId: layer.id, patch: { material: material.id, thickness: keeps } });
+    }
+    setPicking(null);
+  };
+  const turn = (angleDeg: number) => (layer && angleDeg !== layer.angleDeg ? edit({ type: 'layer.set', layerId: layer.id, patch: { angleDeg } }) : undefined);
+  const duplicate = () => {
+    if (part && layer && store.act({ type: 'layer.add', partId: part.id, layer: { ...layer, id: nanoid(8) }, index: row + 1 })) setCursor({ ...cursor, row: row + 1 });
+  };
+  const remove = () => layer && store.act({ type: 'layer.remove', layerId: layer.id });
+  const move = (by: number) => {
+    const to = row + by;
+    if (part && layer && to >= 0 && to < part.layers.length && store.act({ type: 'layer.move', layerId: layer.id, index: to })) setCursor({ ...cursor, row: to });
+  };
+
+  const command = (event: KeyboardEvent): boolean => {
+    if (event.ctrlKey || event.metaKey) return false;
+    if (event.altKey) {
+      if (event.key !== 'ArrowUp' && event.key !== 'ArrowDown') return false;
+      move(event.key === 'ArrowUp' ? -1 : 1);
+      return true;
+    }
+    const fabric = layer && materialOf(layer.material)?.kind === 'fabric';
+    if (/^[-−\d.]$/.test(event.key) && layer) setEntry((last) => ({ typed: event.key, serial: (last?.serial ?? 0) + 1 }));
+    else if (event.key === 't' && fabric) turn(normalAngle(layer.angleDeg + 45));
+    else if (event.key === 'T' && fabric) turn(normalAngle(layer.angleDeg + 90));
+    else if (event.key === 'd') duplicate();
+    else if (event.key === 'n') setPicking('add');
+    else if (event.key === 'Delete') remove();
+    else return false;
+    return true;
+  };
+  const backToGrid = () => document.querySelector<HTMLElement>(`[data-cell="${row}:${cursor.column}"]`)?.focus();
+
+  if (!part) return <p>This boat has no parts yet. Add one under Zones.</p>;
+  return (
+    <>
+      <div className="layup">
+        <div>
+          <div className="d-flex align-items-end gap-3 mb-2">
+            <Nav variant="tabs" activeKey={part.id} onSelect={(id) => id && choosePart(id)} className="flex-grow-1">
+              {boat.parts.map((candidate) => <Nav.Item key={candidate.id}><Nav.Link eventKey={candidate.id} as="button" type="button">{candidate.name}</Nav.Link></Nav.Item>)}
+            </Nav>
+            <span className="small soft pb-1">Row 1 lies on the mould face</span>
+          </div>
+          <LayerBar
+            layer={layer} index={row} last={part.layers.length - 1} material={layer && materialOf(layer.material)} entry={entry}
+            onAngle={turn} onThickness={(thickness) => (layer ? edit({ type: 'layer.set', layerId: layer.id, patch: { thickness } }) : undefined)} onEntered={backToGrid}
+            onMaterial={() => setPicking('replace')} onAdd={() => setPicking('add')} onDuplicate={duplicate} onRemove={remove} onMove={move}
+          />
+          <LayerGrid boat={boat} part={part} evaluations={evaluations} cursor={{ row, column: cursor.column }} zoneId={zone?.id ?? null} onCursor={moveCursor} onOpen={open} onCommand={command} onMove={(layerId, index) => store.act({ type: 'layer.move', layerId, index })} />
+          <p className="small soft mt-1 mb-0">Arrows move · Space covers or uncovers · Enter on a layer chooses its material · type an angle · T turns · N adds · D duplicates · Alt+↑↓ moves · Delete removes · Ctrl+Z takes back</p>
+        </div>
+        {zone && <ZonePanel boat={boat} zone={zone} evaluation={evaluations.get(zone.id)!} chosenLayer={layer?.id ?? null} onWorking={(check) => setWorking({ part, zone, ...(check ? { check } : {}) })} />}
+      </div>
+      <Onward to="check">Check: what holds, what does not?</Onward>
+      <MaterialPicker show={picking !== null} title={picking === 'add' ? 'Add a layer' : `Layer ${row + 1}: choose its material`} materials={materials} onPick={pick} onClose={() => setPicking(null)} />
+      <WorkingPanel boat={boat} request={working} onClose={() => setWorking(null)} />
+    </>
+  );
+}

@@ -1,0 +1,80 @@
+'use client';
+import { Card } from 'react-bootstrap';
+import { ORIGINS } from '@/core/material';
+import { formatNumber } from '@/core/quantity';
+import { targetOf, verdictOf, type Boat, type Zone, type ZoneEvaluation } from '@/core/schedule';
+import { CHECKS, ZONE_LOCATIONS, type CheckId } from '@/core/standard';
+import { useUnits } from '../shared/units';
+import { marginText, Verdict } from '../shared/Verdict';
+import { SectionDrawing } from './SectionDrawing';
+
+const FILL = { fails: '#9b1c31', thin: '#b98517', meets: '#1b5e6f', ample: '#8b989b' } as const;
+const place = (reserveFactor: number) => 120 * Math.min(1, Math.max(0, Math.log(reserveFactor / 0.4) / Math.log(5 / 0.4)));
+
+/** Reserve on a logarithmic track from 0.4 to 5, with a mark at 1 and at the target. */
+function ReserveBar({ reserveFactor, target }: { reserveFactor: number; target: number }) {
+  return (
+    <svg width="120" height="11" viewBox="0 0 120 11" aria-hidden="true">
+      <rect className="reserve-track" width="120" height="7" y="2" />
+      <rect width={place(reserveFactor)} height="7" y="2" fill={FILL[verdictOf(reserveFactor, target)]} />
+      <line x1={place(1)} x2={place(1)} y1="0" y2="11" stroke="#2b2622" strokeWidth="1.4" />
+      {target > 1 && <line x1={place(target)} x2={place(target)} y1="0" y2="11" stroke="#2b2622" strokeDasharray="2 1.5" />}
+    </svg>
+  );
+}
+
+/** Picture, figures and checks of the selected zone; every check opens its working. */
+export function ZonePanel({ boat, zone, evaluation: e, chosenLayer, onWorking }: { boat: Boat; zone: Zone; evaluation: ZoneEvaluation; chosenLayer: string | null; onWorking: (check?: CheckId) => void }) {
+  const { full } = useUnits();
+  const target = targetOf(boat);
+  const facts: [string, string][] = [
+    ['Thickness', full(e.thickness, 'thickness')],
+    ['Dry fibre', full(e.dryArealWeight, 'arealWeight')],
+    ['Laminated', full(e.laminatedArealWeight, 'laminateWeight')],
+    ['Fibre by weight / volume', `${formatNumber(e.fibreWeightFraction * 100, 0)} / ${formatNumber(e.fibreVolumeFraction * 100, 0)} %`],
+    ...(e.stiffness
+      ? ([
+          ['Membrane A11 / A22', `${full(e.stiffness.A[0][0], 'membraneStiffness').split(' ')[0]} / ${full(e.stiffness.A[1][1], 'membraneStiffness')}`],
+          ['Bending D11 / D22', `${full(e.stiffness.D[0][0], 'bendingStiffness').split(' ')[0]} / ${full(e.stiffness.D[1][1], 'bendingStiffness')}`],
+        ] as [string, string][])
+      : []),
+    ...(e.pressure ? ([['Design pressure', full(e.pressure.pressure, 'pressure')]] as [string, string][]) : []),
+  ];
+  return (
+    <Card className="side-panel" data-testid="zone-panel">
+      <Card.Body>
+        <div className="d-flex justify-content-between align-items-baseline">
+          <h2>{zone.name} <span className="soft fw-normal small">{ZONE_LOCATIONS[zone.location].label}</span></h2>
+          {e.governing && <Verdict reserveFactor={e.governing.reserveFactor} target={target} />}
+        </div>
+        <SectionDrawing evaluation={e} name={zone.name} chosenLayer={chosenLayer} />
+        <dl className="facts mt-1 mb-2">
+          {facts.map(([term, value]) => <div key={term} className="contents"><dt>{term}</dt><dd>{value}</dd></div>)}
+        </dl>
+        {e.problem ? (
+          <p className="verdict fails d-block text-wrap">✕ Not checked: {e.problem}</p>
+        ) : (
+          <table className="table table-sm" aria-label={`Checks of ${zone.name}`}>
+            <thead><tr><th>Check</th><th aria-hidden="true" /><th className="num">Reserve</th><th className="num">Margin</th></tr></thead>
+            <tbody>
+              {e.checks.map((check) => (
+                <tr key={check.id} className={check === e.governing ? 'fw-semibold' : ''}>
+                  <td><button type="button" className="reason-button" onClick={() => onWorking(check.id)} title={check.governs}>{CHECKS[check.id]}</button>{check === e.governing && <span className="small soft fw-normal"> governs</span>}</td>
+                  <td className="px-0"><ReserveBar reserveFactor={check.reserveFactor} target={target} /></td>
+                  <td className="num"><Verdict reserveFactor={check.reserveFactor} target={target} words={false} /></td>
+                  <td className="num">{marginText(check.reserveFactor)}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        )}
+        {e.governing && <p className="small mb-1">Governed by {e.governing.governs}.{e.band && <> With the scatter of the process: {formatNumber(e.band[0], 2)} to {formatNumber(e.band[1], 2)}.</>}</p>}
+        <p className="small soft mb-0">
+          {e.origin && <>Stands on <span className="origin">{ORIGINS[e.origin]}</span>. </>}
+          {e.notChecked.length > 0 && <>Not checked: {e.notChecked.join('; ')}. </>}
+          {!e.problem && <button type="button" className="reason-button" onClick={() => onWorking()}>Whole working</button>}
+        </p>
+      </Card.Body>
+    </Card>
+  );
+}

@@ -1,0 +1,91 @@
+'use client';
+import { usePathname } from 'next/navigation';
+import { useEffect, type ReactNode } from 'react';
+import { Alert, Button } from 'react-bootstrap';
+import { targetOf } from '@/core/schedule';
+import { boatWeight } from '@/core/weight';
+import { formatNumber } from '@/core/quantity';
+import { useBoat, useBoatStore } from './boat';
+import { ConflictDialog } from './ConflictDialog';
+import { Frame, STEPS } from './Frame';
+import { HouseUnitsProvider, UnitsSwitch, useUnits } from './units';
+
+const SAVE_WORDS = { saved: 'Saved', saving: 'Saving…', offline: 'Server not reached: kept here, trying again', conflict: 'Not saved: changed by somebody else' } as const;
+
+function isTyping(target: EventTarget | null): boolean {
+  return target instanceof HTMLElement && (target.matches('input, textarea, select') || target.isContentEditable);
+}
+
+/** What the whole boat comes to, in one line. */
+function Standing() {
+  const { boat, evaluations } = useBoat();
+  const { full } = useUnits();
+  const target = targetOf(boat);
+  const all = [...evaluations.values()];
+  const failing = all.filter((e) => e.governing && e.governing.reserveFactor < 1).length;
+  const thin = all.filter((e) => e.governing && e.governing.reserveFactor >= 1 && e.governing.reserveFactor < target).length;
+  const open = all.filter((e) => e.problem).length;
+  const weight = boatWeight(boat, evaluations);
+  return (
+    <span className="small" data-testid="standing">
+      {failing > 0 ? <span className="verdict fails">✕ {failing} {failing === 1 ? 'zone fails' : 'zones fail'}</span> : thin > 0 ? <span className="verdict thin">△ {thin} thin</span> : open < all.length ? <span className="verdict meets">✓ every checked zone meets {formatNumber(target, 2)}</span> : null}
+      {open > 0 && <span className="verdict ample ms-1">{open} not checked</span>}
+      <span className={`verdict ms-1 ${weight.over > 0 ? 'thin' : 'meets'}`}>
+        {weight.over > 0 ? '△' : '✓'} {full(weight.mass, 'mass')}, {formatNumber(Math.abs(weight.overShare) * 100, 1)} % {weight.over > 0 ? 'over target' : 'in hand'}
+      </span>
+    </span>
+  );
+}
+
+function Inside({ children }: { children: ReactNode }) {
+  const store = useBoatStore();
+  const { id, boat, save, notice, history, archived } = useBoat();
+  const here = usePathname();
+  const step = STEPS.find(({ path }) => here.endsWith(`/${path}`));
+
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (!(event.ctrlKey || event.metaKey) || isTyping(event.target)) return;
+      const key = event.key.toLowerCase();
+      if (key === 'z' && !event.shiftKey) store.undo();
+      else if (key === 'y' || (key === 'z' && event.shiftKey)) store.redo();
+      else return;
+      event.preventDefault();
+    };
+    document.addEventListener('keydown', onKey);
+    return () => document.removeEventListener('keydown', onKey);
+  }, [store]);
+
+  const head = (
+    <>
+      <h1>{boat.name} <span className="soft fw-normal fs-6">{step?.name}</span></h1>
+      <Standing />
+      <span className="spacer" />
+      <span className={`save-state ${save === 'saved' || save === 'saving' ? 'soft' : 'trouble'}`} role="status" data-testid="save-state">{archived ? 'Archived' : SAVE_WORDS[save]}</span>
+      <Button size="sm" variant="outline-primary" onClick={store.undo} disabled={history.undo.length === 0} title={history.undo.length ? `Take back: ${history.undo.at(-1)!.description} (Ctrl+Z)` : 'Nothing to take back'}>Undo</Button>
+      <Button size="sm" variant="outline-primary" onClick={store.redo} disabled={history.redo.length === 0} title="Do again (Ctrl+Y)">Redo</Button>
+      <UnitsSwitch />
+    </>
+  );
+  return (
+    <Frame boatId={id} head={head}>
+      {notice && (
+        <Alert variant={notice.kind === 'refused' ? 'danger' : 'light'} dismissible onClose={store.dismiss} className="py-2 border">
+          {notice.text}
+        </Alert>
+      )}
+      {children}
+      <ConflictDialog />
+    </Frame>
+  );
+}
+
+/** The frame of every screen of a boat. */
+export function BoatFrame({ children }: { children: ReactNode }) {
+  const { boat } = useBoat();
+  return (
+    <HouseUnitsProvider units={boat.brief.units}>
+      <Inside>{children}</Inside>
+    </HouseUnitsProvider>
+  );
+}

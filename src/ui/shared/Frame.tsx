@@ -1,0 +1,49 @@
+'use client';
+import Link from 'next/link';
+import { usePathname } from 'next/navigation';
+import type { ReactNode } from 'react';
+
+/** The steps of a boat in the order of the work. */
+export const STEPS = [
+  { path: 'brief', name: 'Brief' },
+  { path: 'zones', name: 'Zones' },
+  { path: 'layup', name: 'Lay-up' },
+  { path: 'check', name: 'Check' },
+  { path: 'weights', name: 'Weights' },
+  { path: 'revisions', name: 'Revisions' },
+  { path: 'pack', name: 'Pack' },
+] as const;
+
+function Step({ href, children }: { href: string; children: ReactNode }) {
+  const here = usePathname();
+  return (
+    <Link className="step" href={href} aria-current={here === href ? 'page' : undefined}>
+      {children}
+    </Link>
+  );
+}
+
+/** Rail on the left, head above, the screen below. */
+export function Frame({ boatId, head, children }: { boatId?: string; head: ReactNode; children: ReactNode }) {
+  return (
+    <div className="frame">
+      <nav className="rail" aria-label="Steps of the work">
+        <Link className="mark" href="/">Keramos</Link>
+        <Step href="/">Boats</Step>
+        {boatId && (
+          <>
+            <hr className="my-2" />
+            {STEPS.map(({ path, name }) => <Step key={path} href={`/boats/${boatId}/${path}`}>{name}</Step>)}
+          </>
+        )}
+        <hr className="my-2" />
+        <Step href="/shelf">Shelf</Step>
+        <div className="gap" />
+      </nav>
+      <div>
+        <header className="head">{head}</header>
+        <main className="page">{children}</main>
+      </div>
+    </div>
+  );
+}

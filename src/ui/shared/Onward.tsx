@@ -1,0 +1,9 @@
+'use client';
+import Link from 'next/link';
+import { useBoat } from './boat';
+
+/** The way on to the next step. */
+export function Onward({ to, children }: { to: string; children: string }) {
+  const { id } = useBoat();
+  return <p className="onward"><Link className="btn btn-primary" href={`/boats/${id}/${to}`}>{children} →</Link></p>;
+}

@@ -1,0 +1,84 @@
+'use client';
+import { useId, useState } from 'react';
+import { Form } from 'react-bootstrap';
+import { formatForEntry, formatWithUnit, parseQuantity, type QuantityKind } from '@/core/quantity';
+import { useUnits } from './units';
+
+export interface QuantityFieldProps {
+  label: string;
+  kind: QuantityKind;
+  value: number | null;
+  minimum: number;
+  maximum: number;
+  /** Why the range is what it is, or what the figure means. */
+  hint?: string;
+  /** Empty is allowed and means null. */
+  optional?: boolean;
+  /** Takes the SI value; returns a refusal in words, or nothing when it is taken. */
+  onCommit: (value: number | null) => string | void;
+  /** Leave the label to screen readers, where a table head shows it. */
+  hideLabel?: boolean;
+  disabled?: boolean;
+}
+
+/**
+ * An entry that understands units and fractions ("27 ft 6 in", "17 oz/yd2"), shows what it took them for, and refuses with the allowed range.
+ * Commits on Enter and on leaving the field; what was typed stays until it is right.
+ */
+export function QuantityField({ label, kind, value, minimum, maximum, hint, optional = false, onCommit, hideLabel = false, disabled = false }: QuantityFieldProps) {
+  const id = useId();
+  const { system, unit } = useUnits();
+  const [draft, setDraft] = useState<string | null>(null);
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const shown = draft ?? formatForEntry(value === null ? null : Number(value.toPrecision(6)), kind, system);
+  const empty = draft !== null && draft.trim() === '';
+  const parsed = draft === null || empty ? null : parseQuantity(draft, kind, system);
+  const range = `${formatWithUnit(minimum, kind, system)} to ${formatWithUnit(maximum, kind, system)}`;
+  const outside = parsed?.ok && (parsed.value < minimum || parsed.value > maximum);
+  const error = refusal ?? (empty && !optional ? `${label}: a value between ${range} is needed.` : parsed && !parsed.ok ? parsed.message : outside ? `${label} must be between ${range}${hint ? `: ${hint}` : ''}.` : null);
+
+  const commit = () => {
+    if (draft === null) return;
+    if (empty && optional) {
+      onCommit(null);
+      setDraft(null);
+      return;
+    }
+    if (!parsed?.ok || outside) return;
+    const said = parsed.value === value ? undefined : onCommit(parsed.value);
+    setRefusal(said ?? null);
+    if (!said) setDraft(null);
+  };
+
+  return (
+    <Form.Group>
+      <Form.Label htmlFor={id} className={hideLabel ? 'visually-hidden' : 'mb-0'}>
+        {label} {!hideLabel && <span className="unit">{unit(kind)}</span>}
+      </Form.Label>
+      <Form.Control
+        id={id}
+        className="num"
+        value={shown}
+        disabled={disabled}
+        isInvalid={error !== null}
+        aria-describedby={`${id}-says`}
+        autoComplete="off"
+        onChange={(event) => {
+          setDraft(event.target.value.slice(0, 60));
+          setRefusal(null);
+        }}
+        onBlur={commit}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter') commit();
+          if (event.key === 'Escape') {
+            setDraft(null);
+            setRefusal(null);
+          }
+        }}
+      />
+      <div id={`${id}-says`} className={error ? 'invalid-feedback d-block' : 'form-text'} aria-live="polite">
+        {error ?? (parsed?.ok && /[^\d.,\s−-]/.test(draft ?? '') ? `Taken as ${parsed.understood}` : hideLabel ? '' : (hint ?? ''))}
+      </div>
+    </Form.Group>
+  );
+}

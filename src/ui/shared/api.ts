@@ -1,0 +1,29 @@
+/** A refusal from the server, with what it said. */
+export class ApiError extends Error {
+  constructor(
+    readonly status: number,
+    readonly code: string,
+    message: string,
+    readonly path: string,
+    readonly details: Record<string, unknown>,
+  ) {
+    super(message);
+  }
+}
+
+/** Talk JSON to our own server. @throws ApiError with the server's words; a TypeError means it could not be reached. */
+export async function api<T>(method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE', url: string, body?: unknown): Promise<T> {
+  const response = await fetch(url, {
+    method,
+    ...(body === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: typeof body === 'string' ? body : JSON.stringify(body) }),
+  });
+  const answer = (await response.json().catch(() => null)) as { error?: { code: string; message: string; path: string } } | null;
+  if (!response.ok) {
+    const { code = 'internal', message = `The server answered ${response.status}`, path = '', ...details } = answer?.error ?? {};
+    throw new ApiError(response.status, code, message, path, details);
+  }
+  return answer as T;
+}
+
+/** Words for an error that reached the page. */
+export const wordsOf = (error: unknown) => (error instanceof ApiError ? error.message : error instanceof TypeError ? 'The server cannot be reached. Nothing was lost; try again.' : String((error as Error).message ?? error));

@@ -1,0 +1,34 @@
+'use client';
+import { createContext, useContext, useEffect, useState, useSyncExternalStore, type ReactNode } from 'react';
+import type { Boat, HistoryStacks } from '@/core/schedule';
+import { BoatStore, type BoatState } from './boatStore';
+
+const StoreContext = createContext<BoatStore | null>(null);
+
+export interface BoatProviderProps {
+  initial: { id: string; version: number; archived: boolean; boat: Boat; history: HistoryStacks };
+  children: ReactNode;
+}
+
+/** Holds one boat for all its screens. */
+export function BoatProvider({ initial, children }: BoatProviderProps) {
+  const [store] = useState(() => new BoatStore(initial));
+  useEffect(() => {
+    store.resume();
+    const look = () => document.visibilityState === 'visible' && void store.lookAgain();
+    document.addEventListener('visibilitychange', look);
+    return () => document.removeEventListener('visibilitychange', look);
+  }, [store]);
+  return <StoreContext value={store}>{children}</StoreContext>;
+}
+
+export function useBoatStore(): BoatStore {
+  const store = useContext(StoreContext);
+  if (!store) throw new Error('A boat screen stands outside its BoatProvider');
+  return store;
+}
+
+export function useBoat(): BoatState {
+  const store = useBoatStore();
+  return useSyncExternalStore(store.subscribe, store.getState, store.getState);
+}

@@ -1,0 +1,109 @@
+'use client';
+import { useMemo, useState } from 'react';
+import { Alert, Card, Form, Nav } from 'react-bootstrap';
+import { MATERIAL_KINDS, ORIGINS, fabricArealWeight, type Material, type MaterialKind, type Origin, type ShelfItem } from '@/core/material';
+import { api, wordsOf } from '../shared/api';
+import { Frame } from '../shared/Frame';
+import { UnitsSwitch, useUnits } from '../shared/units';
+import { FIGURES, figureOf, slug } from './fields';
+import { familyName, MaterialCard } from './MaterialCard';
+import { MaterialForm } from './MaterialForm';
+
+function weakest(material: Material): Origin {
+  const origins = material.kind === 'fabric' ? material.components.map((c) => c.arealWeight.origin) : FIGURES[material.kind].map(({ key }) => figureOf(material, key).origin);
+  return (['generic', 'dataSheet', 'yardTest'] as const).find((origin) => origins.includes(origin)) ?? 'generic';
+}
+
+/** What have we to build with? */
+export function ShelfScreen({ initial }: { initial: ShelfItem[] }) {
+  const { show, unit } = useUnits();
+  const [items, setItems] = useState(initial);
+  const [kind, setKind] = useState<MaterialKind>('fabric');
+  const [family, setFamily] = useState('');
+  const [sought, setSought] = useState('');
+  const [chosenId, setChosenId] = useState(initial.find((item) => item.material.kind === 'fabric')?.material.id ?? null);
+  const [editing, setEditing] = useState<{ start: Material; isNew: boolean } | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
+
+  const ofKind = useMemo(() => items.filter((item) => item.material.kind === kind), [items, kind]);
+  const families = [...new Set(ofKind.map((item) => familyName(item.material)))];
+  const words = sought.toLowerCase().split(/\s+/).filter(Boolean);
+  const shown = ofKind.filter(({ material }) => (family === '' || familyName(material) === family) && words.every((word) => `${material.name} ${'code' in material ? material.code : ''} ${familyName(material)}`.toLowerCase().includes(word)));
+  const chosen = items.find((item) => item.material.id === chosenId);
+  const fibreNames = useMemo(() => new Map(items.filter((item) => item.material.kind === 'fibre').map((item) => [item.material.id, item.material.name])), [items]);
+
+  const reload = async () => setItems(await api<ShelfItem[]>('GET', '/api/shelf'));
+  const save = async (material: Material, isNew: boolean): Promise<string | undefined> => {
+    try {
+      await api(isNew ? 'POST' : 'PUT', isNew ? '/api/shelf' : `/api/shelf/${material.id}`, material);
+      await reload();
+      setChosenId(material.id);
+      setEditing(null);
+    } catch (error) {
+      return wordsOf(error);
+    }
+  };
+  const drop = async (id: string) => {
+    try {
+      await api('DELETE', `/api/shelf/${id}`);
+      await reload();
+    } catch (error) {
+      setTrouble(wordsOf(error));
+    }
+  };
+  const copy = (material: Material) => {
+    const name = `${material.name} (own)`.slice(0, 80);
+    setEditing({ start: { ...material, id: slug(name), name }, isNew: true });
+  };
+  const saveNew = (material: Material) => {
+    const base = slug(material.name);
+    const taken = new Set(items.map((item) => item.material.id));
+    let id = base;
+    for (let n = 2; taken.has(id); n++) id = `${base}-${n}`;
+    return save({ ...material, id }, true);
+  };
+
+  return (
+    <Frame head={<><h1>Shelf <span className="soft fw-normal fs-6">what have we to build with?</span></h1><span className="spacer" /><UnitsSwitch /></>}>
+      {trouble && <Alert variant="danger" dismissible onClose={() => setTrouble(null)} className="py-2">{trouble}</Alert>}
+      <div className="layup">
+        <div>
+          <Nav variant="tabs" activeKey={kind} onSelect={(key) => { setKind(key as MaterialKind); setFamily(''); }}>
+            {(Object.keys(MATERIAL_KINDS) as MaterialKind[]).map((key) => <Nav.Item key={key}><Nav.Link eventKey={key} as="button" type="button">{MATERIAL_KINDS[key]} <span className="soft small">{items.filter((item) => item.material.kind === key).length}</span></Nav.Link></Nav.Item>)}
+          </Nav>
+          <Card className="border-top-0 rounded-top-0">
+            <Card.Body>
+              <div className="d-flex gap-2 mb-2">
+                <Form.Control aria-label="Find" placeholder="Find by name, code or family" value={sought} onChange={(event) => setSought(event.target.value)} />
+                <Form.Select aria-label="Family" className="w-auto" value={family} onChange={(event) => setFamily(event.target.value)}>
+                  <option value="">All families</option>
+                  {families.map((name) => <option key={name}>{name}</option>)}
+                </Form.Select>
+              </div>
+              <div className="shelf-list">
+                <table className="table" aria-label={MATERIAL_KINDS[kind]}>
+                  <thead><tr><th>Code</th><th>Name</th><th>Family</th><th className="num">{kind === 'fabric' ? <>Dry <span className="unit">{unit('arealWeight')}</span></> : <>Density <span className="unit">{unit('density')}</span></>}</th><th>Figures</th></tr></thead>
+                  <tbody>
+                    {shown.map(({ material, own }) => (
+                      <tr key={material.id} className={material.id === chosenId ? 'chosen' : ''} onClick={() => { setChosenId(material.id); setEditing(null); }}>
+                        <td className="fw-semibold text-nowrap">{'code' in material ? material.code : ''}</td>
+                        <td><button type="button" className="reason-button" onClick={() => { setChosenId(material.id); setEditing(null); }}>{material.name}</button></td>
+                        <td>{familyName(material)}</td>
+                        <td className="num">{material.kind === 'fabric' ? show(fabricArealWeight(material), 'arealWeight') : show(material.density.value, 'density')}</td>
+                        <td><span className="origin">{ORIGINS[weakest(material)]}</span>{own && <span className="origin ms-1">yard</span>}</td>
+                      </tr>
+                    ))}
+                    {shown.length === 0 && <tr><td colSpan={5} className="soft">Nothing matches.</td></tr>}
+                  </tbody>
+                </table>
+              </div>
+            </Card.Body>
+          </Card>
+        </div>
+        {editing ? <MaterialForm key={`${editing.start.id}-${editing.isNew}`} start={editing.start} isNew={editing.isNew} fibres={fibreNames} onSave={(material) => (editing.isNew ? saveNew(material) : save(material, false))} onCancel={() => setEditing(null)} />
+          : chosen ? <MaterialCard item={chosen} fibreNames={fibreNames} onEdit={() => setEditing({ start: chosen.material, isNew: false })} onCopy={() => copy(chosen.material)} onDrop={() => void drop(chosen.material.id)} />
+          : <Card><Card.Body className="soft">Choose a material to see its figures.</Card.Body></Card>}
+      </div>
+    </Frame>
+  );
+}

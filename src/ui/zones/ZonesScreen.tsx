@@ -1,0 +1,97 @@
+'use client';
+import { nanoid } from 'nanoid';
+import { useState } from 'react';
+import { Alert, Button, Card, Form, InputGroup } from 'react-bootstrap';
+import { newZone, PART_KINDS, targetOf } from '@/core/schedule';
+import { ZONE_LOCATIONS, type ZoneLocation } from '@/core/standard';
+import { useBoat } from '../shared/boat';
+import { Onward } from '../shared/Onward';
+import { useUnits } from '../shared/units';
+import { useEdit } from '../shared/useEdit';
+import { Verdict } from '../shared/Verdict';
+import { PressureChart } from './PressureChart';
+import { ZoneEditor } from './ZoneEditor';
+
+const LOCATION_OF_PART: Record<keyof typeof PART_KINDS, ZoneLocation> = { hull: 'bottom', deck: 'deck', bulkhead: 'bulkhead', liner: 'liner', small: 'deck' };
+
+/** Where does the load change? */
+export function ZonesScreen() {
+  const { boat, evaluations } = useBoat();
+  const { show, unit } = useUnits();
+  const edit = useEdit();
+  const target = targetOf(boat);
+  const [chosen, setChosen] = useState<string | null>(boat.parts[0]?.zones[0]?.id ?? null);
+  const [partName, setPartName] = useState('');
+  const [partKind, setPartKind] = useState<keyof typeof PART_KINDS>('small');
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const part = boat.parts.find((candidate) => candidate.zones.some((zone) => zone.id === chosen));
+  const zone = part?.zones.find((candidate) => candidate.id === chosen);
+
+  const addZone = (partId: string) => {
+    const owner = boat.parts.find((candidate) => candidate.id === partId)!;
+    const added = newZone(nanoid(8), `${owner.name} zone ${owner.zones.length + 1}`, LOCATION_OF_PART[owner.kind]);
+    const said = edit({ type: 'zone.add', partId, zone: added, index: owner.zones.length, coveredBy: [] });
+    setRefusal(said ?? null);
+    if (!said) setChosen(added.id);
+  };
+  const addPart = () => {
+    const id = nanoid(8);
+    const first = newZone(nanoid(8), partName.trim(), LOCATION_OF_PART[partKind]);
+    const said = edit({ type: 'part.add', part: { id, name: partName.trim(), kind: partKind, zones: [first], layers: [] }, index: boat.parts.length });
+    setRefusal(said ?? null);
+    if (!said) {
+      setChosen(first.id);
+      setPartName('');
+    }
+  };
+
+  return (
+    <>
+      <p className="question">Where does the load change?</p>
+      {refusal && <Alert variant="danger" dismissible onClose={() => setRefusal(null)} className="py-2">{refusal}</Alert>}
+      <div className="layup">
+        <div className="d-grid gap-3">
+          <Card><Card.Body><PressureChart boat={boat} evaluations={evaluations} chosen={chosen} onChoose={setChosen} /></Card.Body></Card>
+          <Card><Card.Body className="p-0">
+            <table className="table" aria-label="Zones">
+              <thead>
+                <tr><th>Zone</th><th>Location</th><th className="num">Area <span className="unit">{unit('area')}</span></th><th className="num">Panel <span className="unit">{unit('shortLength')}</span></th><th className="num">Pressure <span className="unit">{unit('pressure')}</span></th><th className="num">Reserve</th></tr>
+              </thead>
+              {boat.parts.map((owner) => (
+                <tbody key={owner.id}>
+                  <tr><th colSpan={5}>{owner.name} <span className="soft fw-normal">{PART_KINDS[owner.kind]}</span></th><td className="num"><Button size="sm" variant="outline-primary" className="py-0" onClick={() => addZone(owner.id)} aria-label={`Add a zone to ${owner.name}`}>Add zone</Button></td></tr>
+                  {owner.zones.map((row) => {
+                    const e = evaluations.get(row.id)!;
+                    return (
+                      <tr key={row.id} className={row.id === chosen ? 'table-active' : ''}>
+                        <td className="ps-4"><button type="button" className="reason-button" aria-pressed={row.id === chosen} onClick={() => setChosen(row.id)}>{row.name}</button></td>
+                        <td>{ZONE_LOCATIONS[row.location].label}</td>
+                        <td className="num">{show(row.geometry.area, 'area')}</td>
+                        <td className="num">{show(row.geometry.panelLength, 'shortLength')} × {show(row.geometry.panelBreadth, 'shortLength')}</td>
+                        <td className="num">{show(e.pressure?.pressure, 'pressure')}</td>
+                        <td className="num">{e.governing ? <Verdict reserveFactor={e.governing.reserveFactor} target={target} /> : <span className="soft" title={e.problem ?? ''}>not checked</span>}</td>
+                      </tr>
+                    );
+                  })}
+                </tbody>
+              ))}
+            </table>
+          </Card.Body></Card>
+          <Card><Card.Body>
+            <Form className="d-flex gap-2" onSubmit={(event) => { event.preventDefault(); addPart(); }}>
+              <InputGroup>
+                <Form.Control aria-label="Name of the new part" placeholder="New part, e.g. Rudder" maxLength={80} value={partName} onChange={(event) => setPartName(event.target.value)} />
+                <Form.Select aria-label="Kind of the new part" value={partKind} onChange={(event) => setPartKind(event.target.value as keyof typeof PART_KINDS)}>
+                  {Object.entries(PART_KINDS).map(([key, name]) => <option key={key} value={key}>{name}</option>)}
+                </Form.Select>
+              </InputGroup>
+              <Button type="submit" disabled={partName.trim() === ''} className="text-nowrap">Add part</Button>
+            </Form>
+          </Card.Body></Card>
+        </div>
+        {part && zone ? <ZoneEditor part={part} zone={zone} onRemoved={() => setChosen(null)} /> : <Card><Card.Body className="soft">Choose a zone in the table or on the chart to see and change its figures.</Card.Body></Card>}
+      </div>
+      <Onward to="layup">Lay-up: what goes in, in what order?</Onward>
+    </>
+  );
+}
