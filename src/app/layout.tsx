@@ -7,6 +7,9 @@ import { cookies } from 'next/headers';
 import type { ReactNode } from 'react';
 import { UnitsProvider, UNITS_COOKIE } from '@/ui/shared/units';
 
+/** Every page reads the database or a cookie; none is made at build time. */
+export const dynamic = 'force-dynamic';
+
 export const metadata: Metadata = { title: { default: 'Keramos', template: '%s · Keramos' }, description: 'Specify, check, weigh and print the laminates of a composite boat' };
 
 export default async function RootLayout({ children }: { children: ReactNode }) {

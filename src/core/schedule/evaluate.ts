@@ -216,6 +216,12 @@ export function evaluateZone(boat: Boat, part: Part, zone: Zone): ZoneEvaluation
   }
 }
 
+/** The plies of a zone for lamination theory, coatings left out. */
+export function pliesOfZone(boat: Boat, part: Part, zone: Zone): Ply[] {
+  const book = bookOf(boat, 0);
+  return pliesOf(book, layAll(book, part, zone));
+}
+
 /** The reserve factor the boat's posture asks for. */
 export const targetOf = (boat: Boat) => POSTURES[boat.brief.posture].target;
 

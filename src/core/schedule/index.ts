@@ -6,7 +6,7 @@ export { describeEdits } from './describe';
 export { EMPTY_HISTORY, pushHistory, type HistoryEntry, type HistoryStacks } from './history';
 export { difference, type Change } from './difference';
 export { evaluateZone, targetOf, traceZone, verdictOf, type LaidLayer, type Verdict, type ZoneEvaluation } from './evaluate';
-export { zoneWorking, type WorkingPart } from './zoneWorking';
+export { stackWorking, zoneWorking, type WorkingPart } from './zoneWorking';
 export { newBoat, newZone } from './newBoat';
 export { makeEvaluator } from './evaluateBoat';
 export type { BoatSummary, Revision } from './records';

@@ -3,7 +3,7 @@ import pdfmake from 'pdfmake';
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces';
 import { fabricArealWeight, ORIGINS, PROCESSES } from '@/core/material';
 import { formatNumber, formatQuantity, formatWithUnit, formatWorkingValue, displayUnit, type QuantityKind, type UnitSystem } from '@/core/quantity';
-import { makeEvaluator, POSTURES, QUALITIES, targetOf, verdictOf, zoneWorking, type Boat, type Part, type Revision, type ZoneEvaluation } from '@/core/schedule';
+import { makeEvaluator, POSTURES, QUALITIES, targetOf, stackWorking, verdictOf, zoneWorking, type Boat, type Part, type Revision, type ZoneEvaluation } from '@/core/schedule';
 import { CHECKS, SMALL_CRAFT_PACK, ZONE_LOCATIONS } from '@/core/standard';
 import { boatWeight } from '@/core/weight';
 import { texToText } from '@/core/working';
@@ -122,8 +122,7 @@ function workingPages(boat: Boat, evaluations: ReadonlyMap<string, ZoneEvaluatio
     for (const zone of part.zones) {
       if (evaluations.get(zone.id)!.problem) continue;
       pages.push({ text: `${part.name}: ${zone.name}`, style: 'h3' });
-      for (const { title, steps } of zoneWorking(boat, part, zone)) {
-        if (steps.length === 0) continue;
+      for (const { title, steps } of [...zoneWorking(boat, part, zone), ...stackWorking(boat, part, zone)]) {
         pages.push({ text: title, style: 'small', bold: true, margin: [0, 4, 0, 1] });
         pages.push({
           table: {

@@ -80,7 +80,8 @@ export function BriefScreen({ shelf }: { shelf: Material[] }) {
             <TextField label="Use" value={brief.use} maximum={600} rows={3} onCommit={(use) => set({ use })} />
             <Row className="g-2">
               <Col><Choice label="Propulsion" value={brief.kind} options={{ motor: 'Motor', sail: 'Sail' }} onChoose={(kind) => choose({ kind })} /></Col>
-              <Col><Choice label="Design category" value={brief.designCategory} options={{ A: 'A ocean', B: 'B offshore', C: 'C inshore', D: 'D sheltered' }} onChoose={(designCategory) => choose({ designCategory })} /></Col>
+              <Col><Choice label="Category" value={brief.designCategory} options={{ A: 'A ocean', B: 'B offshore', C: 'C inshore', D: 'D sheltered' }} onChoose={(designCategory) => choose({ designCategory })} /></Col>
+              <Col><Choice label="Drawn in" value={brief.units} options={{ metric: 'Metric', us: 'US' }} onChoose={(units) => choose({ units })} /></Col>
             </Row>
           </Card.Body></Card>
           <Card><Card.Body className="d-grid gap-2">
@@ -91,10 +92,7 @@ export function BriefScreen({ shelf }: { shelf: Material[] }) {
             </Row>
             <Choice<Posture> label="Posture" value={brief.posture} options={Object.fromEntries(Object.entries(POSTURES).map(([key, { name, target }]) => [key, `${name}: reserve factor ${target.toFixed(2)}`])) as Record<Posture, string>} onChoose={(posture) => choose({ posture })} hint={POSTURES[brief.posture].says} />
             <Choice label="Strength level" value={brief.quality} options={Object.fromEntries(Object.entries(QUALITIES).map(([key, text]) => [key, `${key}: ${text}`])) as Record<Brief['quality'], string>} onChoose={(quality) => choose({ quality })} hint={`Factor ${SMALL_CRAFT_PACK.qualityFactor[brief.quality]} on the strengths of the laminate.`} />
-            <Row className="g-2">
-              <Col><Choice label="Units of the drawings" value={brief.units} options={{ metric: 'Metric', us: 'US customary' }} onChoose={(units) => choose({ units })} /></Col>
-              <Col><Choice label="Build standard" value={brief.pack} options={{ [SMALL_CRAFT_PACK.id]: SMALL_CRAFT_PACK.title }} onChoose={(pack) => choose({ pack })} hint={`Status: ${SMALL_CRAFT_PACK.status}`} /></Col>
-            </Row>
+            <Choice label="Build standard" value={brief.pack} options={{ [SMALL_CRAFT_PACK.id]: SMALL_CRAFT_PACK.title }} onChoose={(pack) => choose({ pack })} hint={`Status: ${SMALL_CRAFT_PACK.status}.`} />
           </Card.Body></Card>
         </Col>
       </Row>

@@ -20,7 +20,7 @@ export function HullSketch({ brief }: { brief: Brief }) {
   const half = (BC / 2) * beamScale;
   const wide = (B / 2) * beamScale;
   return (
-    <svg viewBox="0 0 690 165" width="100%" role="img" aria-label={`Profile and section: hull ${full(LH, 'length')}, waterline ${full(LWL, 'length')}, beam ${full(B, 'length')}, deadrise ${full(deadriseDeg, 'angle')}`}>
+    <svg viewBox="0 18 690 148" width="100%" role="img" aria-label={`Profile and section: hull ${full(LH, 'length')}, waterline ${full(LWL, 'length')}, beam ${full(B, 'length')}, deadrise ${full(deadriseDeg, 'angle')}`}>
       <path d={`M ${x(0)} ${y(depth * 0.8)} L ${x(overhang * 0.3)} ${y(0.05)} L ${x(LWL * 0.72)} ${y(0)} Q ${x(LWL)} ${y(0.02)} ${x(overhang + LWL)} ${y(draught)} L ${x(LH)} ${y(depth * 1.15)} Q ${x(LH * 0.55)} ${y(depth * 0.78)} ${x(0)} ${y(depth * 0.8)} Z`} fill="#fffdf8" stroke="#2b2622" strokeWidth="1.4" />
       <path d={`M ${x(overhang * 0.2)} ${y(chineRise * 0.8)} Q ${x(LWL * 0.6)} ${y(chineRise)} ${x(LH * 0.95)} ${y(depth * 0.85)}`} fill="none" stroke="#2b2622" strokeWidth="0.8" />
       <line x1={x(-0.1)} x2={x(LH) + 6} y1={y(draught)} y2={y(draught)} stroke="#1b5e6f" strokeDasharray="7 4" />

@@ -5,7 +5,7 @@ import type { LayerMaterial } from '@/core/material';
 import { formatForEntry, formatWithUnit, parseQuantity } from '@/core/quantity';
 import type { Layer } from '@/core/schedule';
 import { useUnits } from '../shared/units';
-import { normalAngle } from './looks';
+import { hasDirection, normalAngle } from './looks';
 
 export interface LayerBarProps {
   layer: Layer | undefined;
@@ -31,6 +31,7 @@ export function LayerBar({ layer, index, last, material, entry, onAngle, onThick
   const [draft, setDraft] = useState<string | null>(null);
   const [refusal, setRefusal] = useState<string | null>(null);
   const fabric = material?.kind === 'fabric';
+  const enters = material !== undefined && (!fabric || hasDirection(material));
   const value = !layer ? '' : fabric ? formatForEntry(layer.angleDeg, 'angle', system) : formatForEntry(layer.thickness, 'thickness', system);
 
   useEffect(() => {
@@ -63,11 +64,11 @@ export function LayerBar({ layer, index, last, material, entry, onAngle, onThick
         <>
           <span className="text-nowrap fw-semibold">Layer {index + 1}</span>
           <Button size="sm" variant="outline-primary" onClick={onMaterial} title={`${material.name}: choose another (Enter)`}>{material.code} ▾</Button>
-          <div className="position-relative">
+          {enters && (
             <Form.Control
               ref={box}
               size="sm"
-              className="num layer-entry"
+              className="num w-auto"
               aria-label={fabric ? 'Angle of the layer in degrees' : `Thickness of the layer in ${unit('thickness')}`}
               htmlSize={6}
               value={draft ?? value}
@@ -79,9 +80,9 @@ export function LayerBar({ layer, index, last, material, entry, onAngle, onThick
                 if (event.key === 'Escape') { setDraft(null); setRefusal(null); onEntered(); }
               }}
             />
-          </div>
-          <span className="unit">{fabric ? '°' : unit('thickness')}</span>
-          {fabric && (
+          )}
+          {enters && <span className="unit">{fabric ? '°' : unit('thickness')}</span>}
+          {fabric && enters && (
             <ButtonGroup size="sm">
               <Button variant="outline-primary" onClick={() => onAngle(normalAngle(layer.angleDeg + 45))} title="Turn by 45° (T)">+45°</Button>
               <Button variant="outline-primary" onClick={() => onAngle(normalAngle(layer.angleDeg + 90))} title="Turn by 90° (Shift+T)">+90°</Button>

@@ -7,7 +7,8 @@ import { formatNumber } from '@/core/quantity';
 import type { Layer, Zone } from '@/core/schedule';
 import { useUnits } from '../shared/units';
 import { FibreGlyph } from './FibreGlyph';
-import { weaveOf } from './looks';
+import { Hatch } from './Hatch';
+import { hasDirection } from './looks';
 
 /** Columns before the zones that the cursor can stand in: material, angle or thickness. */
 export const LEAD_COLUMNS = 2;
@@ -28,8 +29,7 @@ export interface LayerRowProps {
 export const LayerRow = memo(function LayerRow({ layer, index, material, zones, chosen, cursor, onCell, onOpen }: LayerRowProps) {
   const { show, unit } = useUnits();
   const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({ id: layer.id });
-  const weave = weaveOf(material);
-  const given = material.kind === 'fabric' ? `${formatNumber(layer.angleDeg, layer.angleDeg % 1 === 0 ? 0 : 1)}°` : `${show(layer.thickness, 'thickness')} ${unit('thickness')}`;
+  const given = material.kind === 'fabric' ? (!hasDirection(material) ? '' : `${formatNumber(layer.angleDeg, layer.angleDeg % 1 === 0 ? 0 : 1)}°`) : `${show(layer.thickness, 'thickness')} ${unit('thickness')}`;
   const cell = (column: number) => ({
     role: 'gridcell' as const,
     tabIndex: cursor === column ? 0 : -1,
@@ -48,7 +48,12 @@ export const LayerRow = memo(function LayerRow({ layer, index, material, zones, 
         const covered = layer.zones.includes(zone.id);
         return (
           <td key={zone.id} {...cell(LEAD_COLUMNS + z)} className="zone-cell" aria-label={`${zone.name}: layer ${index + 1} ${covered ? 'covers' : 'does not cover'}`}>
-            {covered && <span className={`lay weave-${weave}`}><span>{index + 1}</span></span>}
+            {covered && (
+              <svg className="lay" aria-hidden="true">
+                <Hatch material={material} angleDeg={layer.angleDeg} width="100%" height="100%" />
+                <rect className="edge" x="0.5" y="0.5" width="calc(100% - 1px)" height="20" strokeDasharray={material.kind === 'coating' ? '4 3' : undefined} />
+              </svg>
+            )}
           </td>
         );
       })}

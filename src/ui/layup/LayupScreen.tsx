@@ -3,15 +3,17 @@ import { nanoid } from 'nanoid';
 import { useCallback, useMemo, useState, type KeyboardEvent } from 'react';
 import { Nav } from 'react-bootstrap';
 import type { LayerMaterial, Material } from '@/core/material';
-import { ingredients, type Edit, type Layer } from '@/core/schedule';
+import { ingredients, stackWorking, zoneWorking, type Edit, type Layer } from '@/core/schedule';
+import { CHECKS } from '@/core/standard';
 import { useBoat, useBoatStore } from '../shared/boat';
 import { Onward } from '../shared/Onward';
 import { useEdit } from '../shared/useEdit';
 import { WorkingPanel, type WorkingRequest } from '../shared/WorkingPanel';
+import { HatchPatterns } from './Hatch';
 import { LayerBar } from './LayerBar';
 import { LayerGrid, type Cursor } from './LayerGrid';
 import { LEAD_COLUMNS } from './LayerRow';
-import { normalAngle } from './looks';
+import { directionsOf, hasDirection, normalAngle } from './looks';
 import { MaterialPicker } from './MaterialPicker';
 import { ZonePanel } from './ZonePanel';
 
@@ -35,6 +37,10 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
     const own = new Set(boat.materials.map((material) => material.id));
     return [...boat.materials, ...shelf.filter((material) => !own.has(material.id))];
   }, [boat.materials, shelf]);
+  const directions = useMemo(() => {
+    const byId = new Map(boat.materials.map((material) => [material.id, material as LayerMaterial]));
+    return [...new Set((part?.layers ?? []).flatMap(({ material, angleDeg }) => directionsOf(byId.get(material)!, angleDeg)))].sort((a, b) => a - b);
+  }, [boat.materials, part?.layers]);
   const materialOf = (id: string) => boat.materials.find((material) => material.id === id) as LayerMaterial | undefined;
 
   const moveCursor = useCallback((next: Cursor) => {
@@ -96,10 +102,10 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
       move(event.key === 'ArrowUp' ? -1 : 1);
       return true;
     }
-    const fabric = layer && materialOf(layer.material)?.kind === 'fabric';
-    if (/^[-−\d.]$/.test(event.key) && layer) setEntry((last) => ({ typed: event.key, serial: (last?.serial ?? 0) + 1 }));
-    else if (event.key === 't' && fabric) turn(normalAngle(layer.angleDeg + 45));
-    else if (event.key === 'T' && fabric) turn(normalAngle(layer.angleDeg + 90));
+    const turns = layer && hasDirection(materialOf(layer.material)!);
+    if (/^[-−\d.]$/.test(event.key) && layer && (turns || layer.thickness !== null)) setEntry((last) => ({ typed: event.key, serial: (last?.serial ?? 0) + 1 }));
+    else if (event.key === 't' && turns) turn(normalAngle(layer.angleDeg + 45));
+    else if (event.key === 'T' && turns) turn(normalAngle(layer.angleDeg + 90));
     else if (event.key === 'd') duplicate();
     else if (event.key === 'n') setPicking('add');
     else if (event.key === 'Delete') remove();
@@ -111,6 +117,7 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
   if (!part) return <p>This boat has no parts yet. Add one under Zones.</p>;
   return (
     <>
+      <HatchPatterns directions={directions} />
       <div className="layup">
         <div>
           <div className="d-flex align-items-end gap-3 mb-2">
@@ -127,11 +134,14 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
           <LayerGrid boat={boat} part={part} evaluations={evaluations} cursor={{ row, column: cursor.column }} zoneId={zone?.id ?? null} onCursor={moveCursor} onOpen={open} onCommand={command} onMove={(layerId, index) => store.act({ type: 'layer.move', layerId, index })} />
           <p className="small soft mt-1 mb-0">Arrows move · Space covers or uncovers · Enter on a layer chooses its material · type an angle · T turns · N adds · D duplicates · Alt+↑↓ moves · Delete removes · Ctrl+Z takes back</p>
         </div>
-        {zone && <ZonePanel boat={boat} zone={zone} evaluation={evaluations.get(zone.id)!} chosenLayer={layer?.id ?? null} onWorking={(check) => setWorking({ part, zone, ...(check ? { check } : {}) })} />}
+        {zone && <ZonePanel boat={boat} zone={zone} evaluation={evaluations.get(zone.id)!} chosenLayer={layer?.id ?? null} onWorking={(topic) => setWorking({
+              title: `${zone.name}: ${topic === 'all' ? 'whole working' : topic === 'stack' ? 'stack and stiffness' : CHECKS[topic]}`,
+              record: () => (topic === 'stack' ? stackWorking(boat, part, zone) : topic === 'all' ? [...zoneWorking(boat, part, zone), ...stackWorking(boat, part, zone)] : zoneWorking(boat, part, zone, topic)),
+            })} />}
       </div>
       <Onward to="check">Check: what holds, what does not?</Onward>
       <MaterialPicker show={picking !== null} title={picking === 'add' ? 'Add a layer' : `Layer ${row + 1}: choose its material`} materials={materials} onPick={pick} onClose={() => setPicking(null)} />
-      <WorkingPanel boat={boat} request={working} onClose={() => setWorking(null)} />
+      <WorkingPanel request={working} onClose={() => setWorking(null)} />
     </>
   );
 }

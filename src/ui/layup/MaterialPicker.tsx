@@ -26,7 +26,9 @@ export function MaterialPicker({ show, title, materials, onPick, onClose }: { sh
       setAt(0);
     }
   }, [show]);
-  useEffect(() => list.current?.querySelector('[aria-selected="true"]')?.scrollIntoView({ block: 'nearest' }), [chosen, found]);
+  useEffect(() => {
+    list.current?.querySelector('[aria-selected="true"]')?.scrollIntoView({ block: 'nearest' });
+  }, [chosen, found]);
 
   return (
     <Modal show={show} onHide={onClose} aria-labelledby="picker-title">

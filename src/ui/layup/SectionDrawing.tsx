@@ -2,26 +2,12 @@
 import { formatNumber } from '@/core/quantity';
 import type { ZoneEvaluation } from '@/core/schedule';
 import { useUnits } from '../shared/units';
-import { weaveOf } from './looks';
+import { Hatch } from './Hatch';
+import { hasDirection } from './looks';
 
 const WIDTH = 340;
 const BAR = 168;
 const LEFT = 34;
-
-/** Hatches of the section, one for each form of layer. */
-function Hatches() {
-  return (
-    <defs>
-      <pattern id="hatch-randomMat" width="5" height="5" patternUnits="userSpaceOnUse"><rect width="5" height="5" fill="#fff" /><circle cx="1.5" cy="1.5" r="0.8" fill="#6b6156" /><circle cx="4" cy="4" r="0.8" fill="#6b6156" /></pattern>
-      <pattern id="hatch-woven" width="5" height="5" patternUnits="userSpaceOnUse"><rect width="5" height="5" fill="#fff" /><path d="M0 2.5H5M2.5 0V5" stroke="#8a8175" strokeWidth="0.8" /></pattern>
-      <pattern id="hatch-stitched" width="5" height="5" patternUnits="userSpaceOnUse"><rect width="5" height="5" fill="#f3eee4" /><path d="M0 5L5 0" stroke="#8a8175" strokeWidth="0.9" /></pattern>
-      <pattern id="hatch-unidirectional" width="4" height="4" patternUnits="userSpaceOnUse"><rect width="4" height="4" fill="#e2dacb" /><path d="M0 2H4" stroke="#6b6156" strokeWidth="1" /></pattern>
-      <pattern id="hatch-mixed" width="5" height="5" patternUnits="userSpaceOnUse"><rect width="5" height="5" fill="#fff" /><path d="M0 2.5H5" stroke="#8a8175" strokeWidth="0.8" /><circle cx="4" cy="4.5" r="0.8" fill="#6b6156" /></pattern>
-      <pattern id="hatch-core" width="9" height="9" patternUnits="userSpaceOnUse"><rect width="9" height="9" fill="#efe1c3" /><circle cx="3" cy="3" r="1.6" fill="none" stroke="#cdb988" /><circle cx="7" cy="7" r="1.1" fill="none" stroke="#cdb988" /></pattern>
-      <pattern id="hatch-coating" width="4" height="4" patternUnits="userSpaceOnUse"><rect width="4" height="4" fill="#fff" /></pattern>
-    </defs>
-  );
-}
 
 /** The selected zone's stack to scale, mould face on top as in the grid; labels are pushed apart where layers are thin. */
 export function SectionDrawing({ evaluation, name, chosenLayer }: { evaluation: ZoneEvaluation; name: string; chosenLayer: string | null }) {
@@ -53,14 +39,14 @@ export function SectionDrawing({ evaluation, name, chosenLayer }: { evaluation: 
 
   return (
     <svg viewBox={`0 ${lift} ${WIDTH} ${bottom - lift}`} width="100%" role="img" aria-label={`Section of ${name}, ${layers.length} layers, ${full(thickness, 'thickness')}, mould face on top`}>
-      <Hatches />
       <text x={LEFT} y={top - 5} fontSize="10" fill="#9a4527">mould face</text>
       {bars.map(({ laid, y: at, height: tallness }, i) => {
         const chosen = laid.layer.id === chosenLayer;
-        const turn = laid.material.kind === 'fabric' && laid.material.components.some((c) => c.sublayers.length > 0) ? ` ${formatNumber(laid.layer.angleDeg, 0)}°` : '';
+        const turn = hasDirection(laid.material) ? ` ${formatNumber(laid.layer.angleDeg, 0)}°` : '';
         return (
           <g key={laid.layer.id}>
-            <rect x={LEFT} y={at} width={BAR} height={tallness} fill={`url(#hatch-${weaveOf(laid.material)})`} stroke={chosen ? '#9a4527' : '#2b2622'} strokeWidth={chosen ? 1.6 : 0.5} />
+            <Hatch material={laid.material} angleDeg={laid.layer.angleDeg} x={LEFT} y={at} width={BAR} height={tallness} />
+            <rect x={LEFT} y={at} width={BAR} height={tallness} fill="none" stroke={chosen ? '#9a4527' : '#2b2622'} strokeWidth={chosen ? 1.6 : 0.5} />
             <path d={`M ${LEFT + BAR} ${at + tallness / 2} L ${LEFT + BAR + 16} ${labels[i]!} h 4`} fill="none" stroke={chosen ? '#9a4527' : '#9a8f80'} strokeWidth="0.7" />
             <text x={LEFT + BAR + 23} y={labels[i]! + 3.5} fontSize="10" fill={chosen ? '#9a4527' : '#2b2622'} fontWeight={chosen ? 600 : 400}>{laid.index + 1} {laid.material.code}{turn}</text>
           </g>

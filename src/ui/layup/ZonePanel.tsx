@@ -9,13 +9,14 @@ import { marginText, Verdict } from '../shared/Verdict';
 import { SectionDrawing } from './SectionDrawing';
 
 const FILL = { fails: '#9b1c31', thin: '#b98517', meets: '#1b5e6f', ample: '#8b989b' } as const;
-const place = (reserveFactor: number) => 120 * Math.min(1, Math.max(0, Math.log(reserveFactor / 0.4) / Math.log(5 / 0.4)));
+const TRACK = 72;
+const place = (reserveFactor: number) => TRACK * Math.min(1, Math.max(0, Math.log(reserveFactor / 0.4) / Math.log(5 / 0.4)));
 
 /** Reserve on a logarithmic track from 0.4 to 5, with a mark at 1 and at the target. */
 function ReserveBar({ reserveFactor, target }: { reserveFactor: number; target: number }) {
   return (
-    <svg width="120" height="11" viewBox="0 0 120 11" aria-hidden="true">
-      <rect className="reserve-track" width="120" height="7" y="2" />
+    <svg width={TRACK} height="11" viewBox={`0 0 ${TRACK} 11`} aria-hidden="true">
+      <rect className="reserve-track" width={TRACK} height="7" y="2" />
       <rect width={place(reserveFactor)} height="7" y="2" fill={FILL[verdictOf(reserveFactor, target)]} />
       <line x1={place(1)} x2={place(1)} y1="0" y2="11" stroke="#2b2622" strokeWidth="1.4" />
       {target > 1 && <line x1={place(target)} x2={place(target)} y1="0" y2="11" stroke="#2b2622" strokeDasharray="2 1.5" />}
@@ -24,7 +25,7 @@ function ReserveBar({ reserveFactor, target }: { reserveFactor: number; target: 
 }
 
 /** Picture, figures and checks of the selected zone; every check opens its working. */
-export function ZonePanel({ boat, zone, evaluation: e, chosenLayer, onWorking }: { boat: Boat; zone: Zone; evaluation: ZoneEvaluation; chosenLayer: string | null; onWorking: (check?: CheckId) => void }) {
+export function ZonePanel({ boat, zone, evaluation: e, chosenLayer, onWorking }: { boat: Boat; zone: Zone; evaluation: ZoneEvaluation; chosenLayer: string | null; onWorking: (topic: CheckId | 'stack' | 'all') => void }) {
   const { full } = useUnits();
   const target = targetOf(boat);
   const facts: [string, string][] = [
@@ -49,17 +50,17 @@ export function ZonePanel({ boat, zone, evaluation: e, chosenLayer, onWorking }:
         </div>
         <SectionDrawing evaluation={e} name={zone.name} chosenLayer={chosenLayer} />
         <dl className="facts mt-1 mb-2">
-          {facts.map(([term, value]) => <div key={term} className="contents"><dt>{term}</dt><dd>{value}</dd></div>)}
+          {facts.map(([term, value]) => <div key={term} className="contents"><dt>{term}</dt><dd><button type="button" className="plain-button opens" onClick={() => onWorking(term === 'Design pressure' ? 'all' : 'stack')} title={`How ${term.toLowerCase()} comes about`}>{value}</button></dd></div>)}
         </dl>
         {e.problem ? (
           <p className="verdict fails d-block text-wrap">✕ Not checked: {e.problem}</p>
         ) : (
-          <table className="table table-sm" aria-label={`Checks of ${zone.name}`}>
+          <table className="table table-sm checks-table" aria-label={`Checks of ${zone.name}`}>
             <thead><tr><th>Check</th><th aria-hidden="true" /><th className="num">Reserve</th><th className="num">Margin</th></tr></thead>
             <tbody>
               {e.checks.map((check) => (
                 <tr key={check.id} className={check === e.governing ? 'fw-semibold' : ''}>
-                  <td><button type="button" className="reason-button" onClick={() => onWorking(check.id)} title={check.governs}>{CHECKS[check.id]}</button>{check === e.governing && <span className="small soft fw-normal"> governs</span>}</td>
+                  <td><button type="button" className="reason-button" onClick={() => onWorking(check.id)} title={check.governs}>{CHECKS[check.id]}</button>{check === e.governing && <span className="soft fw-normal"> governs</span>}</td>
                   <td className="px-0"><ReserveBar reserveFactor={check.reserveFactor} target={target} /></td>
                   <td className="num"><Verdict reserveFactor={check.reserveFactor} target={target} words={false} /></td>
                   <td className="num">{marginText(check.reserveFactor)}</td>
@@ -72,7 +73,7 @@ export function ZonePanel({ boat, zone, evaluation: e, chosenLayer, onWorking }:
         <p className="small soft mb-0">
           {e.origin && <>Stands on <span className="origin">{ORIGINS[e.origin]}</span>. </>}
           {e.notChecked.length > 0 && <>Not checked: {e.notChecked.join('; ')}. </>}
-          {!e.problem && <button type="button" className="reason-button" onClick={() => onWorking()}>Whole working</button>}
+          {!e.problem && <button type="button" className="reason-button" onClick={() => onWorking('all')}>Whole working</button>}
         </p>
       </Card.Body>
     </Card>

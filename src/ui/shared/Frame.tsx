@@ -28,7 +28,7 @@ export function Frame({ boatId, head, children }: { boatId?: string; head: React
   return (
     <div className="frame">
       <nav className="rail" aria-label="Steps of the work">
-        <Link className="mark" href="/">Keramos</Link>
+        <Link className="name" href="/">Keramos</Link>
         <Step href="/">Boats</Step>
         {boatId && (
           <>

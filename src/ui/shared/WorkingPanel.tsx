@@ -3,8 +3,8 @@ import type katexType from 'katex';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Offcanvas } from 'react-bootstrap';
 import { formatNumber, formatWorkingValue } from '@/core/quantity';
-import { zoneWorking, type Boat, type Part, type WorkingPart, type Zone } from '@/core/schedule';
-import { CHECKS, SMALL_CRAFT_PACK, type CheckId } from '@/core/standard';
+import type { WorkingPart } from '@/core/schedule';
+import { SMALL_CRAFT_PACK } from '@/core/standard';
 import { texToText } from '@/core/working';
 
 /** The typesetter is loaded when the first working is opened. */
@@ -25,37 +25,35 @@ function Formula({ tex }: { tex: string }) {
 }
 
 export interface WorkingRequest {
-  part: Part;
-  zone: Zone;
-  /** Absent for the whole working of the zone. */
-  check?: CheckId;
+  title: string;
+  /** Recorded only when the panel opens. */
+  record: () => WorkingPart[];
 }
 
 /** The reason behind a number: every formula, what was put in, units, source. */
-export function WorkingPanel({ boat, request, onClose }: { boat: Boat; request: WorkingRequest | null; onClose: () => void }) {
+export function WorkingPanel({ request, onClose }: { request: WorkingRequest | null; onClose: () => void }) {
   const sections = useMemo((): WorkingPart[] | string => {
-    if (!request) return [];
     try {
-      return zoneWorking(boat, request.part, request.zone, request.check);
+      return request?.record() ?? [];
     } catch (error) {
       return (error as Error).message;
     }
-  }, [boat, request]);
+  }, [request]);
   return (
     <Offcanvas show={request !== null} onHide={onClose} placement="end" aria-labelledby="working-title">
       <Offcanvas.Header closeButton>
-        <Offcanvas.Title as="h2" id="working-title">{request && `${request.zone.name}: ${request.check ? CHECKS[request.check] : 'working'}`}</Offcanvas.Title>
+        <Offcanvas.Title as="h2" id="working-title">{request?.title}</Offcanvas.Title>
       </Offcanvas.Header>
       <Offcanvas.Body className="pt-0">
         <p className="small soft">{SMALL_CRAFT_PACK.title}, {SMALL_CRAFT_PACK.status}. {SMALL_CRAFT_PACK.statement} Reserve factor = capacity / demand; margin = reserve factor − 1.</p>
-        {typeof sections === 'string' ? <p>{sections}</p> : [...sections].reverse().filter(({ steps }) => steps.length > 0).map(({ section, title, steps }) => (
-          <section key={section} className="mb-3">
+        {typeof sections === 'string' ? <p>{sections}</p> : sections.map(({ title, steps }) => (
+          <section key={title} className="mb-3">
             <h3>{title}</h3>
             {steps.map((step, index) => (
               <div key={index} className="working-step">
                 <div className="d-flex justify-content-between gap-3">
                   <span>{step.quantity}</span>
-                  <strong className="text-nowrap">{step.unit === '' && section === 'result' ? formatNumber(step.value, 2) : formatWorkingValue(step.value, step.unit)}</strong>
+                  <strong className="text-nowrap">{step.symbol === 'RF' ? formatNumber(step.value, 2) : formatWorkingValue(step.value, step.unit)}</strong>
                 </div>
                 <div className="working-formula"><Formula tex={`${step.symbol} = ${step.formula}`} /></div>
                 {step.inputs.length > 0 && (

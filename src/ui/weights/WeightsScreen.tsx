@@ -1,10 +1,13 @@
 'use client';
+import { useState } from 'react';
 import { Card } from 'react-bootstrap';
 import { formatNumber } from '@/core/quantity';
-import { boatWeight, type BoatWeight } from '@/core/weight';
+import { stackWorking } from '@/core/schedule';
+import { boatWeight, weightWorking, type BoatWeight } from '@/core/weight';
 import { useBoat } from '../shared/boat';
 import { Onward } from '../shared/Onward';
 import { useUnits } from '../shared/units';
+import { WorkingPanel, type WorkingRequest } from '../shared/WorkingPanel';
 
 const FILLS = { fibre: '#6b6156', resin: '#c9a27c', core: '#efe1c3', coating: '#ffffff' } as const;
 const MATTERS = Object.keys(FILLS) as (keyof typeof FILLS)[];
@@ -53,6 +56,13 @@ export function WeightsScreen() {
   const { boat, evaluations } = useBoat();
   const { show, full, unit } = useUnits();
   const weight = boatWeight(boat, evaluations);
+  const [working, setWorking] = useState<WorkingRequest | null>(null);
+  const openZone = (partId: string, zoneId: string) => {
+    const part = boat.parts.find((candidate) => candidate.id === partId)!;
+    const zone = part.zones.find((candidate) => candidate.id === zoneId)!;
+    setWorking({ title: `${zone.name}: mass`, record: () => stackWorking(boat, part, zone) });
+  };
+  const openBoat = () => setWorking({ title: 'Laminate mass and centre', record: () => weightWorking(weight) });
   return (
     <>
       <p className="question">Does it meet the scales? Planned laminate against the target of the Brief, and where its centre lies.</p>
@@ -73,18 +83,19 @@ export function WeightsScreen() {
                 <tr key={zone.zoneId}>
                   <td className="ps-4">{zone.name}</td>
                   {MATTERS.map((matter) => <td key={matter} className="num">{show(zone[matter], 'mass')}</td>)}
-                  <td className="num">{show(zone.mass, 'mass')}</td><td className="num soft">{show(zone.centreX, 'length')}</td><td className="num soft">{show(zone.centreZ, 'length')}</td>
+                  <td className="num"><button type="button" className="plain-button opens" onClick={() => openZone(part.partId, zone.zoneId)} title={`How the mass of ${zone.name} comes about`}>{show(zone.mass, 'mass')}</button></td><td className="num soft">{show(zone.centreX, 'length')}</td><td className="num soft">{show(zone.centreZ, 'length')}</td>
                 </tr>
               ))}
             </tbody>
           ))}
           <tfoot>
-            <tr className="fw-bold"><td>Boat</td><td colSpan={4} /><td className="num" data-testid="total-mass">{show(weight.mass, 'mass')}</td><td className="num">{show(weight.centreX, 'length')}</td><td className="num">{show(weight.centreZ, 'length')}</td></tr>
+            <tr className="fw-bold"><td>Boat</td><td colSpan={4} /><td className="num"><button type="button" className="plain-button opens fw-bold" data-testid="total-mass" onClick={openBoat} title="How the total and its centre come about">{show(weight.mass, 'mass')}</button></td><td className="num">{show(weight.centreX, 'length')}</td><td className="num">{show(weight.centreZ, 'length')}</td></tr>
           </tfoot>
         </table>
       </Card.Body></Card>
       <p className="small soft mt-2">Centre of gravity {full(weight.centreX, 'length')} forward of the aft end of the waterline, {full(weight.centreZ, 'length')} above the baseline, from the zone centroids. Not counted: overlaps at zone edges, bonding, fittings, stiffeners, paint.</p>
       <Onward to="revisions">Revisions: sign what stands</Onward>
+      <WorkingPanel request={working} onClose={() => setWorking(null)} />
     </>
   );
 }

@@ -63,7 +63,7 @@ export function ZonesScreen() {
                   {owner.zones.map((row) => {
                     const e = evaluations.get(row.id)!;
                     return (
-                      <tr key={row.id} className={row.id === chosen ? 'table-active' : ''}>
+                      <tr key={row.id} className={row.id === chosen ? 'chosen-row' : ''}>
                         <td className="ps-4"><button type="button" className="reason-button" aria-pressed={row.id === chosen} onClick={() => setChosen(row.id)}>{row.name}</button></td>
                         <td>{ZONE_LOCATIONS[row.location].label}</td>
                         <td className="num">{show(row.geometry.area, 'area')}</td>

@@ -66,6 +66,10 @@ export function checkSandwich(sheets: readonly Sheet[], context: PanelContext, p
       }
       trace('laminate', { quantity: 'Neutral axis from the mould face', symbol: 'z_n', formula: '\\frac{\\sum E_i t_i z_i}{\\sum E_i t_i}', inputs: [put('t_c', coreThickness, 'm')], value: neutral, unit: 'm', source: cite('F45') });
       trace('laminate', { quantity: 'Bending stiffness', symbol: 'EI', formula: '\\sum E_i\\left(\\frac{t_i^3}{12}+t_i d_i^2\\right)', inputs: [put('t_o', outer.thickness, 'm'), put('t_i', inner.thickness, 'm')], value: EI, unit: 'N m', source: cite('F45'), note: 'Skins with their own inertia; the core carries shear only.' });
+      trace('laminate', { quantity: 'Section modulus there, outer skin', symbol: 'SM', formula: '\\frac{EI}{E_o\\,z_n}', inputs: [put('EI', EI, 'N m'), put('z_n', neutral, 'm')], value: outerModulus, unit: 'm³/m', source: cite('F45') }, 'outerSkin');
+      trace('laminate', { quantity: 'Section modulus there, inner skin', symbol: 'SM', formula: '\\frac{EI}{E_i\\,(t - z_n)}', inputs: [put('EI', EI, 'N m'), put('t', total, 'm')], value: innerModulus, unit: 'm³/m', source: cite('F45') }, 'innerSkin');
+      trace('laminate', { quantity: 'Second moment there', symbol: 'I', formula: '\\frac{EI}{(E_o+E_i)/2}', inputs: [put('EI', EI, 'N m')], value: secondMoment, unit: 'm⁴/m', source: cite('F45') }, 'stiffness');
+      trace('laminate', { quantity: 'Skin distance there', symbol: 't_s', formula: 't_c + \\frac{t_o+t_i}{2}', inputs: [put('t_c', coreThickness, 'm')], value: distance, unit: 'm', source: cite('F41') }, 'coreShear');
     }
 
     checks.push(

@@ -1,0 +1,97 @@
+import { existsSync, readFileSync } from 'node:fs';
+import path from 'node:path';
+import { CALCULATIONS, calculate, calculationSchema, errorBody } from '@/core/calc';
+import { KeramosError } from '@/core/error';
+import { boatFromJson, boatToJson } from '@/core/schedule';
+
+const USAGE = `keramos: the desk's command line
+  calc --list                    names of the calculations
+  calc NAME < input.json         run one; an array of inputs gives an array of answers
+  calc NAME --schema             JSON Schema of its input and output
+  export BOAT_ID [REVISION]      the boat document on standard output
+  import FILE                    take in a boat document; prints its id
+  backup FILE                    copy of the database into a new file
+  demo                           put the demo boats into an empty database`;
+
+const print = (value: unknown): void => void process.stdout.write(`${typeof value === 'string' ? value : JSON.stringify(value, null, 1)}\n`);
+
+async function standardInput(): Promise<string> {
+  const chunks: Buffer[] = [];
+  for await (const chunk of process.stdin) chunks.push(chunk as Buffer);
+  return Buffer.concat(chunks).toString('utf8');
+}
+function readJson(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    throw new KeramosError('malformed', text.trim() === '' ? 'Standard input is empty; give the input as JSON' : 'Standard input is not JSON');
+  }
+}
+function needed(value: string | undefined, what: string): string {
+  if (value === undefined) throw new KeramosError('malformed', `${what} is missing. ${USAGE}`);
+  return value;
+}
+
+/** The database is loaded only by the commands that need it; calculations start without. */
+const openStores = async () => {
+  const [{ openDatabase }, boats, revisions] = await Promise.all([import('@/server/database/open'), import('@/server/stores/boats'), import('@/server/stores/revisions')]);
+  return { db: await openDatabase(), ...boats, ...revisions };
+};
+
+const COMMANDS: Record<string, (args: string[]) => Promise<void>> = {
+  async calc(args) {
+    if (args.includes('--list')) return print(CALCULATIONS.map(({ name }) => name).join('\n'));
+    const name = needed(args.find((arg) => !arg.startsWith('--')), 'The name of the calculation');
+    print(args.includes('--schema') ? calculationSchema(name) : calculate(name, readJson(await standardInput())));
+  },
+  async export([id, label]) {
+    const { db, readBoat, readRevision } = await openStores();
+    const { boat } = label === undefined ? await readBoat(db, needed(id, 'The id of the boat')) : await readRevision(db, needed(id, 'The id of the boat'), label);
+    process.stdout.write(boatToJson(boat));
+  },
+  async import([file]) {
+    const name = needed(file, 'The file');
+    if (!existsSync(name)) throw new KeramosError('notFound', `There is no file "${name}"`, 'file');
+    const boat = boatFromJson(readFileSync(name, 'utf8'));
+    const { db, createBoat } = await openStores();
+    print((await createBoat(db, boat)).id);
+  },
+  async backup([file]) {
+    const target = path.resolve(needed(file, 'The file'));
+    if (existsSync(target)) throw new KeramosError('conflict', `"${target}" is there already; a backup never overwrites`, 'file');
+    const { db } = await openStores();
+    const { sql } = await import('kysely');
+    await sql`vacuum into ${target}`.execute(db);
+    print(target);
+  },
+  async demo() {
+    const { db } = await openStores();
+    const { seedDemo } = await import('@/server/demo');
+    print((await seedDemo(db)) ? 'Demo boats added.' : 'The database has boats already; nothing was changed.');
+  },
+};
+
+/** Bad input ends with code 2 and the error as JSON on standard output; nothing else is printed there. */
+async function main([command = '', ...args]: string[]): Promise<number> {
+  const run = COMMANDS[command];
+  if (!run) {
+    if (command === '--help') {
+      print(USAGE);
+      return 0;
+    }
+    print(errorBody(new KeramosError('malformed', `${command === '' ? 'A command is missing' : `No command "${command}"`}. ${USAGE}`, 'command')));
+    return 2;
+  }
+  try {
+    await run(args);
+    return 0;
+  } catch (error) {
+    if (error instanceof KeramosError) {
+      print(errorBody(error));
+      return 2;
+    }
+    throw error;
+  }
+}
+
+process.exitCode = await main(process.argv.slice(2));

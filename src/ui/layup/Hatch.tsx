@@ -1,0 +1,35 @@
+import { memo } from 'react';
+import type { LayerMaterial } from '@/core/material';
+import { directionsOf } from './looks';
+
+const patternId = (direction: number) => `fibre-${String(direction).replace('-', 'm').replace('.', '_')}`;
+const hasMat = (material: LayerMaterial) => material.kind === 'fabric' && material.components.some((component) => component.form === 'randomMat');
+
+/** The patterns that hatches refer to: one line for each fibre direction, truly at its angle (forward to the right), dots for mat, cells for core. Once per page. */
+export const HatchPatterns = memo(function HatchPatterns({ directions }: { directions: readonly number[] }) {
+  return (
+    <svg width="0" height="0" className="position-absolute" aria-hidden="true">
+      <defs>
+        {directions.map((direction) => (
+          <pattern key={direction} id={patternId(direction)} width="6" height="4" patternUnits="userSpaceOnUse" patternTransform={`rotate(${-direction})`}>
+            <path d="M0 2H6" stroke="#7d7266" strokeWidth="0.9" />
+          </pattern>
+        ))}
+        <pattern id="fibre-mat" width="6" height="6" patternUnits="userSpaceOnUse"><circle cx="1.5" cy="1.5" r="0.8" fill="#6b6156" /><circle cx="4.5" cy="4.5" r="0.8" fill="#6b6156" /></pattern>
+        <pattern id="fibre-core" width="9" height="9" patternUnits="userSpaceOnUse"><circle cx="3" cy="3" r="1.6" fill="none" stroke="#cdb988" /><circle cx="7.5" cy="7.5" r="1.1" fill="none" stroke="#cdb988" /></pattern>
+      </defs>
+    </svg>
+  );
+});
+
+/** A rectangle hatched as the layer it stands for. */
+export function Hatch({ material, angleDeg, ...box }: { material: LayerMaterial; angleDeg: number; x?: number | string; y?: number | string; width: number | string; height: number | string }) {
+  return (
+    <>
+      <rect {...box} fill={material.kind === 'core' ? '#efe1c3' : '#ffffff'} />
+      {material.kind === 'core' && <rect {...box} fill="url(#fibre-core)" />}
+      {hasMat(material) && <rect {...box} fill="url(#fibre-mat)" />}
+      {directionsOf(material, angleDeg).map((direction) => <rect key={direction} {...box} fill={`url(#${patternId(direction)})`} />)}
+    </>
+  );
+}
