@@ -14,7 +14,10 @@ function files(entry) {
   const full = path.join(ROOT, entry);
   if (!existsSync(full)) return [];
   if (statSync(full).isFile()) return [full];
-  return readdirSync(full, { recursive: true, withFileTypes: true }).filter((item) => item.isFile()).map((item) => path.join(item.parentPath ?? item.path, item.name)).sort();
+  return readdirSync(full, { recursive: true, withFileTypes: true })
+    .filter((item) => item.isFile())
+    .map((item) => path.join(item.parentPath ?? item.path, item.name))
+    .sort();
 }
 
 function hashOf(entries) {
@@ -64,7 +67,9 @@ function writeStampAway() {
 export async function freePort(from) {
   for (let port = from; port < from + 200; port++) {
     const free = await new Promise((resolve) => {
-      const probe = createServer().once('error', () => resolve(false)).once('listening', () => probe.close(() => resolve(true)));
+      const probe = createServer()
+        .once('error', () => resolve(false))
+        .once('listening', () => probe.close(() => resolve(true)));
       probe.listen(port, '127.0.0.1');
     });
     if (free) return port;

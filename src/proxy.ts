@@ -1,7 +1,15 @@
 import { NextResponse, type NextRequest } from 'next/server';
 
 const WRITES = new Set(['POST', 'PUT', 'PATCH', 'DELETE']);
-const ALLOWED_HOSTS = new Set(['localhost', '127.0.0.1', '[::1]', ...(process.env.KERAMOS_HOSTS ?? '').split(',').map((host) => host.trim()).filter(Boolean)]);
+const ALLOWED_HOSTS = new Set([
+  'localhost',
+  '127.0.0.1',
+  '[::1]',
+  ...(process.env.KERAMOS_HOSTS ?? '')
+    .split(',')
+    .map((host) => host.trim())
+    .filter(Boolean),
+]);
 
 const refuse = (status: number, code: string, message: string) => NextResponse.json({ error: { code, message, path: '' } }, { status });
 

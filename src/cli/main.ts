@@ -41,7 +41,10 @@ const openStores = async () => {
 const COMMANDS: Record<string, (args: string[]) => Promise<void>> = {
   async calc(args) {
     if (args.includes('--list')) return print(CALCULATIONS.map(({ name }) => name).join('\n'));
-    const name = needed(args.find((arg) => !arg.startsWith('--')), 'The name of the calculation');
+    const name = needed(
+      args.find((arg) => !arg.startsWith('--')),
+      'The name of the calculation',
+    );
     print(args.includes('--schema') ? calculationSchema(name) : calculate(name, readJson(await standardInput())));
   },
   async export([id, label]) {

@@ -39,7 +39,10 @@ export async function readJson(request: Request): Promise<unknown> {
 
 /** Answer with JSON; compression is left out, it costs more than it saves over localhost. */
 export function json(body: unknown, status = 200): Response {
-  return new Response(typeof body === 'string' ? body : JSON.stringify(body), { status, headers: { 'content-type': 'application/json; charset=utf-8', 'cache-control': 'no-store, no-transform' } });
+  return new Response(typeof body === 'string' ? body : JSON.stringify(body), {
+    status,
+    headers: { 'content-type': 'application/json; charset=utf-8', 'cache-control': 'no-store, no-transform' },
+  });
 }
 
 /** Run a handler; a refusal becomes its status and a JSON body, anything else a plain 500 without its innards. */

@@ -16,14 +16,26 @@ export const plyCalculations = [
   define({
     name: 'ply.fractions',
     summary: 'Fibre weight and volume fractions, each from the other, and density',
-    input: z.object({ fibreDensity: field.density, resinDensity: field.density, fibreWeightFraction: field.openShare.optional(), fibreVolumeFraction: field.openShare.optional(), voidFraction: field.voids }),
+    input: z.object({
+      fibreDensity: field.density,
+      resinDensity: field.density,
+      fibreWeightFraction: field.openShare.optional(),
+      fibreVolumeFraction: field.openShare.optional(),
+      voidFraction: field.voids,
+    }),
     output: z.object({ fibreWeightFraction: z.number(), fibreVolumeFraction: z.number(), density: z.number() }),
     compute: (input, record) => plyFractions(input, record),
   }),
   define({
     name: 'ply.thickness',
     summary: 'Cured thickness, resin and laminated weight from dry weight',
-    input: z.object({ dryArealWeight: field.arealWeight, fibreWeightFraction: field.openShare, fibreDensity: field.density, resinDensity: field.density, voidFraction: field.voids }),
+    input: z.object({
+      dryArealWeight: field.arealWeight,
+      fibreWeightFraction: field.openShare,
+      fibreDensity: field.density,
+      resinDensity: field.density,
+      voidFraction: field.voids,
+    }),
     output: z.object({ thickness: z.number(), resinArealWeight: z.number(), laminateArealWeight: z.number() }),
     compute: (input, record) => plyThickness(input, record),
   }),
@@ -46,7 +58,10 @@ export const plyCalculations = [
     summary: 'In-plane constants of a woven or stitched fabric, smeared',
     input: micromechanics.extend({
       thickness: field.thickness,
-      sublayers: z.array(z.object({ angleDeg: field.angleDeg, share: z.number().min(1e-6).max(1), crimpFactor: z.number().min(0.1).max(1).optional() })).min(1, 'Give at least one sublayer').max(100),
+      sublayers: z
+        .array(z.object({ angleDeg: field.angleDeg, share: z.number().min(1e-6).max(1), crimpFactor: z.number().min(0.1).max(1).optional() }))
+        .min(1, 'Give at least one sublayer')
+        .max(100),
     }),
     output: z.object({ Ex: z.number(), Ey: z.number(), Gxy: z.number(), nuxy: z.number() }),
     compute: (input, record) => fabricConstants(input, record),

@@ -1,7 +1,5 @@
 import { z } from 'zod';
-import {
-  craftSchema, designPressure, laminateProperties, minimumFibreMass, minimumSkins, PRESSURE_LOCATIONS, sandwichRequirement, singleSkinThickness,
-} from '../standard';
+import { craftSchema, designPressure, laminateProperties, minimumFibreMass, minimumSkins, PRESSURE_LOCATIONS, sandwichRequirement, singleSkinThickness } from '../standard';
 import { define, field } from './define';
 
 const member = z.discriminatedUnion('kind', [
@@ -18,12 +16,22 @@ export const smallCraftCalculations = [
     name: 'smallCraft.pressure',
     summary: 'Design pressure on a panel or stiffener',
     input: z.object({
-      craft: craftSchema, location: z.enum(PRESSURE_LOCATIONS), position: z.number().min(0).max(1).describe('x/LWL'),
-      edgeHeight: z.number().positive().max(20).optional(), centreHeight: z.number().min(-5).max(20).optional(), member,
+      craft: craftSchema,
+      location: z.enum(PRESSURE_LOCATIONS),
+      position: z.number().min(0).max(1).describe('x/LWL'),
+      edgeHeight: z.number().positive().max(20).optional(),
+      centreHeight: z.number().min(-5).max(20).optional(),
+      member,
     }),
     output: z.object({
-      pressure: z.number(), mode: z.enum(['planing', 'displacement', 'sailing', 'minimum']), kDC: z.number(), kL: z.number(), kAR: z.number(),
-      kZ: z.number().optional(), nCG: z.number().optional(), minimumPressure: z.number().optional(),
+      pressure: z.number(),
+      mode: z.enum(['planing', 'displacement', 'sailing', 'minimum']),
+      kDC: z.number(),
+      kL: z.number(),
+      kAR: z.number(),
+      kZ: z.number().optional(),
+      nCG: z.number().optional(),
+      minimumPressure: z.number().optional(),
     }),
     compute: (input, record) => designPressure(input, record),
   }),
@@ -45,12 +53,26 @@ export const smallCraftCalculations = [
     name: 'smallCraft.sandwich',
     summary: 'What a sandwich panel needs: section moduli, second moment, skin distance',
     input: z.object({
-      ...panel, outer: skin, inner: skin,
-      core: z.object({ compressiveModulus: field.modulus, shearModulus: field.modulus, shearStrength: field.strength, kind: z.enum(['foamRigid', 'foamDuctile', 'balsa', 'honeycomb']) }),
+      ...panel,
+      outer: skin,
+      inner: skin,
+      core: z.object({
+        compressiveModulus: field.modulus,
+        shearModulus: field.modulus,
+        shearStrength: field.strength,
+        kind: z.enum(['foamRigid', 'foamDuctile', 'balsa', 'honeycomb']),
+      }),
     }),
     output: z.object({
-      outerSectionModulus: z.number(), innerSectionModulus: z.number(), secondMoment: z.number(), skinDistance: z.number(), wrinklingStress: z.number(),
-      k2: z.number(), k3: z.number(), kSHC: z.number(), kC: z.number(),
+      outerSectionModulus: z.number(),
+      innerSectionModulus: z.number(),
+      secondMoment: z.number(),
+      skinDistance: z.number(),
+      wrinklingStress: z.number(),
+      k2: z.number(),
+      k3: z.number(),
+      kSHC: z.number(),
+      kC: z.number(),
     }),
     compute: (input, record) => sandwichRequirement(input, record),
   }),
@@ -66,7 +88,13 @@ export const smallCraftCalculations = [
     summary: 'Ultimate properties of E-glass mat and roving laminates',
     input: z.object({ fibreWeightFraction: z.number().min(0.15).max(0.8), matShare: field.share }),
     output: z.object({
-      tensileStrength: z.number(), compressiveStrength: z.number(), flexuralStrength: z.number(), shearStrength: z.number(), E: z.number(), G: z.number(), thicknessPerFibreMass: z.number(),
+      tensileStrength: z.number(),
+      compressiveStrength: z.number(),
+      flexuralStrength: z.number(),
+      shearStrength: z.number(),
+      E: z.number(),
+      G: z.number(),
+      thicknessPerFibreMass: z.number(),
     }),
     compute: ({ fibreWeightFraction, matShare }, record) => laminateProperties(fibreWeightFraction, matShare, record),
   }),

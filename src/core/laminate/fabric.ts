@@ -16,14 +16,23 @@ export function fabricPlies(input: FabricInput, record?: Recorder): Ply[] {
   const { E1, E2, nu12, G12 } = unidirectional(input, record);
   const total = input.sublayers.reduce((sum, s) => sum + s.share, 0);
   return input.sublayers.map(({ angleDeg, share, crimpFactor = 1 }) => ({
-    thickness: (input.thickness * share) / total, angleDeg, E1: E1 * crimpFactor, E2, nu12, G12,
+    thickness: (input.thickness * share) / total,
+    angleDeg,
+    E1: E1 * crimpFactor,
+    E2,
+    nu12,
+    G12,
   }));
 }
 
 /** In-plane constants of plies smeared together (their order does not matter), Pa; `shearCoupling` is shear strain per unit strain along x under a pull along x. */
 export function smearedConstants(plies: readonly Ply[]) {
   const thickness = plies.reduce((sum, ply) => sum + ply.thickness, 0);
-  const A = [[0, 0, 0], [0, 0, 0], [0, 0, 0]];
+  const A = [
+    [0, 0, 0],
+    [0, 0, 0],
+    [0, 0, 0],
+  ];
   for (const ply of plies) {
     const Q = transformedStiffness(ply);
     for (let i = 0; i < 3; i++) for (let j = 0; j < 3; j++) A[i]![j]! += (Q[i]![j]! * ply.thickness) / thickness;
@@ -41,6 +50,14 @@ export function smearedConstants(plies: readonly Ply[]) {
  */
 export function fabricConstants(input: FabricInput, record?: Recorder) {
   const { Ex, Ey, Gxy, nuxy } = smearedConstants(fabricPlies(input, record));
-  record?.({ quantity: 'Modulus along x', symbol: 'E_x', formula: '\\frac{1}{t\\,(A^{-1})_{11}}', inputs: [put('t', input.thickness, 'm')], value: Ex, unit: 'Pa', source: 'Lamination theory, sublayers smeared' });
+  record?.({
+    quantity: 'Modulus along x',
+    symbol: 'E_x',
+    formula: '\\frac{1}{t\\,(A^{-1})_{11}}',
+    inputs: [put('t', input.thickness, 'm')],
+    value: Ex,
+    unit: 'Pa',
+    source: 'Lamination theory, sublayers smeared',
+  });
   return { Ex, Ey, Gxy, nuxy };
 }

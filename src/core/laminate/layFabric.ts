@@ -48,7 +48,9 @@ export function layFabric(fabric: Fabric, fibres: ReadonlyMap<string, Fibre>, re
     }
     if (record) unidirectional(constituents, record);
     const sublayers = fabricPlies({
-      ...constituents, thickness, sublayers: component.sublayers.map((s) => ({ ...s, crimpFactor: component.crimpFactor })),
+      ...constituents,
+      thickness,
+      sublayers: component.sublayers.map((s) => ({ ...s, crimpFactor: component.crimpFactor })),
     }).map((ply) => ({ ...ply, name }));
     if (component.form !== 'woven') return { ...common, plies: sublayers };
     const { Ex, Ey, Gxy, nuxy } = smearedConstants(sublayers);

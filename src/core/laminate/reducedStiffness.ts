@@ -18,7 +18,13 @@ export function reducedStiffness(ply: Pick<Ply, 'E1' | 'E2' | 'nu12' | 'G12'>): 
 /** Cosine and sine of an angle in degrees, exact at multiples of 90. */
 export function cosSin(angleDeg: number): [number, number] {
   const turn = ((angleDeg % 360) + 360) % 360;
-  if (turn % 90 === 0) return [[1, 0], [0, 1], [-1, 0], [0, -1]][turn / 90] as [number, number];
+  if (turn % 90 === 0)
+    return [
+      [1, 0],
+      [0, 1],
+      [-1, 0],
+      [0, -1],
+    ][turn / 90] as [number, number];
   const angle = (angleDeg * Math.PI) / 180;
   return [Math.cos(angle), Math.sin(angle)];
 }
@@ -30,7 +36,9 @@ export function cosSin(angleDeg: number): [number, number] {
 export function transformedStiffness(ply: Ply): Matrix3 {
   const [[Q11, Q12], [, Q22], [, , Q66]] = reducedStiffness(ply);
   const [c, s] = cosSin(ply.angleDeg);
-  const c2 = c * c, s2 = s * s, cs = c * s;
+  const c2 = c * c,
+    s2 = s * s,
+    cs = c * s;
   const Q11bar = Q11 * c2 * c2 + 2 * (Q12 + 2 * Q66) * s2 * c2 + Q22 * s2 * s2;
   const Q22bar = Q11 * s2 * s2 + 2 * (Q12 + 2 * Q66) * s2 * c2 + Q22 * c2 * c2;
   const Q12bar = (Q11 + Q22 - 4 * Q66) * s2 * c2 + Q12 * (s2 * s2 + c2 * c2);

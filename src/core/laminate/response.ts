@@ -26,8 +26,7 @@ export interface LaminateResponse {
   plies: { bottom: FaceState; top: FaceState }[];
 }
 
-const times = (matrix: readonly (readonly number[])[], v: Vector3): Vector3 =>
-  matrix.map((row) => row[0]! * v[0] + row[1]! * v[1] + row[2]! * v[2]) as Vector3;
+const times = (matrix: readonly (readonly number[])[], v: Vector3): Vector3 => matrix.map((row) => row[0]! * v[0] + row[1]! * v[1] + row[2]! * v[2]) as Vector3;
 
 /** Strain (engineering shear) turned from laminate axes into axes at the angle. */
 export function rotateStrain([ex, ey, gxy]: Vector3, angleDeg: number): Vector3 {

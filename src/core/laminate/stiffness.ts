@@ -25,7 +25,11 @@ export interface LaminateStiffness {
 }
 
 const VANISHES = 1e-9;
-const zero = (): Matrix3 => [[0, 0, 0], [0, 0, 0], [0, 0, 0]];
+const zero = (): Matrix3 => [
+  [0, 0, 0],
+  [0, 0, 0],
+  [0, 0, 0],
+];
 const SOURCE = 'Classical lamination theory (Jones, ch. 4; Kaw, ch. 4)';
 
 /** Refuse a stack that has no stiffness to compute, naming the ply. */
@@ -34,8 +38,7 @@ export function checkStack(plies: readonly Ply[]): void {
   plies.forEach((ply, index) => {
     const label = ply.name ? `Ply ${index} (${ply.name})` : `Ply ${index}`;
     if (!(ply.thickness > 0)) throw invalid(`plies.${index}.thickness`, `${label}: thickness must be above 0 m, not ${ply.thickness}`);
-    if (!(ply.nu12 * ply.nu12 * ply.E2 < ply.E1))
-      throw invalid(`plies.${index}.nu12`, `${label}: nu12² must be below E1/E2, otherwise the ply has no positive stiffness`);
+    if (!(ply.nu12 * ply.nu12 * ply.E2 < ply.E1)) throw invalid(`plies.${index}.nu12`, `${label}: nu12² must be below E1/E2, otherwise the ply has no positive stiffness`);
   });
 }
 
@@ -51,7 +54,9 @@ export function checkStack(plies: readonly Ply[]): void {
 export function laminateStiffness(plies: readonly Ply[], record?: Recorder): LaminateStiffness {
   checkStack(plies);
   const thickness = plies.reduce((sum, ply) => sum + ply.thickness, 0);
-  const A = zero(), B = zero(), D = zero();
+  const A = zero(),
+    B = zero(),
+    D = zero();
   let bottom = -thickness / 2;
   for (const ply of plies) {
     const top = bottom + ply.thickness;
@@ -84,8 +89,21 @@ export function laminateStiffness(plies: readonly Ply[], record?: Recorder): Lam
       ['A', 'Membrane stiffness', 'Q̄_{ij} t_k', A, 'N/m'],
       ['D', 'Bending stiffness', 'Q̄_{ij}\\left(t_k \\bar z_k^2 + \\frac{t_k^3}{12}\\right)', D, 'N m'],
     ] as const)
-      for (const [i, j] of [[0, 0], [1, 1], [0, 1], [2, 2]] as const)
-        record({ quantity, symbol: `${symbol}_{${i === 2 ? 66 : `${i + 1}${j + 1}`}}`, formula: `\\sum_k ${power.replace('Q̄', '\\bar Q').replace('ij', i === 2 ? '66' : `${i + 1}${j + 1}`)}`, inputs: [], value: matrix[i][j], unit, source: SOURCE });
+      for (const [i, j] of [
+        [0, 0],
+        [1, 1],
+        [0, 1],
+        [2, 2],
+      ] as const)
+        record({
+          quantity,
+          symbol: `${symbol}_{${i === 2 ? 66 : `${i + 1}${j + 1}`}}`,
+          formula: `\\sum_k ${power.replace('Q̄', '\\bar Q').replace('ij', i === 2 ? '66' : `${i + 1}${j + 1}`)}`,
+          inputs: [],
+          value: matrix[i][j],
+          unit,
+          source: SOURCE,
+        });
   }
   return { thickness: t, A, B, D, membrane, flexural, symmetric, balanced, compliance };
 }

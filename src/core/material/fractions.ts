@@ -43,10 +43,13 @@ export function plyFractions(input: FractionsInput, record?: Recorder) {
   const density = phi * rhoF + (1 - phi - voids) * rhoR;
 
   record?.({
-    quantity: 'Fibre volume fraction', symbol: '\\varphi',
+    quantity: 'Fibre volume fraction',
+    symbol: '\\varphi',
     formula: '\\frac{\\psi/\\rho_f}{\\psi/\\rho_f + (1-\\psi)/\\rho_r}\\,(1 - v_v)',
     inputs: [put('\\psi', psi), put('\\rho_f', rhoF, 'kg/m³'), put('\\rho_r', rhoR, 'kg/m³'), put('v_v', voids)],
-    value: phi, unit: '', source: SOURCE,
+    value: phi,
+    unit: '',
+    source: SOURCE,
   });
   return { fibreWeightFraction: psi, fibreVolumeFraction: phi, density };
 }

@@ -17,6 +17,15 @@ export function randomMat(input: UnidirectionalInput, record?: Recorder) {
   const G = (1 / 8) * E1 + (1 / 4) * E2;
   const nu = E / (2 * G) - 1;
 
-  record?.({ quantity: 'Modulus of the mat', symbol: 'E', formula: '\\tfrac{3}{8} E_1 + \\tfrac{5}{8} E_2', inputs: [put('E_1', E1, 'Pa'), put('E_2', E2, 'Pa')], value: E, unit: 'Pa', source: 'Tsai & Pagano average for random fibres', note: 'Reads about a tenth high at 30 % fibre by weight.' });
+  record?.({
+    quantity: 'Modulus of the mat',
+    symbol: 'E',
+    formula: '\\tfrac{3}{8} E_1 + \\tfrac{5}{8} E_2',
+    inputs: [put('E_1', E1, 'Pa'), put('E_2', E2, 'Pa')],
+    value: E,
+    unit: 'Pa',
+    source: 'Tsai & Pagano average for random fibres',
+    note: 'Reads about a tenth high at 30 % fibre by weight.',
+  });
   return { E, G, nu };
 }

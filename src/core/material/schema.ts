@@ -19,7 +19,12 @@ const identity = {
 };
 
 export const FIBRE_FAMILIES = {
-  eGlass: 'E-glass', sGlass: 'S-glass', carbon: 'Carbon', aramid: 'Aramid', basalt: 'Basalt', flax: 'Flax',
+  eGlass: 'E-glass',
+  sGlass: 'S-glass',
+  carbon: 'Carbon',
+  aramid: 'Aramid',
+  basalt: 'Basalt',
+  flax: 'Flax',
 } as const;
 export type FibreFamily = keyof typeof FIBRE_FAMILIES;
 
@@ -75,8 +80,14 @@ export const fabricComponentSchema = z
 export type FabricComponent = z.infer<typeof fabricComponentSchema>;
 
 export const FABRIC_FORMS = {
-  mat: 'Random mat', cloth: 'Woven cloth', roving: 'Woven roving', unidirectional: 'Unidirectional', biaxial: 'Biaxial',
-  triaxial: 'Triaxial', quadraxial: 'Quadraxial', combination: 'Mat-backed combination',
+  mat: 'Random mat',
+  cloth: 'Woven cloth',
+  roving: 'Woven roving',
+  unidirectional: 'Unidirectional',
+  biaxial: 'Biaxial',
+  triaxial: 'Triaxial',
+  quadraxial: 'Quadraxial',
+  combination: 'Mat-backed combination',
 } as const;
 export type FabricForm = keyof typeof FABRIC_FORMS;
 
@@ -92,8 +103,15 @@ export const fabricSchema = z.object({
 export type Fabric = z.infer<typeof fabricSchema>;
 
 export const CORE_FAMILIES = {
-  pvcCrossLinked: 'Cross-linked PVC', pvcLinear: 'Linear PVC', san: 'SAN', pet: 'PET', pmi: 'PMI', balsa: 'End-grain balsa',
-  honeycomb: 'Honeycomb', plywood: 'Plywood', puBoard: 'High-density PU board',
+  pvcCrossLinked: 'Cross-linked PVC',
+  pvcLinear: 'Linear PVC',
+  san: 'SAN',
+  pet: 'PET',
+  pmi: 'PMI',
+  balsa: 'End-grain balsa',
+  honeycomb: 'Honeycomb',
+  plywood: 'Plywood',
+  puBoard: 'High-density PU board',
 } as const;
 export type CoreFamily = keyof typeof CORE_FAMILIES;
 export const CORE_KINDS = { foamRigid: 'rigid foam', foamDuctile: 'ductile foam', balsa: 'balsa', honeycomb: 'honeycomb' } as const;
@@ -115,7 +133,10 @@ export const coreSchema = z.object({
   shearElongation: figure('Shear elongation', 0.005, 1.5),
   resinUptake: figure('Resin uptake', 0, 5, 'kg/m²'),
   /** Sheet thicknesses to be had (m). */
-  thicknesses: z.array(bounded('Sheet thickness', 0.001, 0.2, 'm')).min(1, 'Give at least one sheet thickness').max(20),
+  thicknesses: z
+    .array(bounded('Sheet thickness', 0.001, 0.2, 'm'))
+    .min(1, 'Give at least one sheet thickness')
+    .max(20),
 });
 export type Core = z.infer<typeof coreSchema>;
 

@@ -30,9 +30,13 @@ export function plyThickness(input: ThicknessInput, record?: Recorder) {
   const laminateArealWeight = w / psi;
 
   record?.({
-    quantity: 'Ply thickness', symbol: 't', formula: '\\frac{w_f}{\\rho_f\\,\\varphi}',
+    quantity: 'Ply thickness',
+    symbol: 't',
+    formula: '\\frac{w_f}{\\rho_f\\,\\varphi}',
     inputs: [put('w_f', w, 'kg/m²'), put('\\rho_f', fibreDensity, 'kg/m³'), put('\\varphi', fibreVolumeFraction)],
-    value: thickness, unit: 'm', source: 'Volume balance',
+    value: thickness,
+    unit: 'm',
+    source: 'Volume balance',
   });
   return { thickness, resinArealWeight: laminateArealWeight - w, laminateArealWeight };
 }

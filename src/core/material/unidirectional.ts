@@ -48,8 +48,32 @@ export function unidirectional(input: UnidirectionalInput, record?: Recorder) {
 
   const mixture = 'Rule of mixtures (Jones, ch. 3)';
   const tsai = 'Halpin–Tsai (Halpin & Kardos 1976)';
-  record?.({ quantity: 'Modulus along the fibre', symbol: 'E_1', formula: '\\varphi E_f + (1-\\varphi) E_r', inputs: [put('\\varphi', phi), put('E_f', fibre.E1, 'Pa'), put('E_r', resin.E, 'Pa')], value: E1, unit: 'Pa', source: mixture });
-  record?.({ quantity: 'Modulus across the fibre', symbol: 'E_2', formula: 'E_r \\frac{1 + \\xi\\eta\\varphi}{1 - \\eta\\varphi},\\; \\eta = \\frac{E_{f2}/E_r - 1}{E_{f2}/E_r + \\xi}', inputs: [put('E_{f2}', fibreE2, 'Pa'), put('\\xi', xiE2)], value: E2, unit: 'Pa', source: tsai });
-  record?.({ quantity: 'Shear modulus', symbol: 'G_{12}', formula: 'G_r \\frac{1 + \\xi\\eta\\varphi}{1 - \\eta\\varphi},\\; \\eta = \\frac{G_f/G_r - 1}{G_f/G_r + \\xi}', inputs: [put('G_f', fibreG12, 'Pa'), put('G_r', resinG, 'Pa'), put('\\xi', xiG12)], value: G12, unit: 'Pa', source: tsai });
+  record?.({
+    quantity: 'Modulus along the fibre',
+    symbol: 'E_1',
+    formula: '\\varphi E_f + (1-\\varphi) E_r',
+    inputs: [put('\\varphi', phi), put('E_f', fibre.E1, 'Pa'), put('E_r', resin.E, 'Pa')],
+    value: E1,
+    unit: 'Pa',
+    source: mixture,
+  });
+  record?.({
+    quantity: 'Modulus across the fibre',
+    symbol: 'E_2',
+    formula: 'E_r \\frac{1 + \\xi\\eta\\varphi}{1 - \\eta\\varphi},\\; \\eta = \\frac{E_{f2}/E_r - 1}{E_{f2}/E_r + \\xi}',
+    inputs: [put('E_{f2}', fibreE2, 'Pa'), put('\\xi', xiE2)],
+    value: E2,
+    unit: 'Pa',
+    source: tsai,
+  });
+  record?.({
+    quantity: 'Shear modulus',
+    symbol: 'G_{12}',
+    formula: 'G_r \\frac{1 + \\xi\\eta\\varphi}{1 - \\eta\\varphi},\\; \\eta = \\frac{G_f/G_r - 1}{G_f/G_r + \\xi}',
+    inputs: [put('G_f', fibreG12, 'Pa'), put('G_r', resinG, 'Pa'), put('\\xi', xiG12)],
+    value: G12,
+    unit: 'Pa',
+    source: tsai,
+  });
   return { E1, E2, nu12, G12 };
 }

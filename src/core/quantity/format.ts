@@ -27,9 +27,21 @@ export function formatForEntry(value: number | null | undefined, kind: QuantityK
 }
 
 const PREFIXED: Record<string, [limit: number, factor: number, label: string][]> = {
-  Pa: [[1e9, 1e9, 'GPa'], [1e6, 1e6, 'MPa'], [1e3, 1e3, 'kPa'], [0, 1, 'Pa']],
-  m: [[1, 1, 'm'], [0, 1e-3, 'mm']],
-  'N/m': [[1e6, 1e6, 'kN/mm'], [1e3, 1e3, 'kN/m'], [0, 1, 'N/m']],
+  Pa: [
+    [1e9, 1e9, 'GPa'],
+    [1e6, 1e6, 'MPa'],
+    [1e3, 1e3, 'kPa'],
+    [0, 1, 'Pa'],
+  ],
+  m: [
+    [1, 1, 'm'],
+    [0, 1e-3, 'mm'],
+  ],
+  'N/m': [
+    [1e6, 1e6, 'kN/mm'],
+    [1e3, 1e3, 'kN/m'],
+    [0, 1, 'N/m'],
+  ],
   'm³/m': [[0, 1e-6, 'cm³/m']],
   'm⁴/m': [[0, 1e-8, 'cm⁴/m']],
 };

@@ -59,12 +59,19 @@ export function ingredients(material: Material): string[] {
 export function checkBoat(boat: Boat): void {
   checkBrief(boat.brief);
   const materials = new Map(boat.materials.map((material) => [material.id, material]));
-  unique(boat.materials.map((m) => m.id), 'materials');
-  unique(boat.parts.flatMap((part) => [part.id, ...part.zones.map((z) => z.id), ...part.layers.map((l) => l.id)]), 'parts');
+  unique(
+    boat.materials.map((m) => m.id),
+    'materials',
+  );
+  unique(
+    boat.parts.flatMap((part) => [part.id, ...part.zones.map((z) => z.id), ...part.layers.map((l) => l.id)]),
+    'parts',
+  );
   if (materials.get(boat.brief.resin)?.kind !== 'resin') throw invalid('brief.resin', `The resin "${boat.brief.resin}" is not among the boat's materials`);
   for (const material of boat.materials)
     for (const id of ingredients(material))
-      if (materials.get(id)?.kind !== 'fibre') throw invalid(`materials.${material.id}`, `The fabric "${material.name}" needs the fibre "${id}", which is not among the boat's materials`);
+      if (materials.get(id)?.kind !== 'fibre')
+        throw invalid(`materials.${material.id}`, `The fabric "${material.name}" needs the fibre "${id}", which is not among the boat's materials`);
   boat.parts.forEach((part, p) => {
     const order = new Map(part.zones.map((zone, index) => [zone.id, index]));
     part.layers.forEach((layer, l) => {
@@ -82,7 +89,10 @@ export function checkLayer(layer: Layer, material: Material | undefined, path: s
   if (!material || material.kind === 'fibre' || material.kind === 'resin')
     throw invalid(`${path}.material`, `A layer must be a fabric, a core or a coating of this boat; "${layer.material}" is not`);
   if ((material.kind === 'fabric') !== (layer.thickness === null))
-    throw invalid(`${path}.thickness`, material.kind === 'fabric' ? `${material.code} takes its thickness from fabric and process: leave it empty` : `${material.code} needs a thickness`);
+    throw invalid(
+      `${path}.thickness`,
+      material.kind === 'fabric' ? `${material.code} takes its thickness from fabric and process: leave it empty` : `${material.code} needs a thickness`,
+    );
 }
 
 function unique(ids: readonly string[], path: string): void {

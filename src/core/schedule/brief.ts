@@ -46,7 +46,13 @@ const describeRange = ({ label, minimum, maximum, quantity, reason }: NumberFiel
   return `${label} must be between ${minimum} and ${maximum}${unit}: ${reason}`;
 };
 const numbers = Object.fromEntries(
-  Object.entries(BRIEF_NUMBERS).map(([key, field]) => [key, z.number({ error: describeRange(field) }).min(field.minimum, describeRange(field)).max(field.maximum, describeRange(field))]),
+  Object.entries(BRIEF_NUMBERS).map(([key, field]) => [
+    key,
+    z
+      .number({ error: describeRange(field) })
+      .min(field.minimum, describeRange(field))
+      .max(field.maximum, describeRange(field)),
+  ]),
 ) as Record<BriefNumber, z.ZodNumber>;
 
 /** What the boat must be. */
@@ -68,9 +74,11 @@ export type Brief = z.infer<typeof briefSchema>;
 
 /** Refuse particulars that contradict each other. */
 export function checkBrief(brief: Brief): void {
-  if (brief.waterlineLength > brief.hullLength) throw invalid('brief.waterlineLength', `Waterline length ${brief.waterlineLength} m must not exceed the length of hull, ${brief.hullLength} m`);
+  if (brief.waterlineLength > brief.hullLength)
+    throw invalid('brief.waterlineLength', `Waterline length ${brief.waterlineLength} m must not exceed the length of hull, ${brief.hullLength} m`);
   if (brief.chineBeam > brief.maximumBeam) throw invalid('brief.chineBeam', `Chine beam ${brief.chineBeam} m must not exceed the maximum beam, ${brief.maximumBeam} m`);
-  if (brief.weightTarget > brief.loadedMass) throw invalid('brief.weightTarget', `Laminate weight target ${brief.weightTarget} kg must not exceed the loaded mass, ${brief.loadedMass} kg`);
+  if (brief.weightTarget > brief.loadedMass)
+    throw invalid('brief.weightTarget', `Laminate weight target ${brief.weightTarget} kg must not exceed the loaded mass, ${brief.loadedMass} kg`);
 }
 
 /** The particulars the pack asks for. */

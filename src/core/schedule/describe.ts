@@ -20,24 +20,38 @@ function describeEdit(before: Boat, edit: Edit): string {
   };
   const partName = (id: string) => before.parts.find((part) => part.id === id)?.name ?? 'a part';
   switch (edit.type) {
-    case 'boat.rename': return `renamed the boat to ${edit.name}`;
-    case 'brief.set': return `changed the brief: ${Object.keys(edit.patch).join(', ')}`;
-    case 'material.put': return `took ${edit.material.name} into the boat's materials`;
-    case 'material.drop': return `took ${codeOf(before, edit.materialId)} out of the boat's materials`;
-    case 'part.add': return `added part ${edit.part.name}`;
-    case 'part.set': return `changed part ${partName(edit.partId)}`;
-    case 'part.remove': return `removed part ${partName(edit.partId)}`;
-    case 'zone.add': return `added zone ${edit.zone.name}`;
-    case 'zone.set': return `changed zone ${zoneName(edit.zoneId)}${edit.patch.geometry ? ': geometry' : ''}`;
-    case 'zone.remove': return `removed zone ${zoneName(edit.zoneId)}`;
-    case 'layer.add': return `added ${codeOf(before, edit.layer.material)} to ${partName(edit.partId)}`;
+    case 'boat.rename':
+      return `renamed the boat to ${edit.name}`;
+    case 'brief.set':
+      return `changed the brief: ${Object.keys(edit.patch).join(', ')}`;
+    case 'material.put':
+      return `took ${edit.material.name} into the boat's materials`;
+    case 'material.drop':
+      return `took ${codeOf(before, edit.materialId)} out of the boat's materials`;
+    case 'part.add':
+      return `added part ${edit.part.name}`;
+    case 'part.set':
+      return `changed part ${partName(edit.partId)}`;
+    case 'part.remove':
+      return `removed part ${partName(edit.partId)}`;
+    case 'zone.add':
+      return `added zone ${edit.zone.name}`;
+    case 'zone.set':
+      return `changed zone ${zoneName(edit.zoneId)}${edit.patch.geometry ? ': geometry' : ''}`;
+    case 'zone.remove':
+      return `removed zone ${zoneName(edit.zoneId)}`;
+    case 'layer.add':
+      return `added ${codeOf(before, edit.layer.material)} to ${partName(edit.partId)}`;
     case 'layer.set':
       if (edit.patch.material !== undefined) return `made ${layerName(edit.layerId)} ${codeOf(before, edit.patch.material)}`;
       if (edit.patch.angleDeg !== undefined) return `turned ${layerName(edit.layerId)} to ${angle(edit.patch.angleDeg)}`;
       return `changed the thickness of ${layerName(edit.layerId)}`;
-    case 'layer.move': return `moved ${layerName(edit.layerId)} to place ${edit.index + 1}`;
-    case 'layer.cover': return `${edit.covered ? 'ran' : 'took'} ${layerName(edit.layerId)} ${edit.covered ? 'into' : 'out of'} ${zoneName(edit.zoneId)}`;
-    case 'layer.remove': return `removed ${layerName(edit.layerId)}`;
+    case 'layer.move':
+      return `moved ${layerName(edit.layerId)} to place ${edit.index + 1}`;
+    case 'layer.cover':
+      return `${edit.covered ? 'ran' : 'took'} ${layerName(edit.layerId)} ${edit.covered ? 'into' : 'out of'} ${zoneName(edit.zoneId)}`;
+    case 'layer.remove':
+      return `removed ${layerName(edit.layerId)}`;
   }
 }
 

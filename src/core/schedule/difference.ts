@@ -37,7 +37,11 @@ function compareLayers(before: Boat, after: Boat, a: Part, b: Part): Change[] {
 
   // Of the layers both have, those outside the longest common order are the ones that moved.
   const common = (part: Part) => part.layers.filter((layer) => earlier.has(layer.id) && later.has(layer.id)).map((layer) => layer.id);
-  const moved = new Set(diffArrays(common(a), common(b)).filter((run) => run.added).flatMap((run) => run.value));
+  const moved = new Set(
+    diffArrays(common(a), common(b))
+      .filter((run) => run.added)
+      .flatMap((run) => run.value),
+  );
 
   for (const layer of b.layers) {
     const old = earlier.get(layer.id);

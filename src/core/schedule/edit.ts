@@ -67,45 +67,72 @@ function refuseKnownIds(boat: Boat, ids: readonly string[]): void {
   if (double) throw invalid('id', `The id "${double}" is taken in this boat`);
 }
 function checkLayerIn(boat: Boat, part: Part, layer: Layer): void {
-  checkLayer(layer, boat.materials.find((material) => material.id === layer.material), 'layer');
+  checkLayer(
+    layer,
+    boat.materials.find((material) => material.id === layer.material),
+    'layer',
+  );
   const expected = part.zones.map((zone) => zone.id).filter((id) => layer.zones.includes(id));
-  if (expected.length !== layer.zones.length || expected.some((id, i) => id !== layer.zones[i])) throw invalid('layer.zones', `A layer must cover zones of ${part.name}, each once and in their order`);
+  if (expected.length !== layer.zones.length || expected.some((id, i) => id !== layer.zones[i]))
+    throw invalid('layer.zones', `A layer must cover zones of ${part.name}, each once and in their order`);
 }
 
 /** How each edit changes a boat, and which edit undoes it. Untouched parts keep their identity. */
 const APPLY: { [K in Edit['type']]: (boat: Boat, edit: Extract<Edit, { type: K }>) => [Boat, Edit] } = {
-  'boat.rename': (boat, { name }) => [{ ...boat, name }, { type: 'boat.rename', name: boat.name }],
+  'boat.rename': (boat, { name }) => [
+    { ...boat, name },
+    { type: 'boat.rename', name: boat.name },
+  ],
 
   'brief.set': (boat, { patch }) => {
     const brief = { ...boat.brief, ...patch };
     checkBrief(brief);
     if (boat.materials.find((m) => m.id === brief.resin)?.kind !== 'resin') throw invalid('brief.resin', `The resin "${brief.resin}" is not among the boat's materials`);
-    return [{ ...boat, brief }, { type: 'brief.set', patch: restoring(boat.brief, patch) }];
+    return [
+      { ...boat, brief },
+      { type: 'brief.set', patch: restoring(boat.brief, patch) },
+    ];
   },
 
   'material.put': (boat, { material }) => {
     const at = boat.materials.findIndex((m) => m.id === material.id);
     const missing = ingredients(material).find((id) => boat.materials.find((m) => m.id === id)?.kind !== 'fibre');
     if (missing) throw invalid('material.components', `${material.name} needs the fibre "${missing}", which is not among the boat's materials`);
-    if (at < 0) return [{ ...boat, materials: [...boat.materials, material] }, { type: 'material.drop', materialId: material.id }];
+    if (at < 0)
+      return [
+        { ...boat, materials: [...boat.materials, material] },
+        { type: 'material.drop', materialId: material.id },
+      ];
     const old = boat.materials[at]!;
     if (old.kind !== material.kind) throw invalid('material.kind', `${old.name} is a ${old.kind} and cannot become a ${material.kind}`);
-    return [{ ...boat, materials: replaced(boat.materials, at, material) }, { type: 'material.put', material: old }];
+    return [
+      { ...boat, materials: replaced(boat.materials, at, material) },
+      { type: 'material.put', material: old },
+    ];
   },
   'material.drop': (boat, { materialId }) => {
     const at = boat.materials.findIndex((m) => m.id === materialId);
     if (at < 0) throw gone('material', materialId);
-    const used = boat.brief.resin === materialId || boat.materials.some((m) => ingredients(m).includes(materialId)) || boat.parts.some((part) => part.layers.some((layer) => layer.material === materialId));
+    const used =
+      boat.brief.resin === materialId ||
+      boat.materials.some((m) => ingredients(m).includes(materialId)) ||
+      boat.parts.some((part) => part.layers.some((layer) => layer.material === materialId));
     if (used) throw invalid('materialId', `${boat.materials[at]!.name} is in use in this boat`);
     const rest = without(boat.materials, at);
-    if (at !== rest.length) throw invalid('materialId', 'Only the material that came last can be taken back; the others stay in the boat\'s book');
-    return [{ ...boat, materials: rest }, { type: 'material.put', material: boat.materials[at]! }];
+    if (at !== rest.length) throw invalid('materialId', "Only the material that came last can be taken back; the others stay in the boat's book");
+    return [
+      { ...boat, materials: rest },
+      { type: 'material.put', material: boat.materials[at]! },
+    ];
   },
 
   'part.add': (boat, { part, index: at }) => {
     refuseKnownIds(boat, [part.id, ...part.zones.map((zone) => zone.id), ...part.layers.map((layer) => layer.id)]);
     part.layers.forEach((layer) => checkLayerIn(boat, part, layer));
-    return [{ ...boat, parts: withAt(boat.parts, Math.min(at, boat.parts.length), part) }, { type: 'part.remove', partId: part.id }];
+    return [
+      { ...boat, parts: withAt(boat.parts, Math.min(at, boat.parts.length), part) },
+      { type: 'part.remove', partId: part.id },
+    ];
   },
   'part.set': (boat, { partId, patch }) => {
     const [part, p] = partAt(boat, (candidate) => candidate.id === partId, 'part', partId);
@@ -113,7 +140,10 @@ const APPLY: { [K in Edit['type']]: (boat: Boat, edit: Extract<Edit, { type: K }
   },
   'part.remove': (boat, { partId }) => {
     const [part, p] = partAt(boat, (candidate) => candidate.id === partId, 'part', partId);
-    return [{ ...boat, parts: without(boat.parts, p) }, { type: 'part.add', part, index: p }];
+    return [
+      { ...boat, parts: without(boat.parts, p) },
+      { type: 'part.add', part, index: p },
+    ];
   },
 
   'zone.add': (boat, { partId, zone, index: at, coveredBy }) => {
@@ -125,7 +155,10 @@ const APPLY: { [K in Edit['type']]: (boat: Boat, edit: Extract<Edit, { type: K }
   },
   'zone.set': (boat, { zoneId, patch }) => {
     const { part, p, z: at, zone } = findZone(boat, zoneId);
-    return [changePart(boat, p, { ...part, zones: replaced(part.zones, at, { ...zone, ...patch }) }), { type: 'zone.set', zoneId, patch: restoring(zone as Omit<Zone, 'id'>, patch) }];
+    return [
+      changePart(boat, p, { ...part, zones: replaced(part.zones, at, { ...zone, ...patch }) }),
+      { type: 'zone.set', zoneId, patch: restoring(zone as Omit<Zone, 'id'>, patch) },
+    ];
   },
   'zone.remove': (boat, { zoneId }) => {
     const { part, p, z: at, zone } = findZone(boat, zoneId);
@@ -154,7 +187,10 @@ const APPLY: { [K in Edit['type']]: (boat: Boat, edit: Extract<Edit, { type: K }
     const { part, p, l, layer } = findLayer(boat, layerId);
     if (!part.zones.some((zone) => zone.id === zoneId)) throw gone('zone', zoneId);
     const zones = covered ? covering(part, layer.zones, zoneId) : layer.zones.filter((id) => id !== zoneId);
-    return [changePart(boat, p, { ...part, layers: replaced(part.layers, l, { ...layer, zones }) }), { type: 'layer.cover', layerId, zoneId, covered: layer.zones.includes(zoneId) }];
+    return [
+      changePart(boat, p, { ...part, layers: replaced(part.layers, l, { ...layer, zones }) }),
+      { type: 'layer.cover', layerId, zoneId, covered: layer.zones.includes(zoneId) },
+    ];
   },
   'layer.remove': (boat, { layerId }) => {
     const { part, p, l, layer } = findLayer(boat, layerId);

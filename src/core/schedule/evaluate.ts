@@ -122,12 +122,25 @@ function pliesOf(book: Book, laid: readonly LaidLayer[]): Ply[] {
   return laid.flatMap(({ layer, material, components }): Ply[] => {
     if (material.kind === 'coating') return [];
     if (material.kind === 'core') return [corePly(material, layer.thickness!)];
-    return remembered(book.plies, `${material.id}|${layer.angleDeg}`, () => components.flatMap((component) => component.plies.map((ply) => ({ ...ply, angleDeg: ply.angleDeg + layer.angleDeg }))));
+    return remembered(book.plies, `${material.id}|${layer.angleDeg}`, () =>
+      components.flatMap((component) => component.plies.map((ply) => ({ ...ply, angleDeg: ply.angleDeg + layer.angleDeg }))),
+    );
   });
 }
 function corePly(core: Core, thickness: number): Ply {
   const E = core.inPlaneModulus.value;
-  return { thickness, angleDeg: 0, E1: E, E2: E, nu12: 0.3, G12: Math.min(core.shearModulus.value, E), G13: core.shearModulus.value, G23: core.shearModulus.value, name: core.code, role: 'core' };
+  return {
+    thickness,
+    angleDeg: 0,
+    E1: E,
+    E2: E,
+    nu12: 0.3,
+    G12: Math.min(core.shearModulus.value, E),
+    G13: core.shearModulus.value,
+    G23: core.shearModulus.value,
+    name: core.code,
+    role: 'core',
+  };
 }
 
 /** The stack as the pack sees it, along the panel's short side (`spanAngle` from the reference direction). */
@@ -139,7 +152,11 @@ function sheetsOf(book: Book, laid: readonly LaidLayer[], spanAngle: number, tra
     const make = () => components.map((c) => sheetProperties(c, angle, trace && ((step) => trace('laminate', step))));
     const properties = trace ? make() : remembered(book.sheets, `${material.id}|${angle}`, make);
     return components.map((c, i) => ({
-      role: 'skin', name: material.code, thickness: c.thickness, fibreMass: c.fibreMass, resinMass: c.resinMass,
+      role: 'skin',
+      name: material.code,
+      thickness: c.thickness,
+      fibreMass: c.fibreMass,
+      resinMass: c.resinMass,
       matMass: c.form === 'randomMat' ? c.fibreMass : 0,
       lightFibreMass: c.fibre.family === 'carbon' || c.fibre.family === 'aramid' ? c.fibreMass : 0,
       properties: properties[i],
@@ -155,7 +172,10 @@ const ranks = new WeakMap<Material, number>();
 function weakestRank(material: Material): number {
   const known = ranks.get(material);
   if (known !== undefined) return known;
-  const figures = material.kind === 'fabric' ? material.components.map((component) => component.arealWeight) : Object.values(material).filter((value) => typeof value === 'object' && 'origin' in value);
+  const figures =
+    material.kind === 'fabric'
+      ? material.components.map((component) => component.arealWeight)
+      : Object.values(material).filter((value) => typeof value === 'object' && 'origin' in value);
   const rank = Math.min(...figures.map((figure) => rankOf((figure as { origin: Origin }).origin)));
   ranks.set(material, rank);
   return rank;
@@ -173,7 +193,16 @@ function weakestOrigin(book: Book, laid: readonly LaidLayer[]): Origin | null {
 function checkIn(boat: Boat, zone: Zone, book: Book, laid: readonly LaidLayer[], trace?: Trace): PanelCheckResult {
   const { panelBreadth, panelLength } = zone.geometry;
   const spanAngle = panelBreadth <= panelLength ? 90 : 0;
-  return checkPanel({ craft: craftOf(boat.brief), location: zone.location, geometry: zone.geometry, sheets: sheetsOf(book, laid, spanAngle, trace), quality: SMALL_CRAFT_PACK.qualityFactor[boat.brief.quality] }, trace);
+  return checkPanel(
+    {
+      craft: craftOf(boat.brief),
+      location: zone.location,
+      geometry: zone.geometry,
+      sheets: sheetsOf(book, laid, spanAngle, trace),
+      quality: SMALL_CRAFT_PACK.qualityFactor[boat.brief.quality],
+    },
+    trace,
+  );
 }
 const least = (checks: readonly Check[]) => checks.reduce<Check | null>((low, check) => (low === null || check.reserveFactor < low.reserveFactor ? check : low), null);
 const layAll = (book: Book, part: Part, zone: Zone) => part.layers.flatMap((layer, index) => (layer.zones.includes(zone.id) ? [layIn(book, layer, index)] : []));
@@ -193,10 +222,23 @@ export function evaluateZone(boat: Boat, part: Part, zone: Zone): ZoneEvaluation
   const plyThickness = sum((l) => (l.material.kind === 'fabric' ? l.thickness : 0));
   const fibreVolume = sum((l) => l.components.reduce((v, c) => v + c.thickness * c.fibreVolumeFraction, 0));
   const evaluation: ZoneEvaluation = {
-    zoneId: zone.id, layers: laid, thickness: sum((l) => l.thickness), dryArealWeight: fibre, resinArealWeight: sum((l) => l.resinMass),
+    zoneId: zone.id,
+    layers: laid,
+    thickness: sum((l) => l.thickness),
+    dryArealWeight: fibre,
+    resinArealWeight: sum((l) => l.resinMass),
     laminatedArealWeight: sum((l) => l.fibreMass + l.resinMass + l.coreMass + l.coatingMass),
-    fibreWeightFraction: fibre > 0 ? fibre / (fibre + plyResin) : 0, fibreVolumeFraction: plyThickness > 0 ? fibreVolume / plyThickness : 0,
-    stiffness: null, construction: null, pressure: null, checks: [], notChecked: [], governing: null, band: null, origin: weakestOrigin(book, laid), problem: null,
+    fibreWeightFraction: fibre > 0 ? fibre / (fibre + plyResin) : 0,
+    fibreVolumeFraction: plyThickness > 0 ? fibreVolume / plyThickness : 0,
+    stiffness: null,
+    construction: null,
+    pressure: null,
+    checks: [],
+    notChecked: [],
+    governing: null,
+    band: null,
+    origin: weakestOrigin(book, laid),
+    problem: null,
   };
   try {
     const result = checkIn(boat, zone, book, laid);
@@ -207,7 +249,10 @@ export function evaluateZone(boat: Boat, part: Part, zone: Zone): ZoneEvaluation
     });
     const governing = least(result.checks);
     return {
-      ...evaluation, ...result, governing, stiffness: laminateStiffness(pliesOf(book, laid)),
+      ...evaluation,
+      ...result,
+      governing,
+      stiffness: laminateStiffness(pliesOf(book, laid)),
       band: governing && [Math.min(...band, governing.reserveFactor), Math.max(...band, governing.reserveFactor)],
     };
   } catch (error) {
@@ -230,6 +275,8 @@ export function traceZone(boat: Boat, part: Part, zone: Zone, trace: Trace): voi
   const book = bookOf(boat, 0);
   const laid = layAll(book, part, zone);
   for (const { material } of laid.filter((l, i) => l.material.kind === 'fabric' && laid.findIndex((other) => other.material === l.material) === i))
-    layFabric(material as Fabric, book.fibres, book.resin, book.process, 0, (step) => trace('laminate', { ...step, quantity: `${(material as Fabric | Coating).code}: ${step.quantity.toLowerCase()}` }));
+    layFabric(material as Fabric, book.fibres, book.resin, book.process, 0, (step) =>
+      trace('laminate', { ...step, quantity: `${(material as Fabric | Coating).code}: ${step.quantity.toLowerCase()}` }),
+    );
   checkIn(boat, zone, book, laid, trace);
 }

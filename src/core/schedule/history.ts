@@ -19,8 +19,11 @@ export const EMPTY_HISTORY: HistoryStacks = { undo: [], redo: [] };
 /** The stacks after one more action. `entry.forward` is what was applied, `entry.inverse` what takes it back. */
 export function pushHistory({ undo, redo }: HistoryStacks, entry: HistoryEntry): HistoryStacks {
   switch (entry.action) {
-    case 'do': return { undo: [...undo, entry], redo: [] };
-    case 'undo': return { undo: undo.slice(0, -1), redo: [...redo, entry] };
-    case 'redo': return { undo: [...undo, entry], redo: redo.slice(0, -1) };
+    case 'do':
+      return { undo: [...undo, entry], redo: [] };
+    case 'undo':
+      return { undo: undo.slice(0, -1), redo: [...redo, entry] };
+    case 'redo':
+      return { undo: [...undo, entry], redo: redo.slice(0, -1) };
   }
 }

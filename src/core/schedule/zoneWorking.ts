@@ -13,9 +13,20 @@ export interface WorkingPart {
 const MINIMA: readonly CheckId[] = ['minimumFibre', 'coreMinimum', 'outerMinimum', 'innerMinimum'];
 /** Steps that serve certain checks only, by their symbol; all others serve every check of strength or stiffness. */
 const ONLY_FOR: Record<string, readonly CheckId[]> = {
-  'w_{min}': ['minimumFibre'], 'w_{os}': ['outerMinimum', 'innerMinimum'], 'w_{is}': ['innerMinimum'], '\\tau_{d,min}': ['coreMinimum'],
-  SM_o: ['outerSkin'], SM_i: ['innerSkin'], '\\sigma_{wr}': ['innerSkin'], I: ['stiffness'], t_s: ['coreShear'],
-  't_{req}': ['skinFlexure'], '\\sigma_d': ['skinFlexure'], '\\sigma_{uf}': ['skinFlexure'], M_d: ['plyByPly'], EI: ['plyByPly', 'outerSkin', 'innerSkin', 'stiffness'],
+  'w_{min}': ['minimumFibre'],
+  'w_{os}': ['outerMinimum', 'innerMinimum'],
+  'w_{is}': ['innerMinimum'],
+  '\\tau_{d,min}': ['coreMinimum'],
+  SM_o: ['outerSkin'],
+  SM_i: ['innerSkin'],
+  '\\sigma_{wr}': ['innerSkin'],
+  I: ['stiffness'],
+  t_s: ['coreShear'],
+  't_{req}': ['skinFlexure'],
+  '\\sigma_d': ['skinFlexure'],
+  '\\sigma_{uf}': ['skinFlexure'],
+  M_d: ['plyByPly'],
+  EI: ['plyByPly', 'outerSkin', 'innerSkin', 'stiffness'],
 };
 const serves = (step: WorkingStep, check: CheckId) => ONLY_FOR[step.symbol]?.includes(check) ?? !MINIMA.includes(check);
 
@@ -30,7 +41,9 @@ export function zoneWorking(boat: Boat, part: Part, zone: Zone, check?: CheckId)
   traceZone(boat, part, zone, (section, step, about) => {
     if (check === undefined || (about === undefined ? serves(step, check) : about === check)) sections[section].push(step);
   });
-  return (Object.keys(sections) as WorkingSection[]).filter((section) => sections[section].length > 0).map((section) => ({ title: WORKING_SECTIONS[section], steps: sections[section] }));
+  return (Object.keys(sections) as WorkingSection[])
+    .filter((section) => sections[section].length > 0)
+    .map((section) => ({ title: WORKING_SECTIONS[section], steps: sections[section] }));
 }
 
 /**
@@ -40,18 +53,55 @@ export function zoneWorking(boat: Boat, part: Part, zone: Zone, check?: CheckId)
 export function stackWorking(boat: Boat, part: Part, zone: Zone): WorkingPart[] {
   const e = evaluateZone(boat, part, zone);
   const balance = 'Sum over the layers that cover the zone';
-  const each = (pick: (layer: (typeof e.layers)[number]) => number, symbol: string, unit: string) => e.layers.filter((layer) => pick(layer) > 0).map((layer) => put(`${symbol}_{${layer.index + 1}}`, pick(layer), unit));
+  const each = (pick: (layer: (typeof e.layers)[number]) => number, symbol: string, unit: string) =>
+    e.layers.filter((layer) => pick(layer) > 0).map((layer) => put(`${symbol}_{${layer.index + 1}}`, pick(layer), unit));
   const plyResin = e.layers.reduce((sum, layer) => sum + (layer.material.kind === 'fabric' ? layer.resinMass : 0), 0);
   const laid = (layer: (typeof e.layers)[number]) => layer.fibreMass + layer.resinMass + layer.coreMass + layer.coatingMass;
   const stack: WorkingStep[] = [
     { quantity: 'Thickness', symbol: 't', formula: '\\sum t_k', inputs: each((l) => l.thickness, 't', 'm'), value: e.thickness, unit: 'm', source: balance },
     { quantity: 'Dry fibre weight', symbol: 'w', formula: '\\sum w_k', inputs: each((l) => l.fibreMass, 'w', 'kg/m²'), value: e.dryArealWeight, unit: 'kg/m²', source: balance },
-    { quantity: 'Laminated weight', symbol: 'W', formula: '\\sum (w_f + w_r + w_c)_k', inputs: each(laid, 'W', 'kg/m²'), value: e.laminatedArealWeight, unit: 'kg/m²', source: balance, note: 'Fibre and resin of the plies, core with the resin it takes up, coatings.' },
-    { quantity: 'Fibre fraction by weight', symbol: '\\psi', formula: '\\frac{w}{w + w_r}', inputs: [put('w', e.dryArealWeight, 'kg/m²'), put('w_r', plyResin, 'kg/m²')], value: e.fibreWeightFraction, unit: '', source: 'Of the plies alone' },
-    { quantity: 'Fibre fraction by volume', symbol: '\\varphi', formula: '\\frac{\\sum \\varphi_k t_k}{\\sum t_k}', inputs: [], value: e.fibreVolumeFraction, unit: '', source: 'Of the plies alone' },
-    { quantity: 'Mass of the zone', symbol: 'm', formula: 'A\\,W', inputs: [put('A', zone.geometry.area, 'm²'), put('W', e.laminatedArealWeight, 'kg/m²')], value: zone.geometry.area * e.laminatedArealWeight, unit: 'kg', source: 'Area from Zones' },
+    {
+      quantity: 'Laminated weight',
+      symbol: 'W',
+      formula: '\\sum (w_f + w_r + w_c)_k',
+      inputs: each(laid, 'W', 'kg/m²'),
+      value: e.laminatedArealWeight,
+      unit: 'kg/m²',
+      source: balance,
+      note: 'Fibre and resin of the plies, core with the resin it takes up, coatings.',
+    },
+    {
+      quantity: 'Fibre fraction by weight',
+      symbol: '\\psi',
+      formula: '\\frac{w}{w + w_r}',
+      inputs: [put('w', e.dryArealWeight, 'kg/m²'), put('w_r', plyResin, 'kg/m²')],
+      value: e.fibreWeightFraction,
+      unit: '',
+      source: 'Of the plies alone',
+    },
+    {
+      quantity: 'Fibre fraction by volume',
+      symbol: '\\varphi',
+      formula: '\\frac{\\sum \\varphi_k t_k}{\\sum t_k}',
+      inputs: [],
+      value: e.fibreVolumeFraction,
+      unit: '',
+      source: 'Of the plies alone',
+    },
+    {
+      quantity: 'Mass of the zone',
+      symbol: 'm',
+      formula: 'A\\,W',
+      inputs: [put('A', zone.geometry.area, 'm²'), put('W', e.laminatedArealWeight, 'kg/m²')],
+      value: zone.geometry.area * e.laminatedArealWeight,
+      unit: 'kg',
+      source: 'Area from Zones',
+    },
   ];
   const stiffness: WorkingStep[] = [];
   laminateStiffness(pliesOfZone(boat, part, zone), (step) => stiffness.push(step));
-  return [{ title: 'Stack', steps: stack }, { title: 'Stiffness', steps: stiffness }];
+  return [
+    { title: 'Stack', steps: stack },
+    { title: 'Stiffness', steps: stiffness },
+  ];
 }

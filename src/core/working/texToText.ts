@@ -1,7 +1,41 @@
 const GREEK: Record<string, string> = {
-  alpha: 'α', beta: 'β', sigma: 'σ', tau: 'τ', nu: 'ν', rho: 'ρ', psi: 'ψ', phi: 'φ', varphi: 'φ', theta: 'θ', eta: 'η', xi: 'ξ',
-  varepsilon: 'ε', epsilon: 'ε', kappa: 'κ', Delta: 'Δ', Sigma: 'Σ', sum: 'Σ', cdot: '·', times: '×', le: '≤', ge: '≥', max: 'max', min: 'min',
-  circ: '°', pm: '±', quad: ' ', ',': ' ', left: '', right: '', bar: '', ';': ' ', cos: 'cos', sin: 'sin', infty: '∞', lvert: '|', rvert: '|',
+  alpha: 'α',
+  beta: 'β',
+  sigma: 'σ',
+  tau: 'τ',
+  nu: 'ν',
+  rho: 'ρ',
+  psi: 'ψ',
+  phi: 'φ',
+  varphi: 'φ',
+  theta: 'θ',
+  eta: 'η',
+  xi: 'ξ',
+  varepsilon: 'ε',
+  epsilon: 'ε',
+  kappa: 'κ',
+  Delta: 'Δ',
+  Sigma: 'Σ',
+  sum: 'Σ',
+  cdot: '·',
+  times: '×',
+  le: '≤',
+  ge: '≥',
+  max: 'max',
+  min: 'min',
+  circ: '°',
+  pm: '±',
+  quad: ' ',
+  ',': ' ',
+  left: '',
+  right: '',
+  bar: '',
+  ';': ' ',
+  cos: 'cos',
+  sin: 'sin',
+  infty: '∞',
+  lvert: '|',
+  rvert: '|',
 };
 const SUPERSCRIPT: Record<string, string> = { '0': '⁰', '1': '¹', '2': '²', '3': '³', '4': '⁴' };
 
@@ -26,7 +60,7 @@ const wrap = (text: string) => (/^[\p{L}\p{N}.,₀-₉]+$/u.test(text) ? text : 
  */
 export function texToText(tex: string): string {
   let out = '';
-  for (let i = 0; i < tex.length; ) {
+  for (let i = 0; i < tex.length;) {
     const character = tex[i]!;
     if (character === '\\') {
       const name = /^\\([A-Za-z]+|[,;])/.exec(tex.slice(i))?.[1] ?? '';

@@ -12,7 +12,10 @@ export function openDriver(file: string): SqliteDatabase & { exec(sql: string): 
     parameters.map((value, index) => {
       if (typeof value === 'boolean') return value ? 1 : 0;
       if (value === null || typeof value === 'number' || typeof value === 'string' || typeof value === 'bigint' || value instanceof Uint8Array) return value;
-      throw new KeramosError('invalid', `Parameter ${index + 1} of a query is ${value === undefined ? 'undefined' : Object.prototype.toString.call(value)}, which SQLite cannot hold`);
+      throw new KeramosError(
+        'invalid',
+        `Parameter ${index + 1} of a query is ${value === undefined ? 'undefined' : Object.prototype.toString.call(value)}, which SQLite cannot hold`,
+      );
     });
   return {
     prepare(sql: string): SqliteStatement {

@@ -11,7 +11,12 @@ import { sectionSvg } from './sectionSvg';
 
 const FONTS = path.join(/* turbopackIgnore: true */ process.cwd(), 'node_modules/@expo-google-fonts/ibm-plex-sans');
 pdfmake.setFonts({
-  Plex: { normal: `${FONTS}/400Regular/IBMPlexSans_400Regular.ttf`, bold: `${FONTS}/600SemiBold/IBMPlexSans_600SemiBold.ttf`, italics: `${FONTS}/400Regular_Italic/IBMPlexSans_400Regular_Italic.ttf`, bolditalics: `${FONTS}/600SemiBold_Italic/IBMPlexSans_600SemiBold_Italic.ttf` },
+  Plex: {
+    normal: `${FONTS}/400Regular/IBMPlexSans_400Regular.ttf`,
+    bold: `${FONTS}/600SemiBold/IBMPlexSans_600SemiBold.ttf`,
+    italics: `${FONTS}/400Regular_Italic/IBMPlexSans_400Regular_Italic.ttf`,
+    bolditalics: `${FONTS}/600SemiBold_Italic/IBMPlexSans_600SemiBold_Italic.ttf`,
+  },
 });
 pdfmake.setUrlAccessPolicy(() => false);
 pdfmake.setLocalAccessPolicy((file: string) => file.startsWith(FONTS));
@@ -26,7 +31,16 @@ export interface PrintOptions {
 const VERDICT_WORDS = { fails: '× FAILS', thin: '! thin', meets: '✓ meets', ample: '✓ ample' } as const;
 const right = (text: string): TableCell => ({ text, alignment: 'right' });
 const head = (text: string): TableCell => ({ text, bold: true });
-const RULES = { hLineWidth: () => 0.4, vLineWidth: () => 0.2, hLineColor: () => '#8a8278', vLineColor: () => '#c9c2b6', paddingTop: () => 1.5, paddingBottom: () => 1.5, paddingLeft: () => 3, paddingRight: () => 3 };
+const RULES = {
+  hLineWidth: () => 0.4,
+  vLineWidth: () => 0.2,
+  hLineColor: () => '#8a8278',
+  vLineColor: () => '#c9c2b6',
+  paddingTop: () => 1.5,
+  paddingBottom: () => 1.5,
+  paddingLeft: () => 3,
+  paddingRight: () => 3,
+};
 
 function partPages(boat: Boat, part: Part, evaluations: ReadonlyMap<string, ZoneEvaluation>, units: UnitSystem): Content[] {
   const materials = new Map(boat.materials.map((material) => [material.id, material]));
@@ -36,30 +50,52 @@ function partPages(boat: Boat, part: Part, evaluations: ReadonlyMap<string, Zone
   const layerRows = part.layers.map((layer, index): TableCell[] => {
     const material = materials.get(layer.material)!;
     return [
-      right(String(index + 1)), 'code' in material ? material.code : '', material.name,
+      right(String(index + 1)),
+      'code' in material ? material.code : '',
+      material.name,
       right(material.kind === 'fabric' ? `${formatNumber(layer.angleDeg, 0)}°` : ''),
       right(material.kind === 'fabric' ? formatQuantity(fabricArealWeight(material), 'arealWeight', units) : ''),
       right(layer.thickness === null ? '' : formatQuantity(layer.thickness, 'thickness', units)),
       ...part.zones.map((zone): TableCell => ({ text: layer.zones.includes(zone.id) ? '•' : '', alignment: 'center' })),
     ];
   });
-  const result = (title: string, cell: (e: ZoneEvaluation) => string): TableCell[] => [{ text: title, colSpan: 6, bold: true, alignment: 'right' }, '', '', '', '', '', ...zones.map((e): TableCell => ({ text: cell(e), alignment: 'center' }))];
+  const result = (title: string, cell: (e: ZoneEvaluation) => string): TableCell[] => [
+    { text: title, colSpan: 6, bold: true, alignment: 'right' },
+    '',
+    '',
+    '',
+    '',
+    '',
+    ...zones.map((e): TableCell => ({ text: cell(e), alignment: 'center' })),
+  ];
   const tallest = Math.max(...zones.map((e) => e.thickness), 1e-3);
   const scale = Math.min(14_000, 110 / tallest);
 
   return [
     { text: part.name, style: 'h2', pageBreak: 'before' },
-    { text: 'Layers in laying order from the mould face. • = the layer covers the zone. Angles from the zone\'s reference direction.', style: 'small', margin: [0, 0, 0, 4] },
+    { text: "Layers in laying order from the mould face. • = the layer covers the zone. Angles from the zone's reference direction.", style: 'small', margin: [0, 0, 0, 4] },
     {
       table: {
-        headerRows: 1, dontBreakRows: true, widths: ['auto', 'auto', '*', 'auto', 'auto', 'auto', ...part.zones.map(() => 62)],
+        headerRows: 1,
+        dontBreakRows: true,
+        widths: ['auto', 'auto', '*', 'auto', 'auto', 'auto', ...part.zones.map(() => 62)],
         body: [
-          [head('#'), head('Code'), head('Material'), head('Angle'), head(`Dry ${label('arealWeight')}`), head(label('thickness')), ...part.zones.map((zone): TableCell => ({ text: zone.name, bold: true, alignment: 'center' }))],
+          [
+            head('#'),
+            head('Code'),
+            head('Material'),
+            head('Angle'),
+            head(`Dry ${label('arealWeight')}`),
+            head(label('thickness')),
+            ...part.zones.map((zone): TableCell => ({ text: zone.name, bold: true, alignment: 'center' })),
+          ],
           ...layerRows,
           result(`Thickness, ${label('thickness')}`, (e) => formatQuantity(e.thickness, 'thickness', units)),
           result(`Laminated weight, ${label('laminateWeight')}`, (e) => formatQuantity(e.laminatedArealWeight, 'laminateWeight', units)),
           result('Fibre by weight / by volume', (e) => `${formatNumber(e.fibreWeightFraction * 100, 0)} % / ${formatNumber(e.fibreVolumeFraction * 100, 0)} %`),
-          result('Least reserve factor', (e) => (e.governing ? `${formatNumber(e.governing.reserveFactor, 2)} ${VERDICT_WORDS[verdictOf(e.governing.reserveFactor, target)]}` : 'not checked')),
+          result('Least reserve factor', (e) =>
+            e.governing ? `${formatNumber(e.governing.reserveFactor, 2)} ${VERDICT_WORDS[verdictOf(e.governing.reserveFactor, target)]}` : 'not checked',
+          ),
           result('What governs', (e) => (e.governing ? CHECKS[e.governing.id] : (e.problem ?? 'nothing to check'))),
         ],
       },
@@ -68,8 +104,14 @@ function partPages(boat: Boat, part: Part, evaluations: ReadonlyMap<string, Zone
     {
       unbreakable: true,
       stack: [
-    { text: `Sections to one scale (${formatNumber(scale / 2834.6, 1)} : 1), mould face at the foot`, style: 'small', margin: [0, 10, 0, 3] },
-    { columns: part.zones.map((zone, i) => ({ width: 'auto', margin: [0, 0, 8, 0] as [number, number, number, number], stack: [{ svg: sectionSvg(zones[i]!, scale) }, { text: `${zone.name} ${formatWithUnit(zones[i]!.thickness, 'thickness', units)}`, style: 'small' }] })) },
+        { text: `Sections to one scale (${formatNumber(scale / 2834.6, 1)} : 1), mould face at the foot`, style: 'small', margin: [0, 10, 0, 3] },
+        {
+          columns: part.zones.map((zone, i) => ({
+            width: 'auto',
+            margin: [0, 0, 8, 0] as [number, number, number, number],
+            stack: [{ svg: sectionSvg(zones[i]!, scale) }, { text: `${zone.name} ${formatWithUnit(zones[i]!.thickness, 'thickness', units)}`, style: 'small' }],
+          })),
+        },
       ],
     },
   ];
@@ -77,22 +119,33 @@ function partPages(boat: Boat, part: Part, evaluations: ReadonlyMap<string, Zone
 
 function checkPages(boat: Boat, evaluations: ReadonlyMap<string, ZoneEvaluation>, units: UnitSystem): Content[] {
   const target = targetOf(boat);
-  const body: TableCell[][] = [[head('Part'), head('Zone'), head('Location'), head('Pressure'), head('Check'), head('Reserve'), head('Margin'), head('Verdict'), head('What governs')]];
+  const body: TableCell[][] = [
+    [head('Part'), head('Zone'), head('Location'), head('Pressure'), head('Check'), head('Reserve'), head('Margin'), head('Verdict'), head('What governs')],
+  ];
   for (const part of boat.parts)
     for (const zone of part.zones) {
       const e = evaluations.get(zone.id)!;
       if (e.problem) body.push([part.name, zone.name, ZONE_LOCATIONS[zone.location].label, { text: `Not checked: ${e.problem}`, colSpan: 6 }, '', '', '', '', '']);
       for (const check of e.checks)
         body.push([
-          part.name, zone.name, ZONE_LOCATIONS[zone.location].label, right(formatWithUnit(e.pressure!.pressure, 'pressure', units)), CHECKS[check.id],
-          right(formatNumber(check.reserveFactor, 2)), right(`${check.reserveFactor >= 1 ? '+' : ''}${formatNumber((check.reserveFactor - 1) * 100, 0)} %`),
-          VERDICT_WORDS[verdictOf(check.reserveFactor, target)], check.governs,
+          part.name,
+          zone.name,
+          ZONE_LOCATIONS[zone.location].label,
+          right(formatWithUnit(e.pressure!.pressure, 'pressure', units)),
+          CHECKS[check.id],
+          right(formatNumber(check.reserveFactor, 2)),
+          right(`${check.reserveFactor >= 1 ? '+' : ''}${formatNumber((check.reserveFactor - 1) * 100, 0)} %`),
+          VERDICT_WORDS[verdictOf(check.reserveFactor, target)],
+          check.governs,
         ]);
     }
   const notChecked = [...new Set([...evaluations.values()].flatMap((e) => e.notChecked))];
   return [
     { text: 'Checks', style: 'h2', pageBreak: 'before' },
-    { text: `Checked against: ${SMALL_CRAFT_PACK.title} (${SMALL_CRAFT_PACK.edition}), status ${SMALL_CRAFT_PACK.status}. Target reserve factor ${formatNumber(target, 2)} (${POSTURES[boat.brief.posture].name}).`, margin: [0, 0, 0, 2] },
+    {
+      text: `Checked against: ${SMALL_CRAFT_PACK.title} (${SMALL_CRAFT_PACK.edition}), status ${SMALL_CRAFT_PACK.status}. Target reserve factor ${formatNumber(target, 2)} (${POSTURES[boat.brief.posture].name}).`,
+      margin: [0, 0, 0, 2],
+    },
     { text: `Not checked: ${notChecked.join('; ')}.`, margin: [0, 0, 0, 6] },
     { table: { headerRows: 1, dontBreakRows: true, widths: ['auto', 'auto', 'auto', 'auto', 'auto', 'auto', 'auto', 'auto', '*'], body }, layout: RULES },
   ];
@@ -103,21 +156,40 @@ function weightPages(boat: Boat, evaluations: ReadonlyMap<string, ZoneEvaluation
   const unit = displayUnit('mass', units).label;
   const mass = (value: number) => right(formatQuantity(value, 'mass', units));
   const place = (value: number | null) => right(formatQuantity(value, 'length', units));
-  const body: TableCell[][] = [['Part', 'Zone', `Fibre ${unit}`, `Resin ${unit}`, `Core ${unit}`, `Coating ${unit}`, `Mass ${unit}`, `x ${displayUnit('length', units).label}`, `z ${displayUnit('length', units).label}`].map(head)];
+  const body: TableCell[][] = [
+    [
+      'Part',
+      'Zone',
+      `Fibre ${unit}`,
+      `Resin ${unit}`,
+      `Core ${unit}`,
+      `Coating ${unit}`,
+      `Mass ${unit}`,
+      `x ${displayUnit('length', units).label}`,
+      `z ${displayUnit('length', units).label}`,
+    ].map(head),
+  ];
   for (const part of weight.parts) {
-    for (const zone of part.zones) body.push([part.name, zone.name, mass(zone.fibre), mass(zone.resin), mass(zone.core), mass(zone.coating), mass(zone.mass), place(zone.centreX), place(zone.centreZ)]);
+    for (const zone of part.zones)
+      body.push([part.name, zone.name, mass(zone.fibre), mass(zone.resin), mass(zone.core), mass(zone.coating), mass(zone.mass), place(zone.centreX), place(zone.centreZ)]);
     body.push([{ text: `${part.name}, total`, colSpan: 6, bold: true }, '', '', '', '', '', mass(part.mass), place(part.centreX), place(part.centreZ)]);
   }
   body.push([{ text: 'Boat, total', colSpan: 6, bold: true }, '', '', '', '', '', mass(weight.mass), place(weight.centreX), place(weight.centreZ)]);
   return [
     { text: 'Weights', style: 'h2', pageBreak: 'before' },
-    { text: `Planned laminate ${formatWithUnit(weight.mass, 'mass', units)} against a target of ${formatWithUnit(weight.target, 'mass', units)}: ${formatWithUnit(Math.abs(weight.over), 'mass', units)} ${weight.over > 0 ? 'over' : 'in hand'}. x from the aft end of the waterline, z from the baseline. Not counted: overlaps at zone edges, bonding, fittings, stiffeners.`, margin: [0, 0, 0, 6] },
+    {
+      text: `Planned laminate ${formatWithUnit(weight.mass, 'mass', units)} against a target of ${formatWithUnit(weight.target, 'mass', units)}: ${formatWithUnit(Math.abs(weight.over), 'mass', units)} ${weight.over > 0 ? 'over' : 'in hand'}. x from the aft end of the waterline, z from the baseline. Not counted: overlaps at zone edges, bonding, fittings, stiffeners.`,
+      margin: [0, 0, 0, 6],
+    },
     { table: { headerRows: 1, widths: ['auto', '*', 'auto', 'auto', 'auto', 'auto', 'auto', 'auto', 'auto'], body }, layout: RULES },
   ];
 }
 
 function workingPages(boat: Boat, evaluations: ReadonlyMap<string, ZoneEvaluation>): Content[] {
-  const pages: Content[] = [{ text: 'Workings', style: 'h2', pageBreak: 'before' }, { text: 'Every number in SI: formula, numbers put in, result, source.', style: 'small' }];
+  const pages: Content[] = [
+    { text: 'Workings', style: 'h2', pageBreak: 'before' },
+    { text: 'Every number in SI: formula, numbers put in, result, source.', style: 'small' },
+  ];
   for (const part of boat.parts)
     for (const zone of part.zones) {
       if (evaluations.get(zone.id)!.problem) continue;
@@ -135,7 +207,8 @@ function workingPages(boat: Boat, evaluations: ReadonlyMap<string, ZoneEvaluatio
               step.source,
             ]),
           },
-          layout: RULES, fontSize: 6.5,
+          layout: RULES,
+          fontSize: 6.5,
         });
       }
     }
@@ -153,13 +226,25 @@ export async function schedulePdf(boat: Boat, { revision, units, printedAt }: Pr
   const origins = [...new Set([...evaluations.values()].flatMap((e) => (e.origin ? [ORIGINS[e.origin]] : [])))];
   const definition: TDocumentDefinitions = {
     info: { title: `${boat.name} laminate schedule, ${state}`, producer: 'Keramos', creationDate: printedAt },
-    pageSize: 'A4', pageOrientation: 'landscape', pageMargins: [28, 30, 28, 40],
+    pageSize: 'A4',
+    pageOrientation: 'landscape',
+    pageMargins: [28, 30, 28, 40],
     defaultStyle: { font: 'Plex', fontSize: 7.5, color: '#2b2622' },
-    styles: { h1: { fontSize: 20, bold: true }, h2: { fontSize: 13, bold: true, margin: [0, 0, 0, 2] }, h3: { fontSize: 10, bold: true, margin: [0, 8, 0, 0] }, small: { fontSize: 6.5, color: '#5b544b' } },
+    styles: {
+      h1: { fontSize: 20, bold: true },
+      h2: { fontSize: 13, bold: true, margin: [0, 0, 0, 2] },
+      h3: { fontSize: 10, bold: true, margin: [0, 8, 0, 0] },
+      small: { fontSize: 6.5, color: '#5b544b' },
+    },
     footer: (page, pages) => ({
-      margin: [28, 6, 28, 0], fontSize: 6, color: '#5b544b',
+      margin: [28, 6, 28, 0],
+      fontSize: 6,
+      color: '#5b544b',
       columns: [
-        { width: '*', text: `${boat.name} · ${state}${revision ? ` · ${revision.hash.slice(0, 12)}` : ''} · Decision support: the standard's own text, local codes, survey and a licensed naval architect or engineer decide.` },
+        {
+          width: '*',
+          text: `${boat.name} · ${state}${revision ? ` · ${revision.hash.slice(0, 12)}` : ''} · Decision support: the standard's own text, local codes, survey and a licensed naval architect or engineer decide.`,
+        },
         { width: 'auto', text: `${page} / ${pages}` },
       ],
     }),
@@ -171,10 +256,19 @@ export async function schedulePdf(boat: Boat, { revision, units, printedAt }: Pr
         table: {
           widths: [140, '*'],
           body: [
-            ...(revision ? [['Issued', `${revision.issuedAt.slice(0, 10)} by ${revision.author}`], ['Note', revision.note], ['Hash (SHA-256)', revision.hash]] : []),
+            ...(revision
+              ? [
+                  ['Issued', `${revision.issuedAt.slice(0, 10)} by ${revision.author}`],
+                  ['Note', revision.note],
+                  ['Hash (SHA-256)', revision.hash],
+                ]
+              : []),
             ['Printed', printedAt.toISOString().slice(0, 16).replace('T', ' ')],
             ['Use', brief.use || '–'],
-            ['Particulars', `${brief.kind === 'motor' ? 'Motor' : 'Sail'}, category ${brief.designCategory}; hull ${formatWithUnit(brief.hullLength, 'length', units)}, waterline ${formatWithUnit(brief.waterlineLength, 'length', units)}, beam ${formatWithUnit(brief.maximumBeam, 'length', units)}, chine beam ${formatWithUnit(brief.chineBeam, 'length', units)}, deadrise ${formatWithUnit(brief.deadriseDeg, 'angle', units)}, loaded ${formatWithUnit(brief.loadedMass, 'mass', units)}, ${formatWithUnit(brief.maxSpeedKnots, 'speed', units)}`],
+            [
+              'Particulars',
+              `${brief.kind === 'motor' ? 'Motor' : 'Sail'}, category ${brief.designCategory}; hull ${formatWithUnit(brief.hullLength, 'length', units)}, waterline ${formatWithUnit(brief.waterlineLength, 'length', units)}, beam ${formatWithUnit(brief.maximumBeam, 'length', units)}, chine beam ${formatWithUnit(brief.chineBeam, 'length', units)}, deadrise ${formatWithUnit(brief.deadriseDeg, 'angle', units)}, loaded ${formatWithUnit(brief.loadedMass, 'mass', units)}, ${formatWithUnit(brief.maxSpeedKnots, 'speed', units)}`,
+            ],
             ['Process and resin', `${PROCESSES[brief.process].name}; ${boat.materials.find((m) => m.id === brief.resin)?.name ?? brief.resin}`],
             ['Strength level', `${brief.quality}: ${QUALITIES[brief.quality]}`],
             ['Figures rest on', `${origins.join(', ') || '–'}, at the weakest`],

@@ -2,7 +2,17 @@ import { nanoid } from 'nanoid';
 import { sql, type Transaction } from 'kysely';
 import { KeramosError, parseOrThrow } from '@/core/error';
 import {
-  applyEdits, boatSchema, checkBoat, describeEdits, EMPTY_HISTORY, pushHistory, type Boat, type BoatSummary, type Edit, type HistoryEntry, type HistoryStacks,
+  applyEdits,
+  boatSchema,
+  checkBoat,
+  describeEdits,
+  EMPTY_HISTORY,
+  pushHistory,
+  type Boat,
+  type BoatSummary,
+  type Edit,
+  type HistoryEntry,
+  type HistoryStacks,
 } from '@/core/schedule';
 import type { Db } from '../database/open';
 import type { Database } from '../database/schema';
@@ -39,17 +49,37 @@ export async function listBoats(db: Db): Promise<BoatSummary[]> {
     .selectFrom('boat')
     .leftJoin('boat as parent', 'parent.id', 'boat.variant_of')
     .select((eb) => [
-      'boat.id', 'boat.name', 'boat.archived', 'boat.version', 'boat.updated_at', 'parent.id as parent_id', 'parent.name as parent_name',
+      'boat.id',
+      'boat.name',
+      'boat.archived',
+      'boat.version',
+      'boat.updated_at',
+      'parent.id as parent_id',
+      'parent.name as parent_name',
       eb.selectFrom('revision').select('label').whereRef('boat_id', '=', 'boat.id').orderBy('number', 'desc').limit(1).as('revision'),
-      eb.selectFrom('part').select((e) => e.fn.countAll<number>().as('n')).whereRef('boat_id', '=', 'boat.id').as('parts'),
-      eb.selectFrom('layer').select((e) => e.fn.countAll<number>().as('n')).whereRef('boat_id', '=', 'boat.id').as('layers'),
+      eb
+        .selectFrom('part')
+        .select((e) => e.fn.countAll<number>().as('n'))
+        .whereRef('boat_id', '=', 'boat.id')
+        .as('parts'),
+      eb
+        .selectFrom('layer')
+        .select((e) => e.fn.countAll<number>().as('n'))
+        .whereRef('boat_id', '=', 'boat.id')
+        .as('layers'),
     ])
     .orderBy('boat.name')
     .execute();
   return rows.map((row) => ({
-    id: row.id, name: row.name, archived: row.archived === 1, version: row.version, updatedAt: row.updated_at,
+    id: row.id,
+    name: row.name,
+    archived: row.archived === 1,
+    version: row.version,
+    updatedAt: row.updated_at,
     variantOf: row.parent_id === null ? null : { id: row.parent_id, name: row.parent_name! },
-    revision: row.revision, parts: row.parts ?? 0, layers: row.layers ?? 0,
+    revision: row.revision,
+    parts: row.parts ?? 0,
+    layers: row.layers ?? 0,
   }));
 }
 
@@ -65,23 +95,42 @@ export async function readBoat(db: Db, id: string): Promise<StoredBoat> {
     db.selectFrom('part').selectAll().where('boat_id', '=', id).orderBy('position').execute(),
     db.selectFrom('zone').selectAll().where('boat_id', '=', id).orderBy('position').execute(),
     db.selectFrom('layer').selectAll().where('boat_id', '=', id).orderBy('position').execute(),
-    db.selectFrom('coverage').innerJoin('zone', (join) => join.onRef('zone.boat_id', '=', 'coverage.boat_id').onRef('zone.id', '=', 'coverage.zone_id'))
-      .select(['coverage.layer_id', 'coverage.zone_id']).where('coverage.boat_id', '=', id).orderBy('zone.position').execute(),
+    db
+      .selectFrom('coverage')
+      .innerJoin('zone', (join) => join.onRef('zone.boat_id', '=', 'coverage.boat_id').onRef('zone.id', '=', 'coverage.zone_id'))
+      .select(['coverage.layer_id', 'coverage.zone_id'])
+      .where('coverage.boat_id', '=', id)
+      .orderBy('zone.position')
+      .execute(),
   ]);
   const covered = new Map<string, string[]>();
   for (const row of coverage) covered.set(row.layer_id, [...(covered.get(row.layer_id) ?? []), row.zone_id]);
-  const boat = parseOrThrow(boatSchema, {
-    name: head.name,
-    brief: JSON.parse(head.brief_json),
-    materials: materials.map((row) => JSON.parse(row.body_json)),
-    parts: parts.map((part) => ({
-      id: part.id, name: part.name, kind: part.kind,
-      zones: zones.filter((zone) => zone.part_id === part.id).map((zone) => ({ id: zone.id, name: zone.name, location: zone.location, geometry: JSON.parse(zone.geometry_json) })),
-      layers: layers.filter((layer) => layer.part_id === part.id).map((layer) => ({
-        id: layer.id, material: layer.material_id, angleDeg: layer.angle_deg, thickness: layer.thickness, zones: covered.get(layer.id) ?? [],
+  const boat = parseOrThrow(
+    boatSchema,
+    {
+      name: head.name,
+      brief: JSON.parse(head.brief_json),
+      materials: materials.map((row) => JSON.parse(row.body_json)),
+      parts: parts.map((part) => ({
+        id: part.id,
+        name: part.name,
+        kind: part.kind,
+        zones: zones
+          .filter((zone) => zone.part_id === part.id)
+          .map((zone) => ({ id: zone.id, name: zone.name, location: zone.location, geometry: JSON.parse(zone.geometry_json) })),
+        layers: layers
+          .filter((layer) => layer.part_id === part.id)
+          .map((layer) => ({
+            id: layer.id,
+            material: layer.material_id,
+            angleDeg: layer.angle_deg,
+            thickness: layer.thickness,
+            zones: covered.get(layer.id) ?? [],
+          })),
       })),
-    })),
-  }, 'stored boat');
+    },
+    'stored boat',
+  );
   return remember(db, { id, version: head.version, archived: head.archived === 1, boat });
 }
 
@@ -95,7 +144,11 @@ async function writeBoat(trx: Transaction<Database>, id: string, before: Boat | 
       kept.delete(material.id);
       if (known?.material === material && known.position === position) continue;
       const values = { position, kind: material.kind, body_json: JSON.stringify(material) };
-      await trx.insertInto('boat_material').values({ boat_id: id, id: material.id, ...values }).onConflict((c) => c.columns(['boat_id', 'id']).doUpdateSet(values)).execute();
+      await trx
+        .insertInto('boat_material')
+        .values({ boat_id: id, id: material.id, ...values })
+        .onConflict((c) => c.columns(['boat_id', 'id']).doUpdateSet(values))
+        .execute();
     }
     for (const gone of kept.keys()) await trx.deleteFrom('boat_material').where('boat_id', '=', id).where('id', '=', gone).execute();
   }
@@ -107,7 +160,11 @@ async function writeBoat(trx: Transaction<Database>, id: string, before: Boat | 
     oldParts.delete(part.id);
     if (known?.part === part && known.position === position) continue;
     const values = { position, name: part.name, kind: part.kind };
-    await trx.insertInto('part').values({ boat_id: id, id: part.id, ...values }).onConflict((c) => c.columns(['boat_id', 'id']).doUpdateSet(values)).execute();
+    await trx
+      .insertInto('part')
+      .values({ boat_id: id, id: part.id, ...values })
+      .onConflict((c) => c.columns(['boat_id', 'id']).doUpdateSet(values))
+      .execute();
 
     const zones = new Map(known?.part.zones.map((zone, at) => [zone.id, { zone, at }]));
     for (const [at, zone] of part.zones.entries()) {
@@ -115,7 +172,11 @@ async function writeBoat(trx: Transaction<Database>, id: string, before: Boat | 
       zones.delete(zone.id);
       if (was?.zone === zone && was.at === at) continue;
       const columns = { part_id: part.id, position: at, name: zone.name, location: zone.location, geometry_json: JSON.stringify(zone.geometry) };
-      await trx.insertInto('zone').values({ boat_id: id, id: zone.id, ...columns }).onConflict((c) => c.columns(['boat_id', 'id']).doUpdateSet(columns)).execute();
+      await trx
+        .insertInto('zone')
+        .values({ boat_id: id, id: zone.id, ...columns })
+        .onConflict((c) => c.columns(['boat_id', 'id']).doUpdateSet(columns))
+        .execute();
     }
     for (const gone of zones.keys()) await trx.deleteFrom('zone').where('boat_id', '=', id).where('id', '=', gone).execute();
 
@@ -125,11 +186,25 @@ async function writeBoat(trx: Transaction<Database>, id: string, before: Boat | 
       layers.delete(layer.id);
       if (was?.layer === layer && was.at === at) continue;
       const columns = { part_id: part.id, position: at, material_id: layer.material, angle_deg: layer.angleDeg, thickness: layer.thickness };
-      await trx.insertInto('layer').values({ boat_id: id, id: layer.id, ...columns }).onConflict((c) => c.columns(['boat_id', 'id']).doUpdateSet(columns)).execute();
+      await trx
+        .insertInto('layer')
+        .values({ boat_id: id, id: layer.id, ...columns })
+        .onConflict((c) => c.columns(['boat_id', 'id']).doUpdateSet(columns))
+        .execute();
       const had = new Set(was?.layer.zones);
       const added = layer.zones.filter((zone) => !had.delete(zone));
-      if (added.length) await trx.insertInto('coverage').values(added.map((zone) => ({ boat_id: id, layer_id: layer.id, zone_id: zone }))).execute();
-      if (had.size) await trx.deleteFrom('coverage').where('boat_id', '=', id).where('layer_id', '=', layer.id).where('zone_id', 'in', [...had]).execute();
+      if (added.length)
+        await trx
+          .insertInto('coverage')
+          .values(added.map((zone) => ({ boat_id: id, layer_id: layer.id, zone_id: zone })))
+          .execute();
+      if (had.size)
+        await trx
+          .deleteFrom('coverage')
+          .where('boat_id', '=', id)
+          .where('layer_id', '=', layer.id)
+          .where('zone_id', 'in', [...had])
+          .execute();
     }
     for (const gone of layers.keys()) await trx.deleteFrom('layer').where('boat_id', '=', id).where('id', '=', gone).execute();
   }
@@ -143,7 +218,19 @@ export async function createBoat(db: Db, boat: Boat, options: { variantOf?: stri
   const id = options.id ?? nanoid(10);
   await db.transaction().execute(async (trx) => {
     const at = now();
-    await trx.insertInto('boat').values({ id, name: checkedBoat.name, brief_json: JSON.stringify(checkedBoat.brief), variant_of: options.variantOf ?? null, archived: 0, version: 1, created_at: at, updated_at: at }).execute();
+    await trx
+      .insertInto('boat')
+      .values({
+        id,
+        name: checkedBoat.name,
+        brief_json: JSON.stringify(checkedBoat.brief),
+        variant_of: options.variantOf ?? null,
+        archived: 0,
+        version: 1,
+        created_at: at,
+        updated_at: at,
+      })
+      .execute();
     await writeBoat(trx, id, null, checkedBoat);
   });
   return remember(db, { id, version: 1, archived: false, boat: checkedBoat });
@@ -156,7 +243,11 @@ export async function duplicateBoat(db: Db, id: string, name: string): Promise<S
 }
 
 export async function archiveBoat(db: Db, id: string, archived: boolean): Promise<void> {
-  const result = await db.updateTable('boat').set({ archived: archived ? 1 : 0, updated_at: now() }).where('id', '=', id).executeTakeFirst();
+  const result = await db
+    .updateTable('boat')
+    .set({ archived: archived ? 1 : 0, updated_at: now() })
+    .where('id', '=', id)
+    .executeTakeFirst();
   if (result.numUpdatedRows === 0n) throw notFound(id);
 }
 
@@ -180,10 +271,21 @@ export async function editBoat(db: Db, id: string, baseVersion: number, actions:
     if (claimed.numUpdatedRows === 0n) {
       const head = await trx.selectFrom('boat').select(['version', 'archived']).where('id', '=', id).executeTakeFirst();
       if (!head) throw notFound(id);
-      const done = await trx.selectFrom('edit').select('client_id').where('boat_id', '=', id).where('client_id', 'in', actions.map((a) => a.clientId)).execute();
+      const done = await trx
+        .selectFrom('edit')
+        .select('client_id')
+        .where('boat_id', '=', id)
+        .where(
+          'client_id',
+          'in',
+          actions.map((a) => a.clientId),
+        )
+        .execute();
       if (done.length === actions.length) return { version: head.version };
       if (head.archived === 1) throw new KeramosError('conflict', 'This boat is archived: bring it back from the list before editing it', 'boatId');
-      throw new KeramosError('conflict', `Somebody else changed this boat: it stands at version ${head.version}, your change was made on ${baseVersion}`, 'baseVersion', { version: head.version });
+      throw new KeramosError('conflict', `Somebody else changed this boat: it stands at version ${head.version}, your change was made on ${baseVersion}`, 'baseVersion', {
+        version: head.version,
+      });
     }
     const known = cached(db).get(id);
     const before = known?.version === baseVersion ? known.boat : (await readBoat(trx as unknown as Db, id)).boat;
@@ -194,10 +296,17 @@ export async function editBoat(db: Db, id: string, baseVersion: number, actions:
       const applied = applyEdits(boat, edits);
       boat = applied.boat;
       version += 1;
-      await trx.insertInto('edit').values({ boat_id: id, version, client_id: clientId, action, description, forward_json: JSON.stringify(edits), inverse_json: JSON.stringify(applied.inverse), at: now() }).execute();
+      await trx
+        .insertInto('edit')
+        .values({ boat_id: id, version, client_id: clientId, action, description, forward_json: JSON.stringify(edits), inverse_json: JSON.stringify(applied.inverse), at: now() })
+        .execute();
     }
     await writeBoat(trx, id, before, boat);
-    await trx.updateTable('boat').set({ version, name: boat.name, ...(boat.brief === before.brief ? {} : { brief_json: JSON.stringify(boat.brief) }) }).where('id', '=', id).execute();
+    await trx
+      .updateTable('boat')
+      .set({ version, name: boat.name, ...(boat.brief === before.brief ? {} : { brief_json: JSON.stringify(boat.brief) }) })
+      .where('id', '=', id)
+      .execute();
     return { version, boat };
   });
   if ('boat' in stored) remember(db, { id, version: stored.version, archived: false, boat: stored.boat! });
@@ -208,14 +317,28 @@ const HISTORY_KEPT = 200;
 
 /** What can be undone and redone, from the saved history. */
 export async function readHistory(db: Db, id: string): Promise<HistoryStacks> {
-  const rows = await db.selectFrom('edit').select(['action', 'description', 'forward_json', 'inverse_json']).where('boat_id', '=', id).orderBy('version', 'desc').limit(HISTORY_KEPT).execute();
-  return rows.reverse().reduce<HistoryStacks>(
-    (stacks, row) => pushHistory(stacks, { action: row.action, description: row.description, forward: JSON.parse(row.forward_json), inverse: JSON.parse(row.inverse_json) }),
-    EMPTY_HISTORY,
-  );
+  const rows = await db
+    .selectFrom('edit')
+    .select(['action', 'description', 'forward_json', 'inverse_json'])
+    .where('boat_id', '=', id)
+    .orderBy('version', 'desc')
+    .limit(HISTORY_KEPT)
+    .execute();
+  return rows
+    .reverse()
+    .reduce<HistoryStacks>(
+      (stacks, row) => pushHistory(stacks, { action: row.action, description: row.description, forward: JSON.parse(row.forward_json), inverse: JSON.parse(row.inverse_json) }),
+      EMPTY_HISTORY,
+    );
 }
 
 /** Whether the database holds any boat at all. */
 export async function hasBoats(db: Db): Promise<boolean> {
-  return (await db.selectFrom('boat').select(sql<number>`1`.as('one')).limit(1).executeTakeFirst()) !== undefined;
+  return (
+    (await db
+      .selectFrom('boat')
+      .select(sql<number>`1`.as('one'))
+      .limit(1)
+      .executeTakeFirst()) !== undefined
+  );
 }

@@ -34,14 +34,22 @@ export async function issueRevision(db: Db, boatId: string, baseVersion: number,
     const number = (last?.number ?? 0) + 1;
     const revision = { id: nanoid(10), number, label: revisionLabel(number), hash, author, note, issuedAt: new Date().toISOString() };
     const { issuedAt, ...rest } = revision;
-    await trx.insertInto('revision').values({ ...rest, boat_id: boatId, issued_at: issuedAt, snapshot }).execute();
+    await trx
+      .insertInto('revision')
+      .values({ ...rest, boat_id: boatId, issued_at: issuedAt, snapshot })
+      .execute();
     return revision;
   });
 }
 
 /** A revision with its boat. @throws KeramosError `notFound`, or `conflict` when its bytes no longer match its hash. */
 export async function readRevision(db: Db, boatId: string, label: string): Promise<Revision & { boat: Boat }> {
-  const row = await db.selectFrom('revision').select([...columns, 'snapshot']).where('boat_id', '=', boatId).where('label', '=', label).executeTakeFirst();
+  const row = await db
+    .selectFrom('revision')
+    .select([...columns, 'snapshot'])
+    .where('boat_id', '=', boatId)
+    .where('label', '=', label)
+    .executeTakeFirst();
   if (!row) throw new KeramosError('notFound', `There is no revision "${label.slice(0, 10)}" of this boat`, 'revision');
   const { snapshot, ...revision } = row;
   if (sha256(snapshot) !== row.hash) throw new KeramosError('conflict', `Revision ${label} no longer matches its hash: the database file was altered outside Keramos`, 'revision');

@@ -25,7 +25,11 @@ export async function saveShelfMaterial(db: Db, raw: unknown, isNew: boolean): P
   if (known && known.kind !== material.kind) throw new KeramosError('invalid', `${known.name} is a ${known.kind} and cannot become a ${material.kind}`, 'material.kind');
   for (const id of ingredients(material)) if (shelf.get(id)?.kind !== 'fibre') throw new KeramosError('invalid', `There is no fibre "${id}" on the Shelf`, 'material.components');
   const values = { kind: material.kind, name: material.name, body_json: JSON.stringify(material), updated_at: new Date().toISOString() };
-  await db.insertInto('shelf_material').values({ id: material.id, ...values }).onConflict((c) => c.column('id').doUpdateSet(values)).execute();
+  await db
+    .insertInto('shelf_material')
+    .values({ id: material.id, ...values })
+    .onConflict((c) => c.column('id').doUpdateSet(values))
+    .execute();
   return material;
 }
 

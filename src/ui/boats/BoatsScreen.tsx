@@ -31,70 +31,146 @@ export function BoatsScreen({ boats }: { boats: BoatSummary[] }) {
       setBusy(false);
     }
   };
-  const create = () => run(async () => {
-    const { id } = await api<{ id: string }>('POST', '/api/boats', { name });
-    router.push(`/boats/${id}/brief`);
-  });
-  const duplicate = (boat: BoatSummary) => run(async () => {
-    const { id } = await api<{ id: string }>('POST', '/api/boats', { name: `${boat.name}, variant`.slice(0, 80), variantOf: boat.id });
-    router.push(`/boats/${id}/brief`);
-  });
-  const archive = (boat: BoatSummary) => run(async () => {
-    await api('PATCH', `/api/boats/${boat.id}`, { archived: !boat.archived });
-    router.refresh();
-  });
-  const importFile = (chosen: File | undefined) => chosen && run(async () => {
-    if (chosen.size > 5 * 1024 * 1024) throw new Error(`${chosen.name} is larger than the 5 MB allowed.`);
-    const { id } = await api<{ id: string }>('POST', '/api/boats/import', await chosen.text());
-    router.push(`/boats/${id}/layup`);
-  });
+  const create = () =>
+    run(async () => {
+      const { id } = await api<{ id: string }>('POST', '/api/boats', { name });
+      router.push(`/boats/${id}/brief`);
+    });
+  const duplicate = (boat: BoatSummary) =>
+    run(async () => {
+      const { id } = await api<{ id: string }>('POST', '/api/boats', { name: `${boat.name}, variant`.slice(0, 80), variantOf: boat.id });
+      router.push(`/boats/${id}/brief`);
+    });
+  const archive = (boat: BoatSummary) =>
+    run(async () => {
+      await api('PATCH', `/api/boats/${boat.id}`, { archived: !boat.archived });
+      router.refresh();
+    });
+  const importFile = (chosen: File | undefined) =>
+    chosen &&
+    run(async () => {
+      if (chosen.size > 5 * 1024 * 1024) throw new Error(`${chosen.name} is larger than the 5 MB allowed.`);
+      const { id } = await api<{ id: string }>('POST', '/api/boats/import', await chosen.text());
+      router.push(`/boats/${id}/layup`);
+    });
 
   return (
-    <Frame head={<><h1>Boats</h1><span className="spacer" /><UnitsSwitch /></>}>
-      {trouble && <Alert variant="danger" dismissible onClose={() => setTrouble(null)}>{trouble}</Alert>}
+    <Frame
+      head={
+        <>
+          <h1>Boats</h1>
+          <span className="spacer" />
+          <UnitsSwitch />
+        </>
+      }
+    >
+      {trouble && (
+        <Alert variant="danger" dismissible onClose={() => setTrouble(null)}>
+          {trouble}
+        </Alert>
+      )}
       <Card>
         <Card.Body>
           <table className="table align-middle" aria-label="Boats">
-            <thead><tr><th>Boat</th><th>Variant of</th><th className="num">Parts</th><th className="num">Layers</th><th>Issued</th><th>Last change</th><th><span className="visually-hidden">Actions</span></th></tr></thead>
+            <thead>
+              <tr>
+                <th>Boat</th>
+                <th>Variant of</th>
+                <th className="num">Parts</th>
+                <th className="num">Layers</th>
+                <th>Issued</th>
+                <th>Last change</th>
+                <th>
+                  <span className="visually-hidden">Actions</span>
+                </th>
+              </tr>
+            </thead>
             <tbody>
               {shown.map((boat) => (
                 <tr key={boat.id}>
-                  <td><Link href={`/boats/${boat.id}/layup`} className="fw-semibold">{boat.name}</Link> {boat.archived && <Badge bg="secondary">archived</Badge>}</td>
+                  <td>
+                    <Link href={`/boats/${boat.id}/layup`} className="fw-semibold">
+                      {boat.name}
+                    </Link>{' '}
+                    {boat.archived && <Badge bg="secondary">archived</Badge>}
+                  </td>
                   <td>{boat.variantOf ? <Link href={`/boats/${boat.variantOf.id}/layup`}>{boat.variantOf.name}</Link> : '–'}</td>
                   <td className="num">{boat.parts}</td>
                   <td className="num">{boat.layers}</td>
                   <td>{boat.revision ? `Revision ${boat.revision}` : 'draft only'}</td>
                   <td>{day(boat.updatedAt)}</td>
                   <td className="num">
-                    <Button size="sm" variant="outline-primary" disabled={busy} onClick={() => void duplicate(boat)} aria-label={`Duplicate ${boat.name} as a variant`}>Duplicate as variant</Button>{' '}
-                    <Button size="sm" variant="outline-primary" disabled={busy} onClick={() => void archive(boat)} aria-label={`${boat.archived ? 'Bring back' : 'Archive'} ${boat.name}`}>{boat.archived ? 'Bring back' : 'Archive'}</Button>
+                    <Button size="sm" variant="outline-primary" disabled={busy} onClick={() => void duplicate(boat)} aria-label={`Duplicate ${boat.name} as a variant`}>
+                      Duplicate as variant
+                    </Button>{' '}
+                    <Button
+                      size="sm"
+                      variant="outline-primary"
+                      disabled={busy}
+                      onClick={() => void archive(boat)}
+                      aria-label={`${boat.archived ? 'Bring back' : 'Archive'} ${boat.name}`}
+                    >
+                      {boat.archived ? 'Bring back' : 'Archive'}
+                    </Button>
                   </td>
                 </tr>
               ))}
-              {shown.length === 0 && <tr><td colSpan={7} className="soft">No boats yet. Name one below, or import a boat document.</td></tr>}
+              {shown.length === 0 && (
+                <tr>
+                  <td colSpan={7} className="soft">
+                    No boats yet. Name one below, or import a boat document.
+                  </td>
+                </tr>
+              )}
             </tbody>
           </table>
-          {boats.some((boat) => boat.archived) && <Form.Check className="mt-2" id="show-archived" label="Show archived boats" checked={showArchived} onChange={(event) => setShowArchived(event.target.checked)} />}
+          {boats.some((boat) => boat.archived) && (
+            <Form.Check className="mt-2" id="show-archived" label="Show archived boats" checked={showArchived} onChange={(event) => setShowArchived(event.target.checked)} />
+          )}
         </Card.Body>
       </Card>
       <div className="row g-3 mt-1">
         <div className="col-md-6">
-          <Card><Card.Body>
-            <h2>New boat</h2>
-            <Form className="d-flex gap-2" onSubmit={(event) => { event.preventDefault(); void create(); }}>
-              <Form.Control aria-label="Name of the new boat" placeholder="Name, e.g. Teal 62" value={name} maxLength={80} onChange={(event) => setName(event.target.value)} />
-              <Button type="submit" disabled={busy || name.trim() === ''}>Create</Button>
-            </Form>
-            <p className="form-text mb-0">Starts with the particulars of a small motor boat, hull and deck; the Brief comes next.</p>
-          </Card.Body></Card>
+          <Card>
+            <Card.Body>
+              <h2>New boat</h2>
+              <Form
+                className="d-flex gap-2"
+                onSubmit={(event) => {
+                  event.preventDefault();
+                  void create();
+                }}
+              >
+                <Form.Control aria-label="Name of the new boat" placeholder="Name, e.g. Teal 62" value={name} maxLength={80} onChange={(event) => setName(event.target.value)} />
+                <Button type="submit" disabled={busy || name.trim() === ''}>
+                  Create
+                </Button>
+              </Form>
+              <p className="form-text mb-0">Starts with the particulars of a small motor boat, hull and deck; the Brief comes next.</p>
+            </Card.Body>
+          </Card>
         </div>
         <div className="col-md-6">
-          <Card><Card.Body>
-            <h2>Import</h2>
-            <Button variant="outline-primary" disabled={busy} onClick={() => file.current?.click()}>Choose a boat document (JSON)</Button>
-            <input ref={file} type="file" accept=".json,application/json" className="d-none" aria-label="Boat document" onChange={(event) => { void importFile(event.target.files?.[0]); event.target.value = ''; }} />
-            <p className="form-text mb-0">Comes in as a new boat; nothing that is here is overwritten.</p>
-          </Card.Body></Card>
+          <Card>
+            <Card.Body>
+              <h2>Import</h2>
+              <Button variant="outline-primary" disabled={busy} onClick={() => file.current?.click()}>
+                Choose a boat document (JSON)
+              </Button>
+              <input
+                ref={file}
+                type="file"
+                accept=".json,application/json"
+                className="d-none"
+                aria-label="Boat document"
+                onChange={(event) => {
+                  void importFile(event.target.files?.[0]);
+                  event.target.value = '';
+                }}
+              />
+              <p className="form-text mb-0">Comes in as a new boat; nothing that is here is overwritten.</p>
+            </Card.Body>
+          </Card>
         </div>
       </div>
     </Frame>

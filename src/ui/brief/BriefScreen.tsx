@@ -17,7 +17,11 @@ function Choice<T extends string>({ label, value, options, onChoose, hint }: { l
     <Form.Group controlId={`choice-${label.replaceAll(' ', '-')}`}>
       <Form.Label className="mb-0">{label}</Form.Label>
       <Form.Select value={value} onChange={(event) => onChoose(event.target.value as T)}>
-        {Object.entries<string>(options).map(([key, text]) => <option key={key} value={key}>{text}</option>)}
+        {Object.entries<string>(options).map(([key, text]) => (
+          <option key={key} value={key}>
+            {text}
+          </option>
+        ))}
       </Form.Select>
       {hint && <div className="form-text">{hint}</div>}
     </Form.Group>
@@ -48,52 +52,121 @@ export function BriefScreen({ shelf }: { shelf: Material[] }) {
   return (
     <>
       <p className="question">What must this boat be?</p>
-      {refusal && <Alert variant="danger" dismissible onClose={() => setRefusal(null)} className="py-2">{refusal}</Alert>}
+      {refusal && (
+        <Alert variant="danger" dismissible onClose={() => setRefusal(null)} className="py-2">
+          {refusal}
+        </Alert>
+      )}
       <Row className="g-3">
         <Col lg={8}>
-          <Card className="mb-3"><Card.Body>
-            <HullSketch brief={brief} />
-            <p className="small soft mb-0">
-              {brief.kind === 'sail' ? 'Sailing craft: sailing pressures apply.' : planing ? `Planing: speed over the root of the waterline is ${formatNumber(brief.maxSpeedKnots / Math.sqrt(brief.waterlineLength), 1)}, ${SMALL_CRAFT_PACK.planingSpeedRatio} or more. Dynamic load factor ${formatNumber(dynamicLoadFactor(craft), 2)} g.` : `Displacement: speed over the root of the waterline is ${formatNumber(brief.maxSpeedKnots / Math.sqrt(brief.waterlineLength), 1)}, below ${SMALL_CRAFT_PACK.planingSpeedRatio}.`}
-            </p>
-          </Card.Body></Card>
-          <Card><Card.Body>
-            <h2>Particulars</h2>
-            <Row className="g-2" xs={2} md={4}>
-              <Col>{number('hullLength')}</Col>
-              <Col>{number('waterlineLength')}</Col>
-              <Col>{number('maximumBeam')}</Col>
-              <Col>{number('chineBeam')}</Col>
-              <Col>{number('deadriseDeg')}</Col>
-              <Col>{number('loadedMass')}</Col>
-              <Col>{number('maxSpeedKnots')}</Col>
-              <Col>{number('weightTarget')}</Col>
-              {brief.kind === 'sail' && <Col><QuantityField label="Righting lever to 60°" kind="length" value={brief.rightingLever60} minimum={0.01} maximum={5} optional hint="for light craft of category A or B" onCommit={(value) => set({ rightingLever60: value })} /></Col>}
-            </Row>
-            <p className="form-text mb-0">An entry may carry its own unit: 27 ft 6 in, 5/8 in, 3.6 t.</p>
-          </Card.Body></Card>
+          <Card className="mb-3">
+            <Card.Body>
+              <HullSketch brief={brief} />
+              <p className="small soft mb-0">
+                {brief.kind === 'sail'
+                  ? 'Sailing craft: sailing pressures apply.'
+                  : planing
+                    ? `Planing: speed over the root of the waterline is ${formatNumber(brief.maxSpeedKnots / Math.sqrt(brief.waterlineLength), 1)}, ${SMALL_CRAFT_PACK.planingSpeedRatio} or more. Dynamic load factor ${formatNumber(dynamicLoadFactor(craft), 2)} g.`
+                    : `Displacement: speed over the root of the waterline is ${formatNumber(brief.maxSpeedKnots / Math.sqrt(brief.waterlineLength), 1)}, below ${SMALL_CRAFT_PACK.planingSpeedRatio}.`}
+              </p>
+            </Card.Body>
+          </Card>
+          <Card>
+            <Card.Body>
+              <h2>Particulars</h2>
+              <Row className="g-2" xs={2} md={4}>
+                <Col>{number('hullLength')}</Col>
+                <Col>{number('waterlineLength')}</Col>
+                <Col>{number('maximumBeam')}</Col>
+                <Col>{number('chineBeam')}</Col>
+                <Col>{number('deadriseDeg')}</Col>
+                <Col>{number('loadedMass')}</Col>
+                <Col>{number('maxSpeedKnots')}</Col>
+                <Col>{number('weightTarget')}</Col>
+                {brief.kind === 'sail' && (
+                  <Col>
+                    <QuantityField
+                      label="Righting lever to 60°"
+                      kind="length"
+                      value={brief.rightingLever60}
+                      minimum={0.01}
+                      maximum={5}
+                      optional
+                      hint="for light craft of category A or B"
+                      onCommit={(value) => set({ rightingLever60: value })}
+                    />
+                  </Col>
+                )}
+              </Row>
+              <p className="form-text mb-0">An entry may carry its own unit: 27 ft 6 in, 5/8 in, 3.6 t.</p>
+            </Card.Body>
+          </Card>
         </Col>
         <Col lg={4}>
-          <Card className="mb-3"><Card.Body className="d-grid gap-2">
-            <h2 className="mb-0">Name and use</h2>
-            <TextField label="Name" value={boat.name} maximum={80} onCommit={(name) => edit({ type: 'boat.rename', name })} />
-            <TextField label="Use" value={brief.use} maximum={600} rows={3} onCommit={(use) => set({ use })} />
-            <Row className="g-2">
-              <Col><Choice label="Propulsion" value={brief.kind} options={{ motor: 'Motor', sail: 'Sail' }} onChoose={(kind) => choose({ kind })} /></Col>
-              <Col><Choice label="Category" value={brief.designCategory} options={{ A: 'A ocean', B: 'B offshore', C: 'C inshore', D: 'D sheltered' }} onChoose={(designCategory) => choose({ designCategory })} /></Col>
-              <Col><Choice label="Drawn in" value={brief.units} options={{ metric: 'Metric', us: 'US' }} onChoose={(units) => choose({ units })} /></Col>
-            </Row>
-          </Card.Body></Card>
-          <Card><Card.Body className="d-grid gap-2">
-            <h2 className="mb-0">How it is built and judged</h2>
-            <Row className="g-2">
-              <Col><Choice<Process> label="Process" value={brief.process} options={Object.fromEntries(Object.entries(PROCESSES).map(([key, { name }]) => [key, name])) as Record<Process, string>} onChoose={(process) => choose({ process })} /></Col>
-              <Col><Choice label="Resin" value={brief.resin} options={resins} onChoose={chooseResin} /></Col>
-            </Row>
-            <Choice<Posture> label="Posture" value={brief.posture} options={Object.fromEntries(Object.entries(POSTURES).map(([key, { name, target }]) => [key, `${name}: reserve factor ${target.toFixed(2)}`])) as Record<Posture, string>} onChoose={(posture) => choose({ posture })} hint={POSTURES[brief.posture].says} />
-            <Choice label="Strength level" value={brief.quality} options={Object.fromEntries(Object.entries(QUALITIES).map(([key, text]) => [key, `${key}: ${text}`])) as Record<Brief['quality'], string>} onChoose={(quality) => choose({ quality })} hint={`Factor ${SMALL_CRAFT_PACK.qualityFactor[brief.quality]} on the strengths of the laminate.`} />
-            <Choice label="Build standard" value={brief.pack} options={{ [SMALL_CRAFT_PACK.id]: SMALL_CRAFT_PACK.title }} onChoose={(pack) => choose({ pack })} hint={`Status: ${SMALL_CRAFT_PACK.status}.`} />
-          </Card.Body></Card>
+          <Card className="mb-3">
+            <Card.Body className="d-grid gap-2">
+              <h2 className="mb-0">Name and use</h2>
+              <TextField label="Name" value={boat.name} maximum={80} onCommit={(name) => edit({ type: 'boat.rename', name })} />
+              <TextField label="Use" value={brief.use} maximum={600} rows={3} onCommit={(use) => set({ use })} />
+              <Row className="g-2">
+                <Col>
+                  <Choice label="Propulsion" value={brief.kind} options={{ motor: 'Motor', sail: 'Sail' }} onChoose={(kind) => choose({ kind })} />
+                </Col>
+                <Col>
+                  <Choice
+                    label="Category"
+                    value={brief.designCategory}
+                    options={{ A: 'A ocean', B: 'B offshore', C: 'C inshore', D: 'D sheltered' }}
+                    onChoose={(designCategory) => choose({ designCategory })}
+                  />
+                </Col>
+                <Col>
+                  <Choice label="Drawn in" value={brief.units} options={{ metric: 'Metric', us: 'US' }} onChoose={(units) => choose({ units })} />
+                </Col>
+              </Row>
+            </Card.Body>
+          </Card>
+          <Card>
+            <Card.Body className="d-grid gap-2">
+              <h2 className="mb-0">How it is built and judged</h2>
+              <Row className="g-2">
+                <Col>
+                  <Choice<Process>
+                    label="Process"
+                    value={brief.process}
+                    options={Object.fromEntries(Object.entries(PROCESSES).map(([key, { name }]) => [key, name])) as Record<Process, string>}
+                    onChoose={(process) => choose({ process })}
+                  />
+                </Col>
+                <Col>
+                  <Choice label="Resin" value={brief.resin} options={resins} onChoose={chooseResin} />
+                </Col>
+              </Row>
+              <Choice<Posture>
+                label="Posture"
+                value={brief.posture}
+                options={
+                  Object.fromEntries(Object.entries(POSTURES).map(([key, { name, target }]) => [key, `${name}: reserve factor ${target.toFixed(2)}`])) as Record<Posture, string>
+                }
+                onChoose={(posture) => choose({ posture })}
+                hint={POSTURES[brief.posture].says}
+              />
+              <Choice
+                label="Strength level"
+                value={brief.quality}
+                options={Object.fromEntries(Object.entries(QUALITIES).map(([key, text]) => [key, `${key}: ${text}`])) as Record<Brief['quality'], string>}
+                onChoose={(quality) => choose({ quality })}
+                hint={`Factor ${SMALL_CRAFT_PACK.qualityFactor[brief.quality]} on the strengths of the laminate.`}
+              />
+              <Choice
+                label="Build standard"
+                value={brief.pack}
+                options={{ [SMALL_CRAFT_PACK.id]: SMALL_CRAFT_PACK.title }}
+                onChoose={(pack) => choose({ pack })}
+                hint={`Status: ${SMALL_CRAFT_PACK.status}.`}
+              />
+            </Card.Body>
+          </Card>
         </Col>
       </Row>
       <Onward to="zones">Zones: where does the load change?</Onward>

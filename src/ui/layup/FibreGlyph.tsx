@@ -9,7 +9,15 @@ export function FibreGlyph({ material, angleDeg }: { material: LayerMaterial; an
       {material.kind === 'core' && <rect x="-8" y="-5" width="16" height="10" fill="#efe1c3" stroke="#9a8452" />}
       {material.kind === 'coating' && <line x1="-8" x2="8" y1="0" y2="0" stroke="#2b2622" strokeDasharray="3 2" strokeWidth="1.6" />}
       {material.kind === 'fabric' && <circle r="8.5" fill="#fffdf8" stroke="#b9ad9d" />}
-      {mat && [[-4, -3], [2, -5], [5, 1], [-1, 1], [-5, 3], [1, 5]].map(([x, y]) => <circle key={`${x}${y}`} cx={x} cy={y} r="1" fill="#2b2622" />)}
+      {mat &&
+        [
+          [-4, -3],
+          [2, -5],
+          [5, 1],
+          [-1, 1],
+          [-5, 3],
+          [1, 5],
+        ].map(([x, y]) => <circle key={`${x}${y}`} cx={x} cy={y} r="1" fill="#2b2622" />)}
       {directionsOf(material, angleDeg).map((direction) => {
         const radians = (direction * Math.PI) / 180;
         const dx = Number((8.5 * Math.cos(radians)).toFixed(2));

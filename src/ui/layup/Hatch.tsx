@@ -15,21 +15,40 @@ export const HatchPatterns = memo(function HatchPatterns({ directions }: { direc
             <path d="M0 2H6" stroke="#7d7266" strokeWidth="0.9" />
           </pattern>
         ))}
-        <pattern id="fibre-mat" width="6" height="6" patternUnits="userSpaceOnUse"><circle cx="1.5" cy="1.5" r="0.8" fill="#6b6156" /><circle cx="4.5" cy="4.5" r="0.8" fill="#6b6156" /></pattern>
-        <pattern id="fibre-core" width="9" height="9" patternUnits="userSpaceOnUse"><circle cx="3" cy="3" r="1.6" fill="none" stroke="#cdb988" /><circle cx="7.5" cy="7.5" r="1.1" fill="none" stroke="#cdb988" /></pattern>
+        <pattern id="fibre-mat" width="6" height="6" patternUnits="userSpaceOnUse">
+          <circle cx="1.5" cy="1.5" r="0.8" fill="#6b6156" />
+          <circle cx="4.5" cy="4.5" r="0.8" fill="#6b6156" />
+        </pattern>
+        <pattern id="fibre-core" width="9" height="9" patternUnits="userSpaceOnUse">
+          <circle cx="3" cy="3" r="1.6" fill="none" stroke="#cdb988" />
+          <circle cx="7.5" cy="7.5" r="1.1" fill="none" stroke="#cdb988" />
+        </pattern>
       </defs>
     </svg>
   );
 });
 
 /** A rectangle hatched as the layer it stands for. */
-export function Hatch({ material, angleDeg, ...box }: { material: LayerMaterial; angleDeg: number; x?: number | string; y?: number | string; width: number | string; height: number | string }) {
+export function Hatch({
+  material,
+  angleDeg,
+  ...box
+}: {
+  material: LayerMaterial;
+  angleDeg: number;
+  x?: number | string;
+  y?: number | string;
+  width: number | string;
+  height: number | string;
+}) {
   return (
     <>
       <rect {...box} fill={material.kind === 'core' ? '#efe1c3' : '#ffffff'} />
       {material.kind === 'core' && <rect {...box} fill="url(#fibre-core)" />}
       {hasMat(material) && <rect {...box} fill="url(#fibre-mat)" />}
-      {directionsOf(material, angleDeg).map((direction) => <rect key={direction} {...box} fill={`url(#${patternId(direction)})`} />)}
+      {directionsOf(material, angleDeg).map((direction) => (
+        <rect key={direction} {...box} fill={`url(#${patternId(direction)})`} />
+      ))}
     </>
   );
 }

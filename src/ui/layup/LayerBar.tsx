@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useRef, useState } from 'react';
+import { useImperativeHandle, useRef, useState, type Ref } from 'react';
 import { Button, ButtonGroup, Form } from 'react-bootstrap';
 import type { LayerMaterial } from '@/core/material';
 import { formatForEntry, formatWithUnit, parseQuantity } from '@/core/quantity';
@@ -7,13 +7,17 @@ import type { Layer } from '@/core/schedule';
 import { useUnits } from '../shared/units';
 import { hasDirection, normalAngle } from './looks';
 
+export interface LayerBarHandle {
+  /** Put the cursor into the entry of angle or thickness, with the key that was typed. */
+  enter: (typed: string) => void;
+}
+
 export interface LayerBarProps {
   layer: Layer | undefined;
   index: number;
   last: number;
   material: LayerMaterial | undefined;
-  /** Raised by the grid to put the cursor into the entry, with the key that was typed. */
-  entry: { typed: string; serial: number } | null;
+  ref: Ref<LayerBarHandle>;
   onAngle: (angleDeg: number) => string | undefined;
   onThickness: (thickness: number) => string | undefined;
   onEntered: () => void;
@@ -25,7 +29,7 @@ export interface LayerBarProps {
 }
 
 /** What can be done to the chosen layer, each with its key. */
-export function LayerBar({ layer, index, last, material, entry, onAngle, onThickness, onEntered, onMaterial, onAdd, onDuplicate, onRemove, onMove }: LayerBarProps) {
+export function LayerBar({ layer, index, last, material, ref, onAngle, onThickness, onEntered, onMaterial, onAdd, onDuplicate, onRemove, onMove }: LayerBarProps) {
   const { system, unit } = useUnits();
   const box = useRef<HTMLInputElement>(null);
   const [draft, setDraft] = useState<string | null>(null);
@@ -34,24 +38,31 @@ export function LayerBar({ layer, index, last, material, entry, onAngle, onThick
   const enters = material !== undefined && (!fabric || hasDirection(material));
   const value = !layer ? '' : fabric ? formatForEntry(layer.angleDeg, 'angle', system) : formatForEntry(layer.thickness, 'thickness', system);
 
-  useEffect(() => {
-    setDraft(null);
-    setRefusal(null);
-  }, [layer?.id]);
-  useEffect(() => {
-    if (!entry || !box.current) return;
-    setDraft(entry.typed || null);
-    setRefusal(null);
-    box.current.focus();
-    if (!entry.typed) box.current.select();
-  }, [entry]);
+  useImperativeHandle(
+    ref,
+    () => ({
+      enter: (typed) => {
+        setDraft(typed || null);
+        setRefusal(null);
+        box.current?.focus();
+        if (!typed) box.current?.select();
+      },
+    }),
+    [],
+  );
 
   const commit = (): boolean => {
     if (draft === null || !layer) return true;
     const parsed = parseQuantity(draft, fabric ? 'angle' : 'thickness', system);
-    const said = !parsed.ok ? parsed.message
-      : fabric ? (Math.abs(parsed.value) > 180 ? 'Angle must be between −180° and 180°' : onAngle(normalAngle(parsed.value)))
-      : parsed.value < 5e-5 || parsed.value > 0.2 ? `Thickness must be between ${formatWithUnit(5e-5, 'thickness', system)} and ${formatWithUnit(0.2, 'thickness', system)}` : onThickness(parsed.value);
+    const said = !parsed.ok
+      ? parsed.message
+      : fabric
+        ? Math.abs(parsed.value) > 180
+          ? 'Angle must be between −180° and 180°'
+          : onAngle(normalAngle(parsed.value))
+        : parsed.value < 5e-5 || parsed.value > 0.2
+          ? `Thickness must be between ${formatWithUnit(5e-5, 'thickness', system)} and ${formatWithUnit(0.2, 'thickness', system)}`
+          : onThickness(parsed.value);
     setRefusal(said ?? null);
     if (!said) setDraft(null);
     return !said;
@@ -59,11 +70,15 @@ export function LayerBar({ layer, index, last, material, entry, onAngle, onThick
 
   return (
     <div className="d-flex gap-2 align-items-center flex-wrap mb-2">
-      <Button size="sm" onClick={onAdd} title="Add a layer after the chosen one (N)">Add layer</Button>
+      <Button size="sm" onClick={onAdd} title="Add a layer after the chosen one (N)">
+        Add layer
+      </Button>
       {layer && material && (
         <>
           <span className="text-nowrap fw-semibold">Layer {index + 1}</span>
-          <Button size="sm" variant="outline-primary" onClick={onMaterial} title={`${material.name}: choose another (Enter)`}>{material.code} ▾</Button>
+          <Button size="sm" variant="outline-primary" onClick={onMaterial} title={`${material.name}: choose another (Enter)`}>
+            {material.code} ▾
+          </Button>
           {enters && (
             <Form.Control
               ref={box}
@@ -73,32 +88,55 @@ export function LayerBar({ layer, index, last, material, entry, onAngle, onThick
               htmlSize={6}
               value={draft ?? value}
               isInvalid={refusal !== null}
-              onChange={(event) => { setDraft(event.target.value.slice(0, 40)); setRefusal(null); }}
+              onChange={(event) => {
+                setDraft(event.target.value.slice(0, 40));
+                setRefusal(null);
+              }}
               onBlur={commit}
               onKeyDown={(event) => {
                 if (event.key === 'Enter' && commit()) onEntered();
-                if (event.key === 'Escape') { setDraft(null); setRefusal(null); onEntered(); }
+                if (event.key === 'Escape') {
+                  setDraft(null);
+                  setRefusal(null);
+                  onEntered();
+                }
               }}
             />
           )}
           {enters && <span className="unit">{fabric ? '°' : unit('thickness')}</span>}
           {fabric && enters && (
             <ButtonGroup size="sm">
-              <Button variant="outline-primary" onClick={() => onAngle(normalAngle(layer.angleDeg + 45))} title="Turn by 45° (T)">+45°</Button>
-              <Button variant="outline-primary" onClick={() => onAngle(normalAngle(layer.angleDeg + 90))} title="Turn by 90° (Shift+T)">+90°</Button>
+              <Button variant="outline-primary" onClick={() => onAngle(normalAngle(layer.angleDeg + 45))} title="Turn by 45° (T)">
+                +45°
+              </Button>
+              <Button variant="outline-primary" onClick={() => onAngle(normalAngle(layer.angleDeg + 90))} title="Turn by 90° (Shift+T)">
+                +90°
+              </Button>
             </ButtonGroup>
           )}
           <ButtonGroup size="sm">
-            <Button variant="outline-primary" onClick={() => onMove(-1)} disabled={index === 0} title="Move towards the mould face (Alt+↑)" aria-label="Move layer up">↑</Button>
-            <Button variant="outline-primary" onClick={() => onMove(1)} disabled={index === last} title="Move away from the mould face (Alt+↓)" aria-label="Move layer down">↓</Button>
+            <Button variant="outline-primary" onClick={() => onMove(-1)} disabled={index === 0} title="Move towards the mould face (Alt+↑)" aria-label="Move layer up">
+              ↑
+            </Button>
+            <Button variant="outline-primary" onClick={() => onMove(1)} disabled={index === last} title="Move away from the mould face (Alt+↓)" aria-label="Move layer down">
+              ↓
+            </Button>
           </ButtonGroup>
           <ButtonGroup size="sm">
-            <Button variant="outline-primary" onClick={onDuplicate} title="Duplicate (D)">Duplicate</Button>
-            <Button variant="outline-primary" onClick={onRemove} title="Remove (Delete)">Remove</Button>
+            <Button variant="outline-primary" onClick={onDuplicate} title="Duplicate (D)">
+              Duplicate
+            </Button>
+            <Button variant="outline-primary" onClick={onRemove} title="Remove (Delete)">
+              Remove
+            </Button>
           </ButtonGroup>
         </>
       )}
-      {refusal && <span className="small verdict fails" role="alert">{refusal}</span>}
+      {refusal && (
+        <span className="small verdict fails" role="alert">
+          {refusal}
+        </span>
+      )}
     </div>
   );
 }

@@ -40,10 +40,13 @@ export function LayerGrid({ boat, part, evaluations, cursor, zoneId, onCursor, o
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }));
   const columns = LEAD_COLUMNS + part.zones.length;
 
-  const onCell = useCallback((row: number, column: number) => {
-    wantsFocus.current = true;
-    onCursor({ row, column });
-  }, [onCursor]);
+  const onCell = useCallback(
+    (row: number, column: number) => {
+      wantsFocus.current = true;
+      onCursor({ row, column });
+    },
+    [onCursor],
+  );
   useEffect(() => {
     if (!wantsFocus.current) return;
     wantsFocus.current = false;
@@ -57,14 +60,22 @@ export function LayerGrid({ boat, part, evaluations, cursor, zoneId, onCursor, o
     };
     if (!event.altKey && !event.ctrlKey && !event.metaKey) {
       switch (event.key) {
-        case 'ArrowDown': return go(cursor.row + 1, cursor.column);
-        case 'ArrowUp': return go(cursor.row - 1, cursor.column);
-        case 'ArrowRight': return go(cursor.row, cursor.column + 1);
-        case 'ArrowLeft': return go(cursor.row, cursor.column - 1);
-        case 'Home': return go(cursor.row, 0);
-        case 'End': return go(cursor.row, columns - 1);
-        case 'PageDown': return go(cursor.row + 10, cursor.column);
-        case 'PageUp': return go(cursor.row - 10, cursor.column);
+        case 'ArrowDown':
+          return go(cursor.row + 1, cursor.column);
+        case 'ArrowUp':
+          return go(cursor.row - 1, cursor.column);
+        case 'ArrowRight':
+          return go(cursor.row, cursor.column + 1);
+        case 'ArrowLeft':
+          return go(cursor.row, cursor.column - 1);
+        case 'Home':
+          return go(cursor.row, 0);
+        case 'End':
+          return go(cursor.row, columns - 1);
+        case 'PageDown':
+          return go(cursor.row + 10, cursor.column);
+        case 'PageUp':
+          return go(cursor.row - 10, cursor.column);
         case 'Enter':
         case ' ':
           event.preventDefault();
@@ -83,7 +94,18 @@ export function LayerGrid({ boat, part, evaluations, cursor, zoneId, onCursor, o
   const results: [string, string, (e: ZoneEvaluation) => React.ReactNode][] = [
     ['Thickness', unit('thickness'), (e) => show(e.thickness, 'thickness')],
     ['Laminated', unit('laminateWeight'), (e) => show(e.laminatedArealWeight, 'laminateWeight')],
-    ['Least reserve', '', (e) => (e.governing ? <Verdict reserveFactor={e.governing.reserveFactor} target={target} words={false} /> : <span className="verdict ample" title={e.problem ?? ''}>–</span>)],
+    [
+      'Least reserve',
+      '',
+      (e) =>
+        e.governing ? (
+          <Verdict reserveFactor={e.governing.reserveFactor} target={target} words={false} />
+        ) : (
+          <span className="verdict ample" title={e.problem ?? ''}>
+            –
+          </span>
+        ),
+    ],
     ['Governs', '', (e) => <span className="d-inline-block text-wrap lh-1">{e.governing ? CHECKS[e.governing.id].toLowerCase() : 'not checked'}</span>],
   ];
 
@@ -93,37 +115,73 @@ export function LayerGrid({ boat, part, evaluations, cursor, zoneId, onCursor, o
         <table ref={table} className="layer-grid" role="grid" aria-label={`Layers of ${part.name} by zones`} aria-rowcount={part.layers.length + 1} onKeyDown={onKeyDown}>
           <thead>
             <tr role="row">
-              <th scope="col"><span className="visually-hidden">Move</span></th>
-              <th scope="col" className="num">#</th>
-              <th scope="col"><span className="visually-hidden">Directions</span></th>
+              <th scope="col">
+                <span className="visually-hidden">Move</span>
+              </th>
+              <th scope="col" className="num">
+                #
+              </th>
+              <th scope="col">
+                <span className="visually-hidden">Directions</span>
+              </th>
               <th scope="col">Layer</th>
-              <th scope="col" className="num">Angle, thick.</th>
-              <th scope="col" className="num">Dry <span className="unit">{unit('arealWeight')}</span></th>
+              <th scope="col" className="num">
+                Angle, thick.
+              </th>
+              <th scope="col" className="num">
+                Dry <span className="unit">{unit('arealWeight')}</span>
+              </th>
               {part.zones.map((zone, z) => (
-                <th key={zone.id} scope="col" className={`zone-head ${zone.id === zoneId ? 'chosen' : ''}`} onClick={() => onCell(cursor.row, LEAD_COLUMNS + z)}>{zone.name}</th>
+                <th key={zone.id} scope="col" className={`zone-head ${zone.id === zoneId ? 'chosen' : ''}`} onClick={() => onCell(cursor.row, LEAD_COLUMNS + z)}>
+                  {zone.name}
+                </th>
               ))}
             </tr>
           </thead>
           <tbody>
             <SortableContext items={ids} strategy={verticalListSortingStrategy}>
               {part.layers.map((layer, row) => (
-                <LayerRow key={layer.id} layer={layer} index={row} material={materials.get(layer.material)!} zones={part.zones} chosen={row === cursor.row} cursor={row === cursor.row ? cursor.column : -1} onCell={onCell} onOpen={onOpen} />
+                <LayerRow
+                  key={layer.id}
+                  layer={layer}
+                  index={row}
+                  material={materials.get(layer.material)!}
+                  zones={part.zones}
+                  chosen={row === cursor.row}
+                  cursor={row === cursor.row ? cursor.column : -1}
+                  onCell={onCell}
+                  onOpen={onOpen}
+                />
               ))}
             </SortableContext>
-            {part.layers.length === 0 && <tr><td colSpan={6 + part.zones.length} className="soft p-3">Nothing laid yet. Press “Add layer” and choose the first one from the mould face.</td></tr>}
+            {part.layers.length === 0 && (
+              <tr>
+                <td colSpan={6 + part.zones.length} className="soft p-3">
+                  Nothing laid yet. Press “Add layer” and choose the first one from the mould face.
+                </td>
+              </tr>
+            )}
           </tbody>
           <tfoot>
             {results.map(([name, label, value]) => (
               <tr key={name}>
-                <th scope="row" colSpan={6}>{name} <span className="unit">{label}</span></th>
-                {part.zones.map((zone) => <td key={zone.id} className={zone.id === zoneId ? 'chosen' : ''} data-testid={`${name}-${zone.id}`}>{value(evaluations.get(zone.id)!)}</td>)}
+                <th scope="row" colSpan={6}>
+                  {name} <span className="unit">{label}</span>
+                </th>
+                {part.zones.map((zone) => (
+                  <td key={zone.id} className={zone.id === zoneId ? 'chosen' : ''} data-testid={`${name}-${zone.id}`}>
+                    {value(evaluations.get(zone.id)!)}
+                  </td>
+                ))}
               </tr>
             ))}
           </tfoot>
         </table>
       </DndContext>
       <div className="live" aria-live="polite">
-        {zoneId && evaluations.get(zoneId)?.governing && `${part.zones.find((zone) => zone.id === zoneId)?.name}: reserve ${formatNumber(evaluations.get(zoneId)!.governing!.reserveFactor, 2)}`}
+        {zoneId &&
+          evaluations.get(zoneId)?.governing &&
+          `${part.zones.find((zone) => zone.id === zoneId)?.name}: reserve ${formatNumber(evaluations.get(zoneId)!.governing!.reserveFactor, 2)}`}
       </div>
     </div>
   );

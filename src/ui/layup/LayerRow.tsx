@@ -29,7 +29,12 @@ export interface LayerRowProps {
 export const LayerRow = memo(function LayerRow({ layer, index, material, zones, chosen, cursor, onCell, onOpen }: LayerRowProps) {
   const { show, unit } = useUnits();
   const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({ id: layer.id });
-  const given = material.kind === 'fabric' ? (!hasDirection(material) ? '' : `${formatNumber(layer.angleDeg, layer.angleDeg % 1 === 0 ? 0 : 1)}°`) : `${show(layer.thickness, 'thickness')} ${unit('thickness')}`;
+  const given =
+    material.kind === 'fabric'
+      ? !hasDirection(material)
+        ? ''
+        : `${formatNumber(layer.angleDeg, layer.angleDeg % 1 === 0 ? 0 : 1)}°`
+      : `${show(layer.thickness, 'thickness')} ${unit('thickness')}`;
   const cell = (column: number) => ({
     role: 'gridcell' as const,
     tabIndex: cursor === column ? 0 : -1,
@@ -37,13 +42,33 @@ export const LayerRow = memo(function LayerRow({ layer, index, material, zones, 
     onClick: () => (cursor === column ? onOpen(index, column) : onCell(index, column)),
   });
   return (
-    <tr ref={setNodeRef} style={{ transform: CSS.Translate.toString(transform), transition }} className={`${chosen ? 'chosen' : ''} ${isDragging ? 'dragging' : ''}`} aria-rowindex={index + 2} role="row">
-      <td role="gridcell"><span ref={setActivatorNodeRef} className="handle" {...attributes} {...listeners} tabIndex={-1} title="Drag to move the layer" aria-label={`Move layer ${index + 1}`}>⠿</span></td>
-      <td className="num soft" role="gridcell">{index + 1}</td>
-      <td role="gridcell"><FibreGlyph material={material} angleDeg={layer.angleDeg} /></td>
-      <td {...cell(0)} title={material.name} className="fw-semibold">{material.code}</td>
-      <td {...cell(1)} className="num">{given}</td>
-      <td className="num soft" role="gridcell">{material.kind === 'fabric' ? show(fabricArealWeight(material), 'arealWeight') : ''}</td>
+    <tr
+      ref={setNodeRef}
+      style={{ transform: CSS.Translate.toString(transform), transition }}
+      className={`${chosen ? 'chosen' : ''} ${isDragging ? 'dragging' : ''}`}
+      aria-rowindex={index + 2}
+      role="row"
+    >
+      <td role="gridcell">
+        <span ref={setActivatorNodeRef} className="handle" {...attributes} {...listeners} tabIndex={-1} title="Drag to move the layer" aria-label={`Move layer ${index + 1}`}>
+          ⠿
+        </span>
+      </td>
+      <td className="num soft" role="gridcell">
+        {index + 1}
+      </td>
+      <td role="gridcell">
+        <FibreGlyph material={material} angleDeg={layer.angleDeg} />
+      </td>
+      <td {...cell(0)} title={material.name} className="fw-semibold">
+        {material.code}
+      </td>
+      <td {...cell(1)} className="num">
+        {given}
+      </td>
+      <td className="num soft" role="gridcell">
+        {material.kind === 'fabric' ? show(fabricArealWeight(material), 'arealWeight') : ''}
+      </td>
       {zones.map((zone, z) => {
         const covered = layer.zones.includes(zone.id);
         return (

@@ -1,6 +1,6 @@
 'use client';
 import { nanoid } from 'nanoid';
-import { useCallback, useMemo, useState, type KeyboardEvent } from 'react';
+import { useCallback, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { Nav } from 'react-bootstrap';
 import type { LayerMaterial, Material } from '@/core/material';
 import { ingredients, stackWorking, zoneWorking, type Edit, type Layer } from '@/core/schedule';
@@ -10,7 +10,7 @@ import { Onward } from '../shared/Onward';
 import { useEdit } from '../shared/useEdit';
 import { WorkingPanel, type WorkingRequest } from '../shared/WorkingPanel';
 import { HatchPatterns } from './Hatch';
-import { LayerBar } from './LayerBar';
+import { LayerBar, type LayerBarHandle } from './LayerBar';
 import { LayerGrid, type Cursor } from './LayerGrid';
 import { LEAD_COLUMNS } from './LayerRow';
 import { directionsOf, hasDirection, normalAngle } from './looks';
@@ -26,7 +26,7 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
   const [cursor, setCursor] = useState<Cursor>({ row: 0, column: LEAD_COLUMNS });
   const [zoneId, setZoneId] = useState<string | null>(boat.parts[0]?.zones[0]?.id ?? null);
   const [picking, setPicking] = useState<'replace' | 'add' | null>(null);
-  const [entry, setEntry] = useState<{ typed: string; serial: number } | null>(null);
+  const bar = useRef<LayerBarHandle>(null);
   const [working, setWorking] = useState<WorkingRequest | null>(null);
 
   const part = boat.parts.find((candidate) => candidate.id === partId) ?? boat.parts[0];
@@ -43,11 +43,14 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
   }, [boat.materials, part?.layers]);
   const materialOf = (id: string) => boat.materials.find((material) => material.id === id) as LayerMaterial | undefined;
 
-  const moveCursor = useCallback((next: Cursor) => {
-    setCursor(next);
-    const column = next.column - LEAD_COLUMNS;
-    if (part && column >= 0 && part.zones[column]) setZoneId(part.zones[column].id);
-  }, [part]);
+  const moveCursor = useCallback(
+    (next: Cursor) => {
+      setCursor(next);
+      const column = next.column - LEAD_COLUMNS;
+      if (part && column >= 0 && part.zones[column]) setZoneId(part.zones[column].id);
+    },
+    [part],
+  );
   const choosePart = (id: string) => {
     const chosen = boat.parts.find((candidate) => candidate.id === id);
     setPartId(id);
@@ -55,23 +58,27 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
     setZoneId(chosen?.zones[0]?.id ?? null);
   };
 
-  const open = useCallback((at: number, column: number) => {
-    const chosen = part?.layers[at];
-    if (!part || !chosen) return;
-    if (column === 0) setPicking('replace');
-    else if (column === 1) setEntry((last) => ({ typed: '', serial: (last?.serial ?? 0) + 1 }));
-    else {
-      const target = part.zones[column - LEAD_COLUMNS]!;
-      store.act({ type: 'layer.cover', layerId: chosen.id, zoneId: target.id, covered: !chosen.zones.includes(target.id) });
-    }
-  }, [part, store]);
+  const open = useCallback(
+    (at: number, column: number) => {
+      const chosen = part?.layers[at];
+      if (!part || !chosen) return;
+      if (column === 0) setPicking('replace');
+      else if (column === 1) bar.current?.enter('');
+      else {
+        const target = part.zones[column - LEAD_COLUMNS]!;
+        store.act({ type: 'layer.cover', layerId: chosen.id, zoneId: target.id, covered: !chosen.zones.includes(target.id) });
+      }
+    },
+    [part, store],
+  );
 
   /** Edits that bring a Shelf material and what it is made of into the boat's book. */
   const fetching = (material: Material): Edit[] =>
     [...ingredients(material).map((id) => materials.find((candidate) => candidate.id === id)!), material]
       .filter((candidate) => !boat.materials.some((own) => own.id === candidate.id))
       .map((candidate) => ({ type: 'material.put', material: candidate }));
-  const usualThickness = (material: LayerMaterial) => (material.kind === 'fabric' ? null : material.kind === 'coating' ? material.thickness.value : (material.thicknesses.find((t) => t >= 0.015) ?? material.thicknesses[0]!));
+  const usualThickness = (material: LayerMaterial) =>
+    material.kind === 'fabric' ? null : material.kind === 'coating' ? material.thickness.value : (material.thicknesses.find((t) => t >= 0.015) ?? material.thicknesses[0]!);
 
   const pick = (material: LayerMaterial) => {
     if (!part) return;
@@ -103,7 +110,7 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
       return true;
     }
     const turns = layer && hasDirection(materialOf(layer.material)!);
-    if (/^[-−\d.]$/.test(event.key) && layer && (turns || layer.thickness !== null)) setEntry((last) => ({ typed: event.key, serial: (last?.serial ?? 0) + 1 }));
+    if (/^[-−\d.]$/.test(event.key) && layer && (turns || layer.thickness !== null)) bar.current?.enter(event.key);
     else if (event.key === 't' && turns) turn(normalAngle(layer.angleDeg + 45));
     else if (event.key === 'T' && turns) turn(normalAngle(layer.angleDeg + 90));
     else if (event.key === 'd') duplicate();
@@ -122,25 +129,76 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
         <div>
           <div className="d-flex align-items-end gap-3 mb-2">
             <Nav variant="tabs" activeKey={part.id} onSelect={(id) => id && choosePart(id)} className="flex-grow-1">
-              {boat.parts.map((candidate) => <Nav.Item key={candidate.id}><Nav.Link eventKey={candidate.id} as="button" type="button">{candidate.name}</Nav.Link></Nav.Item>)}
+              {boat.parts.map((candidate) => (
+                <Nav.Item key={candidate.id}>
+                  <Nav.Link eventKey={candidate.id} as="button" type="button">
+                    {candidate.name}
+                  </Nav.Link>
+                </Nav.Item>
+              ))}
             </Nav>
             <span className="small soft pb-1">Row 1 lies on the mould face</span>
           </div>
           <LayerBar
-            layer={layer} index={row} last={part.layers.length - 1} material={layer && materialOf(layer.material)} entry={entry}
-            onAngle={turn} onThickness={(thickness) => (layer ? edit({ type: 'layer.set', layerId: layer.id, patch: { thickness } }) : undefined)} onEntered={backToGrid}
-            onMaterial={() => setPicking('replace')} onAdd={() => setPicking('add')} onDuplicate={duplicate} onRemove={remove} onMove={move}
+            key={layer?.id ?? 'none'}
+            ref={bar}
+            layer={layer}
+            index={row}
+            last={part.layers.length - 1}
+            material={layer && materialOf(layer.material)}
+            onAngle={turn}
+            onThickness={(thickness) => (layer ? edit({ type: 'layer.set', layerId: layer.id, patch: { thickness } }) : undefined)}
+            onEntered={backToGrid}
+            onMaterial={() => setPicking('replace')}
+            onAdd={() => setPicking('add')}
+            onDuplicate={duplicate}
+            onRemove={remove}
+            onMove={move}
           />
-          <LayerGrid boat={boat} part={part} evaluations={evaluations} cursor={{ row, column: cursor.column }} zoneId={zone?.id ?? null} onCursor={moveCursor} onOpen={open} onCommand={command} onMove={(layerId, index) => store.act({ type: 'layer.move', layerId, index })} />
-          <p className="small soft mt-1 mb-0">Arrows move · Space covers or uncovers · Enter on a layer chooses its material · type an angle · T turns · N adds · D duplicates · Alt+↑↓ moves · Delete removes · Ctrl+Z takes back</p>
+          <LayerGrid
+            boat={boat}
+            part={part}
+            evaluations={evaluations}
+            cursor={{ row, column: cursor.column }}
+            zoneId={zone?.id ?? null}
+            onCursor={moveCursor}
+            onOpen={open}
+            onCommand={command}
+            onMove={(layerId, index) => store.act({ type: 'layer.move', layerId, index })}
+          />
+          <p className="small soft mt-1 mb-0">
+            Arrows move · Space covers or uncovers · Enter on a layer chooses its material · type an angle · T turns · N adds · D duplicates · Alt+↑↓ moves · Delete removes ·
+            Ctrl+Z takes back
+          </p>
         </div>
-        {zone && <ZonePanel boat={boat} zone={zone} evaluation={evaluations.get(zone.id)!} chosenLayer={layer?.id ?? null} onWorking={(topic) => setWorking({
-              title: `${zone.name}: ${topic === 'all' ? 'whole working' : topic === 'stack' ? 'stack and stiffness' : CHECKS[topic]}`,
-              record: () => (topic === 'stack' ? stackWorking(boat, part, zone) : topic === 'all' ? [...zoneWorking(boat, part, zone), ...stackWorking(boat, part, zone)] : zoneWorking(boat, part, zone, topic)),
-            })} />}
+        {zone && (
+          <ZonePanel
+            boat={boat}
+            zone={zone}
+            evaluation={evaluations.get(zone.id)!}
+            chosenLayer={layer?.id ?? null}
+            onWorking={(topic) =>
+              setWorking({
+                title: `${zone.name}: ${topic === 'all' ? 'whole working' : topic === 'stack' ? 'stack and stiffness' : CHECKS[topic]}`,
+                record: () =>
+                  topic === 'stack'
+                    ? stackWorking(boat, part, zone)
+                    : topic === 'all'
+                      ? [...zoneWorking(boat, part, zone), ...stackWorking(boat, part, zone)]
+                      : zoneWorking(boat, part, zone, topic),
+              })
+            }
+          />
+        )}
       </div>
       <Onward to="check">Check: what holds, what does not?</Onward>
-      <MaterialPicker show={picking !== null} title={picking === 'add' ? 'Add a layer' : `Layer ${row + 1}: choose its material`} materials={materials} onPick={pick} onClose={() => setPicking(null)} />
+      <MaterialPicker
+        show={picking !== null}
+        title={picking === 'add' ? 'Add a layer' : `Layer ${row + 1}: choose its material`}
+        materials={materials}
+        onPick={pick}
+        onClose={() => setPicking(null)}
+      />
       <WorkingPanel request={working} onClose={() => setWorking(null)} />
     </>
   );

@@ -38,8 +38,15 @@ export function SectionDrawing({ evaluation, name, chosenLayer }: { evaluation: 
   const bottom = Math.max(top + height, labels.at(-1)! - lift) + 16;
 
   return (
-    <svg viewBox={`0 ${lift} ${WIDTH} ${bottom - lift}`} width="100%" role="img" aria-label={`Section of ${name}, ${layers.length} layers, ${full(thickness, 'thickness')}, mould face on top`}>
-      <text x={LEFT} y={top - 5} fontSize="10" fill="#9a4527">mould face</text>
+    <svg
+      viewBox={`0 ${lift} ${WIDTH} ${bottom - lift}`}
+      width="100%"
+      role="img"
+      aria-label={`Section of ${name}, ${layers.length} layers, ${full(thickness, 'thickness')}, mould face on top`}
+    >
+      <text x={LEFT} y={top - 5} fontSize="10" fill="#9a4527">
+        mould face
+      </text>
       {bars.map(({ laid, y: at, height: tallness }, i) => {
         const chosen = laid.layer.id === chosenLayer;
         const turn = hasDirection(laid.material) ? ` ${formatNumber(laid.layer.angleDeg, 0)}°` : '';
@@ -48,13 +55,20 @@ export function SectionDrawing({ evaluation, name, chosenLayer }: { evaluation: 
             <Hatch material={laid.material} angleDeg={laid.layer.angleDeg} x={LEFT} y={at} width={BAR} height={tallness} />
             <rect x={LEFT} y={at} width={BAR} height={tallness} fill="none" stroke={chosen ? '#9a4527' : '#2b2622'} strokeWidth={chosen ? 1.6 : 0.5} />
             <path d={`M ${LEFT + BAR} ${at + tallness / 2} L ${LEFT + BAR + 16} ${labels[i]!} h 4`} fill="none" stroke={chosen ? '#9a4527' : '#9a8f80'} strokeWidth="0.7" />
-            <text x={LEFT + BAR + 23} y={labels[i]! + 3.5} fontSize="10" fill={chosen ? '#9a4527' : '#2b2622'} fontWeight={chosen ? 600 : 400}>{laid.index + 1} {laid.material.code}{turn}</text>
+            <text x={LEFT + BAR + 23} y={labels[i]! + 3.5} fontSize="10" fill={chosen ? '#9a4527' : '#2b2622'} fontWeight={chosen ? 600 : 400}>
+              {laid.index + 1} {laid.material.code}
+              {turn}
+            </text>
           </g>
         );
       })}
       <line x1={LEFT} x2={LEFT + BAR} y1={top} y2={top} stroke="#9a4527" strokeWidth="2.4" />
-      <g stroke="#2b2622" strokeWidth="0.7" fill="none"><path d={`M 24 ${top} V ${top + height} M 20 ${top} h 8 M 20 ${top + height} h 8`} /></g>
-      <text x="14" y={top + height / 2} fontSize="10" textAnchor="middle" transform={`rotate(-90 14 ${top + height / 2})`} fill="#2b2622">{show(thickness, 'thickness')}</text>
+      <g stroke="#2b2622" strokeWidth="0.7" fill="none">
+        <path d={`M 24 ${top} V ${top + height} M 20 ${top} h 8 M 20 ${top + height} h 8`} />
+      </g>
+      <text x="14" y={top + height / 2} fontSize="10" textAnchor="middle" transform={`rotate(-90 14 ${top + height / 2})`} fill="#2b2622">
+        {show(thickness, 'thickness')}
+      </text>
     </svg>
   );
 }

@@ -25,7 +25,19 @@ function ReserveBar({ reserveFactor, target }: { reserveFactor: number; target: 
 }
 
 /** Picture, figures and checks of the selected zone; every check opens its working. */
-export function ZonePanel({ boat, zone, evaluation: e, chosenLayer, onWorking }: { boat: Boat; zone: Zone; evaluation: ZoneEvaluation; chosenLayer: string | null; onWorking: (topic: CheckId | 'stack' | 'all') => void }) {
+export function ZonePanel({
+  boat,
+  zone,
+  evaluation: e,
+  chosenLayer,
+  onWorking,
+}: {
+  boat: Boat;
+  zone: Zone;
+  evaluation: ZoneEvaluation;
+  chosenLayer: string | null;
+  onWorking: (topic: CheckId | 'stack' | 'all') => void;
+}) {
   const { full } = useUnits();
   const target = targetOf(boat);
   const facts: [string, string][] = [
@@ -45,35 +57,85 @@ export function ZonePanel({ boat, zone, evaluation: e, chosenLayer, onWorking }:
     <Card className="side-panel" data-testid="zone-panel">
       <Card.Body>
         <div className="d-flex justify-content-between align-items-baseline">
-          <h2>{zone.name} <span className="soft fw-normal small">{ZONE_LOCATIONS[zone.location].label}</span></h2>
+          <h2>
+            {zone.name} <span className="soft fw-normal small">{ZONE_LOCATIONS[zone.location].label}</span>
+          </h2>
           {e.governing && <Verdict reserveFactor={e.governing.reserveFactor} target={target} />}
         </div>
         <SectionDrawing evaluation={e} name={zone.name} chosenLayer={chosenLayer} />
         <dl className="facts mt-1 mb-2">
-          {facts.map(([term, value]) => <div key={term} className="contents"><dt>{term}</dt><dd><button type="button" className="plain-button opens" onClick={() => onWorking(term === 'Design pressure' ? 'all' : 'stack')} title={`How ${term.toLowerCase()} comes about`}>{value}</button></dd></div>)}
+          {facts.map(([term, value]) => (
+            <div key={term} className="contents">
+              <dt>{term}</dt>
+              <dd>
+                <button
+                  type="button"
+                  className="plain-button opens"
+                  onClick={() => onWorking(term === 'Design pressure' ? 'all' : 'stack')}
+                  title={`How ${term.toLowerCase()} comes about`}
+                >
+                  {value}
+                </button>
+              </dd>
+            </div>
+          ))}
         </dl>
         {e.problem ? (
           <p className="verdict fails d-block text-wrap">✕ Not checked: {e.problem}</p>
         ) : (
           <table className="table table-sm checks-table" aria-label={`Checks of ${zone.name}`}>
-            <thead><tr><th>Check</th><th aria-hidden="true" /><th className="num">Reserve</th><th className="num">Margin</th></tr></thead>
+            <thead>
+              <tr>
+                <th>Check</th>
+                <th aria-hidden="true" />
+                <th className="num">Reserve</th>
+                <th className="num">Margin</th>
+              </tr>
+            </thead>
             <tbody>
               {e.checks.map((check) => (
                 <tr key={check.id} className={check === e.governing ? 'fw-semibold' : ''}>
-                  <td><button type="button" className="reason-button" onClick={() => onWorking(check.id)} title={check.governs}>{CHECKS[check.id]}</button>{check === e.governing && <span className="soft fw-normal"> governs</span>}</td>
-                  <td className="px-0"><ReserveBar reserveFactor={check.reserveFactor} target={target} /></td>
-                  <td className="num"><Verdict reserveFactor={check.reserveFactor} target={target} words={false} /></td>
+                  <td>
+                    <button type="button" className="reason-button" onClick={() => onWorking(check.id)} title={check.governs}>
+                      {CHECKS[check.id]}
+                    </button>
+                    {check === e.governing && <span className="soft fw-normal"> governs</span>}
+                  </td>
+                  <td className="px-0">
+                    <ReserveBar reserveFactor={check.reserveFactor} target={target} />
+                  </td>
+                  <td className="num">
+                    <Verdict reserveFactor={check.reserveFactor} target={target} words={false} />
+                  </td>
                   <td className="num">{marginText(check.reserveFactor)}</td>
                 </tr>
               ))}
             </tbody>
           </table>
         )}
-        {e.governing && <p className="small mb-1">Governed by {e.governing.governs}.{e.band && <> With the scatter of the process: {formatNumber(e.band[0], 2)} to {formatNumber(e.band[1], 2)}.</>}</p>}
+        {e.governing && (
+          <p className="small mb-1">
+            Governed by {e.governing.governs}.
+            {e.band && (
+              <>
+                {' '}
+                With the scatter of the process: {formatNumber(e.band[0], 2)} to {formatNumber(e.band[1], 2)}.
+              </>
+            )}
+          </p>
+        )}
         <p className="small soft mb-0">
-          {e.origin && <>Stands on <span className="origin">{ORIGINS[e.origin]}</span>. </>}
+          {e.origin && (
+            <>
+              Stands on <span className="origin">{ORIGINS[e.origin]}</span>.{' '}
+            </>
+          )}
           {e.notChecked.length > 0 && <>Not checked: {e.notChecked.join('; ')}. </>}
-          {!e.problem && <button type="button" className="reason-button" onClick={() => onWorking('all')}>Whole working</button>}
+          {!e.problem && (
+            <button type="button" className="reason-button" onClick={() => onWorking('all')}>
+              Whole working
+            </button>
+          )}
         </p>
       </Card.Body>
     </Card>

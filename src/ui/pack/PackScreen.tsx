@@ -6,9 +6,19 @@ import { useBoat } from '../shared/boat';
 import { useUnits } from '../shared/units';
 
 const FILES = [
-  { format: 'pdf', name: 'Laminate schedule with workings', kind: 'PDF', says: 'Layers by zones for each part with sections to scale, results, checks, weights, and every working. For the wall and for the surveyor.' },
+  {
+    format: 'pdf',
+    name: 'Laminate schedule with workings',
+    kind: 'PDF',
+    says: 'Layers by zones for each part with sections to scale, results, checks, weights, and every working. For the wall and for the surveyor.',
+  },
   { format: 'csv', name: 'Laminate schedule', kind: 'CSV', says: 'The same table for a spreadsheet, with the results under each zone.' },
-  { format: 'json', name: 'The whole boat', kind: 'JSON', says: 'Everything: brief, materials with their figures, zones, layers. Importing it gives the same boat, byte for byte.' },
+  {
+    format: 'json',
+    name: 'The whole boat',
+    kind: 'JSON',
+    says: 'Everything: brief, materials with their figures, zones, layers. Importing it gives the same boat, byte for byte.',
+  },
 ] as const;
 
 /** What leaves the desk? */
@@ -23,7 +33,11 @@ export function PackScreen({ revisions }: { revisions: Revision[] }) {
       <Form.Group className="d-flex align-items-center gap-2 mb-3" controlId="pack-state">
         <Form.Label className="mb-0">Print</Form.Label>
         <Form.Select className="w-auto" value={state} onChange={(event) => setState(event.target.value)}>
-          {revisions.map((revision) => <option key={revision.id} value={revision.label}>Revision {revision.label}, {revision.author}, {revision.issuedAt.slice(0, 10)}</option>)}
+          {revisions.map((revision) => (
+            <option key={revision.id} value={revision.label}>
+              Revision {revision.label}, {revision.author}, {revision.issuedAt.slice(0, 10)}
+            </option>
+          ))}
           <option value="">Draft, not issued</option>
         </Form.Select>
         {state === '' && <span className="verdict thin">△ a draft says DRAFT on every page</span>}
@@ -31,15 +45,30 @@ export function PackScreen({ revisions }: { revisions: Revision[] }) {
       <div className="row g-3">
         {FILES.map(({ format, name, kind, says }) => (
           <div className="col-md-4" key={format}>
-            <Card className="h-100"><Card.Body className="d-flex flex-column">
-              <h2>{name} <span className="origin">{kind}</span></h2>
-              <p className="flex-grow-1">{says}</p>
-              <div>{ready ? <a className="btn btn-primary" download href={`/api/boats/${id}/export?format=${format}&units=${system}${state ? `&revision=${state}` : ''}`}>Save {kind}</a> : <span className="soft">Wait until the draft is saved.</span>}</div>
-            </Card.Body></Card>
+            <Card className="h-100">
+              <Card.Body className="d-flex flex-column">
+                <h2>
+                  {name} <span className="origin">{kind}</span>
+                </h2>
+                <p className="flex-grow-1">{says}</p>
+                <div>
+                  {ready ? (
+                    <a className="btn btn-primary" download href={`/api/boats/${id}/export?format=${format}&units=${system}${state ? `&revision=${state}` : ''}`}>
+                      Save {kind}
+                    </a>
+                  ) : (
+                    <span className="soft">Wait until the draft is saved.</span>
+                  )}
+                </div>
+              </Card.Body>
+            </Card>
           </div>
         ))}
       </div>
-      <p className="small soft mt-3">{boat.name} rests on generic or yard figures as each zone says. Printed results are decision support: the standard's own text, local codes, survey and class, and a licensed naval architect or engineer decide.</p>
+      <p className="small soft mt-3">
+        {boat.name} rests on generic or yard figures as each zone says. Printed results are decision support: the standard's own text, local codes, survey and class, and a licensed
+        naval architect or engineer decide.
+      </p>
     </>
   );
 }

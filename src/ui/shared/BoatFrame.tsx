@@ -28,7 +28,15 @@ function Standing() {
   const weight = boatWeight(boat, evaluations);
   return (
     <span className="small" data-testid="standing">
-      {failing > 0 ? <span className="verdict fails">✕ {failing} {failing === 1 ? 'zone fails' : 'zones fail'}</span> : thin > 0 ? <span className="verdict thin">△ {thin} thin</span> : open < all.length ? <span className="verdict meets">✓ every checked zone meets {formatNumber(target, 2)}</span> : null}
+      {failing > 0 ? (
+        <span className="verdict fails">
+          ✕ {failing} {failing === 1 ? 'zone fails' : 'zones fail'}
+        </span>
+      ) : thin > 0 ? (
+        <span className="verdict thin">△ {thin} thin</span>
+      ) : open < all.length ? (
+        <span className="verdict meets">✓ every checked zone meets {formatNumber(target, 2)}</span>
+      ) : null}
       {open > 0 && <span className="verdict ample ms-1">{open} not checked</span>}
       <span className={`verdict ms-1 ${weight.over > 0 ? 'thin' : 'meets'}`}>
         {weight.over > 0 ? '△' : '✓'} {full(weight.mass, 'mass')}, {formatNumber(Math.abs(weight.overShare) * 100, 1)} % {weight.over > 0 ? 'over target' : 'in hand'}
@@ -58,12 +66,26 @@ function Inside({ children }: { children: ReactNode }) {
 
   const head = (
     <>
-      <h1>{boat.name} <span className="soft fw-normal fs-6">{step?.name}</span></h1>
+      <h1>
+        {boat.name} <span className="soft fw-normal fs-6">{step?.name}</span>
+      </h1>
       <Standing />
       <span className="spacer" />
-      <span className={`save-state ${save === 'saved' || save === 'saving' ? 'soft' : 'trouble'}`} role="status" data-testid="save-state">{archived ? 'Archived' : SAVE_WORDS[save]}</span>
-      <Button size="sm" variant="outline-primary" onClick={store.undo} disabled={history.undo.length === 0} title={history.undo.length ? `Take back: ${history.undo.at(-1)!.description} (Ctrl+Z)` : 'Nothing to take back'}>Undo</Button>
-      <Button size="sm" variant="outline-primary" onClick={store.redo} disabled={history.redo.length === 0} title="Do again (Ctrl+Y)">Redo</Button>
+      <span className={`save-state ${save === 'saved' || save === 'saving' ? 'soft' : 'trouble'}`} role="status" data-testid="save-state">
+        {archived ? 'Archived' : SAVE_WORDS[save]}
+      </span>
+      <Button
+        size="sm"
+        variant="outline-primary"
+        onClick={store.undo}
+        disabled={history.undo.length === 0}
+        title={history.undo.length ? `Take back: ${history.undo.at(-1)!.description} (Ctrl+Z)` : 'Nothing to take back'}
+      >
+        Undo
+      </Button>
+      <Button size="sm" variant="outline-primary" onClick={store.redo} disabled={history.redo.length === 0} title="Do again (Ctrl+Y)">
+        Redo
+      </Button>
       <UnitsSwitch />
     </>
   );

@@ -8,7 +8,14 @@ export function ChangeList({ changes, empty }: { changes: readonly Change[]; emp
   return (
     <div className="table-responsive">
       <table className="table table-sm">
-        <thead><tr><th>Where</th><th>Change</th><th>What</th><th>Was → is</th></tr></thead>
+        <thead>
+          <tr>
+            <th>Where</th>
+            <th>Change</th>
+            <th>What</th>
+            <th>Was → is</th>
+          </tr>
+        </thead>
         <tbody>
           {changes.map((change, index) => (
             <tr key={index}>

@@ -28,12 +28,18 @@ export function Frame({ boatId, head, children }: { boatId?: string; head: React
   return (
     <div className="frame">
       <nav className="rail" aria-label="Steps of the work">
-        <Link className="name" href="/">Keramos</Link>
+        <Link className="name" href="/">
+          Keramos
+        </Link>
         <Step href="/">Boats</Step>
         {boatId && (
           <>
             <hr className="my-2" />
-            {STEPS.map(({ path, name }) => <Step key={path} href={`/boats/${boatId}/${path}`}>{name}</Step>)}
+            {STEPS.map(({ path, name }) => (
+              <Step key={path} href={`/boats/${boatId}/${path}`}>
+                {name}
+              </Step>
+            ))}
           </>
         )}
         <hr className="my-2" />

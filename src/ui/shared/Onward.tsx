@@ -5,5 +5,11 @@ import { useBoat } from './boat';
 /** The way on to the next step. */
 export function Onward({ to, children }: { to: string; children: string }) {
   const { id } = useBoat();
-  return <p className="onward"><Link className="btn btn-primary" href={`/boats/${id}/${to}`}>{children} →</Link></p>;
+  return (
+    <p className="onward">
+      <Link className="btn btn-primary" href={`/boats/${id}/${to}`}>
+        {children} →
+      </Link>
+    </p>
+  );
 }

@@ -35,7 +35,15 @@ export function QuantityField({ label, kind, value, minimum, maximum, hint, opti
   const parsed = draft === null || empty ? null : parseQuantity(draft, kind, system);
   const range = `${formatWithUnit(minimum, kind, system)} to ${formatWithUnit(maximum, kind, system)}`;
   const outside = parsed?.ok && (parsed.value < minimum || parsed.value > maximum);
-  const error = refusal ?? (empty && !optional ? `${label}: a value between ${range} is needed.` : parsed && !parsed.ok ? parsed.message : outside ? `${label} must be between ${range}${hint ? `: ${hint}` : ''}.` : null);
+  const error =
+    refusal ??
+    (empty && !optional
+      ? `${label}: a value between ${range} is needed.`
+      : parsed && !parsed.ok
+        ? parsed.message
+        : outside
+          ? `${label} must be between ${range}${hint ? `: ${hint}` : ''}.`
+          : null);
 
   const commit = () => {
     if (draft === null) return;

@@ -3,7 +3,19 @@ import { useId, useState } from 'react';
 import { Form } from 'react-bootstrap';
 
 /** A line or a few of text; commits on leaving the field (Enter in one line), keeps what was typed when it is refused. */
-export function TextField({ label, value, maximum, rows, onCommit }: { label: string; value: string; maximum: number; rows?: number; onCommit: (value: string) => string | undefined }) {
+export function TextField({
+  label,
+  value,
+  maximum,
+  rows,
+  onCommit,
+}: {
+  label: string;
+  value: string;
+  maximum: number;
+  rows?: number;
+  onCommit: (value: string) => string | undefined;
+}) {
   const id = useId();
   const [draft, setDraft] = useState<string | null>(null);
   const [refusal, setRefusal] = useState<string | undefined>();
@@ -15,16 +27,23 @@ export function TextField({ label, value, maximum, rows, onCommit }: { label: st
   };
   return (
     <Form.Group>
-      <Form.Label htmlFor={id} className="mb-0">{label}</Form.Label>
+      <Form.Label htmlFor={id} className="mb-0">
+        {label}
+      </Form.Label>
       <Form.Control
         id={id}
         {...(rows ? { as: 'textarea' as const, rows } : {})}
         value={draft ?? value}
         maxLength={maximum}
         isInvalid={refusal !== undefined}
-        onChange={(event) => { setDraft(event.target.value); setRefusal(undefined); }}
+        onChange={(event) => {
+          setDraft(event.target.value);
+          setRefusal(undefined);
+        }}
         onBlur={commit}
-        onKeyDown={(event) => { if (event.key === 'Enter' && !rows) commit(); }}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter' && !rows) commit();
+        }}
       />
       {refusal && <div className="invalid-feedback d-block">{refusal}</div>}
     </Form.Group>

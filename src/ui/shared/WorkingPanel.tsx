@@ -21,7 +21,11 @@ function Formula({ tex }: { tex: string }) {
   useEffect(() => {
     if (katex && box.current) katex.render(tex, box.current, { throwOnError: false, output: 'html' });
   }, [katex, tex]);
-  return <span ref={box} role="math" aria-label={texToText(tex)}>{texToText(tex)}</span>;
+  return (
+    <span ref={box} role="math" aria-label={texToText(tex)}>
+      {texToText(tex)}
+    </span>
+  );
 }
 
 export interface WorkingRequest {
@@ -42,30 +46,46 @@ export function WorkingPanel({ request, onClose }: { request: WorkingRequest | n
   return (
     <Offcanvas show={request !== null} onHide={onClose} placement="end" aria-labelledby="working-title">
       <Offcanvas.Header closeButton>
-        <Offcanvas.Title as="h2" id="working-title">{request?.title}</Offcanvas.Title>
+        <Offcanvas.Title as="h2" id="working-title">
+          {request?.title}
+        </Offcanvas.Title>
       </Offcanvas.Header>
       <Offcanvas.Body className="pt-0">
-        <p className="small soft">{SMALL_CRAFT_PACK.title}, {SMALL_CRAFT_PACK.status}. {SMALL_CRAFT_PACK.statement} Reserve factor = capacity / demand; margin = reserve factor − 1.</p>
-        {typeof sections === 'string' ? <p>{sections}</p> : sections.map(({ title, steps }) => (
-          <section key={title} className="mb-3">
-            <h3>{title}</h3>
-            {steps.map((step, index) => (
-              <div key={index} className="working-step">
-                <div className="d-flex justify-content-between gap-3">
-                  <span>{step.quantity}</span>
-                  <strong className="text-nowrap">{step.symbol === 'RF' ? formatNumber(step.value, 2) : formatWorkingValue(step.value, step.unit)}</strong>
-                </div>
-                <div className="working-formula"><Formula tex={`${step.symbol} = ${step.formula}`} /></div>
-                {step.inputs.length > 0 && (
-                  <div className="small">
-                    {step.inputs.map((input, at) => <span key={at} className="me-3 text-nowrap"><Formula tex={input.symbol} /> = {formatWorkingValue(input.value, input.unit)}</span>)}
+        <p className="small soft">
+          {SMALL_CRAFT_PACK.title}, {SMALL_CRAFT_PACK.status}. {SMALL_CRAFT_PACK.statement} Reserve factor = capacity / demand; margin = reserve factor − 1.
+        </p>
+        {typeof sections === 'string' ? (
+          <p>{sections}</p>
+        ) : (
+          sections.map(({ title, steps }) => (
+            <section key={title} className="mb-3">
+              <h3>{title}</h3>
+              {steps.map((step, index) => (
+                <div key={index} className="working-step">
+                  <div className="d-flex justify-content-between gap-3">
+                    <span>{step.quantity}</span>
+                    <strong className="text-nowrap">{step.symbol === 'RF' ? formatNumber(step.value, 2) : formatWorkingValue(step.value, step.unit)}</strong>
                   </div>
-                )}
-                <div className="small soft">{step.note ? `${step.note} ` : ''}Source: {step.source}</div>
-              </div>
-            ))}
-          </section>
-        ))}
+                  <div className="working-formula">
+                    <Formula tex={`${step.symbol} = ${step.formula}`} />
+                  </div>
+                  {step.inputs.length > 0 && (
+                    <div className="small">
+                      {step.inputs.map((input, at) => (
+                        <span key={at} className="me-3 text-nowrap">
+                          <Formula tex={input.symbol} /> = {formatWorkingValue(input.value, input.unit)}
+                        </span>
+                      ))}
+                    </div>
+                  )}
+                  <div className="small soft">
+                    {step.note ? `${step.note} ` : ''}Source: {step.source}
+                  </div>
+                </div>
+              ))}
+            </section>
+          ))
+        )}
       </Offcanvas.Body>
     </Offcanvas>
   );

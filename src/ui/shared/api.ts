@@ -26,4 +26,5 @@ export async function api<T>(method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE'
 }
 
 /** Words for an error that reached the page. */
-export const wordsOf = (error: unknown) => (error instanceof ApiError ? error.message : error instanceof TypeError ? 'The server cannot be reached. Nothing was lost; try again.' : String((error as Error).message ?? error));
+export const wordsOf = (error: unknown) =>
+  error instanceof ApiError ? error.message : error instanceof TypeError ? 'The server cannot be reached. Nothing was lost; try again.' : String((error as Error).message ?? error);

@@ -1,8 +1,20 @@
 import { nanoid } from 'nanoid';
 import { KeramosError } from '@/core/error';
 import {
-  applyEdits, boatToJson, describeEdits, difference, editsSchema, EMPTY_HISTORY, makeEvaluator, pushHistory,
-  type Boat, type Change, type Edit, type HistoryEntry, type HistoryStacks, type ZoneEvaluation,
+  applyEdits,
+  boatToJson,
+  describeEdits,
+  difference,
+  editsSchema,
+  EMPTY_HISTORY,
+  makeEvaluator,
+  pushHistory,
+  type Boat,
+  type Change,
+  type Edit,
+  type HistoryEntry,
+  type HistoryStacks,
+  type ZoneEvaluation,
 } from '@/core/schedule';
 import { api, ApiError, wordsOf } from './api';
 
@@ -200,7 +212,12 @@ export class BoatStore {
       const base = this.confirmed;
       this.set({
         save: 'conflict',
-        conflict: { theirs: theirs.boat, version: theirs.version, theirChanges: base && difference(base, theirs.boat), ourChanges: difference(base ?? theirs.boat, this.state.boat) },
+        conflict: {
+          theirs: theirs.boat,
+          version: theirs.version,
+          theirChanges: base && difference(base, theirs.boat),
+          ourChanges: difference(base ?? theirs.boat, this.state.boat),
+        },
       });
     } catch {
       this.set({ save: 'offline' });
@@ -230,7 +247,20 @@ export class BoatStore {
       if (theirs.version === this.state.version || this.pending.length) return;
       const changes = difference(this.state.boat, theirs.boat);
       this.confirmed = theirs.boat;
-      this.set({ boat: theirs.boat, version: theirs.version, history: theirs.history, notice: changes.length ? { kind: 'done', text: `Changed in another window: ${changes.slice(0, 3).map((c) => `${c.place}, ${c.subject}`).join('; ')}` } : null });
+      this.set({
+        boat: theirs.boat,
+        version: theirs.version,
+        history: theirs.history,
+        notice: changes.length
+          ? {
+              kind: 'done',
+              text: `Changed in another window: ${changes
+                .slice(0, 3)
+                .map((c) => `${c.place}, ${c.subject}`)
+                .join('; ')}`,
+            }
+          : null,
+      });
     } catch {
       // The next edit will find out whether the server is there.
     }
@@ -252,7 +282,13 @@ export class BoatStore {
     const ours = way === 'onTop' ? this.replay(conflict.theirs, this.pending) : { boat: conflict.theirs, kept: [], lost: [] };
     this.confirmed = conflict.theirs;
     this.pending = ours.kept;
-    const text = ours.lost.length ? `Could not be put on top: ${ours.lost.join('; ')}` : way === 'onTop' ? 'Your changes are on top of theirs.' : way === 'apart' ? `Your state is kept as "${boat.name} (mine)" in the list of boats.` : 'Theirs taken, yours dropped.';
+    const text = ours.lost.length
+      ? `Could not be put on top: ${ours.lost.join('; ')}`
+      : way === 'onTop'
+        ? 'Your changes are on top of theirs.'
+        : way === 'apart'
+          ? `Your state is kept as "${boat.name} (mine)" in the list of boats.`
+          : 'Theirs taken, yours dropped.';
     let stacks = history;
     let at = conflict.theirs;
     for (const action of ours.kept) {
@@ -261,7 +297,14 @@ export class BoatStore {
       at = applied.boat;
     }
     this.pending = ours.kept.map((action) => ({ ...action, action: 'do' }));
-    this.set({ boat: ours.boat, version: conflict.version, history: stacks, conflict: null, save: ours.kept.length ? 'saving' : 'saved', notice: { kind: ours.lost.length ? 'refused' : 'done', text } });
+    this.set({
+      boat: ours.boat,
+      version: conflict.version,
+      history: stacks,
+      conflict: null,
+      save: ours.kept.length ? 'saving' : 'saved',
+      notice: { kind: ours.lost.length ? 'refused' : 'done', text },
+    });
     this.keep();
     void this.flush();
   };

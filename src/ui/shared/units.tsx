@@ -15,13 +15,16 @@ const HouseUnits = createContext<UnitSystem>('metric');
 
 export function UnitsProvider({ initial, children }: { initial: UnitSystem | null; children: ReactNode }) {
   const [chosen, setChosen] = useState(initial);
-  const value = useMemo<Units>(() => ({
-    chosen,
-    choose: (system) => {
-      setChosen(system);
-      document.cookie = `${UNITS_COOKIE}=${system}; path=/; max-age=31536000; samesite=strict`;
-    },
-  }), [chosen]);
+  const value = useMemo<Units>(
+    () => ({
+      chosen,
+      choose: (system) => {
+        setChosen(system);
+        document.cookie = `${UNITS_COOKIE}=${system}; path=/; max-age=31536000; samesite=strict`;
+      },
+    }),
+    [chosen],
+  );
   return <UnitsContext value={value}>{children}</UnitsContext>;
 }
 
@@ -34,15 +37,18 @@ export function useUnits() {
   const { chosen, choose } = useContext(UnitsContext);
   const house = useContext(HouseUnits);
   const system = chosen ?? house;
-  return useMemo(() => ({
-    system,
-    choose,
-    /** Number alone. */
-    show: (value: number | null | undefined, kind: QuantityKind) => formatQuantity(value, kind, system),
-    /** Number with its unit. */
-    full: (value: number | null | undefined, kind: QuantityKind) => formatWithUnit(value, kind, system),
-    unit: (kind: QuantityKind) => displayUnit(kind, system).label,
-  }), [system, choose]);
+  return useMemo(
+    () => ({
+      system,
+      choose,
+      /** Number alone. */
+      show: (value: number | null | undefined, kind: QuantityKind) => formatQuantity(value, kind, system),
+      /** Number with its unit. */
+      full: (value: number | null | undefined, kind: QuantityKind) => formatWithUnit(value, kind, system),
+      unit: (kind: QuantityKind) => displayUnit(kind, system).label,
+    }),
+    [system, choose],
+  );
 }
 
 export function UnitsSwitch() {

@@ -6,10 +6,13 @@ import { useBoatStore } from './boat';
 /** Act on the boat; returns the refusal in words, or nothing when the edit was taken. */
 export function useEdit(): (...edits: Edit[]) => string | undefined {
   const store = useBoatStore();
-  return useCallback((...edits) => {
-    if (store.act(...edits)) return undefined;
-    const { notice } = store.getState();
-    store.dismiss();
-    return notice?.text ?? 'This change was refused.';
-  }, [store]);
+  return useCallback(
+    (...edits) => {
+      if (store.act(...edits)) return undefined;
+      const { notice } = store.getState();
+      store.dismiss();
+      return notice?.text ?? 'This change was refused.';
+    },
+    [store],
+  );
 }

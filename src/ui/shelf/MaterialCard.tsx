@@ -1,6 +1,18 @@
 'use client';
 import { Button, Card } from 'react-bootstrap';
-import { COMPONENT_FORMS, CORE_FAMILIES, CORE_KINDS, FABRIC_FORMS, FIBRE_FAMILIES, ORIGINS, RESIN_FAMILIES, fabricArealWeight, type Material, type Origin, type ShelfItem } from '@/core/material';
+import {
+  COMPONENT_FORMS,
+  CORE_FAMILIES,
+  CORE_KINDS,
+  FABRIC_FORMS,
+  FIBRE_FAMILIES,
+  ORIGINS,
+  RESIN_FAMILIES,
+  fabricArealWeight,
+  type Material,
+  type Origin,
+  type ShelfItem,
+} from '@/core/material';
 import { formatNumber } from '@/core/quantity';
 import { FibreGlyph } from '../layup/FibreGlyph';
 import { useUnits } from '../shared/units';
@@ -8,18 +20,35 @@ import { FIGURES, figureOf, writeDirections } from './fields';
 
 export function familyName(material: Material): string {
   switch (material.kind) {
-    case 'fabric': return FABRIC_FORMS[material.family];
-    case 'core': return CORE_FAMILIES[material.family];
-    case 'resin': return RESIN_FAMILIES[material.family];
-    case 'fibre': return FIBRE_FAMILIES[material.family];
-    case 'coating': return 'Coating';
+    case 'fabric':
+      return FABRIC_FORMS[material.family];
+    case 'core':
+      return CORE_FAMILIES[material.family];
+    case 'resin':
+      return RESIN_FAMILIES[material.family];
+    case 'fibre':
+      return FIBRE_FAMILIES[material.family];
+    case 'coating':
+      return 'Coating';
   }
 }
 
 const OriginTag = ({ origin }: { origin: Origin }) => <span className="origin">{ORIGINS[origin]}</span>;
 
 /** Everything the Shelf knows of one material, each figure with its origin. */
-export function MaterialCard({ item, fibreNames, onEdit, onCopy, onDrop }: { item: ShelfItem; fibreNames: ReadonlyMap<string, string>; onEdit: () => void; onCopy: () => void; onDrop: () => void }) {
+export function MaterialCard({
+  item,
+  fibreNames,
+  onEdit,
+  onCopy,
+  onDrop,
+}: {
+  item: ShelfItem;
+  fibreNames: ReadonlyMap<string, string>;
+  onEdit: () => void;
+  onCopy: () => void;
+  onDrop: () => void;
+}) {
   const { show, unit } = useUnits();
   const { material, own, generic } = item;
   return (
@@ -31,28 +60,81 @@ export function MaterialCard({ item, fibreNames, onEdit, onCopy, onDrop }: { ite
           {'code' in material && <strong className="origin">{material.code}</strong>}
           {own && <span className="origin">{generic ? "yard's figures" : "yard's own"}</span>}
         </div>
-        <p className="soft mb-2">{familyName(material)}{material.kind === 'core' ? `, ${CORE_KINDS[material.behaviour]}` : ''}. {material.note}</p>
+        <p className="soft mb-2">
+          {familyName(material)}
+          {material.kind === 'core' ? `, ${CORE_KINDS[material.behaviour]}` : ''}. {material.note}
+        </p>
         <table className="table table-sm mb-3" aria-label={`Figures of ${material.name}`}>
-          <thead><tr><th>Figure</th><th className="num">Value</th><th>Unit</th><th>Origin</th></tr></thead>
+          <thead>
+            <tr>
+              <th>Figure</th>
+              <th className="num">Value</th>
+              <th>Unit</th>
+              <th>Origin</th>
+            </tr>
+          </thead>
           <tbody>
             {FIGURES[material.kind].map(({ key, label, kind }) => {
               const figure = figureOf(material, key);
-              return <tr key={key}><td>{label}</td><td className="num">{show(figure.value, kind)}</td><td>{unit(kind)}</td><td><OriginTag origin={figure.origin} /></td></tr>;
+              return (
+                <tr key={key}>
+                  <td>{label}</td>
+                  <td className="num">{show(figure.value, kind)}</td>
+                  <td>{unit(kind)}</td>
+                  <td>
+                    <OriginTag origin={figure.origin} />
+                  </td>
+                </tr>
+              );
             })}
-            {material.kind === 'fabric' && <tr className="fw-semibold"><td>Dry weight</td><td className="num">{show(fabricArealWeight(material), 'arealWeight')}</td><td>{unit('arealWeight')}</td><td /></tr>}
-            {material.kind === 'fabric' && material.components.map((component, index) => (
-              <tr key={index}>
-                <td>{fibreNames.get(component.fibre) ?? component.fibre}, {COMPONENT_FORMS[component.form]}{component.sublayers.length > 0 && <div className="small soft">directions {writeDirections(component.sublayers)} %; E1 kept {formatNumber(component.crimpFactor * 100, 0)} %</div>}</td>
-                <td className="num">{show(component.arealWeight.value, 'arealWeight')}</td><td>{unit('arealWeight')}</td><td><OriginTag origin={component.arealWeight.origin} /></td>
+            {material.kind === 'fabric' && (
+              <tr className="fw-semibold">
+                <td>Dry weight</td>
+                <td className="num">{show(fabricArealWeight(material), 'arealWeight')}</td>
+                <td>{unit('arealWeight')}</td>
+                <td />
               </tr>
-            ))}
-            {material.kind === 'core' && <tr><td>Sheets</td><td className="num text-wrap">{material.thicknesses.map((t) => show(t, 'thickness')).join(', ')}</td><td>{unit('thickness')}</td><td /></tr>}
+            )}
+            {material.kind === 'fabric' &&
+              material.components.map((component, index) => (
+                <tr key={index}>
+                  <td>
+                    {fibreNames.get(component.fibre) ?? component.fibre}, {COMPONENT_FORMS[component.form]}
+                    {component.sublayers.length > 0 && (
+                      <div className="small soft">
+                        directions {writeDirections(component.sublayers)} %; E1 kept {formatNumber(component.crimpFactor * 100, 0)} %
+                      </div>
+                    )}
+                  </td>
+                  <td className="num">{show(component.arealWeight.value, 'arealWeight')}</td>
+                  <td>{unit('arealWeight')}</td>
+                  <td>
+                    <OriginTag origin={component.arealWeight.origin} />
+                  </td>
+                </tr>
+              ))}
+            {material.kind === 'core' && (
+              <tr>
+                <td>Sheets</td>
+                <td className="num text-wrap">{material.thicknesses.map((t) => show(t, 'thickness')).join(', ')}</td>
+                <td>{unit('thickness')}</td>
+                <td />
+              </tr>
+            )}
           </tbody>
         </table>
         <div className="d-flex gap-2">
-          <Button size="sm" onClick={onEdit}>{own ? 'Change figures' : "Put the yard's figures"}</Button>
-          <Button size="sm" variant="outline-primary" onClick={onCopy}>New one from this</Button>
-          {own && <Button size="sm" variant="outline-primary" onClick={onDrop}>{generic ? 'Back to generic figures' : 'Remove'}</Button>}
+          <Button size="sm" onClick={onEdit}>
+            {own ? 'Change figures' : "Put the yard's figures"}
+          </Button>
+          <Button size="sm" variant="outline-primary" onClick={onCopy}>
+            New one from this
+          </Button>
+          {own && (
+            <Button size="sm" variant="outline-primary" onClick={onDrop}>
+              {generic ? 'Back to generic figures' : 'Remove'}
+            </Button>
+          )}
         </div>
         <p className="form-text mb-0">Boats keep the figures they were drawn with; Lay-up uses the Shelf's for materials a boat has not used yet.</p>
       </Card.Body>

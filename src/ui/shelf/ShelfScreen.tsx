@@ -28,7 +28,11 @@ export function ShelfScreen({ initial }: { initial: ShelfItem[] }) {
   const ofKind = useMemo(() => items.filter((item) => item.material.kind === kind), [items, kind]);
   const families = [...new Set(ofKind.map((item) => familyName(item.material)))];
   const words = sought.toLowerCase().split(/\s+/).filter(Boolean);
-  const shown = ofKind.filter(({ material }) => (family === '' || familyName(material) === family) && words.every((word) => `${material.name} ${'code' in material ? material.code : ''} ${familyName(material)}`.toLowerCase().includes(word)));
+  const shown = ofKind.filter(
+    ({ material }) =>
+      (family === '' || familyName(material) === family) &&
+      words.every((word) => `${material.name} ${'code' in material ? material.code : ''} ${familyName(material)}`.toLowerCase().includes(word)),
+  );
   const chosen = items.find((item) => item.material.id === chosenId);
   const fibreNames = useMemo(() => new Map(items.filter((item) => item.material.kind === 'fibre').map((item) => [item.material.id, item.material.name])), [items]);
 
@@ -64,12 +68,39 @@ export function ShelfScreen({ initial }: { initial: ShelfItem[] }) {
   };
 
   return (
-    <Frame head={<><h1>Shelf <span className="soft fw-normal fs-6">what have we to build with?</span></h1><span className="spacer" /><UnitsSwitch /></>}>
-      {trouble && <Alert variant="danger" dismissible onClose={() => setTrouble(null)} className="py-2">{trouble}</Alert>}
+    <Frame
+      head={
+        <>
+          <h1>
+            Shelf <span className="soft fw-normal fs-6">what have we to build with?</span>
+          </h1>
+          <span className="spacer" />
+          <UnitsSwitch />
+        </>
+      }
+    >
+      {trouble && (
+        <Alert variant="danger" dismissible onClose={() => setTrouble(null)} className="py-2">
+          {trouble}
+        </Alert>
+      )}
       <div className="layup">
         <div>
-          <Nav variant="tabs" activeKey={kind} onSelect={(key) => { setKind(key as MaterialKind); setFamily(''); }}>
-            {(Object.keys(MATERIAL_KINDS) as MaterialKind[]).map((key) => <Nav.Item key={key}><Nav.Link eventKey={key} as="button" type="button">{MATERIAL_KINDS[key]} <span className="soft small">{items.filter((item) => item.material.kind === key).length}</span></Nav.Link></Nav.Item>)}
+          <Nav
+            variant="tabs"
+            activeKey={kind}
+            onSelect={(key) => {
+              setKind(key as MaterialKind);
+              setFamily('');
+            }}
+          >
+            {(Object.keys(MATERIAL_KINDS) as MaterialKind[]).map((key) => (
+              <Nav.Item key={key}>
+                <Nav.Link eventKey={key} as="button" type="button">
+                  {MATERIAL_KINDS[key]} <span className="soft small">{items.filter((item) => item.material.kind === key).length}</span>
+                </Nav.Link>
+              </Nav.Item>
+            ))}
           </Nav>
           <Card className="border-top-0 rounded-top-0">
             <Card.Body>
@@ -77,32 +108,98 @@ export function ShelfScreen({ initial }: { initial: ShelfItem[] }) {
                 <Form.Control aria-label="Find" placeholder="Find by name, code or family" value={sought} onChange={(event) => setSought(event.target.value)} />
                 <Form.Select aria-label="Family" className="w-auto" value={family} onChange={(event) => setFamily(event.target.value)}>
                   <option value="">All families</option>
-                  {families.map((name) => <option key={name}>{name}</option>)}
+                  {families.map((name) => (
+                    <option key={name}>{name}</option>
+                  ))}
                 </Form.Select>
               </div>
               <div className="shelf-list">
                 <table className="table" aria-label={MATERIAL_KINDS[kind]}>
-                  <thead><tr><th>Code</th><th>Name</th><th>Family</th><th className="num">{kind === 'fabric' ? <>Dry <span className="unit">{unit('arealWeight')}</span></> : <>Density <span className="unit">{unit('density')}</span></>}</th><th>Figures</th></tr></thead>
+                  <thead>
+                    <tr>
+                      <th>Code</th>
+                      <th>Name</th>
+                      <th>Family</th>
+                      <th className="num">
+                        {kind === 'fabric' ? (
+                          <>
+                            Dry <span className="unit">{unit('arealWeight')}</span>
+                          </>
+                        ) : (
+                          <>
+                            Density <span className="unit">{unit('density')}</span>
+                          </>
+                        )}
+                      </th>
+                      <th>Figures</th>
+                    </tr>
+                  </thead>
                   <tbody>
                     {shown.map(({ material, own }) => (
-                      <tr key={material.id} className={material.id === chosenId ? 'chosen' : ''} onClick={() => { setChosenId(material.id); setEditing(null); }}>
+                      <tr
+                        key={material.id}
+                        className={material.id === chosenId ? 'chosen' : ''}
+                        onClick={() => {
+                          setChosenId(material.id);
+                          setEditing(null);
+                        }}
+                      >
                         <td className="fw-semibold text-nowrap">{'code' in material ? material.code : ''}</td>
-                        <td><button type="button" className="reason-button" onClick={() => { setChosenId(material.id); setEditing(null); }}>{material.name}</button></td>
+                        <td>
+                          <button
+                            type="button"
+                            className="reason-button"
+                            onClick={() => {
+                              setChosenId(material.id);
+                              setEditing(null);
+                            }}
+                          >
+                            {material.name}
+                          </button>
+                        </td>
                         <td>{familyName(material)}</td>
                         <td className="num">{material.kind === 'fabric' ? show(fabricArealWeight(material), 'arealWeight') : show(material.density.value, 'density')}</td>
-                        <td><span className="origin">{ORIGINS[weakest(material)]}</span>{own && <span className="origin ms-1">yard</span>}</td>
+                        <td>
+                          <span className="origin">{ORIGINS[weakest(material)]}</span>
+                          {own && <span className="origin ms-1">yard</span>}
+                        </td>
                       </tr>
                     ))}
-                    {shown.length === 0 && <tr><td colSpan={5} className="soft">Nothing matches.</td></tr>}
+                    {shown.length === 0 && (
+                      <tr>
+                        <td colSpan={5} className="soft">
+                          Nothing matches.
+                        </td>
+                      </tr>
+                    )}
                   </tbody>
                 </table>
               </div>
             </Card.Body>
           </Card>
         </div>
-        {editing ? <MaterialForm key={`${editing.start.id}-${editing.isNew}`} start={editing.start} isNew={editing.isNew} fibres={fibreNames} onSave={(material) => (editing.isNew ? saveNew(material) : save(material, false))} onCancel={() => setEditing(null)} />
-          : chosen ? <MaterialCard item={chosen} fibreNames={fibreNames} onEdit={() => setEditing({ start: chosen.material, isNew: false })} onCopy={() => copy(chosen.material)} onDrop={() => void drop(chosen.material.id)} />
-          : <Card><Card.Body className="soft">Choose a material to see its figures.</Card.Body></Card>}
+        {editing ? (
+          <MaterialForm
+            key={`${editing.start.id}-${editing.isNew}`}
+            start={editing.start}
+            isNew={editing.isNew}
+            fibres={fibreNames}
+            onSave={(material) => (editing.isNew ? saveNew(material) : save(material, false))}
+            onCancel={() => setEditing(null)}
+          />
+        ) : chosen ? (
+          <MaterialCard
+            item={chosen}
+            fibreNames={fibreNames}
+            onEdit={() => setEditing({ start: chosen.material, isNew: false })}
+            onCopy={() => copy(chosen.material)}
+            onDrop={() => void drop(chosen.material.id)}
+          />
+        ) : (
+          <Card>
+            <Card.Body className="soft">Choose a material to see its figures.</Card.Body>
+          </Card>
+        )}
       </div>
     </Frame>
   );

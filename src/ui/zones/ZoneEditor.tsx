@@ -51,15 +51,30 @@ export function ZoneEditor({ part, zone, onRemoved }: { part: Part; zone: Zone; 
   return (
     <Card>
       <Card.Body className="d-grid gap-2">
-        <h2 className="mb-0">{zone.name} <span className="soft fw-normal small">{part.name}, {layers} {layers === 1 ? 'layer' : 'layers'}</span></h2>
-        {refusal && <Alert variant="danger" className="py-2 mb-0">{refusal}</Alert>}
+        <h2 className="mb-0">
+          {zone.name}{' '}
+          <span className="soft fw-normal small">
+            {part.name}, {layers} {layers === 1 ? 'layer' : 'layers'}
+          </span>
+        </h2>
+        {refusal && (
+          <Alert variant="danger" className="py-2 mb-0">
+            {refusal}
+          </Alert>
+        )}
         <Row className="g-2">
-          <Col><TextField key={zone.id} label="Name of zone" value={zone.name} maximum={80} onCommit={(name) => edit({ type: 'zone.set', zoneId: zone.id, patch: { name } })} /></Col>
+          <Col>
+            <TextField key={zone.id} label="Name of zone" value={zone.name} maximum={80} onCommit={(name) => edit({ type: 'zone.set', zoneId: zone.id, patch: { name } })} />
+          </Col>
           <Col>
             <Form.Group controlId="zone-location">
               <Form.Label className="mb-0">Location</Form.Label>
               <Form.Select value={zone.location} onChange={(event) => relocate(event.target.value as ZoneLocation)}>
-                {Object.entries(ZONE_LOCATIONS).map(([key, { label }]) => <option key={key} value={key}>{label}</option>)}
+                {Object.entries(ZONE_LOCATIONS).map(([key, { label }]) => (
+                  <option key={key} value={key}>
+                    {label}
+                  </option>
+                ))}
               </Form.Select>
             </Form.Group>
           </Col>
@@ -67,12 +82,31 @@ export function ZoneEditor({ part, zone, onRemoved }: { part: Part; zone: Zone; 
         <Row className="g-2" xs={2}>
           {FIELDS.filter((field) => !field.only || field.only.includes(zone.location)).map(({ key, label, kind, minimum, maximum, hint }) => (
             <Col key={`${zone.id}-${key}`}>
-              <QuantityField label={label} kind={kind} value={zone.geometry[key]} minimum={minimum} maximum={maximum} hint={hint} onCommit={(value) => edit({ type: 'zone.set', zoneId: zone.id, patch: { geometry: { ...zone.geometry, [key]: value } } })} />
+              <QuantityField
+                label={label}
+                kind={kind}
+                value={zone.geometry[key]}
+                minimum={minimum}
+                maximum={maximum}
+                hint={hint}
+                onCommit={(value) => edit({ type: 'zone.set', zoneId: zone.id, patch: { geometry: { ...zone.geometry, [key]: value } } })}
+              />
             </Col>
           ))}
         </Row>
         <p className="form-text mb-0">Typed-in figures: measure them from your drawing. The laminate bends across the shorter side of the panel.</p>
-        <div><Button size="sm" variant="outline-primary" onClick={() => { if (!edit({ type: 'zone.remove', zoneId: zone.id })) onRemoved(); }}>Remove this zone</Button> <span className="form-text">Undo brings it back.</span></div>
+        <div>
+          <Button
+            size="sm"
+            variant="outline-primary"
+            onClick={() => {
+              if (!edit({ type: 'zone.remove', zoneId: zone.id })) onRemoved();
+            }}
+          >
+            Remove this zone
+          </Button>{' '}
+          <span className="form-text">Undo brings it back.</span>
+        </div>
       </Card.Body>
     </Card>
   );

@@ -48,48 +48,120 @@ export function ZonesScreen() {
   return (
     <>
       <p className="question">Where does the load change?</p>
-      {refusal && <Alert variant="danger" dismissible onClose={() => setRefusal(null)} className="py-2">{refusal}</Alert>}
+      {refusal && (
+        <Alert variant="danger" dismissible onClose={() => setRefusal(null)} className="py-2">
+          {refusal}
+        </Alert>
+      )}
       <div className="layup">
         <div className="d-grid gap-3">
-          <Card><Card.Body><PressureChart boat={boat} evaluations={evaluations} chosen={chosen} onChoose={setChosen} /></Card.Body></Card>
-          <Card><Card.Body className="p-0">
-            <table className="table" aria-label="Zones">
-              <thead>
-                <tr><th>Zone</th><th>Location</th><th className="num">Area <span className="unit">{unit('area')}</span></th><th className="num">Panel <span className="unit">{unit('shortLength')}</span></th><th className="num">Pressure <span className="unit">{unit('pressure')}</span></th><th className="num">Reserve</th></tr>
-              </thead>
-              {boat.parts.map((owner) => (
-                <tbody key={owner.id}>
-                  <tr><th colSpan={5}>{owner.name} <span className="soft fw-normal">{PART_KINDS[owner.kind]}</span></th><td className="num"><Button size="sm" variant="outline-primary" className="py-0" onClick={() => addZone(owner.id)} aria-label={`Add a zone to ${owner.name}`}>Add zone</Button></td></tr>
-                  {owner.zones.map((row) => {
-                    const e = evaluations.get(row.id)!;
-                    return (
-                      <tr key={row.id} className={row.id === chosen ? 'chosen-row' : ''}>
-                        <td className="ps-4"><button type="button" className="reason-button" aria-pressed={row.id === chosen} onClick={() => setChosen(row.id)}>{row.name}</button></td>
-                        <td>{ZONE_LOCATIONS[row.location].label}</td>
-                        <td className="num">{show(row.geometry.area, 'area')}</td>
-                        <td className="num">{show(row.geometry.panelLength, 'shortLength')} × {show(row.geometry.panelBreadth, 'shortLength')}</td>
-                        <td className="num">{show(e.pressure?.pressure, 'pressure')}</td>
-                        <td className="num">{e.governing ? <Verdict reserveFactor={e.governing.reserveFactor} target={target} /> : <span className="soft" title={e.problem ?? ''}>not checked</span>}</td>
-                      </tr>
-                    );
-                  })}
-                </tbody>
-              ))}
-            </table>
-          </Card.Body></Card>
-          <Card><Card.Body>
-            <Form className="d-flex gap-2" onSubmit={(event) => { event.preventDefault(); addPart(); }}>
-              <InputGroup>
-                <Form.Control aria-label="Name of the new part" placeholder="New part, e.g. Rudder" maxLength={80} value={partName} onChange={(event) => setPartName(event.target.value)} />
-                <Form.Select aria-label="Kind of the new part" value={partKind} onChange={(event) => setPartKind(event.target.value as keyof typeof PART_KINDS)}>
-                  {Object.entries(PART_KINDS).map(([key, name]) => <option key={key} value={key}>{name}</option>)}
-                </Form.Select>
-              </InputGroup>
-              <Button type="submit" disabled={partName.trim() === ''} className="text-nowrap">Add part</Button>
-            </Form>
-          </Card.Body></Card>
+          <Card>
+            <Card.Body>
+              <PressureChart boat={boat} evaluations={evaluations} chosen={chosen} onChoose={setChosen} />
+            </Card.Body>
+          </Card>
+          <Card>
+            <Card.Body className="p-0">
+              <table className="table" aria-label="Zones">
+                <thead>
+                  <tr>
+                    <th>Zone</th>
+                    <th>Location</th>
+                    <th className="num">
+                      Area <span className="unit">{unit('area')}</span>
+                    </th>
+                    <th className="num">
+                      Panel <span className="unit">{unit('shortLength')}</span>
+                    </th>
+                    <th className="num">
+                      Pressure <span className="unit">{unit('pressure')}</span>
+                    </th>
+                    <th className="num">Reserve</th>
+                  </tr>
+                </thead>
+                {boat.parts.map((owner) => (
+                  <tbody key={owner.id}>
+                    <tr>
+                      <th colSpan={5}>
+                        {owner.name} <span className="soft fw-normal">{PART_KINDS[owner.kind]}</span>
+                      </th>
+                      <td className="num">
+                        <Button size="sm" variant="outline-primary" className="py-0" onClick={() => addZone(owner.id)} aria-label={`Add a zone to ${owner.name}`}>
+                          Add zone
+                        </Button>
+                      </td>
+                    </tr>
+                    {owner.zones.map((row) => {
+                      const e = evaluations.get(row.id)!;
+                      return (
+                        <tr key={row.id} className={row.id === chosen ? 'chosen-row' : ''}>
+                          <td className="ps-4">
+                            <button type="button" className="reason-button" aria-pressed={row.id === chosen} onClick={() => setChosen(row.id)}>
+                              {row.name}
+                            </button>
+                          </td>
+                          <td>{ZONE_LOCATIONS[row.location].label}</td>
+                          <td className="num">{show(row.geometry.area, 'area')}</td>
+                          <td className="num">
+                            {show(row.geometry.panelLength, 'shortLength')} × {show(row.geometry.panelBreadth, 'shortLength')}
+                          </td>
+                          <td className="num">{show(e.pressure?.pressure, 'pressure')}</td>
+                          <td className="num">
+                            {e.governing ? (
+                              <Verdict reserveFactor={e.governing.reserveFactor} target={target} />
+                            ) : (
+                              <span className="soft" title={e.problem ?? ''}>
+                                not checked
+                              </span>
+                            )}
+                          </td>
+                        </tr>
+                      );
+                    })}
+                  </tbody>
+                ))}
+              </table>
+            </Card.Body>
+          </Card>
+          <Card>
+            <Card.Body>
+              <Form
+                className="d-flex gap-2"
+                onSubmit={(event) => {
+                  event.preventDefault();
+                  addPart();
+                }}
+              >
+                <InputGroup>
+                  <Form.Control
+                    aria-label="Name of the new part"
+                    placeholder="New part, e.g. Rudder"
+                    maxLength={80}
+                    value={partName}
+                    onChange={(event) => setPartName(event.target.value)}
+                  />
+                  <Form.Select aria-label="Kind of the new part" value={partKind} onChange={(event) => setPartKind(event.target.value as keyof typeof PART_KINDS)}>
+                    {Object.entries(PART_KINDS).map(([key, name]) => (
+                      <option key={key} value={key}>
+                        {name}
+                      </option>
+                    ))}
+                  </Form.Select>
+                </InputGroup>
+                <Button type="submit" disabled={partName.trim() === ''} className="text-nowrap">
+                  Add part
+                </Button>
+              </Form>
+            </Card.Body>
+          </Card>
         </div>
-        {part && zone ? <ZoneEditor part={part} zone={zone} onRemoved={() => setChosen(null)} /> : <Card><Card.Body className="soft">Choose a zone in the table or on the chart to see and change its figures.</Card.Body></Card>}
+        {part && zone ? (
+          <ZoneEditor part={part} zone={zone} onRemoved={() => setChosen(null)} />
+        ) : (
+          <Card>
+            <Card.Body className="soft">Choose a zone in the table or on the chart to see and change its figures.</Card.Body>
+          </Card>
+        )}
       </div>
       <Onward to="layup">Lay-up: what goes in, in what order?</Onward>
     </>

@@ -2,9 +2,7 @@ import { put, type Recorder } from '../../working';
 import { cite, SMALL_CRAFT_PACK } from './pack';
 
 /** The loaded member: a panel by its sides, or a stiffener by spacing and span (m). */
-export type Member =
-  | { kind: 'panel'; shortSide: number; longSide: number; construction: 'single' | 'sandwich' }
-  | { kind: 'stiffener'; spacing: number; span: number };
+export type Member = { kind: 'panel'; shortSide: number; longSide: number; construction: 'single' | 'sandwich' } | { kind: 'stiffener'; spacing: number; span: number };
 
 /**
  * Area reduction factor k_AR of a panel or stiffener.
@@ -25,8 +23,14 @@ export function areaReduction(member: Member, loadedMass: number, planing: boole
   const kAR = Math.min(1, Math.max(minimum, (kR * 0.1 * loadedMass ** 0.15) / designArea ** 0.3));
 
   record?.({
-    quantity: 'Area reduction factor', symbol: 'k_{AR}', formula: 'k_R\\,\\frac{0.1\\,m^{0.15}}{A_D^{0.3}}',
-    inputs: [put('k_R', kR), put('m', loadedMass, 'kg'), put('A_D', designArea, 'm²')], value: kAR, unit: '', source: cite('F8 to F11'), note: `Not below ${minimum}, not above 1.`,
+    quantity: 'Area reduction factor',
+    symbol: 'k_{AR}',
+    formula: 'k_R\\,\\frac{0.1\\,m^{0.15}}{A_D^{0.3}}',
+    inputs: [put('k_R', kR), put('m', loadedMass, 'kg'), put('A_D', designArea, 'm²')],
+    value: kAR,
+    unit: '',
+    source: cite('F8 to F11'),
+    note: `Not below ${minimum}, not above 1.`,
   });
   return kAR;
 }

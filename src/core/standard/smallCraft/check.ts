@@ -65,6 +65,18 @@ export interface PanelContext {
 /** Record a reserve factor and return the check. */
 export function checked(check: Omit<Check, 'reserveFactor'>, trace: Trace | undefined, unit: string, demandSymbol: string, capacitySymbol: string, source: string): Check {
   const reserveFactor = check.capacity / check.demand;
-  trace?.('result', { quantity: `Reserve factor: ${check.governs}`, symbol: 'RF', formula: `\\frac{${capacitySymbol}}{${demandSymbol}}`, inputs: [put(capacitySymbol, check.capacity, unit), put(demandSymbol, check.demand, unit)], value: reserveFactor, unit: '', source: cite(source) }, check.id);
+  trace?.(
+    'result',
+    {
+      quantity: `Reserve factor: ${check.governs}`,
+      symbol: 'RF',
+      formula: `\\frac{${capacitySymbol}}{${demandSymbol}}`,
+      inputs: [put(capacitySymbol, check.capacity, unit), put(demandSymbol, check.demand, unit)],
+      value: reserveFactor,
+      unit: '',
+      source: cite(source),
+    },
+    check.id,
+  );
   return { ...check, reserveFactor };
 }

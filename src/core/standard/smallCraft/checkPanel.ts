@@ -71,11 +71,18 @@ export function checkPanel(input: PanelCheckInput, trace?: Trace, pack = SMALL_C
     if (g.head === null) throw invalid('geometry.head', 'A watertight bulkhead needs its head of water (m)');
     pressure = { pressure: bulkheadPressure(g.head, inSection('pressure'), pack), mode: 'head' };
   } else {
-    pressure = designPressure({
-      craft, location: place.pressure, position: waterlinePosition(g.panelX, craft.waterlineLength),
-      ...(g.edgeHeight === null ? {} : { edgeHeight: g.edgeHeight }), ...(g.centreHeight === null ? {} : { centreHeight: g.centreHeight }),
-      member: { kind: 'panel', shortSide, longSide, construction },
-    }, inSection('pressure'), pack);
+    pressure = designPressure(
+      {
+        craft,
+        location: place.pressure,
+        position: waterlinePosition(g.panelX, craft.waterlineLength),
+        ...(g.edgeHeight === null ? {} : { edgeHeight: g.edgeHeight }),
+        ...(g.centreHeight === null ? {} : { centreHeight: g.centreHeight }),
+        member: { kind: 'panel', shortSide, longSide, construction },
+      },
+      inSection('pressure'),
+      pack,
+    );
   }
 
   const skins = sheets.filter((sheet) => sheet.role === 'skin');
@@ -86,7 +93,9 @@ export function checkPanel(input: PanelCheckInput, trace?: Trace, pack = SMALL_C
     const skinsMinimum = minimumSkins(craft, place.minimum, k5, 1, construction === 'sandwich' ? minimumRecord : undefined, pack);
     minimum = {
       fibre: minimumFibreMass(craft, place.minimum, k5, construction === 'single' ? minimumRecord : undefined, pack),
-      outer: skinsMinimum.outer, inner: skinsMinimum.inner, coreShear: place.minimum === 'deck' ? null : skinsMinimum.coreShearStrength,
+      outer: skinsMinimum.outer,
+      inner: skinsMinimum.inner,
+      coreShear: place.minimum === 'deck' ? null : skinsMinimum.coreShearStrength,
     };
   }
 

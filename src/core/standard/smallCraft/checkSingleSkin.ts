@@ -25,17 +25,39 @@ export function checkSingleSkin(sheets: readonly SkinSheet[], context: PanelCont
     const psi = fibreMass / (fibreMass + sum(sheets, (s) => s.resinMass));
     const { flexuralStrength } = laminateProperties(psi, matShare, trace && ((step) => trace('laminate', step)));
     const need = singleSkinThickness({ pressure: P, shortSide: b, longSide, crown, flexuralStrength, quality }, trace && ((step) => trace('requirement', step)), pack);
-    checks.push(checked(
-      { id: 'skinFlexure', demand: need.designStress * (need.thickness / thickness) ** 2, capacity: need.designStress, quantity: 'stress', governs: `flexural strength of the skin (${(need.thickness * 1e3).toFixed(1)} mm needed, ${(thickness * 1e3).toFixed(1)} mm there)` },
-      trace, 'Pa', '\\sigma', '\\sigma_d', 'F35, as stress at the thickness that is there',
-    ));
+    checks.push(
+      checked(
+        {
+          id: 'skinFlexure',
+          demand: need.designStress * (need.thickness / thickness) ** 2,
+          capacity: need.designStress,
+          quantity: 'stress',
+          governs: `flexural strength of the skin (${(need.thickness * 1e3).toFixed(1)} mm needed, ${(thickness * 1e3).toFixed(1)} mm there)`,
+        },
+        trace,
+        'Pa',
+        '\\sigma',
+        '\\sigma_d',
+        'F35, as stress at the thickness that is there',
+      ),
+    );
   } else notChecked.push('Skin in bending by the flexural law: it covers only E-glass mat and balanced 0/90; ply by ply governs');
 
   const lacking = sheets.find((sheet) => sheet.properties === undefined);
   if (lacking) notChecked.push(`Ply by ply: the pack has no strengths for ${lacking.name}`);
   else checks.push(plyByPly(sheets, context, pack));
 
-  if (minimum) checks.push(checked({ id: 'minimumFibre', demand: minimum.fibre, capacity: fibreMass, quantity: 'laminateWeight', governs: 'dry fibre mass of the skin' }, trace, 'kg/m²', 'w_{min}', 'w', 'F36'));
+  if (minimum)
+    checks.push(
+      checked(
+        { id: 'minimumFibre', demand: minimum.fibre, capacity: fibreMass, quantity: 'laminateWeight', governs: 'dry fibre mass of the skin' },
+        trace,
+        'kg/m²',
+        'w_{min}',
+        'w',
+        'F36',
+      ),
+    );
   return { checks, notChecked };
 
   function plyByPly(plies: readonly SkinSheet[], { shortSide, longSide: l }: PanelContext, { skinStrengthFactor }: typeof pack): Check {
@@ -52,18 +74,55 @@ export function checkSingleSkin(sheets: readonly SkinSheet[], context: PanelCont
     let worst = { stress: 0, allowed: 1, sheet: plies[0]!, index: 0, side: 'tension' };
     placed.forEach(({ sheet, bottom, top }, index) => {
       const { E, tensileStrength, compressiveStrength } = sheet.properties!;
-      for (const [reach, strength, side] of [[neutral - bottom, tensileStrength, 'tension'], [top - neutral, compressiveStrength, 'compression']] as const) {
+      for (const [reach, strength, side] of [
+        [neutral - bottom, tensileStrength, 'tension'],
+        [top - neutral, compressiveStrength, 'compression'],
+      ] as const) {
         const stress = (moment * E * reach) / EI;
         const allowed = skinStrengthFactor * strength * quality;
         if (reach > 0 && stress / allowed > worst.stress / worst.allowed) worst = { stress, allowed, sheet, index, side };
       }
     });
-    trace?.('laminate', { quantity: 'Neutral axis from the mould face', symbol: 'z_n', formula: '\\frac{\\sum E_i t_i z_i}{\\sum E_i t_i}', inputs: [put('n', plies.length)], value: neutral, unit: 'm', source: cite('F58') });
-    trace?.('laminate', { quantity: 'Bending stiffness across the panel', symbol: 'EI', formula: '\\sum E_i\\left(\\frac{t_i^3}{12}+t_i d_i^2\\right)', inputs: [], value: EI, unit: 'N m', source: cite('F58') });
-    trace?.('requirement', { quantity: 'Bending moment at the panel edge', symbol: 'M_d', formula: '\\frac{k_C^2 k_2 P b^2}{6}', inputs: [put('k_C', kC), put('k_2', k2), put('P', P, 'Pa'), put('b', shortSide, 'm')], value: moment, unit: 'N', source: cite('F56') });
+    trace?.('laminate', {
+      quantity: 'Neutral axis from the mould face',
+      symbol: 'z_n',
+      formula: '\\frac{\\sum E_i t_i z_i}{\\sum E_i t_i}',
+      inputs: [put('n', plies.length)],
+      value: neutral,
+      unit: 'm',
+      source: cite('F58'),
+    });
+    trace?.('laminate', {
+      quantity: 'Bending stiffness across the panel',
+      symbol: 'EI',
+      formula: '\\sum E_i\\left(\\frac{t_i^3}{12}+t_i d_i^2\\right)',
+      inputs: [],
+      value: EI,
+      unit: 'N m',
+      source: cite('F58'),
+    });
+    trace?.('requirement', {
+      quantity: 'Bending moment at the panel edge',
+      symbol: 'M_d',
+      formula: '\\frac{k_C^2 k_2 P b^2}{6}',
+      inputs: [put('k_C', kC), put('k_2', k2), put('P', P, 'Pa'), put('b', shortSide, 'm')],
+      value: moment,
+      unit: 'N',
+      source: cite('F56'),
+    });
     return checked(
-      { id: 'plyByPly', demand: worst.stress, capacity: worst.allowed, quantity: 'stress', governs: `${worst.sheet.name}, sheet ${worst.index + 1} from the mould, in ${worst.side}` },
-      trace, 'Pa', '\\sigma_k', '\\sigma_{d,k}', 'F56 to F58',
+      {
+        id: 'plyByPly',
+        demand: worst.stress,
+        capacity: worst.allowed,
+        quantity: 'stress',
+        governs: `${worst.sheet.name}, sheet ${worst.index + 1} from the mould, in ${worst.side}`,
+      },
+      trace,
+      'Pa',
+      '\\sigma_k',
+      '\\sigma_{d,k}',
+      'F56 to F58',
     );
   }
 }

@@ -24,13 +24,23 @@ export function dynamicLoadFactor(craft: Craft, record?: Recorder): number {
   const nCG = nCG1 <= 3 ? nCG1 : Math.min(7, Math.max(3, nCG2));
 
   record?.({
-    quantity: 'Dynamic load factor by running trim', symbol: 'n_{CG1}', formula: '0.32\\left(\\frac{L_{WL}}{10 B_C}+0.084\\right)(50-\\beta)\\frac{V^2 B_C^2}{m}',
+    quantity: 'Dynamic load factor by running trim',
+    symbol: 'n_{CG1}',
+    formula: '0.32\\left(\\frac{L_{WL}}{10 B_C}+0.084\\right)(50-\\beta)\\frac{V^2 B_C^2}{m}',
     inputs: [put('L_{WL}', LWL, 'm'), put('B_C', BC, 'm'), put('\\beta', beta, '°'), put('V', V, 'kn'), put('m', m, 'kg')],
-    value: nCG1, unit: 'g', source: cite('F4'),
+    value: nCG1,
+    unit: 'g',
+    source: cite('F4'),
   });
   record?.({
-    quantity: 'Dynamic load factor used', symbol: 'n_{CG}', formula: 'n_{CG1}\\;\\text{if}\\;n_{CG1}\\le 3,\\;\\text{else}\\;\\max(3,\\,0.5 V/m^{0.17})\\le 7',
-    inputs: [put('n_{CG1}', nCG1, 'g'), put('n_{CG2}', nCG2, 'g')], value: nCG, unit: 'g', source: cite('F5, F6'), note: 'How the method switches above 3 g is the least certain part of it.',
+    quantity: 'Dynamic load factor used',
+    symbol: 'n_{CG}',
+    formula: 'n_{CG1}\\;\\text{if}\\;n_{CG1}\\le 3,\\;\\text{else}\\;\\max(3,\\,0.5 V/m^{0.17})\\le 7',
+    inputs: [put('n_{CG1}', nCG1, 'g'), put('n_{CG2}', nCG2, 'g')],
+    value: nCG,
+    unit: 'g',
+    source: cite('F5, F6'),
+    note: 'How the method switches above 3 g is the least certain part of it.',
   });
   return nCG;
 }

@@ -24,7 +24,24 @@ export function laminateProperties(psi: number, matShare: number, record?: Recor
     thicknessPerFibreMass: (1e-3 / 3.072) * (2.56 / psi - 1.36),
   };
   const inputs = [put('\\psi', psi), put('R', matShare)];
-  record?.({ quantity: 'Ultimate flexural strength', symbol: '\\sigma_{uf}', formula: '502\\,\\psi^2+107\\,\\text{MPa}', inputs, value: properties.flexuralStrength, unit: 'Pa', source: cite('F53'), note: psi > 0.6 ? 'Above the fibre fractions the law was made for.' : undefined });
-  record?.({ quantity: 'Modulus', symbol: 'E', formula: 'R\\,(38000\\psi-5000)+(1-R)(30000\\psi-500)\\,\\text{MPa}', inputs, value: properties.E, unit: 'Pa', source: cite('F53') });
+  record?.({
+    quantity: 'Ultimate flexural strength',
+    symbol: '\\sigma_{uf}',
+    formula: '502\\,\\psi^2+107\\,\\text{MPa}',
+    inputs,
+    value: properties.flexuralStrength,
+    unit: 'Pa',
+    source: cite('F53'),
+    note: psi > 0.6 ? 'Above the fibre fractions the law was made for.' : undefined,
+  });
+  record?.({
+    quantity: 'Modulus',
+    symbol: 'E',
+    formula: 'R\\,(38000\\psi-5000)+(1-R)(30000\\psi-500)\\,\\text{MPa}',
+    inputs,
+    value: properties.E,
+    unit: 'Pa',
+    source: cite('F53'),
+  });
   return properties;
 }

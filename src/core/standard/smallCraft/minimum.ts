@@ -15,13 +15,29 @@ export function minimumFibreMass(craft: Craft, location: MinimumLocation, k5 = 1
   if (location === 'deck') {
     const { a0, a1 } = pack.minimumFibre.deck;
     const fibreMass = 0.43 * k5 * (a0 + a1 * craft.waterlineLength);
-    record?.({ quantity: 'Least fibre mass, deck', symbol: 'w_{min}', formula: `0.43\\,k_5\\,(${a0}+${a1}\\,L_{WL})`, inputs: [put('k_5', k5), put('L_{WL}', craft.waterlineLength, 'm')], value: fibreMass, unit: 'kg/m²', source: cite('F36') });
+    record?.({
+      quantity: 'Least fibre mass, deck',
+      symbol: 'w_{min}',
+      formula: `0.43\\,k_5\\,(${a0}+${a1}\\,L_{WL})`,
+      inputs: [put('k_5', k5), put('L_{WL}', craft.waterlineLength, 'm')],
+      value: fibreMass,
+      unit: 'kg/m²',
+      source: cite('F36'),
+    });
     return fibreMass;
   }
   const { A, k7, k8 } = pack.minimumFibre[location];
   const V = formulaSpeed(craft);
   const fibreMass = 0.43 * k5 * (A + k7 * V + k8 * massTerm(craft));
-  record?.({ quantity: `Least fibre mass, ${location}`, symbol: 'w_{min}', formula: `0.43\\,k_5\\,(${A}+${k7}\\,V+${k8}\\,m^{0.33})`, inputs: [put('k_5', k5), put('V', V, 'kn'), put('m', craft.loadedMass, 'kg')], value: fibreMass, unit: 'kg/m²', source: cite('F36') });
+  record?.({
+    quantity: `Least fibre mass, ${location}`,
+    symbol: 'w_{min}',
+    formula: `0.43\\,k_5\\,(${A}+${k7}\\,V+${k8}\\,m^{0.33})`,
+    inputs: [put('k_5', k5), put('V', V, 'kn'), put('m', craft.loadedMass, 'kg')],
+    value: fibreMass,
+    unit: 'kg/m²',
+    source: cite('F36'),
+  });
   return fibreMass;
 }
 
@@ -40,8 +56,33 @@ export function minimumSkins(craft: Craft, location: MinimumLocation, k5 = 1, k6
   const LH = craft.hullLength;
   const coreShearStrength = 1e6 * (LH < 10 ? 0.25 : LH <= 15 ? 0.25 + 0.03 * (LH - 10) : 0.4);
 
-  record?.({ quantity: 'Least fibre mass, outer skin', symbol: 'w_{os}', formula: 'k_{DC}k_4k_5k_6(0.1\\,L_{WL}+0.15)', inputs: [put('k_{DC}', kDC), put('k_4', k4), put('k_5', k5), put('k_6', k6), put('L_{WL}', craft.waterlineLength, 'm')], value: outer, unit: 'kg/m²', source: cite('F43'), note: 'A floor, not a target: builders lay more below water for impact.' });
-  record?.({ quantity: 'Least fibre mass, inner skin', symbol: 'w_{is}', formula: `${pack.minimumSkin.innerShare}\\,w_{os}`, inputs: [put('w_{os}', outer, 'kg/m²')], value: inner, unit: 'kg/m²', source: cite('F43') });
-  record?.({ quantity: 'Least core design shear strength', symbol: '\\tau_{d,min}', formula: '0.25\\,\\text{MPa}\\;(L_H<10),\\;0.25+0.03(L_H-10),\\;0.40', inputs: [put('L_H', LH, 'm')], value: coreShearStrength, unit: 'Pa', source: cite('F42') });
+  record?.({
+    quantity: 'Least fibre mass, outer skin',
+    symbol: 'w_{os}',
+    formula: 'k_{DC}k_4k_5k_6(0.1\\,L_{WL}+0.15)',
+    inputs: [put('k_{DC}', kDC), put('k_4', k4), put('k_5', k5), put('k_6', k6), put('L_{WL}', craft.waterlineLength, 'm')],
+    value: outer,
+    unit: 'kg/m²',
+    source: cite('F43'),
+    note: 'A floor, not a target: builders lay more below water for impact.',
+  });
+  record?.({
+    quantity: 'Least fibre mass, inner skin',
+    symbol: 'w_{is}',
+    formula: `${pack.minimumSkin.innerShare}\\,w_{os}`,
+    inputs: [put('w_{os}', outer, 'kg/m²')],
+    value: inner,
+    unit: 'kg/m²',
+    source: cite('F43'),
+  });
+  record?.({
+    quantity: 'Least core design shear strength',
+    symbol: '\\tau_{d,min}',
+    formula: '0.25\\,\\text{MPa}\\;(L_H<10),\\;0.25+0.03(L_H-10),\\;0.40',
+    inputs: [put('L_H', LH, 'm')],
+    value: coreShearStrength,
+    unit: 'Pa',
+    source: cite('F42'),
+  });
   return { outer, inner, coreShearStrength };
 }

@@ -17,7 +17,11 @@ export const packSchema = z.object({
   planingSpeedRatio: positive,
   areaReductionMinimum: z.object({ single: positive, sandwich: positive, stiffener: positive }),
   superstructureFactor: z.object({
-    superstructureFront: positive, superstructureSide: positive, superstructureSideWalking: positive, superstructureAft: positive, superstructureTop: positive,
+    superstructureFront: positive,
+    superstructureSide: positive,
+    superstructureSideWalking: positive,
+    superstructureAft: positive,
+    superstructureTop: positive,
   }),
   deckMinimumPressure: positive,
   bulkheadPressurePerHead: positive,

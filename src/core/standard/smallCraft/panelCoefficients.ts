@@ -17,7 +17,16 @@ export function panelCoefficients(shortSide: number, longSide: number, record?: 
   const kSHC = r <= 2 ? 0.035 + 0.394 * r - 0.09 * r ** 2 : r <= 3 ? 0.463 + 0.03 * (r - 2) : Math.min(0.5, 0.493 + 0.007 * (r - 3));
 
   const inputs = [put('r = l/b', r)];
-  record?.({ quantity: 'Bending coefficient', symbol: 'k_2', formula: '\\frac{0.271r^2+0.910r-0.554}{r^2-0.313r+1.351}', inputs, value: k2, unit: '', source: cite('F30'), note: 'Not below 0.308; 0.5 above an aspect ratio of 2.' });
+  record?.({
+    quantity: 'Bending coefficient',
+    symbol: 'k_2',
+    formula: '\\frac{0.271r^2+0.910r-0.554}{r^2-0.313r+1.351}',
+    inputs,
+    value: k2,
+    unit: '',
+    source: cite('F30'),
+    note: 'Not below 0.308; 0.5 above an aspect ratio of 2.',
+  });
   return { k2, k3, kSHC };
 }
 
@@ -30,6 +39,15 @@ export function panelCoefficients(shortSide: number, longSide: number, record?: 
 export function curvatureFactor(crown: number, shortSide: number, record?: Recorder): number {
   const ratio = crown / shortSide;
   const kC = ratio <= 0.03 ? 1 : ratio > 0.18 ? 0.5 : 1.1 - 3.33 * ratio;
-  record?.({ quantity: 'Curvature factor', symbol: 'k_C', formula: '1.1 - 3.33\\,c/b', inputs: [put('c', crown, 'm'), put('b', shortSide, 'm')], value: kC, unit: '', source: cite('F29'), note: '1 up to c/b = 0.03, 0.5 above 0.18.' });
+  record?.({
+    quantity: 'Curvature factor',
+    symbol: 'k_C',
+    formula: '1.1 - 3.33\\,c/b',
+    inputs: [put('c', crown, 'm'), put('b', shortSide, 'm')],
+    value: kC,
+    unit: '',
+    source: cite('F29'),
+    note: '1 up to c/b = 0.03, 0.5 above 0.18.',
+  });
   return kC;
 }

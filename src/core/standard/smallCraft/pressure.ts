@@ -7,7 +7,14 @@ import { longitudinalFactor } from './longitudinalFactor';
 import { cite, SMALL_CRAFT_PACK } from './pack';
 
 export const PRESSURE_LOCATIONS = [
-  'bottom', 'side', 'deck', 'superstructureFront', 'superstructureSide', 'superstructureSideWalking', 'superstructureAft', 'superstructureTop',
+  'bottom',
+  'side',
+  'deck',
+  'superstructureFront',
+  'superstructureSide',
+  'superstructureSideWalking',
+  'superstructureAft',
+  'superstructureTop',
 ] as const;
 export type PressureLocation = (typeof PRESSURE_LOCATIONS)[number];
 
@@ -83,7 +90,15 @@ export function designPressure(input: PressureInput, record?: Recorder, pack = S
     if (input.edgeHeight === undefined) throw invalid('edgeHeight', 'A side needs edgeHeight, the height of its edge above the waterline (m)');
     if (input.centreHeight === undefined) throw invalid('centreHeight', 'A side needs centreHeight, the height of the panel centre above the waterline (m)');
     kZ = Math.min(1, Math.max(0, (input.edgeHeight - input.centreHeight) / input.edgeHeight));
-    record?.({ quantity: 'Vertical factor', symbol: 'k_Z', formula: '\\frac{Z-h}{Z}', inputs: [put('Z', input.edgeHeight, 'm'), put('h', input.centreHeight, 'm')], value: kZ, unit: '', source: cite('F12') });
+    record?.({
+      quantity: 'Vertical factor',
+      symbol: 'k_Z',
+      formula: '\\frac{Z-h}{Z}',
+      inputs: [put('Z', input.edgeHeight, 'm'), put('h', input.centreHeight, 'm')],
+      value: kZ,
+      unit: '',
+      source: cite('F12'),
+    });
   }
 
   const deckBase = sail ? 1e3 * (0.5 * massTerm(craft) + 12) : 1e3 * (0.35 * LWL + 14.6);
@@ -92,10 +107,36 @@ export function designPressure(input: PressureInput, record?: Recorder, pack = S
   const planingBase = nCG === undefined ? undefined : ((1e3 * 0.1 * m) / (LWL * craft.chineBeam!)) * (1 + Math.sqrt(kDC) * nCG);
 
   if (location === 'bottom' || location === 'side') {
-    if (planingBase !== undefined) record?.({ quantity: 'Base pressure, planing', symbol: 'P_{BMP}', formula: '\\frac{0.1\\,m}{L_{WL} B_C}\\left(1+\\sqrt{k_{DC}}\\,n_{CG}\\right)\\,\\text{kPa}', inputs: [put('m', m, 'kg'), put('L_{WL}', LWL, 'm'), put('B_C', craft.chineBeam!, 'm'), put('n_{CG}', nCG!, 'g')], value: planingBase, unit: 'Pa', source: cite('F16') });
-    record?.({ quantity: sail ? 'Base pressure, sailing' : 'Base pressure, displacement', symbol: sail ? 'P_{BS}' : 'P_{BMD}', formula: sail ? '(2\\,m^{0.33}+18)\\,k_{SLS}\\,\\text{kPa}' : '2.4\\,m^{0.33}+20\\,\\text{kPa}', inputs: [put('m', m, 'kg')], value: displacementBase, unit: 'Pa', source: cite(sail ? 'F20' : 'F15') });
+    if (planingBase !== undefined)
+      record?.({
+        quantity: 'Base pressure, planing',
+        symbol: 'P_{BMP}',
+        formula: '\\frac{0.1\\,m}{L_{WL} B_C}\\left(1+\\sqrt{k_{DC}}\\,n_{CG}\\right)\\,\\text{kPa}',
+        inputs: [put('m', m, 'kg'), put('L_{WL}', LWL, 'm'), put('B_C', craft.chineBeam!, 'm'), put('n_{CG}', nCG!, 'g')],
+        value: planingBase,
+        unit: 'Pa',
+        source: cite('F16'),
+      });
+    record?.({
+      quantity: sail ? 'Base pressure, sailing' : 'Base pressure, displacement',
+      symbol: sail ? 'P_{BS}' : 'P_{BMD}',
+      formula: sail ? '(2\\,m^{0.33}+18)\\,k_{SLS}\\,\\text{kPa}' : '2.4\\,m^{0.33}+20\\,\\text{kPa}',
+      inputs: [put('m', m, 'kg')],
+      value: displacementBase,
+      unit: 'Pa',
+      source: cite(sail ? 'F20' : 'F15'),
+    });
   }
-  if (location !== 'bottom') record?.({ quantity: 'Base pressure, deck', symbol: 'P_D', formula: sail ? '0.5\\,m^{0.33}+12\\,\\text{kPa}' : '0.35\\,L_{WL}+14.6\\,\\text{kPa}', inputs: sail ? [put('m', m, 'kg')] : [put('L_{WL}', LWL, 'm')], value: deckBase, unit: 'Pa', source: cite(sail ? 'F22' : 'F18') });
+  if (location !== 'bottom')
+    record?.({
+      quantity: 'Base pressure, deck',
+      symbol: 'P_D',
+      formula: sail ? '0.5\\,m^{0.33}+12\\,\\text{kPa}' : '0.35\\,L_{WL}+14.6\\,\\text{kPa}',
+      inputs: sail ? [put('m', m, 'kg')] : [put('L_{WL}', LWL, 'm')],
+      value: deckBase,
+      unit: 'Pa',
+      source: cite(sail ? 'F22' : 'F18'),
+    });
 
   const inMode = (mode: Candidate['mode'], base: number, category: number): Candidate => {
     const kL = superstructure === undefined ? longitudinalFactor(position, mode === 'planing' ? nCG! : 3, record) : 1;
@@ -123,11 +164,25 @@ export function designPressure(input: PressureInput, record?: Recorder, pack = S
   const atMinimum = minimumPressure !== undefined && minimumPressure >= greatest.pressure;
   const pressure = atMinimum ? minimumPressure! : greatest.pressure;
   record?.({
-    quantity: 'Design pressure', symbol: 'P', formula: '\\max(P_{base}\\,k_{AR}\\,k_{DC}\\,k_L,\\;P_{min})',
+    quantity: 'Design pressure',
+    symbol: 'P',
+    formula: '\\max(P_{base}\\,k_{AR}\\,k_{DC}\\,k_L,\\;P_{min})',
     inputs: [...candidates.map((c) => put(`P_{\\text{${c.mode}}}`, c.pressure, 'Pa')), ...(minimumPressure === undefined ? [] : [put('P_{min}', minimumPressure, 'Pa')])],
-    value: pressure, unit: 'Pa', source: cite('F15 to F24'), note: `Governed by: ${atMinimum ? 'minimum' : greatest.mode}. Speed in the formulas ${formulaSpeed(craft).toFixed(1)} kn.`,
+    value: pressure,
+    unit: 'Pa',
+    source: cite('F15 to F24'),
+    note: `Governed by: ${atMinimum ? 'minimum' : greatest.mode}. Speed in the formulas ${formulaSpeed(craft).toFixed(1)} kn.`,
   });
-  return { pressure, mode: atMinimum ? 'minimum' : greatest.mode, kDC, kL: greatest.kL, kAR: greatest.kAR, ...(kZ === undefined ? {} : { kZ }), ...(nCG === undefined ? {} : { nCG }), ...(minimumPressure === undefined ? {} : { minimumPressure }) };
+  return {
+    pressure,
+    mode: atMinimum ? 'minimum' : greatest.mode,
+    kDC,
+    kL: greatest.kL,
+    kAR: greatest.kAR,
+    ...(kZ === undefined ? {} : { kZ }),
+    ...(nCG === undefined ? {} : { nCG }),
+    ...(minimumPressure === undefined ? {} : { minimumPressure }),
+  };
 }
 
 /**
@@ -136,6 +191,14 @@ export function designPressure(input: PressureInput, record?: Recorder, pack = S
  */
 export function bulkheadPressure(head: number, record?: Recorder, pack = SMALL_CRAFT_PACK): number {
   const pressure = pack.bulkheadPressurePerHead * head;
-  record?.({ quantity: 'Pressure on a watertight bulkhead', symbol: 'P_{WB}', formula: '7\\,h_B\\,\\text{kPa}', inputs: [put('h_B', head, 'm')], value: pressure, unit: 'Pa', source: cite('F25') });
+  record?.({
+    quantity: 'Pressure on a watertight bulkhead',
+    symbol: 'P_{WB}',
+    formula: '7\\,h_B\\,\\text{kPa}',
+    inputs: [put('h_B', head, 'm')],
+    value: pressure,
+    unit: 'Pa',
+    source: cite('F25'),
+  });
   return pressure;
 }

@@ -50,11 +50,52 @@ export function sandwichRequirement(input: SandwichInput, record?: Recorder, pac
   const skinDistance = (Math.sqrt(kC) * kSHC * P * b) / coreDesignShear;
 
   if (record) {
-    record({ quantity: 'Wrinkling stress of the compressed skin', symbol: '\\sigma_{wr}', formula: `${pack.wrinklingFactor}\\sqrt[3]{E_c E_f G_c}`, inputs: [put('E_c', core.compressiveModulus, 'Pa'), put('E_f', inner.E, 'Pa'), put('G_c', core.shearModulus, 'Pa')], value: wrinklingStress, unit: 'Pa', source: cite('F44') });
-    record({ quantity: 'Section modulus required, outer skin', symbol: 'SM_o', formula: '\\frac{b^2 k_C^2 P k_2}{6\\,\\sigma_{dt}}', inputs: [put('b', b, 'm'), put('k_C', kC), put('P', P, 'Pa'), put('k_2', k2), put('\\sigma_{dt}', tension, 'Pa')], value: outerSectionModulus, unit: 'm³/m', source: cite('F38') });
-    record({ quantity: 'Section modulus required, inner skin', symbol: 'SM_i', formula: '\\frac{b^2 k_C^2 P k_2}{6\\,\\sigma_{dc}}', inputs: [put('\\sigma_{dc}', compression, 'Pa')], value: innerSectionModulus, unit: 'm³/m', source: cite('F39'), note: 'Compression design stress is the lesser of half the strength and wrinkling.' });
-    record({ quantity: 'Second moment required', symbol: 'I', formula: '\\frac{b^3 k_C^3 P k_3}{12\\,k_1 E}', inputs: [put('k_3', k3), put('k_1', k1), put('E', E, 'Pa')], value: secondMoment, unit: 'm⁴/m', source: cite('F40') });
-    record({ quantity: 'Skin distance required for core shear', symbol: 't_s', formula: '\\frac{\\sqrt{k_C}\\,k_{SHC} P b}{\\tau_d}', inputs: [put('k_{SHC}', kSHC), put('\\tau_d', coreDesignShear, 'Pa')], value: skinDistance, unit: 'm', source: cite('F41') });
+    record({
+      quantity: 'Wrinkling stress of the compressed skin',
+      symbol: '\\sigma_{wr}',
+      formula: `${pack.wrinklingFactor}\\sqrt[3]{E_c E_f G_c}`,
+      inputs: [put('E_c', core.compressiveModulus, 'Pa'), put('E_f', inner.E, 'Pa'), put('G_c', core.shearModulus, 'Pa')],
+      value: wrinklingStress,
+      unit: 'Pa',
+      source: cite('F44'),
+    });
+    record({
+      quantity: 'Section modulus required, outer skin',
+      symbol: 'SM_o',
+      formula: '\\frac{b^2 k_C^2 P k_2}{6\\,\\sigma_{dt}}',
+      inputs: [put('b', b, 'm'), put('k_C', kC), put('P', P, 'Pa'), put('k_2', k2), put('\\sigma_{dt}', tension, 'Pa')],
+      value: outerSectionModulus,
+      unit: 'm³/m',
+      source: cite('F38'),
+    });
+    record({
+      quantity: 'Section modulus required, inner skin',
+      symbol: 'SM_i',
+      formula: '\\frac{b^2 k_C^2 P k_2}{6\\,\\sigma_{dc}}',
+      inputs: [put('\\sigma_{dc}', compression, 'Pa')],
+      value: innerSectionModulus,
+      unit: 'm³/m',
+      source: cite('F39'),
+      note: 'Compression design stress is the lesser of half the strength and wrinkling.',
+    });
+    record({
+      quantity: 'Second moment required',
+      symbol: 'I',
+      formula: '\\frac{b^3 k_C^3 P k_3}{12\\,k_1 E}',
+      inputs: [put('k_3', k3), put('k_1', k1), put('E', E, 'Pa')],
+      value: secondMoment,
+      unit: 'm⁴/m',
+      source: cite('F40'),
+    });
+    record({
+      quantity: 'Skin distance required for core shear',
+      symbol: 't_s',
+      formula: '\\frac{\\sqrt{k_C}\\,k_{SHC} P b}{\\tau_d}',
+      inputs: [put('k_{SHC}', kSHC), put('\\tau_d', coreDesignShear, 'Pa')],
+      value: skinDistance,
+      unit: 'm',
+      source: cite('F41'),
+    });
   }
   return { outerSectionModulus, innerSectionModulus, secondMoment, skinDistance, wrinklingStress, k2, k3, kSHC, kC };
 }

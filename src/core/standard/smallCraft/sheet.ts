@@ -75,9 +75,13 @@ export function sheetProperties(component: LaidComponent, angleDeg: number, reco
   }
   record?.({
     quantity: `${FIBRE_FAMILIES[fibre.family]} ${COMPONENT_FORMS[form]} at ${Math.round(angleDeg)}°: strength along the panel's short side`,
-    symbol: '\\sigma_{ut}', formula: 'E_b\\,\\min_k(\\varepsilon_{lim}/\\varepsilon_k)',
-    inputs: [put('E_b', Ex, 'Pa'), put('\\varepsilon_{u}', tension)], value: Ex * tension, unit: 'Pa',
-    source: cite('F55 with limiting strains'), note: 'First ply to crack or break counts, transverse cracking included.',
+    symbol: '\\sigma_{ut}',
+    formula: 'E_b\\,\\min_k(\\varepsilon_{lim}/\\varepsilon_k)',
+    inputs: [put('E_b', Ex, 'Pa'), put('\\varepsilon_{u}', tension)],
+    value: Ex * tension,
+    unit: 'Pa',
+    source: cite('F55 with limiting strains'),
+    note: 'First ply to crack or break counts, transverse cracking included.',
   });
   return { E: Ex, tensileStrength: Ex * tension, compressiveStrength: Ex * compression, basis: 'firstPly' };
 }

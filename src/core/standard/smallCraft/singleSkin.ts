@@ -30,7 +30,23 @@ export function singleSkinThickness(input: SingleSkinInput, record?: Recorder, p
   const designStress = pack.skinStrengthFactor * flexuralStrength * quality;
   const thickness = shortSide * kC * Math.sqrt((pressure * k2) / designStress);
 
-  record?.({ quantity: 'Design stress', symbol: '\\sigma_d', formula: `${pack.skinStrengthFactor}\\,\\sigma_{uf}\\,k_q`, inputs: [put('\\sigma_{uf}', flexuralStrength, 'Pa'), put('k_q', quality)], value: designStress, unit: 'Pa', source: cite('F34, F54') });
-  record?.({ quantity: 'Required thickness', symbol: 't_{req}', formula: 'b\\,k_C\\sqrt{\\frac{P\\,k_2}{\\sigma_d}}', inputs: [put('b', shortSide, 'm'), put('k_C', kC), put('P', pressure, 'Pa'), put('k_2', k2), put('\\sigma_d', designStress, 'Pa')], value: thickness, unit: 'm', source: cite('F35') });
+  record?.({
+    quantity: 'Design stress',
+    symbol: '\\sigma_d',
+    formula: `${pack.skinStrengthFactor}\\,\\sigma_{uf}\\,k_q`,
+    inputs: [put('\\sigma_{uf}', flexuralStrength, 'Pa'), put('k_q', quality)],
+    value: designStress,
+    unit: 'Pa',
+    source: cite('F34, F54'),
+  });
+  record?.({
+    quantity: 'Required thickness',
+    symbol: 't_{req}',
+    formula: 'b\\,k_C\\sqrt{\\frac{P\\,k_2}{\\sigma_d}}',
+    inputs: [put('b', shortSide, 'm'), put('k_C', kC), put('P', pressure, 'Pa'), put('k_2', k2), put('\\sigma_d', designStress, 'Pa')],
+    value: thickness,
+    unit: 'm',
+    source: cite('F35'),
+  });
   return { thickness, k2, kC, designStress };
 }

@@ -7,7 +7,10 @@ import { editBoat } from '@/server/stores/boats';
 
 const request = z.strictObject({
   baseVersion: z.int().min(1),
-  actions: z.array(z.strictObject({ clientId: z.string().min(6).max(40), action: z.enum(['do', 'undo', 'redo']), edits: editsSchema })).min(1).max(200),
+  actions: z
+    .array(z.strictObject({ clientId: z.string().min(6).max(40), action: z.enum(['do', 'undo', 'redo']), edits: editsSchema }))
+    .min(1)
+    .max(200),
 });
 
 export const POST = (incoming: Request, { params }: { params: Promise<{ boatId: string }> }) =>
