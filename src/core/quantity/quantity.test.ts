@@ -1,0 +1,68 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { formatForEntry, formatQuantity, formatWithUnit, formatWorkingValue, parseQuantity, QUANTITIES, type QuantityKind } from '.';
+
+const kinds = Object.keys(QUANTITIES) as QuantityKind[];
+
+describe('what people type', () => {
+  it.each([
+    ['27 ft 6 in', 'length', 8.382],
+    [`27' 6"`, 'length', 8.382],
+    ['5/8 in', 'shortLength', 0.015875],
+    ['1 5/8 in', 'shortLength', 0.041275],
+    ['17 oz/yd2', 'arealWeight', 0.576395],
+    ['17 oz', 'arealWeight', 0.576395],
+    ['600 g/m2', 'arealWeight', 0.6],
+    ['600 gsm', 'arealWeight', 0.6],
+    ['80 kg/m3', 'density', 80],
+    ['5 pcf', 'density', 80.0923],
+    ['0.8 t', 'mass', 800],
+    ['1,200', 'mass', 1200],
+    ['1,5', 'length', 1.5],
+    ['40 ksi', 'stress', 275.79e6],
+    ['−45°', 'angle', -45],
+    ['17 kn', 'speed', 17],
+    ['12', 'thickness', 0.012],
+  ] as [string, QuantityKind, number][])('%s as %s', (text, kind, value) => {
+    const parsed = parseQuantity(text, kind, 'metric');
+    expect(parsed.ok && Math.abs(parsed.value - value)).toBeLessThanOrEqual(Math.abs(value) * 2e-5);
+  });
+  it.each([
+    ['80 kg/m3', 'length'],
+    ['abc', 'length'],
+    ['', 'mass'],
+    ['12 furlongweight', 'length'],
+    ['5 in', 'mass'],
+    ['27\' 6"', 'mass'],
+  ] as [string, QuantityKind][])('refuses %s as %s and says what was expected', (text, kind) => {
+    const parsed = parseQuantity(text, kind, 'metric');
+    expect(parsed.ok ? '' : parsed.message).toContain(QUANTITIES[kind].name);
+  });
+  it('takes a bare number in the units shown, and says what it took', () => {
+    const parsed = parseQuantity('5/8 in', 'thickness', 'metric');
+    expect(parsed.ok && parsed.understood).toBe('15.875 mm');
+    expect(parseQuantity('1', 'length', 'us')).toMatchObject({ ok: true, value: 0.3048 });
+  });
+  it('gives back what an entry box shows, in every kind and system', () => {
+    fc.assert(
+      fc.property(fc.constantFrom(...kinds), fc.constantFrom('metric' as const, 'us' as const), fc.double({ min: 1e-4, max: 1e5, noNaN: true }), (kind, system, value) => {
+        const parsed = parseQuantity(formatForEntry(value, kind, system), kind, system);
+        expect(parsed.ok && Math.abs(parsed.value / value - 1)).toBeLessThan(1e-8);
+      }),
+    );
+  });
+});
+
+describe('what people read', () => {
+  it('shows sensible digits, a true minus and a dash for nothing', () => {
+    expect(formatWithUnit(0.0123, 'thickness', 'metric')).toBe('12.3 mm');
+    expect(formatWithUnit(0.6, 'arealWeight', 'us')).toBe('17.7 oz/yd²');
+    expect(formatQuantity(-0.00001, 'thickness', 'metric')).toBe('0.0');
+    expect(formatQuantity(-12, 'angle', 'metric')).toBe('−12.0');
+    expect(formatQuantity(null, 'mass', 'metric')).toBe('–');
+  });
+  it('scales working values', () => {
+    expect(formatWorkingValue(36020, 'Pa')).toBe('36.02 kPa');
+    expect(formatWorkingValue(0.00556, 'm')).toBe('5.56 mm');
+  });
+});

@@ -1,0 +1,11 @@
+import { readFileSync } from 'node:fs';
+import { boatFromJson, type Boat, type Part, type Zone } from '@/core/schedule';
+
+export const MERROW_FILE = 'data/demo/merrow-84.json';
+export const merrow = (): Boat => boatFromJson(readFileSync(MERROW_FILE, 'utf8'));
+
+/** A zone of a boat by its name, with its part. */
+export function zoneOf(boat: Boat, name: string): [Part, Zone] {
+  for (const part of boat.parts) for (const zone of part.zones) if (zone.name === name) return [part, zone];
+  throw new Error(`no zone ${name}`);
+}
