@@ -3,7 +3,7 @@ import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { describe, expect, it } from 'vitest';
-import { MERROW_FILE } from '../helpers/merrow';
+import { MERROW_FILE } from '../helpers/files';
 
 const data = mkdtempSync(path.join(tmpdir(), 'keramos-cli-'));
 function keramos(args: string[], input = '') {

@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { boatFromJson, type Boat, type Part, type Zone } from '@/core/schedule';
 
-export const MERROW_FILE = 'data/demo/merrow-84.json';
+import { MERROW_FILE } from './files';
+
 export const merrow = (): Boat => boatFromJson(readFileSync(MERROW_FILE, 'utf8'));
 
 /** A zone of a boat by its name, with its part. */

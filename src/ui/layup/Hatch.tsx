@@ -1,20 +1,23 @@
 import { memo } from 'react';
 import type { LayerMaterial } from '@/core/material';
-import { directionsOf } from './looks';
+import { directionsOf, hasMat } from './looks';
 
 const patternId = (direction: number) => `fibre-${String(direction).replace('-', 'm').replace('.', '_')}`;
-const hasMat = (material: LayerMaterial) => material.kind === 'fabric' && material.components.some((component) => component.form === 'randomMat');
 
-/** The patterns that hatches refer to: one line for each fibre direction, truly at its angle (forward to the right), dots for mat, cells for core. Once per page. */
-export const HatchPatterns = memo(function HatchPatterns({ directions }: { directions: readonly number[] }) {
+/** The patterns that hatches refer to: one line for each fibre direction, truly at its angle (forward to the right), dots for mat, cells for core. Once per page; `directions` in degrees, parted by spaces, so that an edit which changes none of them leaves the patterns alone. */
+export const HatchPatterns = memo(function HatchPatterns({ directions }: { directions: string }) {
   return (
     <svg width="0" height="0" className="position-absolute" aria-hidden="true">
       <defs>
-        {directions.map((direction) => (
-          <pattern key={direction} id={patternId(direction)} width="6" height="4" patternUnits="userSpaceOnUse" patternTransform={`rotate(${-direction})`}>
-            <path d="M0 2H6" stroke="#7d7266" strokeWidth="0.9" />
-          </pattern>
-        ))}
+        {directions
+          .split(' ')
+          .filter(Boolean)
+          .map(Number)
+          .map((direction) => (
+            <pattern key={direction} id={patternId(direction)} width="6" height="4" patternUnits="userSpaceOnUse" patternTransform={`rotate(${-direction})`}>
+              <path d="M0 2H6" stroke="#7d7266" strokeWidth="0.9" />
+            </pattern>
+          ))}
         <pattern id="fibre-mat" width="6" height="6" patternUnits="userSpaceOnUse">
           <circle cx="1.5" cy="1.5" r="0.8" fill="#6b6156" />
           <circle cx="4.5" cy="4.5" r="0.8" fill="#6b6156" />

@@ -32,7 +32,13 @@ export interface LayerBarProps {
 export function LayerBar({ layer, index, last, material, ref, onAngle, onThickness, onEntered, onMaterial, onAdd, onDuplicate, onRemove, onMove }: LayerBarProps) {
   const { system, unit } = useUnits();
   const box = useRef<HTMLInputElement>(null);
-  const [draft, setDraft] = useState<string | null>(null);
+  const [draft, showDraft] = useState<string | null>(null);
+  /** What is typed and not taken yet: Enter moves the focus away, and leaving must not take it a second time. */
+  const waiting = useRef<string | null>(null);
+  const setDraft = (text: string | null) => {
+    waiting.current = text;
+    showDraft(text);
+  };
   const [refusal, setRefusal] = useState<string | null>(null);
   const fabric = material?.kind === 'fabric';
   const enters = material !== undefined && (!fabric || hasDirection(material));
@@ -52,8 +58,9 @@ export function LayerBar({ layer, index, last, material, ref, onAngle, onThickne
   );
 
   const commit = (): boolean => {
-    if (draft === null || !layer) return true;
-    const parsed = parseQuantity(draft, fabric ? 'angle' : 'thickness', system);
+    const entry = waiting.current;
+    if (entry === null || !layer) return true;
+    const parsed = parseQuantity(entry, fabric ? 'angle' : 'thickness', system);
     const said = !parsed.ok
       ? parsed.message
       : fabric

@@ -8,6 +8,7 @@ import { targetOf, type Boat, type Part, type ZoneEvaluation } from '@/core/sche
 import { CHECKS } from '@/core/standard';
 import { useUnits } from '../shared/units';
 import { Verdict } from '../shared/Verdict';
+import { lookClass, useHatchSheet } from './hatchSheet';
 import { LayerRow, LEAD_COLUMNS } from './LayerRow';
 
 export interface Cursor {
@@ -29,6 +30,9 @@ export interface LayerGridProps {
   onMove: (layerId: string, to: number) => void;
 }
 
+/** Outside the component: a new object at every edit would make every row render again. */
+const DRAG = { activationConstraint: { distance: 4 } };
+
 /** Layers in laying order from the mould face by zones; what each zone comes to stands under its column. */
 export function LayerGrid({ boat, part, evaluations, cursor, zoneId, onCursor, onOpen, onCommand, onMove }: LayerGridProps) {
   const { show, unit } = useUnits();
@@ -36,9 +40,11 @@ export function LayerGrid({ boat, part, evaluations, cursor, zoneId, onCursor, o
   const wantsFocus = useRef(false);
   const target = targetOf(boat);
   const materials = useMemo(() => new Map(boat.materials.map((material) => [material.id, material as LayerMaterial])), [boat.materials]);
-  const ids = useMemo(() => part.layers.map((layer) => layer.id), [part.layers]);
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }));
+  const order = part.layers.map((layer) => layer.id).join(' ');
+  const ids = useMemo(() => order.split(' ').filter(Boolean), [order]);
+  const sensors = useSensors(useSensor(PointerSensor, DRAG));
   const columns = LEAD_COLUMNS + part.zones.length;
+  useHatchSheet([...new Set(part.layers.map((layer) => lookClass(materials.get(layer.material)!, layer.angleDeg)))].sort().join(','));
 
   const onCell = useCallback(
     (row: number, column: number) => {

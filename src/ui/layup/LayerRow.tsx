@@ -7,7 +7,7 @@ import { formatNumber } from '@/core/quantity';
 import type { Layer, Zone } from '@/core/schedule';
 import { useUnits } from '../shared/units';
 import { FibreGlyph } from './FibreGlyph';
-import { Hatch } from './Hatch';
+import { lookClass } from './hatchSheet';
 import { hasDirection } from './looks';
 
 /** Columns before the zones that the cursor can stand in: material, angle or thickness. */
@@ -35,6 +35,7 @@ export const LayerRow = memo(function LayerRow({ layer, index, material, zones, 
         ? ''
         : `${formatNumber(layer.angleDeg, layer.angleDeg % 1 === 0 ? 0 : 1)}°`
       : `${show(layer.thickness, 'thickness')} ${unit('thickness')}`;
+  const look = lookClass(material, layer.angleDeg);
   const cell = (column: number) => ({
     role: 'gridcell' as const,
     tabIndex: cursor === column ? 0 : -1,
@@ -73,12 +74,7 @@ export const LayerRow = memo(function LayerRow({ layer, index, material, zones, 
         const covered = layer.zones.includes(zone.id);
         return (
           <td key={zone.id} {...cell(LEAD_COLUMNS + z)} className="zone-cell" aria-label={`${zone.name}: layer ${index + 1} ${covered ? 'covers' : 'does not cover'}`}>
-            {covered && (
-              <svg className="lay" aria-hidden="true">
-                <Hatch material={material} angleDeg={layer.angleDeg} width="100%" height="100%" />
-                <rect className="edge" x="0.5" y="0.5" width="calc(100% - 1px)" height="20" strokeDasharray={material.kind === 'coating' ? '4 3' : undefined} />
-              </svg>
-            )}
+            {covered && <span className={look} />}
           </td>
         );
       })}

@@ -39,17 +39,20 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
   }, [boat.materials, shelf]);
   const directions = useMemo(() => {
     const byId = new Map(boat.materials.map((material) => [material.id, material as LayerMaterial]));
-    return [...new Set((part?.layers ?? []).flatMap(({ material, angleDeg }) => directionsOf(byId.get(material)!, angleDeg)))].sort((a, b) => a - b);
+    return [...new Set((part?.layers ?? []).flatMap(({ material, angleDeg }) => directionsOf(byId.get(material)!, angleDeg)))].sort((a, b) => a - b).join(' ');
   }, [boat.materials, part?.layers]);
   const materialOf = (id: string) => boat.materials.find((material) => material.id === id) as LayerMaterial | undefined;
 
+  // The rows of the grid render again only when their layer changes, so what they call must not change with every edit.
+  const shownPartId = part?.id;
+  const partNow = useCallback(() => store.getState().boat.parts.find((candidate) => candidate.id === shownPartId), [store, shownPartId]);
   const moveCursor = useCallback(
     (next: Cursor) => {
       setCursor(next);
-      const column = next.column - LEAD_COLUMNS;
-      if (part && column >= 0 && part.zones[column]) setZoneId(part.zones[column].id);
+      const pointed = partNow()?.zones[next.column - LEAD_COLUMNS];
+      if (pointed) setZoneId(pointed.id);
     },
-    [part],
+    [partNow],
   );
   const choosePart = (id: string) => {
     const chosen = boat.parts.find((candidate) => candidate.id === id);
@@ -60,16 +63,17 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
 
   const open = useCallback(
     (at: number, column: number) => {
-      const chosen = part?.layers[at];
-      if (!part || !chosen) return;
+      const here = partNow();
+      const chosen = here?.layers[at];
+      if (!chosen) return;
       if (column === 0) setPicking('replace');
       else if (column === 1) bar.current?.enter('');
       else {
-        const target = part.zones[column - LEAD_COLUMNS]!;
+        const target = here.zones[column - LEAD_COLUMNS]!;
         store.act({ type: 'layer.cover', layerId: chosen.id, zoneId: target.id, covered: !chosen.zones.includes(target.id) });
       }
     },
-    [part, store],
+    [partNow, store],
   );
 
   /** Edits that bring a Shelf material and what it is made of into the boat's book. */
@@ -198,6 +202,7 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
         materials={materials}
         onPick={pick}
         onClose={() => setPicking(null)}
+        onClosed={backToGrid}
       />
       <WorkingPanel request={working} onClose={() => setWorking(null)} />
     </>

@@ -13,16 +13,19 @@ export function MaterialPicker({
   show,
   title,
   onClose,
+  onClosed,
   ...rest
 }: {
   show: boolean;
   title: string;
   onClose: () => void;
+  /** When it is gone from the screen: the place to put the focus back. */
+  onClosed: () => void;
   materials: readonly Material[];
   onPick: (material: LayerMaterial) => void;
 }) {
   return (
-    <Modal show={show} onHide={onClose} aria-labelledby="picker-title">
+    <Modal show={show} onHide={onClose} onExited={onClosed} restoreFocus={false} aria-labelledby="picker-title">
       <Modal.Header closeButton>
         <Modal.Title as="h2" id="picker-title">
           {title}

@@ -12,5 +12,8 @@ export function normalAngle(angleDeg: number): number {
   return turned === 0 ? 90 : turned - 90;
 }
 
+/** Whether a random mat is part of a layer. */
+export const hasMat = (material: LayerMaterial) => material.kind === 'fabric' && material.components.some((component) => component.form === 'randomMat');
+
 /** Whether a layer has a direction at all, so that turning it means something. */
 export const hasDirection = (material: LayerMaterial) => directionsOf(material, 0).length > 0;

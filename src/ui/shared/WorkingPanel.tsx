@@ -50,7 +50,7 @@ export function WorkingPanel({ request, onClose }: { request: WorkingRequest | n
           {request?.title}
         </Offcanvas.Title>
       </Offcanvas.Header>
-      <Offcanvas.Body className="pt-0">
+      <Offcanvas.Body className="pt-0" tabIndex={0}>
         <p className="small soft">
           {SMALL_CRAFT_PACK.title}, {SMALL_CRAFT_PACK.status}. {SMALL_CRAFT_PACK.statement} Reserve factor = capacity / demand; margin = reserve factor − 1.
         </p>

@@ -1,0 +1,162 @@
+/** Measures each budget of the house and prints it beside its figure: `npm run bench`, after a build. Needs Debian's Chromium for the page figures. */
+import { spawn } from 'node:child_process';
+import { existsSync, mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { performance } from 'node:perf_hooks';
+import { chromium, type Page } from '@playwright/test';
+import { applyEdits, boatToJson, evaluateZone, makeEvaluator } from '../src/core/schedule';
+import { largeBoat } from '../tests/helpers/largeBoat';
+import { ENV, freePort } from './prepare.mjs';
+
+if (!existsSync('.next/BUILD_ID')) throw new Error('Build first: npm run build');
+const rows: { what: string; measured: string; budget: string; kept: boolean }[] = [];
+const report = (what: string, measured: number, limit: number, unit: string, digits = 1) => {
+  rows.push({ what, measured: `${measured.toFixed(digits)} ${unit}`, budget: `< ${limit} ${unit}`, kept: measured < limit });
+  console.log(`${what}: ${measured.toFixed(digits)} ${unit} (budget ${limit} ${unit})`);
+};
+const percentile = (values: number[], share: number) => [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(values.length * share))]!;
+const time = async (work: () => unknown) => {
+  const start = performance.now();
+  await work();
+  return performance.now() - start;
+};
+
+/** One zone of 40 layers from the stack to its margins; turning a layer each time keeps results from being remembered. */
+async function core(): Promise<void> {
+  let boat = largeBoat(57, 1);
+  const [part] = boat.parts;
+  boat = { ...boat, parts: [{ ...part!, layers: part!.layers.filter((layer) => layer.zones.length).slice(0, 40) }] };
+  const { layers } = boat.parts[0]!;
+  if (layers.length !== 40) throw new Error(`${layers.length} layers`);
+  const samples: number[] = [];
+  for (let i = 0; i < 3000; i++) {
+    boat = applyEdits(boat, [{ type: 'layer.set', layerId: layers[1]!.id, patch: { angleDeg: (i % 180) - 90 } }]).boat;
+    samples.push(await time(() => evaluateZone(boat, boat.parts[0]!, boat.parts[0]!.zones[0]!)));
+  }
+  report('Evaluate a zone of 40 layers, median', percentile(samples.slice(500), 0.5), 1, 'ms', 3);
+  report('Evaluate a zone of 40 layers, 95th percentile', percentile(samples.slice(500), 0.95), 1, 'ms', 3);
+
+  let large = largeBoat();
+  const evaluate = makeEvaluator();
+  evaluate(large);
+  const edits: number[] = [];
+  for (let i = 0; i < 300; i++)
+    edits.push(
+      await time(() => {
+        large = applyEdits(large, [{ type: 'layer.set', layerId: 'l1', patch: { angleDeg: (i % 180) - 90 } }]).boat;
+        evaluate(large);
+      }),
+    );
+  report('Edit and evaluate 60 layers × 16 zones, core alone, 95th percentile', percentile(edits.slice(50), 0.95), 50, 'ms');
+}
+
+async function startServer(): Promise<{ base: string; stop: () => void; ready: number }> {
+  const port = await freePort(3460);
+  const base = `http://127.0.0.1:${port}`;
+  const began = performance.now();
+  const env = { ...ENV, KERAMOS_DATA: mkdtempSync(path.join(tmpdir(), 'keramos-bench-')), KERAMOS_DEMO: '1' } as unknown as NodeJS.ProcessEnv;
+  const child = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)], { env, stdio: 'ignore' });
+  for (;;) {
+    const up = await fetch(`${base}/api/boats`).then(
+      (response) => response.ok,
+      () => false,
+    );
+    if (up) break;
+    await new Promise((resolve) => setTimeout(resolve, 20));
+  }
+  return { base, stop: () => void child.kill(), ready: performance.now() - began };
+}
+
+const post = (url: string, body: string) => fetch(url, { method: 'POST', headers: { 'content-type': 'application/json' }, body });
+
+/** 200 boats stored, 20 clients at once, each reading and editing once a second or so, as a busy hand does. */
+async function api(base: string): Promise<void> {
+  const document = boatToJson(largeBoat(28, 8));
+  const ids: string[] = [];
+  for (let i = 0; i < 200; i++) ids.push(((await (await post(`${base}/api/boats/import`, document)).json()) as { id: string }).id);
+  const reads: number[] = [];
+  const edits: number[] = [];
+  const clients = Array.from({ length: 20 }, async (_, client) => {
+    for (let round = 0; round < 15; round++) {
+      const id = ids[(client * 10 + (round % 10)) % 200]!;
+      let version = 0;
+      reads.push(await time(async () => ({ version } = (await (await fetch(`${base}/api/boats/${id}`)).json()) as { version: number })));
+      const edit = { type: 'layer.set', layerId: 'l1', patch: { angleDeg: round } };
+      const body = JSON.stringify({ baseVersion: version, actions: [{ clientId: `bench-${client}-${round}`, action: 'do', edits: [edit] }] });
+      edits.push(
+        await time(async () => {
+          const response = await post(`${base}/api/boats/${id}/edits`, body);
+          if (!response.ok) throw new Error(await response.text());
+          await response.arrayBuffer();
+        }),
+      );
+      await new Promise((resolve) => setTimeout(resolve, 500 + Math.random() * 1000));
+    }
+  });
+  await Promise.all(clients);
+  report('API read, 200 boats, 20 clients, 95th percentile', percentile(reads, 0.95), 30, 'ms');
+  report('API edit, 200 boats, 20 clients, 95th percentile', percentile(edits, 0.95), 60, 'ms');
+}
+
+async function load(page: Page, url: string): Promise<{ milliseconds: number; kilobytes: number }> {
+  const scripts: Promise<number>[] = [];
+  page.on('response', (response) => {
+    if (response.request().resourceType() === 'script')
+      scripts.push(
+        response
+          .request()
+          .sizes()
+          .then((sizes) => sizes.responseBodySize),
+      );
+  });
+  const milliseconds = await time(() => page.goto(url, { waitUntil: 'networkidle' }).then(() => undefined));
+  const kilobytes = (await Promise.all(scripts)).reduce((sum, size) => sum + size, 0) / 1024;
+  page.removeAllListeners('response');
+  // networkidle waits half a second of silence after the last request.
+  return { milliseconds: milliseconds - 500, kilobytes };
+}
+
+async function pages(base: string): Promise<void> {
+  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage', '--disable-background-networking'] });
+  const views = ['/', '/shelf', ...['brief', 'zones', 'layup', 'check', 'weights', 'revisions', 'pack'].map((step) => `/boats/merrow-84/${step}`)];
+  for (const view of views) {
+    const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+    const { milliseconds, kilobytes } = await load(await context.newPage(), `${base}${view}`);
+    report(`First load of ${view}`, milliseconds, 1500, 'ms', 0);
+    report(`Script of ${view}, compressed`, kilobytes, 300, 'kB', 0);
+    await context.close();
+  }
+
+  const { id } = (await (await post(`${base}/api/boats/import`, boatToJson(largeBoat()))).json()) as { id: string };
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.goto(`${base}/boats/${id}/layup`, { waitUntil: 'networkidle' });
+  await page.locator('[data-cell="1:0"]').click();
+  const keys = await page.evaluate(async () => {
+    const samples: number[] = [];
+    for (let i = 0; i < 200; i++) {
+      const start = performance.now();
+      document.querySelector('[data-cell="1:0"]')!.dispatchEvent(new KeyboardEvent('keydown', { key: 't', bubbles: true }));
+      // The frame after the next is on screen: the change has been computed, rendered and painted.
+      await new Promise((resolve) => requestAnimationFrame(() => setTimeout(resolve, 0)));
+      samples.push(performance.now() - start);
+      await new Promise((resolve) => setTimeout(resolve, 60));
+    }
+    return samples;
+  });
+  report('Key to every margin on screen, 60 layers × 16 zones, median', percentile(keys, 0.5), 50, 'ms');
+  report('Key to every margin on screen, 60 layers × 16 zones, 95th percentile', percentile(keys, 0.95), 50, 'ms');
+  await browser.close();
+}
+
+await core();
+const server = await startServer();
+report('Start on an existing build', server.ready / 1000, 2, 's', 2);
+try {
+  await pages(server.base);
+  await api(server.base);
+} finally {
+  server.stop();
+}
+console.table(rows.map(({ what, measured, budget, kept }) => ({ what, measured, budget, '': kept ? 'kept' : 'MISSED' })));
+process.exit(0);

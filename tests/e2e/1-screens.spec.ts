@@ -1,0 +1,48 @@
+import { expect, test } from '@playwright/test';
+import { open, scan } from './helpers';
+
+/** Every main view of the demo, for docs/screenshots, with its accessibility scan. These run first, while the database holds the demo and nothing else. */
+const VIEWS: [name: string, url: string, ready: string][] = [
+  ['boats', '/', 'New boat'],
+  ['brief', '/boats/merrow-84/brief', 'Particulars'],
+  ['zones', '/boats/merrow-84/zones', 'Panel breadth'],
+  ['layup', '/boats/merrow-84/layup', 'Least reserve'],
+  ['check', '/boats/merrow-84/check', 'Only zones that fail'],
+  ['weights', '/boats/merrow-84/weights', 'target'],
+  ['revisions', '/boats/merrow-84/revisions', 'Issue the draft'],
+  ['pack', '/boats/merrow-84/pack', 'What leaves the desk'],
+  ['shelf', '/shelf', 'Figure'],
+];
+
+test.beforeAll(async ({ request }) => {
+  const issued = (await (await request.get('/api/boats/merrow-84/revisions')).json()) as unknown[];
+  if (issued.length === 0) await request.post('/api/boats/merrow-84/revisions', { data: { baseVersion: 1, author: 'I. Hallin', note: 'First schedule, for the quotation' } });
+});
+
+for (const [name, url, ready] of VIEWS)
+  test(`screenshot and accessibility of ${name}`, async ({ page }) => {
+    await open(page, url);
+    await expect(page.getByText(ready).first()).toBeVisible();
+    await page.evaluate(() => document.fonts.ready);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(1280);
+    await expect(page).toHaveScreenshot(`${name}.png`);
+    await scan(page, name);
+  });
+
+test('screenshot and accessibility of a working', async ({ page }) => {
+  await open(page, '/boats/merrow-84/layup');
+  await page.getByTestId('zone-panel').getByRole('button', { name: 'Outer skin, tension' }).click();
+  await expect(page.locator('.working-formula .katex').first()).toBeVisible();
+  await page.evaluate(() => document.fonts.ready);
+  await page.waitForTimeout(500);
+  await expect(page).toHaveScreenshot('working.png');
+  await scan(page, 'working');
+});
+
+test('empty and lost places are designed', async ({ page }) => {
+  expect((await page.goto('/boats/nothing/layup'))!.status()).toBe(404);
+  await expect(page.getByRole('heading', { name: 'Nothing here' })).toBeVisible();
+  await scan(page, 'not found');
+  await page.getByRole('link', { name: 'To the list of boats' }).click();
+  await expect(page.getByRole('heading', { name: 'Boats', exact: true })).toBeVisible();
+});

@@ -1,0 +1,1 @@
+export const MERROW_FILE = 'data/demo/merrow-84.json';
