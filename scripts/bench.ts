@@ -78,6 +78,7 @@ async function api(base: string): Promise<void> {
   const reads: number[] = [];
   const edits: number[] = [];
   const clients = Array.from({ length: 20 }, async (_, client) => {
+    await new Promise((resolve) => setTimeout(resolve, client * 50));
     for (let round = 0; round < 15; round++) {
       const id = ids[(client * 10 + (round % 10)) % 200]!;
       let version = 0;
@@ -118,7 +119,10 @@ async function load(page: Page, url: string): Promise<{ milliseconds: number; ki
 }
 
 async function pages(base: string): Promise<void> {
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage', '--disable-background-networking'] });
+  const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage', '--disable-background-networking'],
+  });
   const views = ['/', '/shelf', ...['brief', 'zones', 'layup', 'check', 'weights', 'revisions', 'pack'].map((step) => `/boats/merrow-84/${step}`)];
   for (const view of views) {
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });

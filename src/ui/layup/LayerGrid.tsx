@@ -25,8 +25,8 @@ export interface LayerGridProps {
   onCursor: (cursor: Cursor) => void;
   /** Enter or a second click: choose a material, type an angle, cover or uncover. */
   onOpen: (row: number, column: number) => void;
-  /** Any other key; returns whether it was used. */
-  onCommand: (event: KeyboardEvent) => boolean;
+  /** Any other key; returns whether it was used, and then whether the focus stays in the grid or goes to an entry. */
+  onCommand: (event: KeyboardEvent) => 'stays' | 'goes' | null;
   onMove: (layerId: string, to: number) => void;
 }
 
@@ -88,10 +88,9 @@ export function LayerGrid({ boat, part, evaluations, cursor, zoneId, onCursor, o
           return onOpen(cursor.row, cursor.column);
       }
     }
-    if (onCommand(event)) {
-      event.preventDefault();
-      wantsFocus.current = true;
-    }
+    const used = onCommand(event);
+    if (used) event.preventDefault();
+    if (used === 'stays') wantsFocus.current = true;
   };
   const onDragEnd = ({ active, over }: DragEndEvent) => {
     if (over && active.id !== over.id) onMove(String(active.id), ids.indexOf(String(over.id)));

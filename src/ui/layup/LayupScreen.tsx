@@ -106,22 +106,28 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
     if (part && layer && to >= 0 && to < part.layers.length && store.act({ type: 'layer.move', layerId: layer.id, index: to })) setCursor({ ...cursor, row: to });
   };
 
-  const command = (event: KeyboardEvent): boolean => {
-    if (event.ctrlKey || event.metaKey) return false;
+  const command = (event: KeyboardEvent): 'stays' | 'goes' | null => {
+    if (event.ctrlKey || event.metaKey) return null;
     if (event.altKey) {
-      if (event.key !== 'ArrowUp' && event.key !== 'ArrowDown') return false;
+      if (event.key !== 'ArrowUp' && event.key !== 'ArrowDown') return null;
       move(event.key === 'ArrowUp' ? -1 : 1);
-      return true;
+      return 'stays';
     }
     const turns = layer && hasDirection(materialOf(layer.material)!);
-    if (/^[-−\d.]$/.test(event.key) && layer && (turns || layer.thickness !== null)) bar.current?.enter(event.key);
-    else if (event.key === 't' && turns) turn(normalAngle(layer.angleDeg + 45));
+    if (/^[-−\d.]$/.test(event.key) && layer && (turns || layer.thickness !== null)) {
+      bar.current?.enter(event.key);
+      return 'goes';
+    }
+    if (event.key === 'n') {
+      setPicking('add');
+      return 'goes';
+    }
+    if (event.key === 't' && turns) turn(normalAngle(layer.angleDeg + 45));
     else if (event.key === 'T' && turns) turn(normalAngle(layer.angleDeg + 90));
     else if (event.key === 'd') duplicate();
-    else if (event.key === 'n') setPicking('add');
     else if (event.key === 'Delete') remove();
-    else return false;
-    return true;
+    else return null;
+    return 'stays';
   };
   const backToGrid = () => document.querySelector<HTMLElement>(`[data-cell="${row}:${cursor.column}"]`)?.focus();
 
