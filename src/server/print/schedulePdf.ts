@@ -1,7 +1,7 @@
 import path from 'node:path';
 import pdfmake from 'pdfmake';
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces';
-import { fabricArealWeight, ORIGINS, PROCESSES } from '@/core/material';
+import { fabricArealWeight, hasDirection, ORIGINS, PROCESSES, type LayerMaterial } from '@/core/material';
 import { formatNumber, formatQuantity, formatWithUnit, formatWorkingValue, displayUnit, type QuantityKind, type UnitSystem } from '@/core/quantity';
 import { makeEvaluator, POSTURES, QUALITIES, targetOf, stackWorking, verdictOf, zoneWorking, type Boat, type Part, type Revision, type ZoneEvaluation } from '@/core/schedule';
 import { CHECKS, SMALL_CRAFT_PACK, ZONE_LOCATIONS } from '@/core/standard';
@@ -30,7 +30,7 @@ export interface PrintOptions {
 
 const VERDICT_WORDS = { fails: '× FAILS', thin: '! thin', meets: '✓ meets', ample: '✓ ample' } as const;
 const right = (text: string): TableCell => ({ text, alignment: 'right' });
-const head = (text: string): TableCell => ({ text, bold: true });
+const head = (text: string): TableCell => ({ text, bold: true, noWrap: true });
 const RULES = {
   hLineWidth: () => 0.4,
   vLineWidth: () => 0.2,
@@ -53,10 +53,10 @@ function partPages(boat: Boat, part: Part, evaluations: ReadonlyMap<string, Zone
       right(String(index + 1)),
       'code' in material ? material.code : '',
       material.name,
-      right(material.kind === 'fabric' ? `${formatNumber(layer.angleDeg, 0)}°` : ''),
+      right(hasDirection(material as LayerMaterial) ? `${formatNumber(layer.angleDeg, 0)}°` : ''),
       right(material.kind === 'fabric' ? formatQuantity(fabricArealWeight(material), 'arealWeight', units) : ''),
       right(layer.thickness === null ? '' : formatQuantity(layer.thickness, 'thickness', units)),
-      ...part.zones.map((zone): TableCell => ({ text: layer.zones.includes(zone.id) ? '•' : '', alignment: 'center' })),
+      ...part.zones.map((zone): TableCell => (layer.zones.includes(zone.id) ? { text: '•', bold: true, alignment: 'center', fillColor: '#e6dccb' } : '')),
     ];
   });
   const result = (title: string, cell: (e: ZoneEvaluation) => string): TableCell[] => [
@@ -73,12 +73,16 @@ function partPages(boat: Boat, part: Part, evaluations: ReadonlyMap<string, Zone
 
   return [
     { text: part.name, style: 'h2', pageBreak: 'before' },
-    { text: "Layers in laying order from the mould face. • = the layer covers the zone. Angles from the zone's reference direction.", style: 'small', margin: [0, 0, 0, 4] },
+    {
+      text: "Layers in laying order from the mould face. •, shaded = the layer covers the zone. Angles from the zone's reference direction.",
+      style: 'small',
+      margin: [0, 0, 0, 4],
+    },
     {
       table: {
         headerRows: 1,
         dontBreakRows: true,
-        widths: ['auto', 'auto', '*', 'auto', 'auto', 'auto', ...part.zones.map(() => 62)],
+        widths: ['auto', 'auto', '*', 'auto', 'auto', 'auto', ...part.zones.map(() => Math.min(66, 500 / part.zones.length))],
         body: [
           [
             head('#'),
@@ -100,6 +104,7 @@ function partPages(boat: Boat, part: Part, evaluations: ReadonlyMap<string, Zone
         ],
       },
       layout: RULES,
+      fontSize: part.zones.length > 9 ? 7 : 8,
     },
     {
       unbreakable: true,
@@ -226,6 +231,7 @@ export async function schedulePdf(boat: Boat, { revision, units, printedAt }: Pr
   const origins = [...new Set([...evaluations.values()].flatMap((e) => (e.origin ? [ORIGINS[e.origin]] : [])))];
   const definition: TDocumentDefinitions = {
     info: { title: `${boat.name} laminate schedule, ${state}`, producer: 'Keramos', creationDate: printedAt },
+    ...(revision ? {} : { watermark: { text: 'DRAFT', color: '#9a4527', opacity: 0.07, bold: true } }),
     pageSize: 'A4',
     pageOrientation: 'landscape',
     pageMargins: [28, 30, 28, 40],

@@ -1,5 +1,4 @@
-import type { LayerMaterial } from '@/core/material';
-import { directionsOf, hasMat } from './looks';
+import { directionsOf, hasMat, type LayerMaterial } from '@/core/material';
 
 /** A layer at a glance: fibre directions truly drawn (forward to the right), dots for mat, a block for core, a dashed line for a coating. */
 export function FibreGlyph({ material, angleDeg }: { material: LayerMaterial; angleDeg: number }) {

@@ -1,6 +1,5 @@
 import { memo } from 'react';
-import type { LayerMaterial } from '@/core/material';
-import { directionsOf, hasMat } from './looks';
+import { directionsOf, hasMat, type LayerMaterial } from '@/core/material';
 
 const patternId = (direction: number) => `fibre-${String(direction).replace('-', 'm').replace('.', '_')}`;
 

@@ -1,11 +1,10 @@
 'use client';
 import { useImperativeHandle, useRef, useState, type Ref } from 'react';
 import { Button, ButtonGroup, Form } from 'react-bootstrap';
-import type { LayerMaterial } from '@/core/material';
+import { hasDirection, normalAngle, type LayerMaterial } from '@/core/material';
 import { formatForEntry, formatWithUnit, parseQuantity } from '@/core/quantity';
 import type { Layer } from '@/core/schedule';
 import { useUnits } from '../shared/units';
-import { hasDirection, normalAngle } from './looks';
 
 export interface LayerBarHandle {
   /** Put the cursor into the entry of angle or thickness, with the key that was typed. */

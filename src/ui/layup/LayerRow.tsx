@@ -2,13 +2,12 @@
 import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { memo } from 'react';
-import { fabricArealWeight, type LayerMaterial } from '@/core/material';
+import { hasDirection, fabricArealWeight, type LayerMaterial } from '@/core/material';
 import { formatNumber } from '@/core/quantity';
 import type { Layer, Zone } from '@/core/schedule';
 import { useUnits } from '../shared/units';
 import { FibreGlyph } from './FibreGlyph';
 import { lookClass } from './hatchSheet';
-import { hasDirection } from './looks';
 
 /** Columns before the zones that the cursor can stand in: material, angle or thickness. */
 export const LEAD_COLUMNS = 2;

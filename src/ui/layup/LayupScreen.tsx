@@ -2,7 +2,7 @@
 import { nanoid } from 'nanoid';
 import { useCallback, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { Nav } from 'react-bootstrap';
-import type { LayerMaterial, Material } from '@/core/material';
+import { directionsOf, hasDirection, normalAngle, type LayerMaterial, type Material } from '@/core/material';
 import { ingredients, stackWorking, zoneWorking, type Edit, type Layer } from '@/core/schedule';
 import { CHECKS } from '@/core/standard';
 import { useBoat, useBoatStore } from '../shared/boat';
@@ -13,7 +13,6 @@ import { HatchPatterns } from './Hatch';
 import { LayerBar, type LayerBarHandle } from './LayerBar';
 import { LayerGrid, type Cursor } from './LayerGrid';
 import { LEAD_COLUMNS } from './LayerRow';
-import { directionsOf, hasDirection, normalAngle } from './looks';
 import { MaterialPicker } from './MaterialPicker';
 import { ZonePanel } from './ZonePanel';
 

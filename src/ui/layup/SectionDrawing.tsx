@@ -1,9 +1,9 @@
 'use client';
+import { hasDirection } from '@/core/material';
 import { formatNumber } from '@/core/quantity';
 import type { ZoneEvaluation } from '@/core/schedule';
 import { useUnits } from '../shared/units';
 import { Hatch } from './Hatch';
-import { hasDirection } from './looks';
 
 const WIDTH = 340;
 const BAR = 168;

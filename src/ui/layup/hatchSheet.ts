@@ -1,6 +1,5 @@
 import { useLayoutEffect } from 'react';
-import type { LayerMaterial } from '@/core/material';
-import { directionsOf, hasMat } from './looks';
+import { directionsOf, hasMat, type LayerMaterial } from '@/core/material';
 
 /** Class of a covered cell by what its layer looks like: 'lay core', 'lay coating', 'lay mat d45 dm45'. */
 export function lookClass(material: LayerMaterial, angleDeg: number): string {

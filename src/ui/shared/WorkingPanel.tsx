@@ -67,7 +67,7 @@ export function WorkingPanel({ request, onClose }: { request: WorkingRequest | n
                     <strong className="text-nowrap">{step.symbol === 'RF' ? formatNumber(step.value, 2) : formatWorkingValue(step.value, step.unit)}</strong>
                   </div>
                   <div className="working-formula">
-                    <Formula tex={`${step.symbol} = ${step.formula}`} />
+                    <Formula tex={`\\displaystyle ${step.symbol} = ${step.formula}`} />
                   </div>
                   {step.inputs.length > 0 && (
                     <div className="small">
