@@ -4,11 +4,12 @@ import { KeramosError } from '../error';
 import type { Calculation } from './define';
 import { laminateCalculations } from './laminate';
 import { plyCalculations } from './ply';
+import { sandwichCalculations } from './sandwich';
 import { smallCraftCalculations } from './smallCraft';
 
 export type { Calculation } from './define';
 
-export const CALCULATIONS: readonly Calculation[] = [...plyCalculations, ...laminateCalculations, ...smallCraftCalculations];
+export const CALCULATIONS: readonly Calculation[] = [...plyCalculations, ...laminateCalculations, ...sandwichCalculations, ...smallCraftCalculations];
 
 const BATCH_LIMIT = 10_000;
 

@@ -1,7 +1,16 @@
-/** A stack of plies: stiffness, response to load, fabrics as sublayers. */
-export type { Matrix3, Ply, Vector3 } from './ply';
+/** A stack of plies: stiffness, response to load and temperature, failure, sandwich limits; fabrics as sublayers. */
+export type { FailureStrain, Matrix3, Ply, PlyStrength, Vector3 } from './ply';
 export { cosSin, reducedStiffness, transformedStiffness } from './reducedStiffness';
 export { checkStack, laminateStiffness, type LaminateStiffness } from './stiffness';
-export { laminateResponse, rotateStrain, type FaceState, type LaminateResponse, type Load } from './response';
+export { laminateResponse, rotateStrain, rotateStress, type FaceState, type LaminateResponse, type Load } from './response';
+export { CRITERIA, FAILURE_MODES, failureOf, laminateFailure, limitingStrains, type Criterion, type FailureMode, type FaceReserve, type LaminateFailure } from './failure';
+export { progressiveFailure, type ProgressiveFailure } from './progressive';
+export { thermalResponse, type ThermalResponse } from './thermal';
+export { transverseShear } from './transverseShear';
+export { strainCompatibility, type Member, type StrainCompatibility } from './strainCompatibility';
+export { sandwichLimits, type SandwichLimitsInput } from './sandwichLimits';
+export { sandwichSection, type SandwichSectionInput } from './sandwichSection';
+export { sandwichBeam, type SandwichBeamInput } from './sandwichBeam';
+export { inPlaneCompliance, polarModulus } from './polar';
 export { fabricConstants, fabricPlies, smearedConstants, type FabricInput } from './fabric';
-export { layFabric, type LaidComponent } from './layFabric';
+export { layFabric, type LaidComponent, type PlyOrigin } from './layFabric';

@@ -1,8 +1,11 @@
-import { fibreFractionFor, plyFractions, plyThickness, randomMat, unidirectional } from '../material';
-import type { ComponentForm, Fabric, Fibre, Process, Resin } from '../material';
+import { failureStrains, fibreFractionFor, plyFractions, plyThickness, randomMat, unidirectional, unidirectionalExpansion } from '../material';
+import type { ComponentForm, Fabric, FabricComponent, Fibre, PlyFigure, Process, Resin } from '../material';
 import type { Recorder } from '../working';
 import { fabricPlies, smearedConstants } from './fabric';
-import type { Ply } from './ply';
+import type { FailureStrain, Ply, PlyStrength } from './ply';
+
+/** What a figure of a ply stands on: computed from its constituents, or stated. */
+export type PlyOrigin = 'computed' | 'dataSheet' | 'yardTest';
 
 /** One component of a fabric as it lies in the laminate, in the fabric's own axes. */
 export interface LaidComponent {
@@ -10,6 +13,7 @@ export interface LaidComponent {
   fibre: Fibre;
   fibreWeightFraction: number;
   fibreVolumeFraction: number;
+  voidFraction: number;
   /** m */
   thickness: number;
   /** kg/m² */
@@ -17,43 +21,89 @@ export interface LaidComponent {
   resinMass: number;
   /** Angles relative to the roll direction. */
   plies: Ply[];
+  /** Where each figure of its plies comes from. */
+  origins: Record<PlyFigure, PlyOrigin>;
 }
+
+/** The stated figures of a component that hold for a process; a test beats a data sheet, one for this process beats one for any. */
+function statedFigures(component: FabricComponent, process: Process): Map<PlyFigure, { value: number; origin: PlyOrigin }> {
+  const rank = (m: FabricComponent['measured'][number]) => (m.origin === 'yardTest' ? 2 : 0) + (m.process === process ? 1 : 0);
+  const fitting = component.measured.filter((m) => m.process === null || m.process === process).sort((a, b) => rank(a) - rank(b));
+  return new Map(fitting.map((m) => [m.property, { value: m.value, origin: m.origin }]));
+}
+
+const strengthOf = (ply: Ply, e: FailureStrain): PlyStrength => ({ Xt: e.e1t * ply.E1, Xc: e.e1c * ply.E1, Yt: e.e2t * ply.E2, Yc: e.e2c * ply.E2, S: e.g12 * ply.G12 });
 
 /**
  * The plies that a fabric, a resin and a process make: one isotropic sheet for a mat, one smeared orthotropic sheet for a weave,
  * true unidirectional sublayers in stitching order for the rest.
  *
- * @param fibres the fibres the components name. @param shift added to the process's fibre weight fraction (its scatter).
+ * Stiffness by micromechanics, strengths from the mean failure strains of family and form, expansion from the constituents; stated figures
+ * (data sheet, test) stand in front of computed ones property by property, and `origins` says which is which.
+ *
+ * @param fibres the fibres the components name. @param shift added to the process's fibre weight fraction (its scatter); a stated fraction shifts as well.
  * @example layFabric(biaxial800, fibres, vinylester, 'infusion')[0].thickness // 0.00057 m
  * Source: docs/engineering.md, "From fabric to ply".
  */
 export function layFabric(fabric: Fabric, fibres: ReadonlyMap<string, Fibre>, resin: Resin, process: Process, shift = 0, record?: Recorder): LaidComponent[] {
   return fabric.components.map((component) => {
     const fibre = fibres.get(component.fibre)!;
+    const stated = statedFigures(component, process);
+    const take = (figure: PlyFigure, computed: number) => stated.get(figure)?.value ?? computed;
+    const origins = Object.fromEntries(
+      (['fibreWeightFraction', 'thickness', 'E1', 'E2', 'G12', 'nu12', 'Xt', 'Xc', 'Yt', 'Yc', 'S'] as PlyFigure[]).map((figure) => [
+        figure,
+        stated.get(figure)?.origin ?? 'computed',
+      ]),
+    ) as LaidComponent['origins'];
+
     const densities = { fibreDensity: fibre.density.value, resinDensity: resin.density.value };
-    const made = fibreFractionFor(process, component.form, densities.fibreDensity, densities.resinDensity, shift);
+    const usual = fibreFractionFor(process, component.form, densities.fibreDensity, densities.resinDensity, shift);
+    const statedFraction = stated.get('fibreWeightFraction')?.value;
+    const made = statedFraction === undefined ? usual : { ...usual, fibreWeightFraction: Math.min(0.9, Math.max(0.05, statedFraction + shift)) };
     const { fibreVolumeFraction } = plyFractions({ ...densities, ...made });
     const fibreMass = component.arealWeight.value;
-    const { thickness, resinArealWeight } = plyThickness({ ...densities, ...made, dryArealWeight: fibreMass }, record);
+    const computed = plyThickness({ ...densities, ...made, dryArealWeight: fibreMass }, record);
+    const thickness = take('thickness', computed.thickness);
     const constituents = {
       fibre: { E1: fibre.E1.value, E2: fibre.E2.value, G12: fibre.G12.value, nu12: fibre.nu12.value },
       resin: { E: resin.E.value, nu: resin.nu.value },
       fibreVolumeFraction,
     };
-    const common = { form: component.form, fibre, ...made, fibreVolumeFraction, thickness, fibreMass, resinMass: resinArealWeight };
-    const name = fabric.code;
+    const common = { form: component.form, fibre, ...made, fibreVolumeFraction, thickness, fibreMass, resinMass: computed.resinArealWeight, origins };
+    const expansion = unidirectionalExpansion(fibre, resin, fibreVolumeFraction);
+    const isotropic = { alpha1: (expansion.alpha1 + expansion.alpha2) / 2, alpha2: (expansion.alpha1 + expansion.alpha2) / 2 };
+
+    const finish = (ply: Ply, free: { alpha1: number; alpha2: number }): Ply => {
+      const stiff = {
+        ...ply,
+        ...free,
+        name: fabric.code,
+        fibre: fibre.family,
+        E1: take('E1', ply.E1),
+        E2: take('E2', ply.E2),
+        G12: take('G12', ply.G12),
+        nu12: take('nu12', ply.nu12),
+      };
+      const usualStrength = strengthOf(stiff, failureStrains(fibre.family, component.form));
+      const strength: PlyStrength = {
+        Xt: take('Xt', usualStrength.Xt),
+        Xc: take('Xc', usualStrength.Xc),
+        Yt: take('Yt', usualStrength.Yt),
+        Yc: take('Yc', usualStrength.Yc),
+        S: take('S', usualStrength.S),
+      };
+      return { ...stiff, strength };
+    };
+
     if (component.form === 'randomMat') {
       const { E, G, nu } = randomMat(constituents, record);
-      return { ...common, plies: [{ thickness, angleDeg: 0, E1: E, E2: E, nu12: nu, G12: G, name }] };
+      return { ...common, plies: [finish({ thickness, angleDeg: 0, E1: E, E2: E, nu12: nu, G12: G }, isotropic)] };
     }
     if (record) unidirectional(constituents, record);
-    const sublayers = fabricPlies({
-      ...constituents,
-      thickness,
-      sublayers: component.sublayers.map((s) => ({ ...s, crimpFactor: component.crimpFactor })),
-    }).map((ply) => ({ ...ply, name }));
-    if (component.form !== 'woven') return { ...common, plies: sublayers };
+    const sublayers = fabricPlies({ ...constituents, thickness, sublayers: component.sublayers.map((s) => ({ ...s, crimpFactor: component.crimpFactor })) });
+    if (component.form !== 'woven') return { ...common, plies: sublayers.map((ply) => finish(ply, expansion)) };
     const { Ex, Ey, Gxy, nuxy } = smearedConstants(sublayers);
-    return { ...common, plies: [{ thickness, angleDeg: 0, E1: Ex, E2: Ey, nu12: nuxy, G12: Gxy, name }] };
+    return { ...common, plies: [finish({ thickness, angleDeg: 0, E1: Ex, E2: Ey, nu12: nuxy, G12: Gxy }, isotropic)] };
   });
 }

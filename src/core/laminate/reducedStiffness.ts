@@ -34,6 +34,16 @@ export function cosSin(angleDeg: number): [number, number] {
  * Source: Jones, eq. 2.85.
  */
 export function transformedStiffness(ply: Ply): Matrix3 {
+  const known = transformed.get(ply);
+  if (known) return known;
+  const Q = transform(ply);
+  transformed.set(ply, Q);
+  return Q;
+}
+/** A stack repeats its plies as the same objects, so each is turned once. Plies are never changed in place. */
+const transformed = new WeakMap<Ply, Matrix3>();
+
+function transform(ply: Ply): Matrix3 {
   const [[Q11, Q12], [, Q22], [, , Q66]] = reducedStiffness(ply);
   const [c, s] = cosSin(ply.angleDeg);
   const c2 = c * c,

@@ -1,6 +1,6 @@
 import { Matrix } from 'ml-matrix';
 import type { Ply, Vector3 } from './ply';
-import { cosSin, reducedStiffness, transformedStiffness } from './reducedStiffness';
+import { cosSin, reducedStiffness } from './reducedStiffness';
 import { laminateStiffness } from './stiffness';
 
 /** Resultants per unit width: N = [Nx, Ny, Nxy] in N/m, M = [Mx, My, Mxy] in N. */
@@ -34,27 +34,38 @@ export function rotateStrain([ex, ey, gxy]: Vector3, angleDeg: number): Vector3 
   return [c * c * ex + s * s * ey + c * s * gxy, s * s * ex + c * c * ey - c * s * gxy, 2 * c * s * (ey - ex) + (c * c - s * s) * gxy];
 }
 
+/** Stress turned from laminate axes into axes at the angle. */
+export function rotateStress([sx, sy, sxy]: Vector3, angleDeg: number): Vector3 {
+  const [c, s] = cosSin(angleDeg);
+  return [c * c * sx + s * s * sy + 2 * c * s * sxy, s * s * sx + c * c * sy - 2 * c * s * sxy, c * s * (sy - sx) + (c * c - s * s) * sxy];
+}
+
 /**
  * Strains, curvatures and ply stresses of a stack under given resultants.
  *
  * @param plies first = mould face. @param load resultants per unit width, absent ones are zero.
+ * @param failed indices of plies without stiffness; their stresses are those they would have if they were whole.
  * @throws KeramosError `invalid` as {@link laminateStiffness} does.
  * @example laminateResponse(plies, { N: [1000, 1000, 0] }).strain // mid-plane strain
  * Source: Jones, ch. 4; Kaw, ch. 4.
  */
-export function laminateResponse(plies: readonly Ply[], load: Load): LaminateResponse {
-  const { compliance, thickness } = laminateStiffness(plies);
+export function laminateResponse(plies: readonly Ply[], load: Load, failed?: ReadonlySet<number>): LaminateResponse {
+  const { compliance, thickness } = laminateStiffness(plies, undefined, failed);
   const { N = [0, 0, 0], M = [0, 0, 0] } = load;
   const e = compliance.mmul(Matrix.columnVector([...N, ...M])).to1DArray();
-  const strain = e.slice(0, 3) as Vector3;
-  const curvature = e.slice(3) as Vector3;
+  return facesOf(plies, thickness, e.slice(0, 3) as Vector3, e.slice(3) as Vector3);
+}
 
+/** Ply states from mid-plane strain and curvature. `free` is the strain of each ply that causes no stress, in its own axes. */
+export function facesOf(plies: readonly Ply[], thickness: number, strain: Vector3, curvature: Vector3, free?: readonly Vector3[]): LaminateResponse {
   let bottom = -thickness / 2;
-  const faces = plies.map((ply) => {
+  const faces = plies.map((ply, index) => {
     const at = (z: number): FaceState => {
       const here = strain.map((value, i) => value + z * curvature[i]!) as Vector3;
       const materialStrain = rotateStrain(here, ply.angleDeg);
-      return { strain: here, stress: times(transformedStiffness(ply), here), materialStrain, materialStress: times(reducedStiffness(ply), materialStrain) };
+      const mechanical = free ? (materialStrain.map((value, i) => value - free[index]![i]!) as Vector3) : materialStrain;
+      const materialStress = times(reducedStiffness(ply), mechanical);
+      return { strain: here, stress: rotateStress(materialStress, -ply.angleDeg), materialStrain, materialStress };
     };
     const state = { bottom: at(bottom), top: at(bottom + ply.thickness) };
     bottom += ply.thickness;

@@ -42,24 +42,37 @@ export function checkStack(plies: readonly Ply[]): void {
   });
 }
 
+function invert(rows: number[][]): Matrix {
+  try {
+    return inverse(new Matrix(rows));
+  } catch {
+    throw invalid('plies', 'The stack has no stiffness against some of the loads: no ply that is left carries them');
+  }
+}
+
 /**
  * Membrane, coupling and bending stiffness of a stack, and its engineering constants.
  *
  * @param plies first = mould face = most negative z; z from the mid-plane.
+ * @param failed indices of plies that keep their thickness and have lost all stiffness.
  * @returns A (N/m), B (N), D (N m); constants from the full 6×6 inverse, that is, the laminate free to bend.
  * @throws KeramosError `invalid` for an empty stack, a ply without thickness or with an impossible Poisson's ratio.
  * @example laminateStiffness([{ thickness: 0.001, angleDeg: 0, E1: 181e9, E2: 10.3e9, nu12: 0.28, G12: 7.17e9 }]).A[0][0] // 181.8e6
  * Source: Jones, ch. 4; Kaw, ch. 4.
  */
-export function laminateStiffness(plies: readonly Ply[], record?: Recorder): LaminateStiffness {
+export function laminateStiffness(plies: readonly Ply[], record?: Recorder, failed?: ReadonlySet<number>): LaminateStiffness {
   checkStack(plies);
   const thickness = plies.reduce((sum, ply) => sum + ply.thickness, 0);
   const A = zero(),
     B = zero(),
     D = zero();
   let bottom = -thickness / 2;
-  for (const ply of plies) {
+  for (const [index, ply] of plies.entries()) {
     const top = bottom + ply.thickness;
+    if (failed?.has(index)) {
+      bottom = top;
+      continue;
+    }
     const middle = (bottom + top) / 2;
     const Q = transformedStiffness(ply);
     const first = ply.thickness * middle;
@@ -73,7 +86,7 @@ export function laminateStiffness(plies: readonly Ply[], record?: Recorder): Lam
     bottom = top;
   }
 
-  const compliance = inverse(new Matrix([0, 1, 2, 3, 4, 5].map((i) => (i < 3 ? [...A[i]!, ...B[i]!] : [...B[i - 3]!, ...D[i - 3]!]))));
+  const compliance = invert([0, 1, 2, 3, 4, 5].map((i) => (i < 3 ? [...A[i]!, ...B[i]!] : [...B[i - 3]!, ...D[i - 3]!])));
   const a = (i: number, j: number) => compliance.get(i, j);
   const t = thickness;
   const membrane = { Ex: 1 / (t * a(0, 0)), Ey: 1 / (t * a(1, 1)), Gxy: 1 / (t * a(2, 2)), nuxy: -a(0, 1) / a(0, 0), nuyx: -a(0, 1) / a(1, 1) };

@@ -10,6 +10,8 @@ const processSchema = z.object({
   fibreWeightFraction: z.object({ randomMat: fraction, woven: fraction, stitched: fraction, unidirectional: fraction }),
   /** Standard deviation of the weight fraction from part to part. */
   scatter: z.number().min(0).max(0.1),
+  /** Hottest the laminate usually gets (°C). */
+  peakCelsius: z.number().min(15).max(250),
 });
 export type Process = 'handLayUp' | 'wetBag' | 'infusion' | 'prepreg';
 

@@ -10,7 +10,7 @@ export function formatNumber(value: number | null | undefined, digits: number): 
 /** The number alone, in the display unit of the system: `formatQuantity(0.0123, 'thickness', 'metric')` is '12.3'. */
 export function formatQuantity(value: number | null | undefined, kind: QuantityKind, system: UnitSystem): string {
   const unit = displayUnit(kind, system);
-  return formatNumber(value === null || value === undefined ? value : value / unit.factor, unit.digits);
+  return formatNumber(value === null || value === undefined ? value : (value - (unit.offset ?? 0)) / unit.factor, unit.digits);
 }
 
 /** Number and unit: '12.3 mm', '31%', '45°'. */
@@ -23,7 +23,7 @@ export function formatWithUnit(value: number | null | undefined, kind: QuantityK
 export function formatForEntry(value: number | null | undefined, kind: QuantityKind, system: UnitSystem): string {
   if (value === null || value === undefined) return '';
   const unit = displayUnit(kind, system);
-  return String(Number((value / unit.factor).toPrecision(9)));
+  return String(Number(((value - (unit.offset ?? 0)) / unit.factor).toPrecision(9)));
 }
 
 const PREFIXED: Record<string, [limit: number, factor: number, label: string][]> = {

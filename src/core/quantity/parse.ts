@@ -35,7 +35,7 @@ function readNumber(text: string): number {
 const ok = (value: number, kind: QuantityKind, system: UnitSystem): ParsedQuantity => ({
   ok: true,
   value,
-  understood: `${Number((value / displayUnit(kind, system).factor).toPrecision(6))} ${displayUnit(kind, system).label}`.trim(),
+  understood: `${Number(((value - (displayUnit(kind, system).offset ?? 0)) / displayUnit(kind, system).factor).toPrecision(6))} ${displayUnit(kind, system).label}`.trim(),
 });
 
 /**
@@ -69,8 +69,14 @@ export function parseQuantity(text: string, kind: QuantityKind, system: UnitSyst
   if (!Number.isFinite(value)) return { ok: false, message: `${expected}; "${entry.slice(0, 40)}" is not a number.` };
 
   const written = match[3]!.trim().replace('²', '2').replace('³', '3').replace('·', '*');
-  if (written === '') return ok(value * unit.factor, kind, system);
-  if (written === unit.label || written === unit.label.replace('²', '2').replace('³', '3')) return ok(value * unit.factor, kind, system);
+  const shown = value * unit.factor + (unit.offset ?? 0);
+  if (written === '') return ok(shown, kind, system);
+  if (kind === 'temperature') {
+    if (/^(°|deg)?\s*c$/i.test(written)) return ok(value, kind, system);
+    if (/^(°|deg)?\s*f$/i.test(written)) return ok(((value - 32) * 5) / 9, kind, system);
+    return { ok: false, message: `${expected}; "${written.slice(0, 20)}" is neither °C nor °F.` };
+  }
+  if (written === unit.label || written === unit.label.replace('²', '2').replace('³', '3')) return ok(shown, kind, system);
   const spelled = SPELLINGS.find(([pattern, to]) => pattern.test(written) && (to !== 'oz/yd2' || AREAL.has(kind) || /\//.test(written)))?.[1] ?? written;
   if (si === 'kn' && spelled === 'kn') return ok(value, kind, system);
   if (si === '°' && spelled === '°') return ok(value, kind, system);

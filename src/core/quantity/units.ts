@@ -8,6 +8,8 @@ export interface DisplayUnit {
   factor: number;
   /** Decimals that make sense at the bench. */
   digits: number;
+  /** SI value of zero of such units; temperatures only. */
+  offset?: number;
 }
 
 export type UnitSystem = 'metric' | 'us';
@@ -39,6 +41,14 @@ export const QUANTITIES = {
   angle: { name: 'an angle', si: '°', metric: plain('°', 1, 1), us: plain('°', 1, 1) },
   membraneStiffness: { name: 'a membrane stiffness', si: 'N/m', metric: plain('kN/mm', 1e6, 1), us: plain('kip/in', 175126.8, 1) },
   bendingStiffness: { name: 'a bending stiffness', si: 'N m', metric: plain('kN·m', 1e3, 2), us: plain('kip·in', 112.98483, 2) },
+  temperature: { name: 'a temperature', si: '°C', metric: plain('°C', 1, 0), us: { label: '°F', factor: 5 / 9, digits: 0, offset: -160 / 9 } },
+  viscosity: { name: 'a viscosity', si: 'Pa*s', metric: plain('mPa·s', 1e-3, 0), us: plain('cP', 1e-3, 0) },
+  duration: { name: 'a time', si: 's', metric: plain('min', 60, 0), us: plain('min', 60, 0) },
+  expansion: { name: 'an expansion', si: '', metric: plain('10⁻⁶/K', 1e-6, 1), us: plain('10⁻⁶/°F', 1.8e-6, 1) },
+  potential: { name: 'a potential', si: 'V', metric: plain('V', 1, 2), us: plain('V', 1, 2) },
+  money: { name: 'a price', si: '', metric: plain('', 1, 2), us: plain('', 1, 2) },
+  lineForce: { name: 'a force per width', si: 'N/m', metric: plain('kN/m', 1e3, 2), us: plain('lbf/in', 175.1268, 1) },
+  lineMoment: { name: 'a moment per width', si: 'N', metric: plain('N·m/m', 1, 0), us: plain('lbf·in/in', 4.4482216, 1) },
   fraction: { name: 'a share', si: '', metric: plain('%', 0.01, 1), us: plain('%', 0.01, 1) },
   ratio: { name: 'a ratio', si: '', metric: plain('', 1, 2), us: plain('', 1, 2) },
 } as const satisfies Record<string, { name: string; si: string; metric: DisplayUnit; us: DisplayUnit }>;

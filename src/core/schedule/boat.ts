@@ -4,6 +4,7 @@ import { bounded, zoneGeometrySchema } from '../geometry';
 import { materialSchema, type LayerMaterial, type Material } from '../material';
 import { ZONE_LOCATIONS, type ZoneLocation } from '../standard';
 import { briefSchema, checkBrief } from './brief';
+import { zoneLoadSchema } from './zoneLoad';
 
 export const idSchema = z.string().regex(/^[A-Za-z0-9_-]{1,40}$/, 'Id must be 1 to 40 letters, digits, hyphens or underscores');
 const nameSchema = (what: string) => z.string().trim().min(1, `${what} must not be empty`).max(80, `${what} must have at most 80 characters`);
@@ -15,6 +16,7 @@ export const zoneSchema = z.object({
   name: nameSchema('Zone name'),
   location: z.enum(Object.keys(ZONE_LOCATIONS) as [ZoneLocation, ...ZoneLocation[]]),
   geometry: zoneGeometrySchema,
+  load: zoneLoadSchema.nullable(),
 });
 export type Zone = z.infer<typeof zoneSchema>;
 
@@ -40,6 +42,18 @@ export const partSchema = z.object({
 });
 export type Part = z.infer<typeof partSchema>;
 
+/** A caution that somebody answered for: the rule, what it was about, who, why, when. */
+export const acceptanceSchema = z.object({
+  id: idSchema,
+  rule: z.string().min(1).max(60),
+  /** Zone, layer or material it was about. */
+  subject: z.string().min(1).max(60),
+  by: z.string().trim().min(2, 'Accepted by: give a name of at least 2 characters').max(60),
+  note: z.string().trim().min(3, 'Note: say in a few words why').max(600),
+  at: z.string().max(40),
+});
+export type Acceptance = z.infer<typeof acceptanceSchema>;
+
 /** A whole boat: what it must be, the figures it stands on, and its laminate schedule. */
 export const boatSchema = z.object({
   name: nameSchema('Boat name'),
@@ -47,6 +61,8 @@ export const boatSchema = z.object({
   /** The boat's own copies, so that a later change on the Shelf alters nothing unasked. */
   materials: z.array(materialSchema).max(400),
   parts: z.array(partSchema).max(40),
+  /** Cautions accepted with a signed note; withdrawn ones are in the history. */
+  acceptances: z.array(acceptanceSchema).max(2000),
 });
 export type Boat = z.infer<typeof boatSchema>;
 
@@ -86,7 +102,7 @@ export function checkBoat(boat: Boat): void {
 
 /** Refuse a layer whose material cannot be laid, or whose thickness does not go with it. */
 export function checkLayer(layer: Layer, material: Material | undefined, path: string): asserts material is LayerMaterial {
-  if (!material || material.kind === 'fibre' || material.kind === 'resin')
+  if (material?.kind !== 'fabric' && material?.kind !== 'core' && material?.kind !== 'coating')
     throw invalid(`${path}.material`, `A layer must be a fabric, a core or a coating of this boat; "${layer.material}" is not`);
   if ((material.kind === 'fabric') !== (layer.thickness === null))
     throw invalid(

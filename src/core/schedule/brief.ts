@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { PROCESSES, type Process } from '../material';
+import { KNOCK_DOWNS, PROCESSES, type KnockDown, type Process } from '../material';
 import { invalid } from '../error';
 import type { QuantityKind } from '../quantity';
 import { SMALL_CRAFT_PACK, type Craft } from '../standard';
@@ -68,6 +68,8 @@ export const briefSchema = z.object({
   posture: z.enum(Object.keys(POSTURES) as [Posture, ...Posture[]]),
   units: z.enum(['metric', 'us']),
   pack: z.literal(SMALL_CRAFT_PACK.id),
+  /** What comes off the mean strengths in the laminate analysis. */
+  knockDowns: z.object(Object.fromEntries(Object.keys(KNOCK_DOWNS).map((id) => [id, z.boolean()])) as Record<KnockDown, z.ZodBoolean>),
   use: z.string().max(600, 'Use must have at most 600 characters'),
 });
 export type Brief = z.infer<typeof briefSchema>;

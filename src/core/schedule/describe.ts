@@ -37,7 +37,7 @@ function describeEdit(before: Boat, edit: Edit): string {
     case 'zone.add':
       return `added zone ${edit.zone.name}`;
     case 'zone.set':
-      return `changed zone ${zoneName(edit.zoneId)}${edit.patch.geometry ? ': geometry' : ''}`;
+      return `changed zone ${zoneName(edit.zoneId)}${edit.patch.geometry ? ': geometry' : 'load' in edit.patch ? ': load' : ''}`;
     case 'zone.remove':
       return `removed zone ${zoneName(edit.zoneId)}`;
     case 'layer.add':
@@ -52,6 +52,10 @@ function describeEdit(before: Boat, edit: Edit): string {
       return `${edit.covered ? 'ran' : 'took'} ${layerName(edit.layerId)} ${edit.covered ? 'into' : 'out of'} ${zoneName(edit.zoneId)}`;
     case 'layer.remove':
       return `removed ${layerName(edit.layerId)}`;
+    case 'caution.accept':
+      return `${edit.acceptance.by} accepted the caution ${edit.acceptance.rule}`;
+    case 'caution.withdraw':
+      return 'withdrew the acceptance of a caution';
   }
 }
 

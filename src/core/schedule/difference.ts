@@ -19,7 +19,7 @@ const codeIn = (materials: readonly Material[], id: string) => {
   const material = materials.find((m) => m.id === id);
   return material && 'code' in material ? material.code : id;
 };
-const show = (value: unknown) => (value === null || value === undefined ? '–' : String(value));
+const show = (value: unknown) => (value === null || value === undefined ? '–' : typeof value === 'object' ? JSON.stringify(value).replace(/[{}"]/g, '') : String(value));
 
 /** Fields of two plain objects that differ, as 'field: was → is'. */
 function fieldChanges(before: object, after: object): string[] {
@@ -71,7 +71,11 @@ function compareZones(a: Part, b: Part): Change[] {
     earlier.delete(zone.id);
     if (!old) changes.push({ place: b.name, kind: 'added', subject: `Zone ${zone.name}`, details: [] });
     else {
-      const details = [...fieldChanges({ name: old.name, location: old.location }, { name: zone.name, location: zone.location }), ...fieldChanges(old.geometry, zone.geometry)];
+      const details = [
+        ...fieldChanges({ name: old.name, location: old.location }, { name: zone.name, location: zone.location }),
+        ...fieldChanges(old.geometry, zone.geometry),
+        ...(JSON.stringify(old.load) === JSON.stringify(zone.load) ? [] : ['load given for analysis']),
+      ];
       if (details.length) changes.push({ place: b.name, kind: 'changed', subject: `Zone ${zone.name}`, details });
     }
   }
@@ -95,6 +99,11 @@ export function difference(before: Boat, after: Boat): Change[] {
     figures.delete(material.id);
   }
   for (const material of figures.values()) changes.push({ place: 'Materials', kind: 'removed', subject: material.name, details: [] });
+
+  const accepted = new Set(before.acceptances.map(({ id }) => id));
+  for (const { id, rule, by, note } of after.acceptances)
+    if (!accepted.delete(id)) changes.push({ place: 'Cautions', kind: 'added', subject: `${rule} accepted by ${by}`, details: [note] });
+  if (accepted.size) changes.push({ place: 'Cautions', kind: 'removed', subject: `${accepted.size} ${accepted.size === 1 ? 'acceptance' : 'acceptances'} withdrawn`, details: [] });
 
   const parts = new Map(before.parts.map((part) => [part.id, part]));
   for (const part of after.parts) {

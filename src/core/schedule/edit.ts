@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { KeramosError, invalid } from '../error';
 import { materialSchema } from '../material';
-import { boatSchema, checkLayer, idSchema, ingredients, layerSchema, partSchema, zoneSchema, type Boat, type Layer, type Part, type Zone } from './boat';
+import { acceptanceSchema, boatSchema, checkLayer, idSchema, ingredients, layerSchema, partSchema, zoneSchema, type Boat, type Layer, type Part, type Zone } from './boat';
 import { briefSchema, checkBrief } from './brief';
 
 const index = z.int().min(0).max(10_000);
@@ -25,6 +25,8 @@ export const editSchema = z.discriminatedUnion('type', [
   z.object({ type: z.literal('layer.move'), layerId: idSchema, index }),
   z.object({ type: z.literal('layer.cover'), layerId: idSchema, zoneId: idSchema, covered: z.boolean() }),
   z.object({ type: z.literal('layer.remove'), layerId: idSchema }),
+  z.object({ type: z.literal('caution.accept'), acceptance: acceptanceSchema, index }),
+  z.object({ type: z.literal('caution.withdraw'), acceptanceId: idSchema }),
 ]);
 export type Edit = z.infer<typeof editSchema>;
 /** What one action of the user does: one or more edits that stand or fall together. */
@@ -195,6 +197,22 @@ const APPLY: { [K in Edit['type']]: (boat: Boat, edit: Extract<Edit, { type: K }
   'layer.remove': (boat, { layerId }) => {
     const { part, p, l, layer } = findLayer(boat, layerId);
     return [changePart(boat, p, { ...part, layers: without(part.layers, l) }), { type: 'layer.add', partId: part.id, layer, index: l }];
+  },
+
+  'caution.accept': (boat, { acceptance, index: at }) => {
+    if (boat.acceptances.some(({ id }) => id === acceptance.id)) throw invalid('acceptance.id', `The id "${acceptance.id}" is taken in this boat`);
+    return [
+      { ...boat, acceptances: withAt(boat.acceptances, Math.min(at, boat.acceptances.length), acceptance) },
+      { type: 'caution.withdraw', acceptanceId: acceptance.id },
+    ];
+  },
+  'caution.withdraw': (boat, { acceptanceId }) => {
+    const at = boat.acceptances.findIndex(({ id }) => id === acceptanceId);
+    if (at < 0) throw gone('acceptance', acceptanceId);
+    return [
+      { ...boat, acceptances: without(boat.acceptances, at) },
+      { type: 'caution.accept', acceptance: boat.acceptances[at]!, index: at },
+    ];
   },
 };
 

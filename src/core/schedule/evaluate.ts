@@ -17,6 +17,10 @@ export interface LaidLayer {
   resinMass: number;
   coreMass: number;
   coatingMass: number;
+  /** Stitching and binder: weight that carries nothing. */
+  bindingMass: number;
+  /** Price per m² in the yard's currency, resin included; null where a price is missing. */
+  cost: number | null;
   components: readonly LaidComponent[];
 }
 
@@ -30,6 +34,8 @@ export interface ZoneEvaluation {
   resinArealWeight: number;
   /** Everything as it comes out of the mould, kg/m². */
   laminatedArealWeight: number;
+  /** Price per m² in the yard's currency; null where one is missing. */
+  cost: number | null;
   /** Of the fibre-and-resin plies alone. */
   fibreWeightFraction: number;
   fibreVolumeFraction: number;
@@ -55,7 +61,7 @@ export function verdictOf(reserveFactor: number, target: number): Verdict {
 }
 
 /** What fabrics, resin and process make, computed once per combination. */
-interface Book {
+export interface Book {
   materials: Map<string, Material>;
   fibres: Map<string, Fibre>;
   resin: Resin;
@@ -64,6 +70,8 @@ interface Book {
   laid: Map<string, LaidFabric>;
   /** Turned plies and directional sheets, by material and angle. */
   plies: Map<string, Ply[]>;
+  /** The same with design strengths, by material, angle and knock-downs. */
+  design: Map<string, Ply[]>;
   sheets: Map<string, (SheetProperties | undefined)[]>;
 }
 interface LaidFabric {
@@ -71,10 +79,11 @@ interface LaidFabric {
   thickness: number;
   fibreMass: number;
   resinMass: number;
+  cost: number | null;
 }
 const books = new WeakMap<Boat['materials'], Map<string, Book>>();
 
-function bookOf(boat: Boat, shift: number): Book {
+export function bookOf(boat: Boat, shift: number): Book {
   const { process, resin } = boat.brief;
   const known = books.get(boat.materials) ?? new Map<string, Book>();
   books.set(boat.materials, known);
@@ -83,13 +92,13 @@ function bookOf(boat: Boat, shift: number): Book {
   if (!book) {
     const materials = new Map(boat.materials.map((material) => [material.id, material]));
     const fibres = new Map(boat.materials.filter((m): m is Fibre => m.kind === 'fibre').map((fibre) => [fibre.id, fibre]));
-    book = { materials, fibres, resin: materials.get(resin) as Resin, process, shift, laid: new Map(), plies: new Map(), sheets: new Map() };
+    book = { materials, fibres, resin: materials.get(resin) as Resin, process, shift, laid: new Map(), plies: new Map(), design: new Map(), sheets: new Map() };
     known.set(key, book);
   }
   return book;
 }
 
-function remembered<T>(map: Map<string, T>, key: string, make: () => T): T {
+export function remembered<T>(map: Map<string, T>, key: string, make: () => T): T {
   const known = map.get(key);
   if (known !== undefined) return known;
   const made = make();
@@ -100,34 +109,65 @@ function remembered<T>(map: Map<string, T>, key: string, make: () => T): T {
 function layFabricIn(book: Book, fabric: Fabric): LaidFabric {
   const components = layFabric(fabric, book.fibres, book.resin, book.process, book.shift);
   const sum = (pick: (component: LaidComponent) => number) => components.reduce((total, component) => total + pick(component), 0);
-  return { components, thickness: sum((c) => c.thickness), fibreMass: sum((c) => c.fibreMass), resinMass: sum((c) => c.resinMass) };
+  const [fibreMass, resinMass] = [sum((c) => c.fibreMass), sum((c) => c.resinMass)];
+  return { components, thickness: sum((c) => c.thickness), fibreMass, resinMass, cost: costOf(fabric.price, fibreMass + fabric.bindingWeight.value, book, resinMass) };
+}
+
+/** Price of a quantity of a material with the resin it takes. */
+function costOf(price: { value: number } | null, quantity: number, { resin }: Book, resinMass: number): number | null {
+  if (price === null || (resinMass > 0 && resin.price === null)) return null;
+  return price.value * quantity + (resin.price?.value ?? 0) * resinMass;
 }
 
 const NO_COMPONENTS: readonly LaidComponent[] = [];
 function layIn(book: Book, layer: Layer, index: number): LaidLayer {
   const material = book.materials.get(layer.material) as LayerMaterial;
   if (material.kind === 'fabric') {
-    const { components, thickness, fibreMass, resinMass } = remembered(book.laid, material.id, () => layFabricIn(book, material));
-    return { layer, index, material, thickness, fibreMass, resinMass, coreMass: 0, coatingMass: 0, components };
+    const { components, thickness, fibreMass, resinMass, cost } = remembered(book.laid, material.id, () => layFabricIn(book, material));
+    return { layer, index, material, thickness, fibreMass, resinMass, coreMass: 0, coatingMass: 0, bindingMass: material.bindingWeight.value, cost, components };
   }
   const thickness = layer.thickness!;
   const mass = thickness * material.density.value;
   return material.kind === 'core'
-    ? { layer, index, material, thickness, fibreMass: 0, resinMass: material.resinUptake.value, coreMass: mass, coatingMass: 0, components: NO_COMPONENTS }
-    : { layer, index, material, thickness, fibreMass: 0, resinMass: 0, coreMass: 0, coatingMass: mass, components: NO_COMPONENTS };
+    ? {
+        layer,
+        index,
+        material,
+        thickness,
+        fibreMass: 0,
+        resinMass: material.resinUptake.value,
+        coreMass: mass,
+        coatingMass: 0,
+        bindingMass: 0,
+        cost: costOf(material.price, thickness, book, material.resinUptake.value),
+        components: NO_COMPONENTS,
+      }
+    : {
+        layer,
+        index,
+        material,
+        thickness,
+        fibreMass: 0,
+        resinMass: 0,
+        coreMass: 0,
+        coatingMass: mass,
+        bindingMass: 0,
+        cost: costOf(material.price, mass, book, 0),
+        components: NO_COMPONENTS,
+      };
 }
 
 /** The plies that carry load, for lamination theory; coatings carry none. */
-function pliesOf(book: Book, laid: readonly LaidLayer[]): Ply[] {
+export function pliesOf(book: Book, laid: readonly LaidLayer[]): Ply[] {
   return laid.flatMap(({ layer, material, components }): Ply[] => {
     if (material.kind === 'coating') return [];
     if (material.kind === 'core') return [corePly(material, layer.thickness!)];
-    return remembered(book.plies, `${material.id}|${layer.angleDeg}`, () =>
-      components.flatMap((component) => component.plies.map((ply) => ({ ...ply, angleDeg: ply.angleDeg + layer.angleDeg }))),
-    );
+    return remembered(book.plies, `${material.id}|${layer.angleDeg}`, () => turned(components, layer.angleDeg));
   });
 }
-function corePly(core: Core, thickness: number): Ply {
+const turned = (components: readonly LaidComponent[], angleDeg: number): Ply[] =>
+  components.flatMap((component) => component.plies.map((ply) => ({ ...ply, angleDeg: ply.angleDeg + angleDeg })));
+export function corePly(core: Core, thickness: number): Ply {
   const E = core.inPlaneModulus.value;
   return {
     thickness,
@@ -139,6 +179,8 @@ function corePly(core: Core, thickness: number): Ply {
     G13: core.shearModulus.value,
     G23: core.shearModulus.value,
     name: core.code,
+    alpha1: core.alpha.value,
+    alpha2: core.alpha.value,
     role: 'core',
   };
 }
@@ -175,7 +217,7 @@ function weakestRank(material: Material): number {
   const figures =
     material.kind === 'fabric'
       ? material.components.map((component) => component.arealWeight)
-      : Object.values(material).filter((value) => typeof value === 'object' && 'origin' in value);
+      : Object.values(material).filter((value) => typeof value === 'object' && value !== null && 'origin' in value);
   const rank = Math.min(...figures.map((figure) => rankOf((figure as { origin: Origin }).origin)));
   ranks.set(material, rank);
   return rank;
@@ -190,7 +232,7 @@ function weakestOrigin(book: Book, laid: readonly LaidLayer[]): Origin | null {
   return ORIGIN_RANK[rank]!;
 }
 
-function checkIn(boat: Boat, zone: Zone, book: Book, laid: readonly LaidLayer[], trace?: Trace): PanelCheckResult {
+export function checkIn(boat: Boat, zone: Zone, book: Book, laid: readonly LaidLayer[], trace?: Trace): PanelCheckResult {
   const { panelBreadth, panelLength } = zone.geometry;
   const spanAngle = panelBreadth <= panelLength ? 90 : 0;
   return checkPanel(
@@ -205,7 +247,7 @@ function checkIn(boat: Boat, zone: Zone, book: Book, laid: readonly LaidLayer[],
   );
 }
 const least = (checks: readonly Check[]) => checks.reduce<Check | null>((low, check) => (low === null || check.reserveFactor < low.reserveFactor ? check : low), null);
-const layAll = (book: Book, part: Part, zone: Zone) => part.layers.flatMap((layer, index) => (layer.zones.includes(zone.id) ? [layIn(book, layer, index)] : []));
+export const layAll = (book: Book, part: Part, zone: Zone) => part.layers.flatMap((layer, index) => (layer.zones.includes(zone.id) ? [layIn(book, layer, index)] : []));
 
 /**
  * Everything there is to know of one zone: stack, masses, fractions, stiffness, pressure, checks, what governs, and its band.
@@ -227,7 +269,8 @@ export function evaluateZone(boat: Boat, part: Part, zone: Zone): ZoneEvaluation
     thickness: sum((l) => l.thickness),
     dryArealWeight: fibre,
     resinArealWeight: sum((l) => l.resinMass),
-    laminatedArealWeight: sum((l) => l.fibreMass + l.resinMass + l.coreMass + l.coatingMass),
+    laminatedArealWeight: sum((l) => l.fibreMass + l.bindingMass + l.resinMass + l.coreMass + l.coatingMass),
+    cost: laid.reduce<number | null>((total, l) => (total === null || l.cost === null ? null : total + l.cost), 0),
     fibreWeightFraction: fibre > 0 ? fibre / (fibre + plyResin) : 0,
     fibreVolumeFraction: plyThickness > 0 ? fibreVolume / plyThickness : 0,
     stiffness: null,

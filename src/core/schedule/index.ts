@@ -1,11 +1,13 @@
 /** Boat, part, zone, layer; the edits that change them; what each zone comes to. */
 export * from './boat';
 export * from './brief';
+export { zoneLoadSchema, type ZoneLoad } from './zoneLoad';
 export { applyEdits, editSchema, editsSchema, type Edit } from './edit';
 export { describeEdits } from './describe';
 export { EMPTY_HISTORY, pushHistory, type HistoryEntry, type HistoryStacks } from './history';
 export { difference, type Change } from './difference';
 export { evaluateZone, targetOf, traceZone, verdictOf, type LaidLayer, type Verdict, type ZoneEvaluation } from './evaluate';
+export { analyseZone, pressureLoad, throughThickness, type SandwichCheck, type ZoneAnalysis } from './analyse';
 export { stackWorking, zoneWorking, type WorkingPart } from './zoneWorking';
 export { newBoat, newZone } from './newBoat';
 export { makeEvaluator } from './evaluateBoat';

@@ -23,6 +23,7 @@ export function newZone(id: string, name: string, location: ZoneLocation, geomet
       head: location === 'bulkhead' ? 0.8 : null,
       ...geometry,
     },
+    load: null,
   };
 }
 
@@ -56,9 +57,11 @@ export function newBoat(name: string): Boat {
       posture: 'balanced',
       units: 'metric',
       pack: SMALL_CRAFT_PACK.id,
+      knockDowns: { characteristic: true, wet: true, hot: false, fatigue: false, process: true },
       use: '',
     },
     materials: GENERIC_MATERIALS.filter((material) => material.id === 'polyester-iso'),
     parts: [hull, deck],
+    acceptances: [],
   };
 }

@@ -148,6 +148,7 @@ describe('Merrow 84, the demo boat', () => {
         continue;
       }
       if (material.kind !== 'fabric') continue;
+      weight += material.bindingWeight.value;
       for (const { form, arealWeight } of material.components) {
         // The table's fraction holds in resin of 1160 kg/m³; volume fraction stays, weight follows the resin.
         const phi = (glass[form] / 2560 / (glass[form] / 2560 + (1 - glass[form]) / 1160)) * 0.99;

@@ -56,7 +56,7 @@ export function stackWorking(boat: Boat, part: Part, zone: Zone): WorkingPart[] 
   const each = (pick: (layer: (typeof e.layers)[number]) => number, symbol: string, unit: string) =>
     e.layers.filter((layer) => pick(layer) > 0).map((layer) => put(`${symbol}_{${layer.index + 1}}`, pick(layer), unit));
   const plyResin = e.layers.reduce((sum, layer) => sum + (layer.material.kind === 'fabric' ? layer.resinMass : 0), 0);
-  const laid = (layer: (typeof e.layers)[number]) => layer.fibreMass + layer.resinMass + layer.coreMass + layer.coatingMass;
+  const laid = (layer: (typeof e.layers)[number]) => layer.fibreMass + layer.bindingMass + layer.resinMass + layer.coreMass + layer.coatingMass;
   const stack: WorkingStep[] = [
     { quantity: 'Thickness', symbol: 't', formula: '\\sum t_k', inputs: each((l) => l.thickness, 't', 'm'), value: e.thickness, unit: 'm', source: balance },
     { quantity: 'Dry fibre weight', symbol: 'w', formula: '\\sum w_k', inputs: each((l) => l.fibreMass, 'w', 'kg/m²'), value: e.dryArealWeight, unit: 'kg/m²', source: balance },
@@ -68,7 +68,7 @@ export function stackWorking(boat: Boat, part: Part, zone: Zone): WorkingPart[] 
       value: e.laminatedArealWeight,
       unit: 'kg/m²',
       source: balance,
-      note: 'Fibre and resin of the plies, core with the resin it takes up, coatings.',
+      note: 'Fibre, stitching and resin of the plies, core with the resin it takes up, coatings.',
     },
     {
       quantity: 'Fibre fraction by weight',

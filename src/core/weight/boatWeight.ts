@@ -46,7 +46,7 @@ export function boatWeight(boat: Boat, evaluations: ReadonlyMap<string, ZoneEval
       const { layers } = evaluations.get(zone.id)!;
       const { area, centroidX, centroidZ } = zone.geometry;
       const sum = (pick: (layer: (typeof layers)[number]) => number) => area * layers.reduce((total, layer) => total + pick(layer), 0);
-      const [fibre, resin, core, coating] = [sum((l) => l.fibreMass), sum((l) => l.resinMass), sum((l) => l.coreMass), sum((l) => l.coatingMass)];
+      const [fibre, resin, core, coating] = [sum((l) => l.fibreMass + l.bindingMass), sum((l) => l.resinMass), sum((l) => l.coreMass), sum((l) => l.coatingMass)];
       return { zoneId: zone.id, name: zone.name, fibre, resin, core, coating, mass: fibre + resin + core + coating, centreX: centroidX, centreZ: centroidZ };
     });
     return { partId: part.id, name: part.name, zones, ...rollUp(zones) };

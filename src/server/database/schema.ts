@@ -14,7 +14,7 @@ export interface Database {
   };
   boat_material: { boat_id: string; id: string; position: number; kind: string; body_json: string };
   part: { boat_id: string; id: string; position: number; name: string; kind: string };
-  zone: { boat_id: string; id: string; part_id: string; position: number; name: string; location: string; geometry_json: string };
+  zone: { boat_id: string; id: string; part_id: string; position: number; name: string; location: string; geometry_json: string; load_json: string | null };
   layer: { boat_id: string; id: string; part_id: string; position: number; material_id: string; angle_deg: number; thickness: number | null };
   coverage: { boat_id: string; layer_id: string; zone_id: string };
   edit: {
@@ -29,5 +29,6 @@ export interface Database {
     at: string;
   };
   revision: { id: string; boat_id: string; number: number; label: string; hash: string; author: string; note: string; issued_at: string; snapshot: string };
+  acceptance: { boat_id: string; id: string; position: number; rule: string; subject: string; accepted_by: string; note: string; at: string };
   shelf_material: { id: string; kind: string; name: string; body_json: string; updated_at: string };
 }

@@ -90,11 +90,12 @@ export async function readBoat(db: Db, id: string): Promise<StoredBoat> {
   const known = cached(db).get(id);
   if (known?.version === head.version) return { ...known, archived: head.archived === 1 };
 
-  const [materials, parts, zones, layers, coverage] = await Promise.all([
+  const [materials, parts, zones, layers, acceptances, coverage] = await Promise.all([
     db.selectFrom('boat_material').select('body_json').where('boat_id', '=', id).orderBy('position').execute(),
     db.selectFrom('part').selectAll().where('boat_id', '=', id).orderBy('position').execute(),
     db.selectFrom('zone').selectAll().where('boat_id', '=', id).orderBy('position').execute(),
     db.selectFrom('layer').selectAll().where('boat_id', '=', id).orderBy('position').execute(),
+    db.selectFrom('acceptance').select(['id', 'rule', 'subject', 'accepted_by as by', 'note', 'at']).where('boat_id', '=', id).orderBy('position').execute(),
     db
       .selectFrom('coverage')
       .innerJoin('zone', (join) => join.onRef('zone.boat_id', '=', 'coverage.boat_id').onRef('zone.id', '=', 'coverage.zone_id'))
@@ -117,7 +118,13 @@ export async function readBoat(db: Db, id: string): Promise<StoredBoat> {
         kind: part.kind,
         zones: zones
           .filter((zone) => zone.part_id === part.id)
-          .map((zone) => ({ id: zone.id, name: zone.name, location: zone.location, geometry: JSON.parse(zone.geometry_json) })),
+          .map((zone) => ({
+            id: zone.id,
+            name: zone.name,
+            location: zone.location,
+            geometry: JSON.parse(zone.geometry_json),
+            load: zone.load_json === null ? null : JSON.parse(zone.load_json),
+          })),
         layers: layers
           .filter((layer) => layer.part_id === part.id)
           .map((layer) => ({
@@ -128,6 +135,7 @@ export async function readBoat(db: Db, id: string): Promise<StoredBoat> {
             zones: covered.get(layer.id) ?? [],
           })),
       })),
+      acceptances,
     },
     'stored boat',
   );
@@ -136,7 +144,7 @@ export async function readBoat(db: Db, id: string): Promise<StoredBoat> {
 
 /** Write the rows in which two states of a boat differ. Objects that kept their identity are left alone. */
 async function writeBoat(trx: Transaction<Database>, id: string, before: Boat | null, after: Boat): Promise<void> {
-  const old = before ?? { name: '', brief: null, materials: [], parts: [] };
+  const old = before ?? { name: '', brief: null, materials: [], parts: [], acceptances: [] };
   if (old.materials !== after.materials) {
     const kept = new Map(old.materials.map((material, position) => [material.id, { material, position }]));
     for (const [position, material] of after.materials.entries()) {
@@ -151,6 +159,14 @@ async function writeBoat(trx: Transaction<Database>, id: string, before: Boat | 
         .execute();
     }
     for (const gone of kept.keys()) await trx.deleteFrom('boat_material').where('boat_id', '=', id).where('id', '=', gone).execute();
+  }
+  if (old.acceptances !== after.acceptances) {
+    await trx.deleteFrom('acceptance').where('boat_id', '=', id).execute();
+    for (const [position, { by, ...acceptance }] of after.acceptances.entries())
+      await trx
+        .insertInto('acceptance')
+        .values({ boat_id: id, position, accepted_by: by, ...acceptance })
+        .execute();
   }
   if (old.parts === after.parts) return;
 
@@ -171,7 +187,14 @@ async function writeBoat(trx: Transaction<Database>, id: string, before: Boat | 
       const was = zones.get(zone.id);
       zones.delete(zone.id);
       if (was?.zone === zone && was.at === at) continue;
-      const columns = { part_id: part.id, position: at, name: zone.name, location: zone.location, geometry_json: JSON.stringify(zone.geometry) };
+      const columns = {
+        part_id: part.id,
+        position: at,
+        name: zone.name,
+        location: zone.location,
+        geometry_json: JSON.stringify(zone.geometry),
+        load_json: zone.load && JSON.stringify(zone.load),
+      };
       await trx
         .insertInto('zone')
         .values({ boat_id: id, id: zone.id, ...columns })

@@ -1,37 +1,10 @@
 'use client';
 import { Button, Card } from 'react-bootstrap';
-import {
-  COMPONENT_FORMS,
-  CORE_FAMILIES,
-  CORE_KINDS,
-  FABRIC_FORMS,
-  FIBRE_FAMILIES,
-  ORIGINS,
-  RESIN_FAMILIES,
-  fabricArealWeight,
-  type Material,
-  type Origin,
-  type ShelfItem,
-} from '@/core/material';
+import { CHOICES, COMPONENT_FORMS, CORE_FORMS, FIGURES, fabricArealWeight, familyName, figureOf, isStyrenated, ORIGINS, type Origin, type ShelfItem } from '@/core/material';
 import { formatNumber } from '@/core/quantity';
 import { FibreGlyph } from '../layup/FibreGlyph';
 import { useUnits } from '../shared/units';
-import { FIGURES, figureOf, writeDirections } from './fields';
-
-export function familyName(material: Material): string {
-  switch (material.kind) {
-    case 'fabric':
-      return FABRIC_FORMS[material.family];
-    case 'core':
-      return CORE_FAMILIES[material.family];
-    case 'resin':
-      return RESIN_FAMILIES[material.family];
-    case 'fibre':
-      return FIBRE_FAMILIES[material.family];
-    case 'coating':
-      return 'Coating';
-  }
-}
+import { writeDirections } from './fields';
 
 const OriginTag = ({ origin }: { origin: Origin }) => <span className="origin">{ORIGINS[origin]}</span>;
 
@@ -61,8 +34,15 @@ export function MaterialCard({
           {own && <span className="origin">{generic ? "yard's figures" : "yard's own"}</span>}
         </div>
         <p className="soft mb-2">
-          {familyName(material)}
-          {material.kind === 'core' ? `, ${CORE_KINDS[material.behaviour]}` : ''}. {material.note}
+          {[
+            familyName(material),
+            ...(CHOICES[material.kind] ?? [])
+              .map(({ key, options }) => options[(material as unknown as Record<string, string>)[key]!]!)
+              .filter((word) => word !== 'not woven' && word !== 'none'),
+            ...(material.kind === 'core' ? [material.forms.map((form) => CORE_FORMS[form]).join(', ')] : []),
+            ...(material.kind === 'resin' ? [isStyrenated(material) ? 'carries styrene' : 'free of styrene'] : []),
+          ].join('; ')}
+          . {material.note}
         </p>
         <table className="table table-sm mb-3" aria-label={`Figures of ${material.name}`}>
           <thead>
@@ -76,6 +56,7 @@ export function MaterialCard({
           <tbody>
             {FIGURES[material.kind].map(({ key, label, kind }) => {
               const figure = figureOf(material, key);
+              if (!figure) return null;
               return (
                 <tr key={key}>
                   <td>{label}</td>
@@ -83,6 +64,7 @@ export function MaterialCard({
                   <td>{unit(kind)}</td>
                   <td>
                     <OriginTag origin={figure.origin} />
+                    {figure.n && <span className="small soft"> n {figure.n}</span>}
                   </td>
                 </tr>
               );

@@ -3,14 +3,15 @@ import { useState } from 'react';
 import { Alert, Button, Card, Col, Form, Row } from 'react-bootstrap';
 import {
   COMPONENT_FORMS,
-  CORE_FAMILIES,
-  CORE_KINDS,
-  FABRIC_FORMS,
-  FIBRE_FAMILIES,
+  CHOICES,
+  CORE_FORMS,
+  FAMILIES,
+  FIGURES,
+  figureOf,
   materialSchema,
   ORIGINS,
-  RESIN_FAMILIES,
   type ComponentForm,
+  type CoreForm,
   type Core,
   type Fabric,
   type FabricComponent,
@@ -20,9 +21,7 @@ import {
 import { displayUnit, parseQuantity } from '@/core/quantity';
 import { QuantityField } from '../shared/QuantityField';
 import { useUnits } from '../shared/units';
-import { FIGURES, figureOf, readDirections, writeDirections } from './fields';
-
-const FAMILIES: Partial<Record<Material['kind'], Record<string, string>>> = { fibre: FIBRE_FAMILIES, resin: RESIN_FAMILIES, fabric: FABRIC_FORMS, core: CORE_FAMILIES };
+import { readDirections, writeDirections } from './fields';
 
 function OriginSelect({ label, value, onChange }: { label: string; value: Origin; onChange: (origin: Origin) => void }) {
   return (
@@ -164,9 +163,9 @@ export function MaterialForm({
     setMaterial({ ...material, ...patch } as Material);
     setRefusal(null);
   };
-  const setFigure = (key: string, value: number) => {
-    const { origin } = figureOf(material, key);
-    change({ [key]: { value, origin: origin === 'generic' ? 'dataSheet' : origin } });
+  const setFigure = (key: string, value: number | null) => {
+    const old = figureOf(material, key);
+    change({ [key]: value === null ? null : { ...old, value, origin: !old || old.origin === 'generic' ? 'dataSheet' : old.origin } });
   };
   const components = material.kind === 'fabric' ? material.components : [];
   const setComponent = (at: number, component: FabricComponent) => change({ components: components.map((old, i) => (i === at ? component : old)) });
@@ -228,29 +227,41 @@ export function MaterialForm({
               </Form.Group>
             </Col>
           )}
-          {material.kind === 'core' && (
-            <Col xs={6}>
-              <Form.Group controlId="material-behaviour">
-                <Form.Label className="mb-0">In shear it counts as</Form.Label>
-                <Form.Select value={material.behaviour} onChange={(event) => change({ behaviour: event.target.value })}>
-                  {Object.entries(CORE_KINDS).map(([key, text]) => (
-                    <option key={key} value={key}>
+          {(CHOICES[material.kind] ?? []).map(({ key, label, options }) => (
+            <Col xs={6} key={key}>
+              <Form.Group controlId={`material-${key}`}>
+                <Form.Label className="mb-0">{label}</Form.Label>
+                <Form.Select value={(material as unknown as Record<string, string>)[key]} onChange={(event) => change({ [key]: event.target.value })}>
+                  {Object.entries(options).map(([value, text]) => (
+                    <option key={value} value={value}>
                       {text}
                     </option>
                   ))}
                 </Form.Select>
               </Form.Group>
             </Col>
-          )}
+          ))}
         </Row>
-        {FIGURES[material.kind].map(({ key, label, kind, minimum, maximum }) => (
+        {FIGURES[material.kind].map(({ key, label, kind, minimum, maximum, optional }) => (
           <Row key={key} className="g-2 align-items-start">
             <Col xs={7}>
-              <QuantityField label={label} kind={kind} value={figureOf(material, key).value} minimum={minimum} maximum={maximum} onCommit={(value) => setFigure(key, value!)} />
+              <QuantityField
+                label={label}
+                kind={kind}
+                value={figureOf(material, key)?.value ?? null}
+                minimum={minimum}
+                maximum={maximum}
+                optional={optional}
+                onCommit={(value) => setFigure(key, value)}
+              />
             </Col>
             <Col xs={5}>
               <Form.Label className="mb-0 small">Origin</Form.Label>
-              <OriginSelect label={label} value={figureOf(material, key).origin} onChange={(origin) => change({ [key]: { ...figureOf(material, key), origin } })} />
+              <OriginSelect
+                label={label}
+                value={figureOf(material, key)?.origin ?? 'generic'}
+                onChange={(origin) => figureOf(material, key) && change({ [key]: { ...figureOf(material, key), origin } })}
+              />
             </Col>
           </Row>
         ))}
@@ -267,6 +278,21 @@ export function MaterialForm({
               }}
             />
           </Form.Group>
+        )}
+        {material.kind === 'core' && (
+          <fieldset>
+            <legend className="fs-6 mb-0">Forms</legend>
+            {Object.entries(CORE_FORMS).map(([form, text]) => (
+              <Form.Check
+                inline
+                key={form}
+                id={`form-${form}`}
+                label={text}
+                checked={material.forms.includes(form as CoreForm)}
+                onChange={(event) => change({ forms: event.target.checked ? [...material.forms, form] : material.forms.filter((other) => other !== form) })}
+              />
+            ))}
+          </fieldset>
         )}
         {components.map((component, index) => (
           <ComponentFields

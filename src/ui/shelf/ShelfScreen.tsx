@@ -1,16 +1,17 @@
 'use client';
 import { useMemo, useState } from 'react';
 import { Alert, Card, Form, Nav } from 'react-bootstrap';
-import { MATERIAL_KINDS, ORIGINS, fabricArealWeight, type Material, type MaterialKind, type Origin, type ShelfItem } from '@/core/material';
+import { FIGURES, MATERIAL_KINDS, ORIGINS, fabricArealWeight, familyName, figureOf, type Material, type MaterialKind, type Origin, type ShelfItem } from '@/core/material';
 import { api, wordsOf } from '../shared/api';
 import { Frame } from '../shared/Frame';
 import { UnitsSwitch, useUnits } from '../shared/units';
-import { FIGURES, figureOf, slug } from './fields';
-import { familyName, MaterialCard } from './MaterialCard';
+import { slug } from './fields';
+import { MaterialCard } from './MaterialCard';
 import { MaterialForm } from './MaterialForm';
 
 function weakest(material: Material): Origin {
-  const origins = material.kind === 'fabric' ? material.components.map((c) => c.arealWeight.origin) : FIGURES[material.kind].map(({ key }) => figureOf(material, key).origin);
+  const origins =
+    material.kind === 'fabric' ? material.components.map((c) => c.arealWeight.origin) : FIGURES[material.kind].flatMap(({ key }) => figureOf(material, key)?.origin ?? []);
   return (['generic', 'dataSheet', 'yardTest'] as const).find((origin) => origins.includes(origin)) ?? 'generic';
 }
 
@@ -158,7 +159,13 @@ export function ShelfScreen({ initial }: { initial: ShelfItem[] }) {
                           </button>
                         </td>
                         <td>{familyName(material)}</td>
-                        <td className="num">{material.kind === 'fabric' ? show(fabricArealWeight(material), 'arealWeight') : show(material.density.value, 'density')}</td>
+                        <td className="num">
+                          {material.kind === 'fabric'
+                            ? show(fabricArealWeight(material), 'arealWeight')
+                            : 'density' in material
+                              ? show(material.density.value, 'density')
+                              : show(material.weight.value, 'arealWeight')}
+                        </td>
                         <td>
                           <span className="origin">{ORIGINS[weakest(material)]}</span>
                           {own && <span className="origin ms-1">yard</span>}

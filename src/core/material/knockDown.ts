@@ -1,0 +1,74 @@
+import { z } from 'zod';
+import data from '@data/materials/knock-downs.json';
+import type { Process } from './process';
+import type { ComponentForm, Fabric, FabricComponent, Fibre, Resin } from './schema';
+
+const factor = z.number().min(0.05).max(1);
+const factors = (keys: readonly [string, ...string[]]) => z.object({ source: z.string(), factor: z.record(z.enum(keys), factor) });
+const file = z
+  .object({
+    characteristic: z.object({
+      k: z.number().min(0).max(5),
+      source: z.string(),
+      spread: z.record(z.enum(['randomMat', 'woven', 'stitched', 'unidirectional']), z.number().min(0).max(0.4)),
+    }),
+    wet: factors(['orthoPolyester', 'isoPolyester', 'vinylester', 'epoxy']),
+    hot: factors(['orthoPolyester', 'isoPolyester', 'vinylester', 'epoxy']),
+    fatigue: factors(['eGlass', 'sGlass', 'carbon', 'aramid', 'basalt', 'flax']),
+    process: factors(['handLayUp', 'wetBag', 'infusion', 'prepreg']),
+  })
+  .parse(data);
+
+/** What may be taken off a mean strength on the way to a design value, in the order in which it is. */
+export const KNOCK_DOWNS = {
+  characteristic: 'Characteristic value',
+  wet: 'Wet',
+  hot: 'Hot',
+  fatigue: 'Fatigue',
+  process: 'Process',
+} as const;
+export type KnockDown = keyof typeof KNOCK_DOWNS;
+export type KnockDownSelection = Record<KnockDown, boolean>;
+
+export interface KnockDownStep {
+  id: KnockDown;
+  factor: number;
+  on: boolean;
+  source: string;
+}
+
+/** Coefficient of variation of a component's strength: its tests' own, or the form's. */
+export function strengthSpread(component: FabricComponent): { spread: number; source: string } {
+  const tested = component.measured.filter(({ property, spread }) => spread !== null && ['Xt', 'Xc', 'Yt', 'Yc', 'S'].includes(property)).map(({ spread }) => spread!);
+  if (tested.length) return { spread: Math.max(...tested), source: 'Greatest coefficient of variation of its own tests' };
+  return { spread: file.characteristic.spread[component.form as ComponentForm]!, source: file.characteristic.source };
+}
+
+/**
+ * The chain from the mean strength of a component to its design value: characteristic 1 − k·CoV, then factors that multiply.
+ *
+ * @param selection which of them the boat applies. @returns every step, and the product of those that are on.
+ * @example knockDownChain(component, glass, vinylester, 'infusion', selection).factor // 0.73
+ * Source: data/materials/knock-downs.json, one source a step.
+ */
+export function knockDownChain(
+  component: FabricComponent,
+  fibre: Fibre,
+  resin: Resin,
+  process: Process,
+  selection: KnockDownSelection,
+): { steps: KnockDownStep[]; factor: number } {
+  const { spread, source } = strengthSpread(component);
+  const values: Record<KnockDown, { factor: number; source: string }> = {
+    characteristic: { factor: Math.max(0.05, 1 - file.characteristic.k * spread), source: `1 − ${file.characteristic.k} · ${spread}. ${source}` },
+    wet: { factor: file.wet.factor[resin.family]!, source: file.wet.source },
+    hot: { factor: file.hot.factor[resin.family]!, source: file.hot.source },
+    fatigue: { factor: file.fatigue.factor[fibre.family]!, source: file.fatigue.source },
+    process: { factor: file.process.factor[process]!, source: file.process.source },
+  };
+  const steps = (Object.keys(KNOCK_DOWNS) as KnockDown[]).map((id) => ({ id, ...values[id], on: selection[id] }));
+  return { steps, factor: steps.reduce((product, step) => (step.on ? product * step.factor : product), 1) };
+}
+
+/** The component of a fabric whose chain is the harshest; it stands for the fabric in lists. */
+export const leadingComponent = (fabric: Fabric): FabricComponent => fabric.components.reduce((a, b) => (b.arealWeight.value > a.arealWeight.value ? b : a));
