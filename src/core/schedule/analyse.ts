@@ -153,7 +153,7 @@ function sandwichChecks(plies: readonly Ply[], cores: readonly Core[], response:
  * Laminate analysis of a zone: stiffness, ply stresses under its load, failure by every criterion with design strengths, warp, transverse shear
  * and the local limits of a sandwich.
  *
- * @param criterion of the ply-by-ply result. @param full false leaves out last-ply failure, the polar and the warp (for many stacks in a row).
+ * @param criterion of the ply-by-ply result. @param full false leaves out last-ply failure and the polar (for many stacks in a row).
  * @throws KeramosError `invalid` that names the layer for an empty zone, a core alone, a core without a skin.
  * @example analyseZone(boat, hull, bottom, 'tsaiWu').failure.reserveFactor
  * Source: docs/engineering.md, "Laminate".
@@ -178,12 +178,12 @@ export function analyseZone(boat: Boat, part: Part, zone: Zone, criterion: Crite
   const failure = failureOf(plies, response.plies, criterion);
   const cores = laid.flatMap(({ material }) => (material.kind === 'core' ? [material] : []));
   const sandwich = sandwichChecks(plies, cores, response, load, shear);
-  const base = { plies, layerOf, load, loadSource: zone.load ? ('given' as const) : ('pressure' as const), stiffness, shear, response, failure, sandwich };
-  if (!full) return { ...base, polar: [], criteria: [], warp: { along: 0, across: 0, twist: 0, coolDown: 0 } };
-
   const coolDown = PROCESSES[book.process].peakCelsius - ROOM_CELSIUS;
   const { curvature } = thermalResponse(plies, { temperatureChange: -coolDown });
-  const rise = (kappa: number) => kappa / 8;
+  // A free metre bent to a curvature κ rises κ/8 at its middle; a twist lifts the corner of a square metre by κ/4.
+  const warp = { along: curvature[0] / 8, across: curvature[1] / 8, twist: curvature[2] / 4, coolDown };
+  const base = { plies, layerOf, load, loadSource: zone.load ? ('given' as const) : ('pressure' as const), stiffness, shear, response, failure, sandwich, warp };
+  if (!full) return { ...base, polar: [], criteria: [] };
   return {
     ...base,
     polar: polarModulus(inPlaneCompliance(stiffness.A), stiffness.thickness),
@@ -191,7 +191,6 @@ export function analyseZone(boat: Boat, part: Part, zone: Zone, criterion: Crite
       const { firstPly, lastPly } = progressiveFailure(plies, load, id);
       return { criterion: id, first: firstPly, last: lastPly };
     }),
-    warp: { along: rise(curvature[0]), across: rise(curvature[1]), twist: curvature[2] / 4, coolDown },
   };
 }
 

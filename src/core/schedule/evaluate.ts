@@ -252,10 +252,11 @@ export const layAll = (book: Book, part: Part, zone: Zone) => part.layers.flatMa
 /**
  * Everything there is to know of one zone: stack, masses, fractions, stiffness, pressure, checks, what governs, and its band.
  *
+ * @param withBand false leaves the band out, for many trials in a row.
  * @returns an evaluation in every case; a zone that cannot be computed carries a `problem` that says why.
  * @example evaluateZone(boat, hull, keelBand).governing?.reserveFactor
  */
-export function evaluateZone(boat: Boat, part: Part, zone: Zone): ZoneEvaluation {
+export function evaluateZone(boat: Boat, part: Part, zone: Zone, withBand = true): ZoneEvaluation {
   const book = bookOf(boat, 0);
   const laid = layAll(book, part, zone);
   const sum = (pick: (layer: LaidLayer) => number) => laid.reduce((total, layer) => total + pick(layer), 0);
@@ -285,8 +286,8 @@ export function evaluateZone(boat: Boat, part: Part, zone: Zone): ZoneEvaluation
   };
   try {
     const result = checkIn(boat, zone, book, laid);
-    const scatter = 2 * PROCESSES[book.process].scatter;
-    const band = [-scatter, scatter].map((shift) => {
+    const scatter = withBand ? 2 * PROCESSES[book.process].scatter : 0;
+    const band = (withBand ? [-scatter, scatter] : []).map((shift) => {
       const other = bookOf(boat, shift);
       return least(checkIn(boat, zone, other, layAll(other, part, zone)).checks)?.reserveFactor ?? NaN;
     });
@@ -296,7 +297,7 @@ export function evaluateZone(boat: Boat, part: Part, zone: Zone): ZoneEvaluation
       ...result,
       governing,
       stiffness: laminateStiffness(pliesOf(book, laid)),
-      band: governing && [Math.min(...band, governing.reserveFactor), Math.max(...band, governing.reserveFactor)],
+      band: withBand && governing ? [Math.min(...band, governing.reserveFactor), Math.max(...band, governing.reserveFactor)] : null,
     };
   } catch (error) {
     if (!(error instanceof KeramosError)) throw error;

@@ -8,6 +8,8 @@ export { EMPTY_HISTORY, pushHistory, type HistoryEntry, type HistoryStacks } fro
 export { difference, type Change } from './difference';
 export { evaluateZone, targetOf, traceZone, verdictOf, type LaidLayer, type Verdict, type ZoneEvaluation } from './evaluate';
 export { analyseZone, pressureLoad, throughThickness, type SandwichCheck, type ZoneAnalysis } from './analyse';
+export { failureWorking } from './analysisWorking';
+export { stackCompatibility, type StackMember } from './compatibility';
 export { stackWorking, zoneWorking, type WorkingPart } from './zoneWorking';
 export { newBoat, newZone } from './newBoat';
 export { makeEvaluator } from './evaluateBoat';

@@ -36,6 +36,7 @@ const GREEK: Record<string, string> = {
   infty: '∞',
   lvert: '|',
   rvert: '|',
+  gamma: 'γ',
 };
 const SUPERSCRIPT: Record<string, string> = { '0': '⁰', '1': '¹', '2': '²', '3': '³', '4': '⁴' };
 

@@ -200,7 +200,7 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
           />
         )}
       </div>
-      <Onward to="check">Check: what holds, what does not?</Onward>
+      <Onward to={zone ? `analysis?zone=${zone.id}` : 'analysis'}>Analysis: what does it do under load?</Onward>
       <MaterialPicker
         show={picking !== null}
         title={picking === 'add' ? 'Add a layer' : `Layer ${row + 1}: choose its material`}

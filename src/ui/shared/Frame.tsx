@@ -8,6 +8,7 @@ export const STEPS = [
   { path: 'brief', name: 'Brief' },
   { path: 'zones', name: 'Zones' },
   { path: 'layup', name: 'Lay-up' },
+  { path: 'analysis', name: 'Analysis' },
   { path: 'check', name: 'Check' },
   { path: 'weights', name: 'Weights' },
   { path: 'revisions', name: 'Revisions' },

@@ -1,0 +1,5 @@
+import { AnalysisScreen } from '@/ui/analysis/AnalysisScreen';
+
+export default function Page() {
+  return <AnalysisScreen />;
+}

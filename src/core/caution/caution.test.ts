@@ -1,0 +1,211 @@
+import { describe, expect, it } from 'vitest';
+import { merrow } from '../../../tests/helpers/merrow';
+import { GENERIC_MATERIALS, type Core, type Fabric, type Process } from '../material';
+import { applyEdits, checkBoat, makeEvaluator, newBoat, newZone, type Boat } from '../schedule';
+import { CAUTION_RULES, cautionsOf } from '.';
+
+type Lay = string | [material: string, given: number];
+interface Setting {
+  resin?: string;
+  process?: Process;
+  location?: Parameters<typeof newZone>[2];
+  name?: string;
+  geometry?: Parameters<typeof newZone>[3];
+  layers: Lay[];
+  change?: (boat: Boat) => void;
+}
+const kindOf = (id: string) => GENERIC_MATERIALS.find((material) => material.id === id)!.kind;
+
+/** Ids of the cautions of a boat with one zone laid as told; a number is the angle of a fabric, the thickness (mm) of a core or coating. */
+function cautions({ resin = 'vinylester', process = 'infusion', location = 'bottom', name = 'Zone', geometry = {}, layers, change }: Setting): string[] {
+  const boat = newBoat('Test');
+  boat.brief = { ...boat.brief, resin, process };
+  boat.materials = structuredClone(GENERIC_MATERIALS) as Boat['materials'];
+  const zone = newZone('zone', name, location, geometry);
+  boat.parts = [
+    {
+      id: 'part',
+      name: 'Part',
+      kind: 'hull',
+      zones: [zone],
+      layers: layers.map((lay, i) => {
+        const [material, given] = typeof lay === 'string' ? [lay, kindOf(lay) === 'fabric' ? 0 : kindOf(lay) === 'core' ? 20 : 0.5] : lay;
+        const fabric = kindOf(material) === 'fabric';
+        return { id: `l${i}`, material, angleDeg: fabric ? given : 0, thickness: fabric ? null : given / 1000, zones: ['zone'] };
+      }),
+    },
+  ];
+  change?.(boat);
+  checkBoat(boat);
+  return cautionsOf(boat, makeEvaluator()(boat)).map(({ rule }) => rule.id);
+}
+const sandwich = (core: Lay, skin: Lay[] = ['bx0-800', 'bx45-600'], inner: Lay[] = skin): Lay[] => ['gelcoat-iso', 'csm-300', ...skin, core, ...inner];
+const solid: Lay[] = ['gelcoat-iso', 'csm-300', 'bx0-800', 'bx45-800', 'bx0-800'];
+const fabric = (boat: Boat, id: string) => boat.materials.find((material) => material.id === id) as Fabric;
+const core = (boat: Boat, id: string) => boat.materials.find((material) => material.id === id) as Core;
+const forward = { panelX: 5 };
+
+/** For every rule a setting that brings it up and one like it that does not. */
+const CASES: Record<string, [triggers: Setting, quiet: Setting]> = {
+  'styrene-dissolves-core': [{ layers: sandwich(['xps-35', 20]) }, { layers: sandwich(['xps-35', 20]), resin: 'epoxy-infusion' }],
+  'styrene-swells-core': [{ layers: sandwich('pvc-linear-80') }, { layers: sandwich('pvc-80') }],
+  'emulsion-binder-epoxy': [
+    { layers: ['csm-300-emulsion', 'bx0-800'], resin: 'epoxy-infusion' },
+    { layers: ['csm-300', 'bx0-800'], resin: 'epoxy-infusion' },
+  ],
+  'core-temperature': [
+    { layers: sandwich('pvc-80'), process: 'prepreg', resin: 'epoxy-prepreg' },
+    { layers: sandwich('pet-100'), process: 'prepreg', resin: 'epoxy-prepreg' },
+  ],
+  'gelcoat-epoxy': [
+    { layers: solid, resin: 'epoxy-infusion' },
+    { layers: ['primer-epoxy', ...solid.slice(1)], resin: 'epoxy-infusion' },
+  ],
+  'ortho-below-water': [
+    { layers: solid, resin: 'polyester-ortho' },
+    { layers: solid, resin: 'polyester-ortho', location: 'deck' },
+  ],
+  'heat-deflection-deck': [
+    { layers: solid, resin: 'polyester-ortho', location: 'deck' },
+    { layers: solid, resin: 'vinylester', location: 'deck' },
+  ],
+  'balsa-below-water': [{ layers: sandwich('balsa-150') }, { layers: sandwich('balsa-150'), location: 'deck' }],
+  'plywood-unsealed': [
+    { layers: sandwich('plywood-okoume'), location: 'transom' },
+    { layers: sandwich('pu-board-600'), location: 'transom' },
+  ],
+  'honeycomb-infusion': [{ layers: sandwich('pp-honeycomb-80') }, { layers: sandwich('pp-honeycomb-80'), process: 'handLayUp' }],
+  'core-without-bleeder': [{ layers: sandwich('pu-board-400') }, { layers: sandwich('pu-board-400'), process: 'handLayUp' }],
+  'hygroscopic-core': [{ layers: sandwich('pmi-75') }, { layers: sandwich('pvc-80') }],
+  'flax-moisture': [{ layers: ['flax-twill-300', 'flax-twill-300'] }, { layers: solid }],
+  'carbon-bare-face': [
+    { layers: ['carbon-twill-200', 'bx0-800'], location: 'deck' },
+    { layers: ['gelcoat-iso', 'carbon-twill-200', 'bx0-800'], location: 'deck' },
+  ],
+  'carbon-near-hardware': [
+    { layers: ['bx0-800', 'carbon-ud-300'], name: 'Tow post' },
+    { layers: ['bx0-800', 'carbon-ud-300'], name: 'Foredeck' },
+  ],
+  'aramid-exposed': [{ layers: ['bx0-800', 'aramid-170'] }, { layers: ['bx0-800', 'aramid-170', 'bx0-800'] }],
+  'unlike-fibres': [{ layers: ['bx0-800', 'carbon-ud-300', 'bx0-800'] }, { layers: ['carbon-twill-200', 'carbon-ud-300', 'carbon-twill-200'] }],
+  'unsymmetric-warp': [
+    {
+      layers: [
+        ['ud-600', 0],
+        ['ud-600', 90],
+      ],
+    },
+    {
+      layers: [
+        ['ud-600', 0],
+        ['ud-600', 90],
+        ['ud-600', 90],
+        ['ud-600', 0],
+      ],
+    },
+  ],
+  unbalanced: [
+    {
+      layers: [
+        ['ud-600', 30],
+        ['ud-600', 30],
+      ],
+    },
+    {
+      layers: [
+        ['ud-600', 30],
+        ['ud-600', -30],
+      ],
+    },
+  ],
+  'same-direction-block': [
+    { layers: ['ud-600', 'ud-600', 'ud-600', 'ud-600', 'ud-600', 'ud-600'] },
+    { layers: ['ud-600', 'ud-600', 'ud-600', 'bx45-600', 'ud-600', 'ud-600', 'ud-600'] },
+  ],
+  'thin-outer-skin': [{ layers: sandwich('pvc-80', ['bx0-450']) }, { layers: sandwich('pvc-80') }],
+  'single-fabric-skin': [{ layers: sandwich('pvc-80', ['bx0-800']) }, { layers: sandwich('pvc-80') }],
+  'wrinkling-before-strength': [{ layers: sandwich('pvc-60', ['carbon-twill-200', 'carbon-twill-200']) }, { layers: sandwich('pvc-200') }],
+  'core-shear-slamming': [
+    { layers: sandwich('pet-100'), geometry: forward },
+    { layers: sandwich('san-115'), geometry: forward },
+  ],
+  'aramid-compression': [
+    { layers: sandwich('pvc-80', ['bx0-800', 'bx45-600'], ['bx0-800', 'aramid-170']) },
+    { layers: sandwich('pvc-80', ['bx0-800', 'aramid-170'], ['bx0-800', 'bx45-600']) },
+  ],
+  'thin-core': [{ layers: sandwich(['pvc-80', 5], ['bx0-800', 'bx45-800', 'bx0-800', 'bx45-800']) }, { layers: sandwich(['pvc-80', 20]) }],
+  'uneven-skins': [{ layers: sandwich('pvc-80', ['bx0-800', 'bx45-800', 'bx0-800'], ['bx0-450', 'csm-225']) }, { layers: sandwich('pvc-80') }],
+  'no-mat-behind-gelcoat': [{ layers: ['gelcoat-iso', 'bx0-800', 'bx45-800'] }, { layers: solid }],
+  'dry-mat-joint': [
+    { layers: ['wr-600', 'wr-600'], process: 'handLayUp' },
+    { layers: ['wr-600', 'csm-300', 'wr-600'], process: 'handLayUp' },
+  ],
+  'coating-inside': [{ layers: ['csm-300', 'gelcoat-iso', 'bx0-800'] }, { layers: solid }],
+  'generic-thin': [
+    { layers: solid, geometry: { panelBreadth: 0.175 } },
+    { layers: solid, geometry: { panelBreadth: 0.1 } },
+  ],
+  'outside-law': [
+    {
+      layers: solid,
+      change: (boat) =>
+        (fabric(boat, 'csm-300').components[0]!.measured = [{ property: 'fibreWeightFraction', value: 0.58, origin: 'yardTest', n: 3, spread: 0.02, process: null }]),
+    },
+    { layers: solid },
+  ],
+  'thick-shot': [
+    { layers: ['csm-600', 'wr-800', 'csm-600', 'wr-800', 'csm-600', 'wr-800'], process: 'handLayUp' },
+    { layers: ['csm-600', 'wr-800', 'csm-600', 'wr-800', 'csm-600', 'wr-800'], process: 'handLayUp', resin: 'epoxy-hand' },
+  ],
+  'thick-infusion': [{ layers: Array<Lay>(22).fill('bx0-800').concat(Array<Lay>(8).fill('csm-600')) }, { layers: solid }],
+  'resin-too-thick': [
+    { layers: solid, resin: 'epoxy-hand' },
+    { layers: solid, resin: 'epoxy-infusion' },
+  ],
+  'resin-process': [
+    { layers: solid, process: 'prepreg' },
+    { layers: solid, process: 'prepreg', resin: 'epoxy-prepreg' },
+  ],
+  'heavy-to-wet': [{ layers: ['csm-300', 'qx-1200'], process: 'handLayUp' }, { layers: ['csm-300', 'qx-1200'] }],
+  'poor-drape': [
+    { layers: solid.concat('qx-1200'), geometry: { crown: 0.09 } },
+    { layers: ['csm-300', 'twill-300'], geometry: { crown: 0.09 } },
+  ],
+  'roll-narrower': [
+    { layers: ['ud-300'], geometry: { panelBreadth: 0.5 } },
+    { layers: ['bx0-800'], geometry: { panelBreadth: 0.5 } },
+  ],
+  'core-thickness-not-made': [{ layers: sandwich(['pvc-80', 17]) }, { layers: sandwich(['pvc-80', 20]) }],
+  'core-curve': [
+    { layers: sandwich('pu-board-400'), geometry: { crown: 0.05 } },
+    { layers: sandwich('pvc-80'), geometry: { crown: 0.05 } },
+  ],
+  'unit-slip': [{ layers: solid, change: (boat) => (fabric(boat, 'bx0-800').components[0]!.arealWeight.value = 0.0236) }, { layers: solid }],
+};
+
+describe('cautions', () => {
+  it('has a case that triggers and one that does not for every rule, and at least 25 rules', () => {
+    expect(Object.keys(CASES).sort()).toEqual(CAUTION_RULES.map(({ id }) => id).sort());
+    expect(CAUTION_RULES.length).toBeGreaterThanOrEqual(25);
+  });
+  it.each(Object.entries(CASES))('%s comes up, and stays quiet', (id, [triggers, quiet]) => {
+    expect(cautions(triggers)).toContain(id);
+    expect(cautions(quiet)).not.toContain(id);
+  });
+  it('a density taken in pounds per cubic foot is questioned', () => {
+    expect(cautions({ layers: sandwich('pvc-80'), change: (boat) => (core(boat, 'pvc-80').density.value = 12) })).toContain('unit-slip');
+  });
+  it('every rule has its reason, way out and source', () => {
+    for (const { title, reason, wayOut, source } of CAUTION_RULES) for (const text of [title, reason, wayOut, source]) expect(text.length).toBeGreaterThan(5);
+  });
+  it('is accepted with a signed note that stays on record and can be withdrawn', () => {
+    const boat = merrow();
+    const evaluate = makeEvaluator();
+    const [first] = cautionsOf(boat, evaluate(boat));
+    const acceptance = { id: 'a1', rule: first!.rule.id, subject: first!.subject, by: 'I. Hallin', note: 'Drilled on a 30 mm grid', at: '2026-11-25T10:00:00Z' };
+    const { boat: accepted, inverse } = applyEdits(boat, [{ type: 'caution.accept', acceptance, index: 0 }]);
+    const after = cautionsOf(accepted, evaluate(accepted)).find((c) => c.rule.id === first!.rule.id && c.subject === first!.subject);
+    expect(after!.accepted).toEqual(acceptance);
+    expect(applyEdits(accepted, inverse).boat.acceptances).toEqual([]);
+  });
+});

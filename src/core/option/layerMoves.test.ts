@@ -1,0 +1,38 @@
+import { expect, it } from 'vitest';
+import { merrow, zoneOf } from '../../../tests/helpers/merrow';
+import { applyEdits, boatToJson, makeEvaluator } from '../schedule';
+import { boatWeight } from '../weight';
+import { layerMoves, type MoveScope } from '.';
+
+const boat = merrow();
+const evaluate = makeEvaluator();
+const evaluations = evaluate(boat);
+
+it.each([
+  ['Bottom forward', 'layer'],
+  ['Bottom forward', 'zone'],
+  ['Transom', 'layer'],
+  ['Foredeck', 'zone'],
+] as [string, MoveScope][])('every move of %s (%s) does what it says when it is taken', (name, scope) => {
+  const [part, zone] = zoneOf(boat, name);
+  const moves = layerMoves(boat, part, zone, evaluations, scope);
+  expect(moves.length).toBeGreaterThan(10);
+  const before = boatWeight(boat, evaluations).mass;
+  for (const move of moves) {
+    const { boat: after, inverse } = applyEdits(boat, move.edits);
+    const now = evaluate(after);
+    expect(now.get(zone.id)!.governing?.reserveFactor ?? null).toBe(move.reserveFactor);
+    expect(boatWeight(after, now).mass - before).toBeCloseTo(move.weight, 6);
+    if (scope === 'zone')
+      for (const other of part.zones) if (other !== zone) expect(now.get(other.id)!.laminatedArealWeight).toBeCloseTo(evaluations.get(other.id)!.laminatedArealWeight, 9);
+    expect(boatToJson(applyEdits(after, inverse).boat)).toBe(boatToJson(boat));
+  }
+});
+it('finds the turn that mends the demo, ranked strongest first', () => {
+  const [part, zone] = zoneOf(boat, 'Bottom forward');
+  const moves = layerMoves(boat, part, zone, evaluations, 'layer');
+  const turn = moves.find(({ title }) => title === 'layer 4, TX 900: turn to 90°')!;
+  expect(turn.reserveFactor).toBeGreaterThan(1.3);
+  expect(turn.weight).toBeCloseTo(0, 9);
+  expect(moves.map(({ reserveFactor }) => reserveFactor ?? -1)).toEqual(moves.map(({ reserveFactor }) => reserveFactor ?? -1).sort((a, b) => b - a));
+});
