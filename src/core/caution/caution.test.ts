@@ -142,7 +142,7 @@ const CASES: Record<string, [triggers: Setting, quiet: Setting]> = {
   ],
   'coating-inside': [{ layers: ['csm-300', 'gelcoat-iso', 'bx0-800'] }, { layers: solid }],
   'generic-thin': [
-    { layers: solid, geometry: { panelBreadth: 0.175 } },
+    { layers: solid, geometry: { panelBreadth: 0.14 } },
     { layers: solid, geometry: { panelBreadth: 0.1 } },
   ],
   'outside-law': [
