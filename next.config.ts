@@ -3,7 +3,7 @@ import type { NextConfig } from 'next';
 const config: NextConfig = {
   poweredByHeader: false,
   devIndicators: false,
-  serverExternalPackages: ['libsql', 'pdfmake', 'kysely'],
+  serverExternalPackages: ['libsql', 'pdfmake', 'kysely', 'exceljs'],
   headers: async () => [
     {
       source: '/:path*',

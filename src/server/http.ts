@@ -6,24 +6,27 @@ const STATUS: Record<ErrorCode, number> = { malformed: 400, forbidden: 403, notF
 /** Most a request may carry; a schedule of 400 layers is a tenth of it. */
 export const BODY_LIMIT = 5 * 1024 * 1024;
 
-/** The body as text. @throws KeramosError `tooLarge` before more than the limit has been taken in. */
-export async function readText(request: Request, limit = BODY_LIMIT): Promise<string> {
+/** The body as bytes. @throws KeramosError `tooLarge` before more than the limit has been taken in. */
+export async function readBytes(request: Request, limit = BODY_LIMIT): Promise<Uint8Array> {
   const tooLarge = () => new KeramosError('tooLarge', `The request is larger than the ${Math.round(limit / 1024 / 1024)} MB allowed`);
   if (Number(request.headers.get('content-length') ?? 0) > limit) throw tooLarge();
-  if (!request.body) return '';
-  const decoder = new TextDecoder('utf-8', { fatal: true });
+  const chunks: Uint8Array[] = [];
   let size = 0;
-  let text = '';
+  for await (const chunk of (request.body ?? []) as unknown as AsyncIterable<Uint8Array>) {
+    size += chunk.byteLength;
+    if (size > limit) throw tooLarge();
+    chunks.push(chunk);
+  }
+  return Buffer.concat(chunks);
+}
+
+/** The body as text. @throws KeramosError `tooLarge`, `malformed`. */
+export async function readText(request: Request): Promise<string> {
+  const bytes = await readBytes(request);
   try {
-    for await (const chunk of request.body as unknown as AsyncIterable<Uint8Array>) {
-      size += chunk.byteLength;
-      if (size > limit) throw tooLarge();
-      text += decoder.decode(chunk, { stream: true });
-    }
-    return text + decoder.decode();
-  } catch (error) {
-    if (error instanceof TypeError) throw new KeramosError('malformed', 'The request is not text in UTF-8');
-    throw error;
+    return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
+  } catch {
+    throw new KeramosError('malformed', 'The request is not text in UTF-8');
   }
 }
 

@@ -13,4 +13,5 @@ export { sandwichSection, type SandwichSectionInput } from './sandwichSection';
 export { sandwichBeam, type SandwichBeamInput } from './sandwichBeam';
 export { inPlaneCompliance, polarModulus } from './polar';
 export { fabricConstants, fabricPlies, smearedConstants, type FabricInput } from './fabric';
+export { fabricAsLaid, type FabricAsLaid } from './fabricAsLaid';
 export { layFabric, type LaidComponent, type PlyOrigin } from './layFabric';

@@ -79,17 +79,17 @@ export type ComponentForm = keyof typeof COMPONENT_FORMS;
 
 /** Figures of a ply that a data sheet or a test may state, in front of what micromechanics says. SI; fractions 0..1. */
 export const PLY_FIGURES = {
-  fibreWeightFraction: { label: 'Fibre weight fraction', minimum: 0.1, maximum: 0.85 },
-  thickness: { label: 'Cured thickness', minimum: 2e-5, maximum: 0.02 },
-  E1: { label: 'E1', minimum: 1e8, maximum: 1e12 },
-  E2: { label: 'E2', minimum: 1e8, maximum: 1e12 },
-  G12: { label: 'G12', minimum: 1e7, maximum: 1e11 },
-  nu12: { label: 'ν12', minimum: 0, maximum: 0.9 },
-  Xt: { label: 'Tension along, Xt', minimum: 1e6, maximum: 1e10 },
-  Xc: { label: 'Compression along, Xc', minimum: 1e6, maximum: 1e10 },
-  Yt: { label: 'Tension across, Yt', minimum: 1e5, maximum: 1e10 },
-  Yc: { label: 'Compression across, Yc', minimum: 1e5, maximum: 1e10 },
-  S: { label: 'Shear, S', minimum: 1e5, maximum: 1e10 },
+  fibreWeightFraction: { label: 'Fibre weight fraction', kind: 'fraction', minimum: 0.1, maximum: 0.85 },
+  thickness: { label: 'Cured thickness', kind: 'thickness', minimum: 2e-5, maximum: 0.02 },
+  E1: { label: 'E1', kind: 'modulus', minimum: 1e8, maximum: 1e12 },
+  E2: { label: 'E2', kind: 'modulus', minimum: 1e8, maximum: 1e12 },
+  G12: { label: 'G12', kind: 'modulus', minimum: 1e7, maximum: 1e11 },
+  nu12: { label: 'ν12', kind: 'ratio', minimum: 0, maximum: 0.9 },
+  Xt: { label: 'Tension along, Xt', kind: 'stress', minimum: 1e6, maximum: 1e10 },
+  Xc: { label: 'Compression along, Xc', kind: 'stress', minimum: 1e6, maximum: 1e10 },
+  Yt: { label: 'Tension across, Yt', kind: 'stress', minimum: 1e5, maximum: 1e10 },
+  Yc: { label: 'Compression across, Yc', kind: 'stress', minimum: 1e5, maximum: 1e10 },
+  S: { label: 'Shear, S', kind: 'stress', minimum: 1e5, maximum: 1e10 },
 } as const;
 export type PlyFigure = keyof typeof PLY_FIGURES;
 

@@ -4,6 +4,7 @@ import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interface
 import { fabricArealWeight, hasDirection, ORIGINS, PROCESSES, type LayerMaterial } from '@/core/material';
 import { formatNumber, formatQuantity, formatWithUnit, formatWorkingValue, displayUnit, type QuantityKind, type UnitSystem } from '@/core/quantity';
 import { makeEvaluator, POSTURES, QUALITIES, targetOf, stackWorking, verdictOf, zoneWorking, type Boat, type Part, type Revision, type ZoneEvaluation } from '@/core/schedule';
+import { cautionsOf, SEVERITIES } from '@/core/caution';
 import { CHECKS, SMALL_CRAFT_PACK, ZONE_LOCATIONS } from '@/core/standard';
 import { boatWeight } from '@/core/weight';
 import { texToText } from '@/core/working';
@@ -156,6 +157,33 @@ function checkPages(boat: Boat, evaluations: ReadonlyMap<string, ZoneEvaluation>
   ];
 }
 
+/** Cautions with their reasons; the accepted ones with who answered for them. */
+function cautionPages(boat: Boat, evaluations: ReadonlyMap<string, ZoneEvaluation>): Content[] {
+  const cautions = cautionsOf(boat, evaluations);
+  if (cautions.length === 0) return [];
+  const zoneNames = new Map(boat.parts.flatMap((part) => part.zones.map((zone) => [zone.id, zone.name] as const)));
+  const layerNames = new Map(boat.parts.flatMap((part) => part.layers.map((layer, i) => [layer.id, `${part.name}, layer ${i + 1}`] as const)));
+  const body = cautions.map(({ rule, detail, layerId, zoneIds, accepted }): TableCell[] => [
+    SEVERITIES[rule.severity],
+    { stack: [{ text: rule.title, bold: true }, detail] },
+    [...(layerId ? [layerNames.get(layerId)!] : []), zoneIds.map((id) => zoneNames.get(id)).join(', ')].join('; '),
+    `${rule.reason} ${rule.wayOut}`,
+    accepted ? `Accepted by ${accepted.by}, ${accepted.at.slice(0, 10)}: ${accepted.note}` : 'open',
+  ]);
+  return [
+    { text: 'Cautions', style: 'h2', pageBreak: 'before' },
+    {
+      table: {
+        headerRows: 1,
+        dontBreakRows: true,
+        widths: ['auto', 150, 130, '*', 130],
+        body: [['Severity', 'Caution', 'Where', 'Reason and way out', 'Answer'].map(head), ...body],
+      },
+      layout: RULES,
+    },
+  ];
+}
+
 function weightPages(boat: Boat, evaluations: ReadonlyMap<string, ZoneEvaluation>, units: UnitSystem): Content[] {
   const weight = boatWeight(boat, evaluations);
   const unit = displayUnit('mass', units).label;
@@ -284,6 +312,7 @@ export async function schedulePdf(boat: Boat, { revision, units, printedAt }: Pr
       },
       ...boat.parts.filter((part) => part.zones.length > 0).flatMap((part) => partPages(boat, part, evaluations, units)),
       ...checkPages(boat, evaluations, units),
+      ...cautionPages(boat, evaluations),
       ...weightPages(boat, evaluations, units),
       ...workingPages(boat, evaluations),
     ],

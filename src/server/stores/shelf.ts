@@ -13,14 +13,7 @@ export async function listShelf(db: Db): Promise<ShelfItem[]> {
   return ids.map((id) => ({ material: own.get(id) ?? generic.get(id)!, own: own.has(id), generic: generic.get(id) ?? null }));
 }
 
-/**
- * Add a material or replace the yard's figures for it. Boats keep their own copies until they take the new ones.
- * @throws KeramosError `conflict` when `isNew` and the id is taken; `invalid` for a fabric of unknown fibre.
- */
-export async function saveShelfMaterial(db: Db, raw: unknown, isNew: boolean): Promise<Material> {
-  const material = parseOrThrow(materialSchema, raw, 'material') as Material;
-  const shelf = new Map((await listShelf(db)).map((item) => [item.material.id, item.material]));
-  if (isNew && shelf.has(material.id)) throw new KeramosError('conflict', `The id "${material.id}" is taken by ${shelf.get(material.id)!.name}`, 'material.id');
+async function saveChecked(db: Db, shelf: ReadonlyMap<string, Material>, material: Material): Promise<void> {
   const known = shelf.get(material.id);
   if (known && known.kind !== material.kind) throw new KeramosError('invalid', `${known.name} is a ${known.kind} and cannot become a ${material.kind}`, 'material.kind');
   for (const id of ingredients(material)) if (shelf.get(id)?.kind !== 'fibre') throw new KeramosError('invalid', `There is no fibre "${id}" on the Shelf`, 'material.components');
@@ -30,7 +23,34 @@ export async function saveShelfMaterial(db: Db, raw: unknown, isNew: boolean): P
     .values({ id: material.id, ...values })
     .onConflict((c) => c.column('id').doUpdateSet(values))
     .execute();
+}
+const shelfMap = async (db: Db) => new Map((await listShelf(db)).map((item) => [item.material.id, item.material]));
+
+/**
+ * Add a material or replace the yard's figures for it. Boats keep their own copies until they take the new ones.
+ * @throws KeramosError `conflict` when `isNew` and the id is taken; `invalid` for a fabric of unknown fibre.
+ */
+export async function saveShelfMaterial(db: Db, raw: unknown, isNew: boolean): Promise<Material> {
+  const material = parseOrThrow(materialSchema, raw, 'material') as Material;
+  const shelf = await shelfMap(db);
+  if (isNew && shelf.has(material.id)) throw new KeramosError('conflict', `The id "${material.id}" is taken by ${shelf.get(material.id)!.name}`, 'material.id');
+  await saveChecked(db, shelf, material);
   return material;
+}
+
+/** Save many materials, all or none; those whose id is known replace the yard's figures. @returns how many. */
+export async function saveShelfMaterials(db: Db, raws: readonly unknown[]): Promise<number> {
+  const materials = raws.map((raw, i) => parseOrThrow(materialSchema, raw, `materials.${i}`) as Material);
+  const twice = materials.find(({ id }, i) => materials.findIndex((other) => other.id === id) !== i);
+  if (twice) throw new KeramosError('invalid', `The id "${twice.id}" stands twice in the table`, 'materials');
+  await db.transaction().execute(async (trx) => {
+    const shelf = await shelfMap(trx);
+    for (const material of materials) {
+      await saveChecked(trx, shelf, material);
+      shelf.set(material.id, material);
+    }
+  });
+  return materials.length;
 }
 
 /** Take the yard's figures away again: the generic ones return, an own material goes. */

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { Form } from 'react-bootstrap';
-import { formatNumber } from '@/core/quantity';
+import { displayUnit, formatNumber } from '@/core/quantity';
 import { stackCompatibility, type ZoneAnalysis } from '@/core/schedule';
 import { useUnits } from '../shared/units';
 
@@ -13,7 +13,7 @@ const LEFT = 56,
 
 /** Do the fibres work together? Load against strain in one direction, with the order of failure and the honest sum. */
 export function CompatibilityPanel({ analysis, zoneName }: { analysis: ZoneAnalysis; zoneName: string }) {
-  const { show, unit } = useUnits();
+  const { show, unit, system } = useUnits();
   const [direction, setDirection] = useState(0);
   const found = stackCompatibility(analysis.plies, direction);
   if (!found) return <p className="soft">No ply of this zone has strengths.</p>;
@@ -23,7 +23,19 @@ export function CompatibilityPanel({ analysis, zoneName }: { analysis: ZoneAnaly
   const x = (strain: number) => LEFT + (strain / most) * WIDTH;
   const y = (load: number) => TOP + TALL - (load / top) * TALL;
   const families = new Set(analysis.plies.flatMap((ply) => (ply.fibre ? [ply.fibre] : [])));
+  // Ticks at round figures of the unit shown; members that fail together share one mark.
+  const line = displayUnit('lineForce', system).factor;
+  const step = [1, 2, 5, 10, 20, 50, 100, 200, 500, 1000, 2000, 5000].find((candidate) => top / line / candidate <= 5) ?? 10_000;
+  const ticks = Array.from({ length: Math.floor(top / line / step) + 1 }, (_, i) => i * step);
+  const strainStep = [0.001, 0.002, 0.005, 0.01, 0.02].find((candidate) => most / candidate <= 6) ?? 0.05;
+  const strainTicks = Array.from({ length: Math.floor(most / strainStep) + 1 }, (_, i) => i * strainStep);
   const order = [...members].sort((a, b) => a.failureStrain - b.failureStrain);
+  const groups: { from: number; to: number }[] = [];
+  order.forEach((member, i) => {
+    const last = groups.at(-1);
+    if (last && member.failureStrain - order[last.from]!.failureStrain < 1e-4 * member.failureStrain) last.to = i;
+    else groups.push({ from: i, to: i });
+  });
   return (
     <div className="row g-3">
       <div className="col-lg-7">
@@ -38,16 +50,18 @@ export function CompatibilityPanel({ analysis, zoneName }: { analysis: ZoneAnaly
           </Form.Select>
         </Form.Group>
         <svg viewBox={`0 0 ${LEFT + WIDTH + 20} ${TOP + TALL + 44}`} width="100%" role="img" aria-label={`Load against strain of ${zoneName}`}>
-          {[0, 0.25, 0.5, 0.75, 1].map((share) => (
-            <g key={share}>
-              <line x1={LEFT} x2={LEFT + WIDTH} y1={y(top * share)} y2={y(top * share)} stroke="#e5dccd" />
-              <text x={LEFT - 6} y={y(top * share) + 4} fontSize="10" textAnchor="end">
-                {show(top * share, 'lineForce')}
-              </text>
-              <text x={x(most * share)} y={TOP + TALL + 15} fontSize="10" textAnchor="middle">
-                {formatNumber(most * share * 100, 2)}
+          {ticks.map((tick) => (
+            <g key={tick}>
+              <line x1={LEFT} x2={LEFT + WIDTH} y1={y(tick * line)} y2={y(tick * line)} stroke="#e5dccd" />
+              <text x={LEFT - 6} y={y(tick * line) + 4} fontSize="10" textAnchor="end">
+                {tick}
               </text>
             </g>
+          ))}
+          {strainTicks.map((tick) => (
+            <text key={tick} x={x(tick)} y={TOP + TALL + 15} fontSize="10" textAnchor="middle">
+              {formatNumber(tick * 100, 1)}
+            </text>
           ))}
           <text x="2" y="10" fontSize="10" fill="#5f574d">
             {unit('lineForce')}
@@ -60,14 +74,18 @@ export function CompatibilityPanel({ analysis, zoneName }: { analysis: ZoneAnaly
             strengths simply added up: {show(result.naiveSum, 'lineForce')}
           </text>
           <path d={result.curve.map(({ strain, load }, i) => `${i ? 'L' : 'M'} ${x(strain)} ${y(load)}`).join(' ')} fill="none" stroke="#2b2622" strokeWidth="2" />
-          {result.sequence.map(({ load }, i) => (
-            <g key={i}>
-              <circle cx={x(order[i]!.failureStrain)} cy={y(load)} r="8" fill="#fffdf8" stroke="#9a4527" strokeWidth="1.6" />
-              <text x={x(order[i]!.failureStrain)} y={y(load) + 3.5} fontSize="10" textAnchor="middle" fill="#9a4527">
-                {i + 1}
-              </text>
-            </g>
-          ))}
+          {groups.map(({ from, to }) => {
+            const [cx, cy] = [x(order[from]!.failureStrain), y(result.sequence[from]!.load)];
+            const text = from === to ? `${from + 1}` : `${from + 1}–${to + 1}`;
+            return (
+              <g key={from}>
+                <rect x={cx - 4 - text.length * 4} y={cy - 9} width={8 + text.length * 8} height="18" rx="9" fill="#fffdf8" stroke="#9a4527" strokeWidth="1.6" />
+                <text x={cx} y={cy + 3.5} fontSize="10" textAnchor="middle" fill="#9a4527">
+                  {text}
+                </text>
+              </g>
+            );
+          })}
         </svg>
       </div>
       <div className="col-lg-5">

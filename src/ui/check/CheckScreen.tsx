@@ -1,9 +1,11 @@
 'use client';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Card, Form } from 'react-bootstrap';
+import { cautionsOf } from '@/core/caution';
 import { targetOf, zoneWorking, type Part, type Zone } from '@/core/schedule';
 import { CHECKS, SMALL_CRAFT_PACK, type CheckId } from '@/core/standard';
 import { useBoat } from '../shared/boat';
+import { CautionList } from '../shared/CautionList';
 import { Onward } from '../shared/Onward';
 import { useUnits } from '../shared/units';
 import { Verdict } from '../shared/Verdict';
@@ -18,6 +20,7 @@ export function CheckScreen() {
   const [working, setWorking] = useState<WorkingRequest | null>(null);
   const used = (Object.keys(CHECKS) as CheckId[]).filter((id) => [...evaluations.values()].some((e) => e.checks.some((check) => check.id === id)));
   const wanted = ({ id }: Zone) => !onlyFailing || evaluations.get(id)!.problem !== null || (evaluations.get(id)!.governing?.reserveFactor ?? 0) < target;
+  const cautions = useMemo(() => cautionsOf(boat, evaluations), [boat, evaluations]);
   const notChecked = [...new Set([...evaluations.values()].flatMap((e) => e.notChecked))];
   const rows = boat.parts.flatMap((part): { part: Part; zone: Zone }[] => part.zones.filter(wanted).map((zone) => ({ part, zone })));
 
@@ -103,6 +106,12 @@ export function CheckScreen() {
       </p>
       <p className="small mb-1">Not checked: {notChecked.join('; ')}.</p>
       <p className="small soft">Decision support: the standard's own text, local codes, survey and class, and a licensed naval architect or engineer decide.</p>
+      <Card className="mb-2">
+        <Card.Body>
+          <h2>Cautions of materials and stacks</h2>
+          <CautionList boat={boat} cautions={cautions} withPlace empty="Nothing to say against the materials and stacks of this boat." />
+        </Card.Body>
+      </Card>
       <Onward to="weights">Weights: does it meet the scales?</Onward>
       <WorkingPanel request={working} onClose={() => setWorking(null)} />
     </>

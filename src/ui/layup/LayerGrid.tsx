@@ -2,10 +2,12 @@
 import { closestCenter, DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
 import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { useCallback, useEffect, useMemo, useRef, type KeyboardEvent } from 'react';
+import type { Caution } from '@/core/caution';
 import type { LayerMaterial } from '@/core/material';
 import { formatNumber } from '@/core/quantity';
 import { targetOf, type Boat, type Part, type ZoneEvaluation } from '@/core/schedule';
 import { CHECKS } from '@/core/standard';
+import { CautionMark } from '../shared/CautionList';
 import { useUnits } from '../shared/units';
 import { Verdict } from '../shared/Verdict';
 import { lookClass, useHatchSheet } from './hatchSheet';
@@ -20,6 +22,9 @@ export interface LayerGridProps {
   boat: Boat;
   part: Part;
   evaluations: ReadonlyMap<string, ZoneEvaluation>;
+  cautions: readonly Caution[];
+  /** The boat shown is only on trial: no edits. */
+  trial: boolean;
   cursor: Cursor;
   zoneId: string | null;
   onCursor: (cursor: Cursor) => void;
@@ -34,7 +39,7 @@ export interface LayerGridProps {
 const DRAG = { activationConstraint: { distance: 4 } };
 
 /** Layers in laying order from the mould face by zones; what each zone comes to stands under its column. */
-export function LayerGrid({ boat, part, evaluations, cursor, zoneId, onCursor, onOpen, onCommand, onMove }: LayerGridProps) {
+export function LayerGrid({ boat, part, evaluations, cautions, trial, cursor, zoneId, onCursor, onOpen, onCommand, onMove }: LayerGridProps) {
   const { show, unit } = useUnits();
   const table = useRef<HTMLTableElement>(null);
   const wantsFocus = useRef(false);
@@ -43,6 +48,11 @@ export function LayerGrid({ boat, part, evaluations, cursor, zoneId, onCursor, o
   const order = part.layers.map((layer) => layer.id).join(' ');
   const ids = useMemo(() => order.split(' ').filter(Boolean), [order]);
   const sensors = useSensors(useSensor(PointerSensor, DRAG));
+  const marks = useMemo(() => {
+    const byLayer = new Map<string, Caution[]>();
+    for (const caution of cautions) if (caution.layerId) byLayer.set(caution.layerId, [...(byLayer.get(caution.layerId) ?? []), caution]);
+    return byLayer;
+  }, [cautions]);
   const columns = LEAD_COLUMNS + part.zones.length;
   useHatchSheet([...new Set(part.layers.map((layer) => lookClass(materials.get(layer.material)!, layer.angleDeg)))].sort().join(','));
 
@@ -85,9 +95,10 @@ export function LayerGrid({ boat, part, evaluations, cursor, zoneId, onCursor, o
         case 'Enter':
         case ' ':
           event.preventDefault();
-          return onOpen(cursor.row, cursor.column);
+          return trial ? undefined : onOpen(cursor.row, cursor.column);
       }
     }
+    if (trial) return;
     const used = onCommand(event);
     if (used) event.preventDefault();
     if (used === 'stays') wantsFocus.current = true;
@@ -117,7 +128,14 @@ export function LayerGrid({ boat, part, evaluations, cursor, zoneId, onCursor, o
   return (
     <div className="grid-scroll">
       <DndContext id="layers" sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
-        <table ref={table} className="layer-grid" role="grid" aria-label={`Layers of ${part.name} by zones`} aria-rowcount={part.layers.length + 1} onKeyDown={onKeyDown}>
+        <table
+          ref={table}
+          className={`layer-grid ${trial ? 'trial' : ''}`}
+          role="grid"
+          aria-label={`Layers of ${part.name} by zones`}
+          aria-rowcount={part.layers.length + 1}
+          onKeyDown={onKeyDown}
+        >
           <thead>
             <tr role="row">
               <th scope="col">
@@ -138,7 +156,7 @@ export function LayerGrid({ boat, part, evaluations, cursor, zoneId, onCursor, o
               </th>
               {part.zones.map((zone, z) => (
                 <th key={zone.id} scope="col" className={`zone-head ${zone.id === zoneId ? 'chosen' : ''}`} onClick={() => onCell(cursor.row, LEAD_COLUMNS + z)}>
-                  {zone.name}
+                  {zone.name} <CautionMark cautions={cautions.filter(({ layerId, zoneIds }) => layerId === null && zoneIds.includes(zone.id))} />
                 </th>
               ))}
             </tr>
@@ -154,6 +172,7 @@ export function LayerGrid({ boat, part, evaluations, cursor, zoneId, onCursor, o
                   zones={part.zones}
                   chosen={row === cursor.row}
                   cursor={row === cursor.row ? cursor.column : -1}
+                  caution={marks.get(layer.id)?.find(({ accepted, rule }) => !accepted && rule.severity !== 'advice') ?? null}
                   onCell={onCell}
                   onOpen={onOpen}
                 />

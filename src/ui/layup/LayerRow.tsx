@@ -2,9 +2,11 @@
 import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { memo } from 'react';
+import type { Caution } from '@/core/caution';
 import { hasDirection, fabricArealWeight, type LayerMaterial } from '@/core/material';
 import { formatNumber } from '@/core/quantity';
 import type { Layer, Zone } from '@/core/schedule';
+import { CautionMark } from '../shared/CautionList';
 import { useUnits } from '../shared/units';
 import { FibreGlyph } from './FibreGlyph';
 import { lookClass } from './hatchSheet';
@@ -20,12 +22,14 @@ export interface LayerRowProps {
   chosen: boolean;
   /** Column of the cursor when it stands in this row, otherwise −1. */
   cursor: number;
+  /** The gravest open caution about this layer. */
+  caution: Caution | null;
   onCell: (row: number, column: number) => void;
   onOpen: (row: number, column: number) => void;
 }
 
 /** One layer: its place, directions, material, angle or thickness, dry weight, and the zones it covers. */
-export const LayerRow = memo(function LayerRow({ layer, index, material, zones, chosen, cursor, onCell, onOpen }: LayerRowProps) {
+export const LayerRow = memo(function LayerRow({ layer, index, material, zones, chosen, cursor, caution, onCell, onOpen }: LayerRowProps) {
   const { show, unit } = useUnits();
   const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({ id: layer.id });
   const given =
@@ -61,7 +65,7 @@ export const LayerRow = memo(function LayerRow({ layer, index, material, zones, 
         <FibreGlyph material={material} angleDeg={layer.angleDeg} />
       </td>
       <td {...cell(0)} title={material.name} className="fw-semibold">
-        {material.code}
+        {material.code} {caution && <CautionMark cautions={[caution]} />}
       </td>
       <td {...cell(1)} className="num">
         {given}

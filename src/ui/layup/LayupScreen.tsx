@@ -1,20 +1,26 @@
 'use client';
 import { nanoid } from 'nanoid';
 import { useCallback, useMemo, useRef, useState, type KeyboardEvent } from 'react';
-import { Nav } from 'react-bootstrap';
+import { Button, Nav } from 'react-bootstrap';
 import { directionsOf, hasDirection, normalAngle, type LayerMaterial, type Material } from '@/core/material';
-import { ingredients, stackWorking, zoneWorking, type Edit, type Layer } from '@/core/schedule';
+import { cautionsOf } from '@/core/caution';
+import type { LayerMove } from '@/core/option';
+import { applyEdits, ingredients, makeEvaluator, stackWorking, zoneWorking, type Boat, type Edit, type Layer } from '@/core/schedule';
 import { CHECKS } from '@/core/standard';
 import { useBoat, useBoatStore } from '../shared/boat';
+import { CautionList } from '../shared/CautionList';
 import { Onward } from '../shared/Onward';
 import { useEdit } from '../shared/useEdit';
 import { WorkingPanel, type WorkingRequest } from '../shared/WorkingPanel';
 import { HatchPatterns } from './Hatch';
 import { LayerBar, type LayerBarHandle } from './LayerBar';
 import { LayerGrid, type Cursor } from './LayerGrid';
+import { LayerMovesPanel } from './LayerMovesPanel';
 import { LEAD_COLUMNS } from './LayerRow';
 import { MaterialPicker } from './MaterialPicker';
 import { ZonePanel } from './ZonePanel';
+
+const nothing = () => {};
 
 /** What goes in, in what order? */
 export function LayupScreen({ shelf }: { shelf: Material[] }) {
@@ -27,6 +33,7 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
   const [picking, setPicking] = useState<'replace' | 'add' | null>(null);
   const bar = useRef<LayerBarHandle>(null);
   const [working, setWorking] = useState<WorkingRequest | null>(null);
+  const [trial, setTrial] = useState<{ boat: Boat; move: LayerMove } | null>(null);
 
   const part = boat.parts.find((candidate) => candidate.id === partId) ?? boat.parts[0];
   const row = part ? Math.min(cursor.row, part.layers.length - 1) : -1;
@@ -128,6 +135,18 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
     else return null;
     return 'stays';
   };
+  const cautions = useMemo(() => cautionsOf(boat, evaluations), [boat, evaluations]);
+  /** A change that is looked at before it is taken; it ends when the boat moves on. */
+  const preview = trial?.boat === boat ? trial.move : null;
+  const shown = useMemo(() => {
+    if (!preview) return { boat, evaluations };
+    const after = applyEdits(boat, preview.edits).boat;
+    return { boat: after, evaluations: makeEvaluator()(after) };
+  }, [boat, evaluations, preview]);
+  const accept = () => {
+    if (preview) store.act(...preview.edits);
+    setTrial(null);
+  };
   const backToGrid = () => document.querySelector<HTMLElement>(`[data-cell="${row}:${cursor.column}"]`)?.focus();
 
   if (!part) return <p>This boat has no parts yet. Add one under Zones.</p>;
@@ -164,14 +183,29 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
             onRemove={remove}
             onMove={move}
           />
+          {preview && (
+            <div className="preview-bar" role="status">
+              <span>
+                Shown for trial: <strong>{preview.title}</strong>
+              </span>
+              <Button size="sm" onClick={accept}>
+                Keep it
+              </Button>
+              <Button size="sm" variant="outline-primary" onClick={() => setTrial(null)}>
+                Drop it
+              </Button>
+            </div>
+          )}
           <LayerGrid
-            boat={boat}
-            part={part}
-            evaluations={evaluations}
+            boat={shown.boat}
+            part={shown.boat.parts.find((candidate) => candidate.id === part.id)!}
+            evaluations={shown.evaluations}
+            cautions={cautions}
+            trial={preview !== null}
             cursor={{ row, column: cursor.column }}
             zoneId={zone?.id ?? null}
             onCursor={moveCursor}
-            onOpen={open}
+            onOpen={preview ? nothing : open}
             onCommand={command}
             onMove={(layerId, index) => store.act({ type: 'layer.move', layerId, index })}
           />
@@ -184,7 +218,20 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
           <ZonePanel
             boat={boat}
             zone={zone}
-            evaluation={evaluations.get(zone.id)!}
+            evaluation={shown.evaluations.get(zone.id)!}
+            openCautions={cautions.filter((caution) => !caution.accepted && caution.zoneIds.includes(zone.id)).length}
+            cautions={<CautionList boat={boat} cautions={cautions.filter((caution) => caution.zoneIds.includes(zone.id))} empty="Nothing to say against this stack." />}
+            moves={
+              <LayerMovesPanel
+                boat={boat}
+                part={part}
+                zone={zone}
+                evaluations={evaluations}
+                preview={preview}
+                onPreview={(move) => setTrial(move && { boat, move })}
+                onAccept={accept}
+              />
+            }
             chosenLayer={layer?.id ?? null}
             onWorking={(topic) =>
               setWorking({

@@ -1,5 +1,6 @@
 'use client';
-import { Card } from 'react-bootstrap';
+import { useState, type ReactNode } from 'react';
+import { Card, Nav } from 'react-bootstrap';
 import { ORIGINS } from '@/core/material';
 import { formatNumber } from '@/core/quantity';
 import { targetOf, verdictOf, type Boat, type Zone, type ZoneEvaluation } from '@/core/schedule';
@@ -31,13 +32,21 @@ export function ZonePanel({
   evaluation: e,
   chosenLayer,
   onWorking,
+  moves,
+  cautions,
+  openCautions,
 }: {
   boat: Boat;
   zone: Zone;
   evaluation: ZoneEvaluation;
   chosenLayer: string | null;
   onWorking: (topic: CheckId | 'stack' | 'all') => void;
+  /** What each layer buys, and the cautions of the zone, each behind a tab. */
+  moves: ReactNode;
+  cautions: ReactNode;
+  openCautions: number;
 }) {
+  const [view, setView] = useState<'checks' | 'moves' | 'cautions'>('checks');
   const { full } = useUnits();
   const target = targetOf(boat);
   const facts: [string, string][] = [
@@ -63,80 +72,101 @@ export function ZonePanel({
           {e.governing && <Verdict reserveFactor={e.governing.reserveFactor} target={target} />}
         </div>
         <SectionDrawing evaluation={e} name={zone.name} chosenLayer={chosenLayer} />
-        <dl className="facts mt-1 mb-2">
-          {facts.map(([term, value]) => (
-            <div key={term} className="contents">
-              <dt>{term}</dt>
-              <dd>
-                <button
-                  type="button"
-                  className="plain-button opens"
-                  onClick={() => onWorking(term === 'Design pressure' ? 'all' : 'stack')}
-                  title={`How ${term.toLowerCase()} comes about`}
-                >
-                  {value}
-                </button>
-              </dd>
-            </div>
+        <Nav variant="tabs" className="mt-1 mb-2 small" activeKey={view} onSelect={(key) => setView(key as typeof view)}>
+          {(
+            [
+              ['checks', 'Checks'],
+              ['moves', 'What each layer buys'],
+              ['cautions', `Cautions ${openCautions || ''}`],
+            ] as const
+          ).map(([key, name]) => (
+            <Nav.Item key={key}>
+              <Nav.Link eventKey={key} as="button" type="button" className="px-2 py-1">
+                {name}
+              </Nav.Link>
+            </Nav.Item>
           ))}
-        </dl>
-        {e.problem ? (
-          <p className="verdict fails d-block text-wrap">✕ Not checked: {e.problem}</p>
-        ) : (
-          <table className="table table-sm checks-table" aria-label={`Checks of ${zone.name}`}>
-            <thead>
-              <tr>
-                <th>Check</th>
-                <th aria-hidden="true" />
-                <th className="num">Reserve</th>
-                <th className="num">Margin</th>
-              </tr>
-            </thead>
-            <tbody>
-              {e.checks.map((check) => (
-                <tr key={check.id} className={check === e.governing ? 'fw-semibold' : ''}>
-                  <td>
-                    <button type="button" className="reason-button" onClick={() => onWorking(check.id)} title={check.governs}>
-                      {CHECKS[check.id]}
+        </Nav>
+        {view === 'moves' && moves}
+        {view === 'cautions' && cautions}
+        {view === 'checks' && (
+          <>
+            <dl className="facts mt-1 mb-2">
+              {facts.map(([term, value]) => (
+                <div key={term} className="contents">
+                  <dt>{term}</dt>
+                  <dd>
+                    <button
+                      type="button"
+                      className="plain-button opens"
+                      onClick={() => onWorking(term === 'Design pressure' ? 'all' : 'stack')}
+                      title={`How ${term.toLowerCase()} comes about`}
+                    >
+                      {value}
                     </button>
-                    {check === e.governing && <span className="soft fw-normal"> governs</span>}
-                  </td>
-                  <td className="px-0">
-                    <ReserveBar reserveFactor={check.reserveFactor} target={target} />
-                  </td>
-                  <td className="num">
-                    <Verdict reserveFactor={check.reserveFactor} target={target} words={false} />
-                  </td>
-                  <td className="num">{marginText(check.reserveFactor)}</td>
-                </tr>
+                  </dd>
+                </div>
               ))}
-            </tbody>
-          </table>
-        )}
-        {e.governing && (
-          <p className="small mb-1">
-            Governed by {e.governing.governs}.
-            {e.band && (
-              <>
-                {' '}
-                With the scatter of the process: {formatNumber(e.band[0], 2)} to {formatNumber(e.band[1], 2)}.
-              </>
+            </dl>
+            {e.problem ? (
+              <p className="verdict fails d-block text-wrap">✕ Not checked: {e.problem}</p>
+            ) : (
+              <table className="table table-sm checks-table" aria-label={`Checks of ${zone.name}`}>
+                <thead>
+                  <tr>
+                    <th>Check</th>
+                    <th aria-hidden="true" />
+                    <th className="num">Reserve</th>
+                    <th className="num">Margin</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {e.checks.map((check) => (
+                    <tr key={check.id} className={check === e.governing ? 'fw-semibold' : ''}>
+                      <td>
+                        <button type="button" className="reason-button" onClick={() => onWorking(check.id)} title={check.governs}>
+                          {CHECKS[check.id]}
+                        </button>
+                        {check === e.governing && <span className="soft fw-normal"> governs</span>}
+                      </td>
+                      <td className="px-0">
+                        <ReserveBar reserveFactor={check.reserveFactor} target={target} />
+                      </td>
+                      <td className="num">
+                        <Verdict reserveFactor={check.reserveFactor} target={target} words={false} />
+                      </td>
+                      <td className="num">{marginText(check.reserveFactor)}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
             )}
-          </p>
+            {e.governing && (
+              <p className="small mb-1">
+                Governed by {e.governing.governs}.
+                {e.band && (
+                  <>
+                    {' '}
+                    With the scatter of the process: {formatNumber(e.band[0], 2)} to {formatNumber(e.band[1], 2)}.
+                  </>
+                )}
+              </p>
+            )}
+            <p className="small soft mb-0">
+              {e.origin && (
+                <>
+                  Stands on <span className="origin">{ORIGINS[e.origin]}</span>.{' '}
+                </>
+              )}
+              {e.notChecked.length > 0 && <>Not checked: {e.notChecked.join('; ')}. </>}
+              {!e.problem && (
+                <button type="button" className="reason-button" onClick={() => onWorking('all')}>
+                  Whole working
+                </button>
+              )}
+            </p>
+          </>
         )}
-        <p className="small soft mb-0">
-          {e.origin && (
-            <>
-              Stands on <span className="origin">{ORIGINS[e.origin]}</span>.{' '}
-            </>
-          )}
-          {e.notChecked.length > 0 && <>Not checked: {e.notChecked.join('; ')}. </>}
-          {!e.problem && (
-            <button type="button" className="reason-button" onClick={() => onWorking('all')}>
-              Whole working
-            </button>
-          )}
-        </p>
       </Card.Body>
     </Card>
   );

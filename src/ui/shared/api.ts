@@ -11,12 +11,19 @@ export class ApiError extends Error {
   }
 }
 
+/** Send a file for the server to read. */
+export const readFile = async <T>(url: string, file: File): Promise<T> => answerOf<T>(await fetch(url, { method: 'POST', body: file }));
+
 /** Talk JSON to our own server. @throws ApiError with the server's words; a TypeError means it could not be reached. */
 export async function api<T>(method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE', url: string, body?: unknown): Promise<T> {
   const response = await fetch(url, {
     method,
     ...(body === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: typeof body === 'string' ? body : JSON.stringify(body) }),
   });
+  return answerOf<T>(response);
+}
+
+async function answerOf<T>(response: Response): Promise<T> {
   const answer = (await response.json().catch(() => null)) as { error?: { code: string; message: string; path: string } } | null;
   if (!response.ok) {
     const { code = 'internal', message = `The server answered ${response.status}`, path = '', ...details } = answer?.error ?? {};

@@ -1,10 +1,28 @@
 'use client';
 import { Button, Card } from 'react-bootstrap';
-import { CHOICES, COMPONENT_FORMS, CORE_FORMS, FIGURES, fabricArealWeight, familyName, figureOf, isStyrenated, ORIGINS, type Origin, type ShelfItem } from '@/core/material';
+import {
+  CHOICES,
+  COMPONENT_FORMS,
+  CORE_FORMS,
+  FIGURES,
+  fabricArealWeight,
+  familyName,
+  figureOf,
+  isStyrenated,
+  ORIGINS,
+  type Origin,
+  type ShelfItem,
+  PLY_FIGURES,
+  PROCESSES,
+  type Material,
+} from '@/core/material';
 import { formatNumber } from '@/core/quantity';
 import { FibreGlyph } from '../layup/FibreGlyph';
 import { useUnits } from '../shared/units';
+import { AsLaid, type Making } from './AsLaid';
+import { FabricPicture } from './FabricPicture';
 import { writeDirections } from './fields';
+import { ResinFits } from './ResinFits';
 
 const OriginTag = ({ origin }: { origin: Origin }) => <span className="origin">{ORIGINS[origin]}</span>;
 
@@ -12,17 +30,23 @@ const OriginTag = ({ origin }: { origin: Origin }) => <span className="origin">{
 export function MaterialCard({
   item,
   fibreNames,
+  shelf,
+  making,
+  onMaking,
   onEdit,
   onCopy,
   onDrop,
 }: {
   item: ShelfItem;
   fibreNames: ReadonlyMap<string, string>;
+  shelf: readonly Material[];
+  making: Making;
+  onMaking: (making: Making) => void;
   onEdit: () => void;
   onCopy: () => void;
   onDrop: () => void;
 }) {
-  const { show, unit } = useUnits();
+  const { show, unit, full } = useUnits();
   const { material, own, generic } = item;
   return (
     <Card data-testid="material-card">
@@ -44,7 +68,8 @@ export function MaterialCard({
           ].join('; ')}
           . {material.note}
         </p>
-        <table className="table table-sm mb-3" aria-label={`Figures of ${material.name}`}>
+        {material.kind === 'fabric' && <FabricPicture fabric={material} />}
+        <table className="table table-sm mb-2" aria-label={`Figures of ${material.name}`}>
           <thead>
             <tr>
               <th>Figure</th>
@@ -87,6 +112,12 @@ export function MaterialCard({
                         directions {writeDirections(component.sublayers)} %; E1 kept {formatNumber(component.crimpFactor * 100, 0)} %
                       </div>
                     )}
+                    {component.measured.map(({ property, value, origin, n, process }, i) => (
+                      <div key={i} className="small">
+                        {PLY_FIGURES[property].label} {full(value, PLY_FIGURES[property].kind)} <OriginTag origin={origin} /> {n ? `n ${n}` : ''}{' '}
+                        {process ? PROCESSES[process].name : ''}
+                      </div>
+                    ))}
                   </td>
                   <td className="num">{show(component.arealWeight.value, 'arealWeight')}</td>
                   <td>{unit('arealWeight')}</td>
@@ -105,7 +136,9 @@ export function MaterialCard({
             )}
           </tbody>
         </table>
-        <div className="d-flex gap-2">
+        {material.kind === 'fabric' && <AsLaid fabric={material} materials={shelf} making={making} onMaking={onMaking} />}
+        {material.kind === 'resin' && <ResinFits resin={material} materials={shelf} />}
+        <div className="d-flex gap-2 mt-2">
           <Button size="sm" onClick={onEdit}>
             {own ? 'Change figures' : "Put the yard's figures"}
           </Button>

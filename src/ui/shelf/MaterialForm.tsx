@@ -10,6 +10,7 @@ import {
   figureOf,
   materialSchema,
   ORIGINS,
+  questionMaterial,
   type ComponentForm,
   type CoreForm,
   type Core,
@@ -21,6 +22,7 @@ import {
 import { displayUnit, parseQuantity } from '@/core/quantity';
 import { QuantityField } from '../shared/QuantityField';
 import { useUnits } from '../shared/units';
+import { MeasuredFields } from './MeasuredFields';
 import { readDirections, writeDirections } from './fields';
 
 function OriginSelect({ label, value, onChange }: { label: string; value: Origin; onChange: (origin: Origin) => void }) {
@@ -131,6 +133,7 @@ function ComponentFields({
           </>
         )}
       </Row>
+      <MeasuredFields name={name} measured={component.measured} onChange={(measured) => onChange({ ...component, measured })} />
       {onRemove && (
         <Button size="sm" variant="outline-primary" className="mt-1" onClick={onRemove}>
           Remove component
@@ -145,12 +148,14 @@ export function MaterialForm({
   start,
   isNew,
   fibres,
+  shelf,
   onSave,
   onCancel,
 }: {
   start: Material;
   isNew: boolean;
   fibres: ReadonlyMap<string, string>;
+  shelf: readonly Material[];
   onSave: (material: Material) => Promise<string | undefined>;
   onCancel: () => void;
 }) {
@@ -159,9 +164,12 @@ export function MaterialForm({
   const [sheets, setSheets] = useState(start.kind === 'core' ? start.thicknesses.map((t) => Number((t / displayUnit('thickness', system).factor).toFixed(4))).join('; ') : '');
   const [refusal, setRefusal] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
+  /** Asked once; saving again says that it is right. */
+  const [questions, setQuestions] = useState<readonly string[]>([]);
   const change = (patch: object) => {
     setMaterial({ ...material, ...patch } as Material);
     setRefusal(null);
+    setQuestions([]);
   };
   const setFigure = (key: string, value: number | null) => {
     const old = figureOf(material, key);
@@ -184,6 +192,11 @@ export function MaterialForm({
     }
     const checked = materialSchema.safeParse(candidate);
     if (!checked.success) return setRefusal(checked.error.issues[0]!.message);
+    const asked = questionMaterial(
+      checked.data,
+      shelf.filter(({ id }) => isNew || id !== start.id),
+    );
+    if (asked.length > 0 && asked.join() !== questions.join()) return setQuestions(asked);
     setBusy(true);
     setRefusal((await onSave(checked.data)) ?? null);
     setBusy(false);
@@ -315,9 +328,16 @@ export function MaterialForm({
           <Form.Label className="mb-0">Note</Form.Label>
           <Form.Control as="textarea" rows={2} maxLength={400} value={material.note} onChange={(event) => change({ note: event.target.value })} />
         </Form.Group>
+        {questions.length > 0 && (
+          <Alert variant="light" className="py-2 mb-0 border">
+            {questions.map((question) => (
+              <div key={question}>? {question}</div>
+            ))}
+          </Alert>
+        )}
         <div className="d-flex gap-2">
           <Button disabled={busy} onClick={() => void save()}>
-            Save on the Shelf
+            {questions.length > 0 ? 'It is right: save' : 'Save on the Shelf'}
           </Button>
           <Button variant="outline-primary" onClick={onCancel}>
             Cancel

@@ -1,11 +1,26 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { Alert, Card, Form, Nav } from 'react-bootstrap';
-import { FIGURES, MATERIAL_KINDS, ORIGINS, fabricArealWeight, familyName, figureOf, type Material, type MaterialKind, type Origin, type ShelfItem } from '@/core/material';
+import { Alert, Button, Card, Form, Nav } from 'react-bootstrap';
+import {
+  FIGURES,
+  MATERIAL_KINDS,
+  ORIGINS,
+  fabricArealWeight,
+  familyName,
+  figureOf,
+  type Material,
+  type MaterialKind,
+  type Fabric,
+  type Origin,
+  type ShelfItem,
+} from '@/core/material';
 import { api, wordsOf } from '../shared/api';
 import { Frame } from '../shared/Frame';
 import { UnitsSwitch, useUnits } from '../shared/units';
+import type { Making } from './AsLaid';
+import { CompareDialog } from './CompareDialog';
 import { slug } from './fields';
+import { ImportDialog } from './ImportDialog';
 import { MaterialCard } from './MaterialCard';
 import { MaterialForm } from './MaterialForm';
 
@@ -14,6 +29,8 @@ function weakest(material: Material): Origin {
     material.kind === 'fabric' ? material.components.map((c) => c.arealWeight.origin) : FIGURES[material.kind].flatMap(({ key }) => figureOf(material, key)?.origin ?? []);
   return (['generic', 'dataSheet', 'yardTest'] as const).find((origin) => origins.includes(origin)) ?? 'generic';
 }
+
+const MOST_COMPARED = 4;
 
 /** What have we to build with? */
 export function ShelfScreen({ initial }: { initial: ShelfItem[] }) {
@@ -25,6 +42,9 @@ export function ShelfScreen({ initial }: { initial: ShelfItem[] }) {
   const [chosenId, setChosenId] = useState(initial.find((item) => item.material.kind === 'fabric')?.material.id ?? null);
   const [editing, setEditing] = useState<{ start: Material; isNew: boolean } | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
+  const [making, setMaking] = useState<Making>({ resin: 'vinylester', process: 'infusion' });
+  const [picked, setPicked] = useState<readonly string[]>([]);
+  const [dialog, setDialog] = useState<'compare' | 'import' | null>(null);
 
   const ofKind = useMemo(() => items.filter((item) => item.material.kind === kind), [items, kind]);
   const families = [...new Set(ofKind.map((item) => familyName(item.material)))];
@@ -35,6 +55,9 @@ export function ShelfScreen({ initial }: { initial: ShelfItem[] }) {
       words.every((word) => `${material.name} ${'code' in material ? material.code : ''} ${familyName(material)}`.toLowerCase().includes(word)),
   );
   const chosen = items.find((item) => item.material.id === chosenId);
+  const shelf = useMemo(() => items.map((item) => item.material), [items]);
+  const compared = picked.flatMap((id) => shelf.filter((material): material is Fabric => material.id === id && material.kind === 'fabric'));
+  const pick = (id: string) => setPicked(picked.includes(id) ? picked.filter((other) => other !== id) : [...picked, id].slice(-MOST_COMPARED));
   const fibreNames = useMemo(() => new Map(items.filter((item) => item.material.kind === 'fibre').map((item) => [item.material.id, item.material.name])), [items]);
 
   const reload = async () => setItems(await api<ShelfItem[]>('GET', '/api/shelf'));
@@ -105,6 +128,23 @@ export function ShelfScreen({ initial }: { initial: ShelfItem[] }) {
           </Nav>
           <Card className="border-top-0 rounded-top-0">
             <Card.Body>
+              <div className="d-flex gap-2 mb-2 align-items-center flex-wrap">
+                {kind === 'fabric' && (
+                  <Button size="sm" disabled={compared.length < 2} onClick={() => setDialog('compare')}>
+                    Compare {compared.length > 1 ? compared.length : ''} side by side
+                  </Button>
+                )}
+                <Button size="sm" variant="outline-primary" onClick={() => setDialog('import')}>
+                  From a table…
+                </Button>
+                <a className="btn btn-sm btn-outline-primary" download href={`/api/shelf/export?kind=${kind}&format=csv`}>
+                  Save CSV
+                </a>
+                <a className="btn btn-sm btn-outline-primary" download href={`/api/shelf/export?kind=${kind}&format=xlsx`}>
+                  Save XLSX
+                </a>
+                {kind === 'fabric' && compared.length < 2 && <span className="small soft">tick two to four fabrics</span>}
+              </div>
               <div className="d-flex gap-2 mb-2">
                 <Form.Control aria-label="Find" placeholder="Find by name, code or family" value={sought} onChange={(event) => setSought(event.target.value)} />
                 <Form.Select aria-label="Family" className="w-auto" value={family} onChange={(event) => setFamily(event.target.value)}>
@@ -118,6 +158,11 @@ export function ShelfScreen({ initial }: { initial: ShelfItem[] }) {
                 <table className="table" aria-label={MATERIAL_KINDS[kind]}>
                   <thead>
                     <tr>
+                      {kind === 'fabric' && (
+                        <th>
+                          <span className="visually-hidden">Compare</span>
+                        </th>
+                      )}
                       <th>Code</th>
                       <th>Name</th>
                       <th>Family</th>
@@ -145,6 +190,11 @@ export function ShelfScreen({ initial }: { initial: ShelfItem[] }) {
                           setEditing(null);
                         }}
                       >
+                        {kind === 'fabric' && (
+                          <td onClick={(event) => event.stopPropagation()}>
+                            <Form.Check aria-label={`Compare ${material.name}`} checked={picked.includes(material.id)} onChange={() => pick(material.id)} />
+                          </td>
+                        )}
                         <td className="fw-semibold text-nowrap">{'code' in material ? material.code : ''}</td>
                         <td>
                           <button
@@ -174,7 +224,7 @@ export function ShelfScreen({ initial }: { initial: ShelfItem[] }) {
                     ))}
                     {shown.length === 0 && (
                       <tr>
-                        <td colSpan={5} className="soft">
+                        <td colSpan={6} className="soft">
                           Nothing matches.
                         </td>
                       </tr>
@@ -191,6 +241,7 @@ export function ShelfScreen({ initial }: { initial: ShelfItem[] }) {
             start={editing.start}
             isNew={editing.isNew}
             fibres={fibreNames}
+            shelf={shelf}
             onSave={(material) => (editing.isNew ? saveNew(material) : save(material, false))}
             onCancel={() => setEditing(null)}
           />
@@ -198,6 +249,9 @@ export function ShelfScreen({ initial }: { initial: ShelfItem[] }) {
           <MaterialCard
             item={chosen}
             fibreNames={fibreNames}
+            shelf={shelf}
+            making={making}
+            onMaking={setMaking}
             onEdit={() => setEditing({ start: chosen.material, isNew: false })}
             onCopy={() => copy(chosen.material)}
             onDrop={() => void drop(chosen.material.id)}
@@ -208,6 +262,8 @@ export function ShelfScreen({ initial }: { initial: ShelfItem[] }) {
           </Card>
         )}
       </div>
+      {dialog === 'compare' && compared.length > 1 && <CompareDialog fabrics={compared} materials={shelf} making={making} onMaking={setMaking} onClose={() => setDialog(null)} />}
+      {dialog === 'import' && <ImportDialog shelf={shelf} kind={kind} onClose={() => setDialog(null)} onDone={reload} />}
     </Frame>
   );
 }

@@ -1,0 +1,14 @@
+import { z } from 'zod';
+import { parseOrThrow } from '@/core/error';
+import { database } from '@/server/database/open';
+import { answer, json, readJson } from '@/server/http';
+import { saveShelfMaterials } from '@/server/stores/shelf';
+
+const request = z.strictObject({ materials: z.array(z.unknown()).min(1, 'Choose at least one row').max(5000) });
+
+/** Takes all of the materials or none. */
+export const POST = (incoming: Request) =>
+  answer(async () => {
+    const { materials } = parseOrThrow(request, await readJson(incoming));
+    return json({ saved: await saveShelfMaterials(await database(), materials) }, 201);
+  });
