@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { performance } from 'node:perf_hooks';
 import { chromium, type Page } from '@playwright/test';
-import { applyEdits, boatToJson, evaluateZone, makeEvaluator } from '../src/core/schedule';
+import { analyseZone, applyEdits, boatToJson, evaluateZone, makeEvaluator } from '../src/core/schedule';
 import { largeBoat } from '../tests/helpers/largeBoat';
 import { ENV, freePort } from './prepare.mjs';
 
@@ -36,6 +36,14 @@ async function core(): Promise<void> {
   }
   report('Evaluate a zone of 40 layers, median', percentile(samples.slice(500), 0.5), 1, 'ms', 3);
   report('Evaluate a zone of 40 layers, 95th percentile', percentile(samples.slice(500), 0.95), 1, 'ms', 3);
+
+  const analyses: number[] = [];
+  for (let i = 0; i < 2000; i++) {
+    boat = applyEdits(boat, [{ type: 'layer.set', layerId: layers[1]!.id, patch: { angleDeg: (i % 180) - 90 } }]).boat;
+    analyses.push(await time(() => analyseZone(boat, boat.parts[0]!, boat.parts[0]!.zones[0]!, 'maxStrain', false)));
+  }
+  report('Stack, ABD, failure and sandwich of 40 layers, median', percentile(analyses.slice(500), 0.5), 1, 'ms', 3);
+  report('Stack, ABD, failure and sandwich of 40 layers, 95th percentile', percentile(analyses.slice(500), 0.95), 1, 'ms', 3);
 
   let large = largeBoat();
   const evaluate = makeEvaluator();
@@ -123,7 +131,7 @@ async function pages(base: string): Promise<void> {
     executablePath: '/usr/bin/chromium',
     args: ['--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage', '--disable-background-networking'],
   });
-  const views = ['/', '/shelf', ...['brief', 'zones', 'layup', 'check', 'weights', 'revisions', 'pack'].map((step) => `/boats/merrow-84/${step}`)];
+  const views = ['/', '/shelf', ...['brief', 'zones', 'layup', 'analysis', 'check', 'weights', 'revisions', 'pack'].map((step) => `/boats/merrow-84/${step}`)];
   for (const view of views) {
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
     const { milliseconds, kilobytes } = await load(await context.newPage(), `${base}${view}`);

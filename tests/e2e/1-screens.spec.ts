@@ -7,6 +7,7 @@ const VIEWS: [name: string, url: string, ready: string][] = [
   ['brief', '/boats/merrow-84/brief', 'Particulars'],
   ['zones', '/boats/merrow-84/zones', 'Panel breadth'],
   ['layup', '/boats/merrow-84/layup', 'Least reserve'],
+  ['analysis', '/boats/merrow-84/analysis', 'First ply by'],
   ['check', '/boats/merrow-84/check', 'Only zones that fail'],
   ['weights', '/boats/merrow-84/weights', 'target'],
   ['revisions', '/boats/merrow-84/revisions', 'Issue the draft'],
@@ -37,6 +38,14 @@ test('screenshot and accessibility of a working', async ({ page }) => {
   await page.waitForTimeout(500);
   await expect(page).toHaveScreenshot('working.png');
   await scan(page, 'working');
+});
+
+test('screenshot and accessibility of what each layer buys', async ({ page }) => {
+  await open(page, '/boats/merrow-84/layup');
+  await page.getByRole('button', { name: 'What each layer buys' }).click();
+  await page.getByRole('button', { name: '4, TX 900: turn to 90°' }).click();
+  await page.evaluate(() => document.fonts.ready);
+  await expect(page).toHaveScreenshot('layer-moves.png');
 });
 
 test('empty and lost places are designed', async ({ page }) => {

@@ -41,7 +41,7 @@ export function fabricAsLaid(fabric: Fabric, fibres: ReadonlyMap<string, Fibre>,
   const sum = (pick: (component: LaidComponent) => number) => components.reduce((total, component) => total + pick(component), 0);
   const [fibreWeight, resinWeight] = [sum((c) => c.fibreMass), sum((c) => c.resinMass)];
   const dryWeight = fibreWeight + fabric.bindingWeight.value;
-  const polar = polarModulus(inPlaneCompliance(A), thickness);
+  const polar = polarModulus(inPlaneCompliance(A), thickness, 3);
   return {
     components,
     thickness: thickness / 2,

@@ -1,7 +1,20 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { KeramosError } from '../error';
-import { laminateResponse, laminateStiffness, type Load, type Ply, type Vector3 } from '.';
+import {
+  CRITERIA,
+  laminateFailure,
+  laminateResponse,
+  laminateStiffness,
+  progressiveFailure,
+  strainCompatibility,
+  thermalResponse,
+  transverseShear,
+  type Criterion,
+  type Load,
+  type Ply,
+  type Vector3,
+} from '.';
 
 const ply = fc.record({
   thickness: fc.double({ min: 1e-4, max: 2e-3, noNaN: true }),
@@ -78,6 +91,90 @@ describe('classical lamination theory, properties', () => {
         const { plies: faces } = laminateResponse(plies, { N });
         const sum = [0, 1, 2].map((i) => faces.reduce((total, { bottom, top }, k) => total + ((bottom.stress[i]! + top.stress[i]!) / 2) * plies[k]!.thickness, 0));
         same(sum, [...N], 1e-6);
+      }),
+    );
+  });
+});
+
+const strength = { Xt: 8e8, Xc: 5e8, Yt: 4e7, Yc: 1.2e8, S: 6e7 };
+const criteria = Object.keys(CRITERIA) as Criterion[];
+
+describe('failure, properties', () => {
+  const strong = stack.map((plies) => plies.map((p): Ply => ({ ...p, strength })));
+  it('is unchanged by splitting a layer, and turns with its load, by every criterion', () => {
+    fc.assert(
+      fc.property(strong, triple, triple, fc.integer({ min: -180, max: 180 }), fc.constantFrom(...criteria), (plies, N, M, angle, criterion) => {
+        fc.pre(Math.hypot(...N) > 1);
+        const one = laminateFailure(plies, { N, M }, criterion).reserveFactor;
+        const split = plies.flatMap((p): Ply[] => [
+          { ...p, thickness: p.thickness / 2 },
+          { ...p, thickness: p.thickness / 2 },
+        ]);
+        expect(laminateFailure(split, { N, M }, criterion).reserveFactor / one).toBeCloseTo(1, 7);
+        const rotated = plies.map((p) => ({ ...p, angleDeg: p.angleDeg + angle }));
+        expect(laminateFailure(rotated, { N: turned(N, -angle), M: turned(M, -angle) }, criterion).reserveFactor / one).toBeCloseTo(1, 6);
+      }),
+    );
+  });
+  it('comes at the load it says: the load times its reserve factor has a reserve of 1', () => {
+    fc.assert(
+      fc.property(strong, triple, triple, fc.constantFrom(...criteria), (plies, N, M, criterion) => {
+        fc.pre(Math.hypot(...N) > 1);
+        const { reserveFactor } = laminateFailure(plies, { N, M }, criterion);
+        const scaled: Load = { N: N.map((n) => n * reserveFactor) as Vector3, M: M.map((m) => m * reserveFactor) as Vector3 };
+        expect(laminateFailure(plies, scaled, criterion).reserveFactor).toBeCloseTo(1, 7);
+        const { firstPly, lastPly } = progressiveFailure(plies, { N, M }, criterion);
+        expect(firstPly / reserveFactor).toBeCloseTo(1, 9);
+        expect(lastPly).toBeGreaterThanOrEqual(firstPly);
+      }),
+      { numRuns: 60 },
+    );
+  });
+  it('names what is missing: strengths, plies, stiffness', () => {
+    const bare: Ply = { thickness: 0.001, angleDeg: 0, E1: 4e10, E2: 1e10, nu12: 0.3, G12: 4e9 };
+    expect(() => laminateFailure([bare], { N: [1, 0, 0] }, 'maxStress')).toThrow('No ply of this stack has strengths');
+    expect(() => laminateStiffness([bare], undefined, new Set([0]))).toThrow('no stiffness');
+  });
+});
+
+describe('temperature, shear, strain compatibility', () => {
+  it('a stack of one expansion grows freely: no stress, no curvature', () => {
+    fc.assert(
+      fc.property(stack, (plies) => {
+        const {
+          strain,
+          curvature,
+          plies: states,
+        } = thermalResponse(
+          plies.map((p) => ({ ...p, alpha1: 1e-5, alpha2: 1e-5 })),
+          { temperatureChange: -50 },
+        );
+        same(strain, [-5e-4, -5e-4, 0], 1e-6);
+        curvature.forEach((kappa) => expect(Math.abs(kappa)).toBeLessThan(1e-9));
+        states.forEach(({ top }) => top.stress.forEach((sigma) => expect(Math.abs(sigma)).toBeLessThan(50)));
+      }),
+    );
+  });
+  it('a sandwich shears in its core, a solid by five sixths', () => {
+    const skin: Ply = { thickness: 0.002, angleDeg: 0, E1: 2e10, E2: 2e10, nu12: 0.2, G12: 5e9, G23: 5e9 };
+    const core: Ply = { thickness: 0.02, angleDeg: 0, E1: 8e7, E2: 8e7, nu12: 0.3, G12: 2.7e7, G13: 2.7e7, G23: 2.7e7, role: 'core' };
+    expect(transverseShear([skin, core, skin]).A55).toBeCloseTo((2.7e7 * 0.022 ** 2) / 0.02, 3);
+    expect(transverseShear([skin]).A44).toBeCloseTo((5 / 6) * 5e9 * 0.002, 0);
+  });
+  it('the honest capacity is never above the sum of the parts, and equals it when all stretch alike', () => {
+    const member = fc.record({
+      name: fc.constant('m'),
+      E: fc.double({ min: 1e9, max: 2e11, noNaN: true }),
+      area: fc.double({ min: 1e-5, max: 1e-2, noNaN: true }),
+      failureStrain: fc.double({ min: 0.002, max: 0.05, noNaN: true }),
+    });
+    fc.assert(
+      fc.property(fc.array(member, { minLength: 1, maxLength: 6 }), (members) => {
+        const { honestCapacity, naiveSum, shares } = strainCompatibility(members);
+        expect(honestCapacity).toBeLessThanOrEqual(naiveSum * (1 + 1e-12));
+        expect(shares.reduce((a, b) => a + b)).toBeCloseTo(1, 9);
+        const alike = strainCompatibility(members.map((m) => ({ ...m, failureStrain: 0.02 })));
+        expect(alike.honestCapacity / alike.naiveSum).toBeCloseTo(1, 9);
       }),
     );
   });

@@ -23,15 +23,18 @@ export interface LaidComponent {
   plies: Ply[];
   /** Where each figure of its plies comes from. */
   origins: Record<PlyFigure, PlyOrigin>;
+  /** Greatest coefficient of variation among its stated strengths; 0 where none is told. */
+  statedSpread: number;
 }
 
 /** The stated figures of a component that hold for a process; a test beats a data sheet, one for this process beats one for any. */
-function statedFigures(component: FabricComponent, process: Process): Map<PlyFigure, { value: number; origin: PlyOrigin }> {
+function statedFigures(component: FabricComponent, process: Process): Map<PlyFigure, { value: number; origin: PlyOrigin; spread: number }> {
   const rank = (m: FabricComponent['measured'][number]) => (m.origin === 'yardTest' ? 2 : 0) + (m.process === process ? 1 : 0);
   const fitting = component.measured.filter((m) => m.process === null || m.process === process).sort((a, b) => rank(a) - rank(b));
-  return new Map(fitting.map((m) => [m.property, { value: m.value, origin: m.origin }]));
+  return new Map(fitting.map((m) => [m.property, { value: m.value, origin: m.origin, spread: m.spread ?? 0 }]));
 }
 
+const STRENGTHS: ReadonlySet<PlyFigure> = new Set(['Xt', 'Xc', 'Yt', 'Yc', 'S']);
 const strengthOf = (ply: Ply, e: FailureStrain): PlyStrength => ({ Xt: e.e1t * ply.E1, Xc: e.e1c * ply.E1, Yt: e.e2t * ply.E2, Yc: e.e2c * ply.E2, S: e.g12 * ply.G12 });
 
 /**
@@ -70,7 +73,8 @@ export function layFabric(fabric: Fabric, fibres: ReadonlyMap<string, Fibre>, re
       resin: { E: resin.E.value, nu: resin.nu.value },
       fibreVolumeFraction,
     };
-    const common = { form: component.form, fibre, ...made, fibreVolumeFraction, thickness, fibreMass, resinMass: computed.resinArealWeight, origins };
+    const statedSpread = Math.max(0, ...[...stated].filter(([figure]) => STRENGTHS.has(figure)).map(([, { spread }]) => spread));
+    const common = { form: component.form, fibre, ...made, fibreVolumeFraction, thickness, fibreMass, resinMass: computed.resinArealWeight, origins, statedSpread };
     const expansion = unidirectionalExpansion(fibre, resin, fibreVolumeFraction);
     const isotropic = { alpha1: (expansion.alpha1 + expansion.alpha2) / 2, alpha2: (expansion.alpha1 + expansion.alpha2) / 2 };
 

@@ -334,7 +334,7 @@ export const MATERIAL_KINDS: Record<MaterialKind, string> = {
   adhesive: 'Adhesives',
   metal: 'Metals',
   wood: 'Wood',
-  consumable: 'Release and consumables',
+  consumable: 'Consumables',
 };
 
 /** Families of a kind, in words; a coating has none. */

@@ -46,6 +46,10 @@ export function scheduleCsv(boat: Boat): string {
       evaluations.map((e) => Number(e.fibreWeightFraction.toFixed(3))),
     );
     line(
+      'Fibre fraction by volume',
+      evaluations.map((e) => Number(e.fibreVolumeFraction.toFixed(3))),
+    );
+    line(
       'Least reserve factor',
       evaluations.map((e) => (e.governing ? Number(e.governing.reserveFactor.toFixed(2)) : 'not checked')),
     );

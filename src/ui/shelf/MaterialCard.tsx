@@ -68,7 +68,12 @@ export function MaterialCard({
           ].join('; ')}
           . {material.note}
         </p>
-        {material.kind === 'fabric' && <FabricPicture fabric={material} />}
+        {material.kind === 'fabric' && (
+          <>
+            <FabricPicture fabric={material} />
+            <AsLaid fabric={material} materials={shelf} making={making} onMaking={onMaking} />
+          </>
+        )}
         <table className="table table-sm mb-2" aria-label={`Figures of ${material.name}`}>
           <thead>
             <tr>
@@ -136,7 +141,6 @@ export function MaterialCard({
             )}
           </tbody>
         </table>
-        {material.kind === 'fabric' && <AsLaid fabric={material} materials={shelf} making={making} onMaking={onMaking} />}
         {material.kind === 'resin' && <ResinFits resin={material} materials={shelf} />}
         <div className="d-flex gap-2 mt-2">
           <Button size="sm" onClick={onEdit}>

@@ -88,6 +88,22 @@ describe('a fabric as the pack sees it', () => {
     expect(across.tensileStrength / across.E).toBeCloseTo(0.0053, 4);
     expect(along.E).toBeGreaterThan(2 * across.E);
   });
+  it('takes tested strengths in front of its tables, at the lesser of 0.9 mean and mean less two deviations', () => {
+    const fabric = structuredClone(material<Fabric>('bx0-600'));
+    const along = (spread: number) => {
+      fabric.components[0]!.measured = [{ property: 'Xt', value: 7e8, origin: 'yardTest', n: 6, spread, process: null }];
+      const [component] = layFabric(fabric, fibres, material<Resin>('vinylester'), 'infusion');
+      return sheetProperties(component!, 0)!;
+    };
+    expect(along(0.02).basis).toBe('stated');
+    // The transverse layer cracks first, as with the pack's limits; its strain is not stated.
+    expect(along(0.02).tensileStrength / along(0.02).E).toBeCloseTo(0.0053, 4);
+    const ud = structuredClone(material<Fabric>('ud-600'));
+    ud.components[0]!.measured = [{ property: 'Xt', value: 7e8, origin: 'yardTest', n: 6, spread: 0.08, process: null }];
+    const [component] = layFabric(ud, fibres, material<Resin>('vinylester'), 'infusion');
+    expect(sheetProperties(component!, 0)!.tensileStrength).toBeCloseTo(7e8 * (1 - 0.16), -3);
+    expect(sheetProperties(component!, 0)!.compressiveStrength).toBeCloseTo(sheetProperties(laid('ud-600'), 0)!.compressiveStrength, -3);
+  });
   it('gives the same for ±45 turned by 90, and has no figures for flax', () => {
     const one = sheetProperties(laid('bx45-600'), 0)!;
     const other = sheetProperties(laid('bx45-600'), 90)!;
