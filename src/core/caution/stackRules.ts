@@ -1,6 +1,6 @@
 import { limitingStrains } from '../laminate';
 import { hasMat, FIBRE_FAMILIES } from '../material';
-import { targetOf } from '../schedule';
+import { targetOf, warpOf } from '../schedule';
 import { SMALL_CRAFT_PACK } from '../standard';
 import { each, families, fibreMassOf, thicknessOf, wet, type CautionRule } from './rule';
 
@@ -35,8 +35,9 @@ export const STACK_RULES: readonly CautionRule[] = [
     reason: 'Unlike halves shrink differently; a free part springs out of shape, a bonded one carries the stress.',
     wayOut: 'Mirror the stack about its middle, or hold the part until it is bonded in.',
     source: LAMINATION,
-    find: ({ analysis }) => {
-      const warp = analysis()?.warp;
+    find: ({ boat, analysis }) => {
+      const found = analysis();
+      const warp = found && warpOf(boat, found.plies, found.stiffness);
       const most = warp ? Math.max(Math.abs(warp.along), Math.abs(warp.across), Math.abs(warp.twist)) : 0;
       return most > 0.003 ? [{ detail: `${millimetres(most)} in a free metre over ${Math.round(warp!.coolDown)} K` }] : [];
     },

@@ -1,18 +1,26 @@
 import type { Matrix3, Ply } from './ply';
 
+/** A stack repeats its plies as the same objects, so each is computed once. Plies are never changed in place. */
+const reduced = new WeakMap<object, Matrix3>();
+const transformed = new WeakMap<Ply, Matrix3>();
+
 /**
  * Plane-stress stiffness Q of a ply in its own axes (Pa).
  * Source: Jones, Mechanics of Composite Materials, eq. 2.70.
  */
 export function reducedStiffness(ply: Pick<Ply, 'E1' | 'E2' | 'nu12' | 'G12'>): Matrix3 {
+  const known = reduced.get(ply);
+  if (known) return known;
   const { E1, E2, nu12, G12 } = ply;
   const denominator = 1 - (nu12 * nu12 * E2) / E1;
   const Q12 = (nu12 * E2) / denominator;
-  return [
+  const Q: Matrix3 = [
     [E1 / denominator, Q12, 0],
     [Q12, E2 / denominator, 0],
     [0, 0, G12],
   ];
+  reduced.set(ply, Q);
+  return Q;
 }
 
 /** Cosine and sine of an angle in degrees, exact at multiples of 90. */
@@ -40,9 +48,6 @@ export function transformedStiffness(ply: Ply): Matrix3 {
   transformed.set(ply, Q);
   return Q;
 }
-/** A stack repeats its plies as the same objects, so each is turned once. Plies are never changed in place. */
-const transformed = new WeakMap<Ply, Matrix3>();
-
 function transform(ply: Ply): Matrix3 {
   const [[Q11, Q12], [, Q22], [, , Q66]] = reducedStiffness(ply);
   const [c, s] = cosSin(ply.angleDeg);

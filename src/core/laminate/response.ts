@@ -44,13 +44,14 @@ export function rotateStress([sx, sy, sxy]: Vector3, angleDeg: number): Vector3 
  * Strains, curvatures and ply stresses of a stack under given resultants.
  *
  * @param plies first = mould face. @param load resultants per unit width, absent ones are zero.
+ * @param stiffness of the same stack, where it is known already.
  * @param failed indices of plies without stiffness; their stresses are those they would have if they were whole.
  * @throws KeramosError `invalid` as {@link laminateStiffness} does.
  * @example laminateResponse(plies, { N: [1000, 1000, 0] }).strain // mid-plane strain
  * Source: Jones, ch. 4; Kaw, ch. 4.
  */
-export function laminateResponse(plies: readonly Ply[], load: Load, failed?: ReadonlySet<number>): LaminateResponse {
-  const { compliance, thickness } = laminateStiffness(plies, undefined, failed);
+export function laminateResponse(plies: readonly Ply[], load: Load, failed?: ReadonlySet<number>, stiffness = laminateStiffness(plies, undefined, failed)): LaminateResponse {
+  const { compliance, thickness } = stiffness;
   const { N = [0, 0, 0], M = [0, 0, 0] } = load;
   const e = compliance.mmul(Matrix.columnVector([...N, ...M])).to1DArray();
   return facesOf(plies, thickness, e.slice(0, 3) as Vector3, e.slice(3) as Vector3);

@@ -27,8 +27,8 @@ export interface ThermalResponse extends LaminateResponse {
  * @example thermalResponse(plies, { temperatureChange: -60 }).curvature // 1/m
  * Source: Jones, ch. 4; Kaw, ch. 4.5.
  */
-export function thermalResponse(plies: readonly Ply[], { temperatureChange, moistureChange = 0, load = {} }: ThermalInput): ThermalResponse {
-  const { compliance, thickness } = laminateStiffness(plies);
+export function thermalResponse(plies: readonly Ply[], { temperatureChange, moistureChange = 0, load = {} }: ThermalInput, stiffness = laminateStiffness(plies)): ThermalResponse {
+  const { compliance, thickness } = stiffness;
   const free = plies.map(({ alpha1 = 0, alpha2 = 0, beta1 = 0, beta2 = 0 }): Vector3 => [
     alpha1 * temperatureChange + beta1 * moistureChange,
     alpha2 * temperatureChange + beta2 * moistureChange,

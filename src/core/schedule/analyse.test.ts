@@ -56,10 +56,10 @@ describe('laminate analysis of a zone', () => {
   it('a symmetric stack stays flat when it cools, an unsymmetric one warps', () => {
     const [liner, pan] = zoneOf(boat, 'Liner pan');
     const { warp } = analyseZone(boat, { ...liner, layers: liner.layers.filter(({ material }) => material.startsWith('csm')) }, pan, 'maxStrain');
-    for (const rise of [warp.along, warp.across, warp.twist]) expect(Math.abs(rise)).toBeLessThan(1e-9);
+    for (const rise of [warp!.along, warp!.across, warp!.twist]) expect(Math.abs(rise)).toBeLessThan(1e-9);
     // Stitched 0/90 keeps its order in both skins, so even a mirrored schedule warps by a tenth of a millimetre.
-    expect(Math.abs(analyse(boat, 'Engine bulkhead').warp.across)).toBeLessThan(2e-4);
-    expect(Math.abs(analyse(boat, 'Foredeck').warp.across) + Math.abs(analyse(boat, 'Foredeck').warp.along)).toBeGreaterThan(1e-4);
+    expect(Math.abs(analyse(boat, 'Engine bulkhead').warp!.across)).toBeLessThan(2e-4);
+    expect(Math.abs(analyse(boat, 'Foredeck').warp!.across) + Math.abs(analyse(boat, 'Foredeck').warp!.along)).toBeGreaterThan(1e-4);
   });
   it('names the layer that cannot be computed', () => {
     const [part, zone] = zoneOf(boat, 'Bottom aft');

@@ -18,9 +18,10 @@ import {
   type Vector3,
 } from '../laminate';
 import { knockDownChain, PROCESSES, type Core, type Fabric } from '../material';
-import { curvatureFactor, panelCoefficients, SMALL_CRAFT_PACK } from '../standard';
+import { curvatureFactor, panelCoefficients, panelPressure, SMALL_CRAFT_PACK } from '../standard';
 import type { Boat, Part, Zone } from './boat';
-import { bookOf, checkIn, layAll, pliesOf, remembered, type Book, type LaidLayer } from './evaluate';
+import { bookOf, layAll, pliesOf, remembered, type Book, type LaidLayer } from './evaluate';
+import { craftOf } from './brief';
 import type { ZoneLoad } from './zoneLoad';
 
 /** A local limit of the sandwich: what is there against what it bears. */
@@ -32,6 +33,14 @@ export interface SandwichCheck {
   unit: 'Pa' | 'N/m';
   /** Infinity when nothing loads it. */
   reserveFactor: number;
+}
+
+/** Rise at the middle of a free metre along x and across, lift at the corner of a square metre (m), and the cool-down (K). */
+export interface Warp {
+  along: number;
+  across: number;
+  twist: number;
+  coolDown: number;
 }
 
 export interface ZoneAnalysis {
@@ -53,7 +62,7 @@ export interface ZoneAnalysis {
   /** First and last ply by every criterion. */
   criteria: { criterion: Criterion; first: number; last: number }[];
   /** Rise over one metre along x, along y, and twist, after cooling from the process's peak (m). */
-  warp: { along: number; across: number; twist: number; coolDown: number };
+  warp: Warp | null;
   sandwich: SandwichCheck[] | null;
 }
 
@@ -61,8 +70,8 @@ const ROOM_CELSIUS = 20;
 
 /** Load that the pack's pressure puts on the laminate at the middle of the panel's long edge: moment across the short side, and shear. */
 export function pressureLoad(boat: Boat, part: Part, zone: Zone): ZoneLoad {
-  const book = bookOf(boat, 0);
-  const { pressure } = checkIn(boat, zone, book, layAll(book, part, zone)).pressure;
+  const construction = layAll(bookOf(boat, 0), part, zone).some(({ material }) => material.kind === 'core') ? 'sandwich' : 'single';
+  const { pressure } = panelPressure({ craft: craftOf(boat.brief), location: zone.location, geometry: zone.geometry, construction });
   const { panelBreadth, panelLength, crown } = zone.geometry;
   const b = Math.min(panelBreadth, panelLength);
   const { k2, kSHC } = panelCoefficients(panelBreadth, panelLength);
@@ -70,6 +79,14 @@ export function pressureLoad(boat: Boat, part: Part, zone: Zone): ZoneLoad {
   // Pressure from outside pulls the mould face over the support: a negative moment, z running inward.
   const moment = -(kC ** 2 * k2 * pressure * b ** 2) / 6;
   return { N: [0, 0, 0], M: panelBreadth <= panelLength ? [0, moment, 0] : [moment, 0, 0], V: Math.sqrt(kC) * kSHC * pressure * b };
+}
+
+/** How a free laminate warps when it cools from the process's peak to the room. */
+export function warpOf(boat: Boat, plies: readonly Ply[], stiffness: LaminateStiffness): Warp {
+  const coolDown = PROCESSES[boat.brief.process].peakCelsius - ROOM_CELSIUS;
+  const { curvature } = thermalResponse(plies, { temperatureChange: -coolDown }, stiffness);
+  // Bent to a curvature κ a metre rises κ/8 at its middle; a twist lifts a corner by κ/4.
+  return { along: curvature[0] / 8, across: curvature[1] / 8, twist: curvature[2] / 4, coolDown };
 }
 
 /** The plies with design strengths: mean strengths through the boat's chain of knock-downs. */
@@ -153,7 +170,7 @@ function sandwichChecks(plies: readonly Ply[], cores: readonly Core[], response:
  * Laminate analysis of a zone: stiffness, ply stresses under its load, failure by every criterion with design strengths, warp, transverse shear
  * and the local limits of a sandwich.
  *
- * @param criterion of the ply-by-ply result. @param full false leaves out last-ply failure and the polar (for many stacks in a row).
+ * @param criterion of the ply-by-ply result. @param full false leaves out last-ply failure, the polar and the warp (for many stacks in a row).
  * @throws KeramosError `invalid` that names the layer for an empty zone, a core alone, a core without a skin.
  * @example analyseZone(boat, hull, bottom, 'tsaiWu').failure.reserveFactor
  * Source: docs/engineering.md, "Laminate".
@@ -174,18 +191,15 @@ export function analyseZone(boat: Boat, part: Part, zone: Zone, criterion: Crite
   const load = zone.load ?? pressureLoad(boat, part, zone);
   const stiffness = laminateStiffness(plies);
   const shear = transverseShear(plies);
-  const response = laminateResponse(plies, load);
+  const response = laminateResponse(plies, load, undefined, stiffness);
   const failure = failureOf(plies, response.plies, criterion);
   const cores = laid.flatMap(({ material }) => (material.kind === 'core' ? [material] : []));
   const sandwich = sandwichChecks(plies, cores, response, load, shear);
-  const coolDown = PROCESSES[book.process].peakCelsius - ROOM_CELSIUS;
-  const { curvature } = thermalResponse(plies, { temperatureChange: -coolDown });
-  // A free metre bent to a curvature κ rises κ/8 at its middle; a twist lifts the corner of a square metre by κ/4.
-  const warp = { along: curvature[0] / 8, across: curvature[1] / 8, twist: curvature[2] / 4, coolDown };
-  const base = { plies, layerOf, load, loadSource: zone.load ? ('given' as const) : ('pressure' as const), stiffness, shear, response, failure, sandwich, warp };
-  if (!full) return { ...base, polar: [], criteria: [] };
+  const base = { plies, layerOf, load, loadSource: zone.load ? ('given' as const) : ('pressure' as const), stiffness, shear, response, failure, sandwich };
+  if (!full) return { ...base, polar: [], criteria: [], warp: null };
   return {
     ...base,
+    warp: warpOf(boat, plies, stiffness),
     polar: polarModulus(inPlaneCompliance(stiffness.A), stiffness.thickness),
     criteria: (Object.keys(CRITERIA) as Criterion[]).map((id) => {
       const { firstPly, lastPly } = progressiveFailure(plies, load, id);

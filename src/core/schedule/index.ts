@@ -7,7 +7,7 @@ export { describeEdits } from './describe';
 export { EMPTY_HISTORY, pushHistory, type HistoryEntry, type HistoryStacks } from './history';
 export { difference, type Change } from './difference';
 export { evaluateZone, targetOf, traceZone, verdictOf, type LaidLayer, type Verdict, type ZoneEvaluation } from './evaluate';
-export { analyseZone, pressureLoad, throughThickness, type SandwichCheck, type ZoneAnalysis } from './analyse';
+export { analyseZone, pressureLoad, warpOf, throughThickness, type SandwichCheck, type ZoneAnalysis } from './analyse';
 export { failureWorking } from './analysisWorking';
 export { stackCompatibility, type StackMember } from './compatibility';
 export { stackWorking, zoneWorking, type WorkingPart } from './zoneWorking';

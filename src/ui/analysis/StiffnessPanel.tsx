@@ -38,7 +38,8 @@ function MatrixTable({ name, unit, rows, scale }: { name: string; unit: string; 
 /** A, B, D, engineering constants, the polar, transverse shear, and warp on cooling. */
 export function StiffnessPanel({ analysis, zoneName, onWorking }: { analysis: ZoneAnalysis; zoneName: string; onWorking: () => void }) {
   const { show, unit, full } = useUnits();
-  const { stiffness, shear, polar, warp } = analysis;
+  const { stiffness, shear, polar } = analysis;
+  const warp = analysis.warp!;
   const { membrane, flexural } = stiffness;
   const millimetres = (value: number) => `${full(value, 'thickness')} per metre`;
   return (

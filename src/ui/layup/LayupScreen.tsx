@@ -11,6 +11,7 @@ import { useBoat, useBoatStore } from '../shared/boat';
 import { CautionList } from '../shared/CautionList';
 import { Onward } from '../shared/Onward';
 import { useEdit } from '../shared/useEdit';
+import { useSettled } from '../shared/useSettled';
 import { WorkingPanel, type WorkingRequest } from '../shared/WorkingPanel';
 import { HatchPatterns } from './Hatch';
 import { LayerBar, type LayerBarHandle } from './LayerBar';
@@ -24,7 +25,8 @@ const nothing = () => {};
 
 /** What goes in, in what order? */
 export function LayupScreen({ shelf }: { shelf: Material[] }) {
-  const { boat, evaluations } = useBoat();
+  const state = useBoat();
+  const { boat, evaluations } = state;
   const store = useBoatStore();
   const edit = useEdit();
   const [partId, setPartId] = useState<string | null>(boat.parts[0]?.id ?? null);
@@ -135,7 +137,9 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
     else return null;
     return 'stays';
   };
-  const cautions = useMemo(() => cautionsOf(boat, evaluations), [boat, evaluations]);
+  // Margins first: cautions follow when the hand rests.
+  const settled = useSettled(state);
+  const cautions = useMemo(() => cautionsOf(settled.boat, settled.evaluations), [settled.boat, settled.evaluations]);
   /** A change that is looked at before it is taken; it ends when the boat moves on. */
   const preview = trial?.boat === boat ? trial.move : null;
   const shown = useMemo(() => {

@@ -50,6 +50,36 @@ export function fibreTypeFactor(sheets: readonly SkinSheet[], pack = SMALL_CRAFT
 }
 
 /**
+ * Design pressure on a zone's panel: by its place on the boat, or by the head of water of a bulkhead (Pa).
+ * @throws KeramosError `invalid` that names the zone's missing figure.
+ * Source: ISO 12215-5:2008 method, F1 to F25.
+ */
+export function panelPressure(
+  { craft, location, geometry: g, construction }: Pick<PanelCheckInput, 'craft' | 'location' | 'geometry'> & { construction: PanelCheckResult['construction'] },
+  record?: Recorder,
+  pack = SMALL_CRAFT_PACK,
+): PanelCheckResult['pressure'] {
+  const place = ZONE_LOCATIONS[location];
+  if (place.pressure === null) {
+    if (g.head === null) throw invalid('geometry.head', 'A watertight bulkhead needs its head of water (m)');
+    return { pressure: bulkheadPressure(g.head, record, pack), mode: 'head' };
+  }
+  const [shortSide, longSide] = [Math.min(g.panelLength, g.panelBreadth), Math.max(g.panelLength, g.panelBreadth)];
+  return designPressure(
+    {
+      craft,
+      location: place.pressure,
+      position: waterlinePosition(g.panelX, craft.waterlineLength),
+      ...(g.edgeHeight === null ? {} : { edgeHeight: g.edgeHeight }),
+      ...(g.centreHeight === null ? {} : { centreHeight: g.centreHeight }),
+      member: { kind: 'panel', shortSide, longSide, construction },
+    },
+    record,
+    pack,
+  );
+}
+
+/**
  * Check one zone's panel against the small-craft pack: pressure, then single-skin or sandwich requirements, then minima.
  *
  * @returns every check with demand, capacity and reserve factor, and what was not checked.
@@ -66,24 +96,7 @@ export function checkPanel(input: PanelCheckInput, trace?: Trace, pack = SMALL_C
   const place = ZONE_LOCATIONS[location];
   const inSection = (section: 'pressure' | 'requirement'): Recorder | undefined => trace && ((step) => trace(section, step));
 
-  let pressure: PanelCheckResult['pressure'];
-  if (place.pressure === null) {
-    if (g.head === null) throw invalid('geometry.head', 'A watertight bulkhead needs its head of water (m)');
-    pressure = { pressure: bulkheadPressure(g.head, inSection('pressure'), pack), mode: 'head' };
-  } else {
-    pressure = designPressure(
-      {
-        craft,
-        location: place.pressure,
-        position: waterlinePosition(g.panelX, craft.waterlineLength),
-        ...(g.edgeHeight === null ? {} : { edgeHeight: g.edgeHeight }),
-        ...(g.centreHeight === null ? {} : { centreHeight: g.centreHeight }),
-        member: { kind: 'panel', shortSide, longSide, construction },
-      },
-      inSection('pressure'),
-      pack,
-    );
-  }
+  const pressure = panelPressure({ craft, location, geometry: g, construction }, inSection('pressure'), pack);
 
   const skins = sheets.filter((sheet) => sheet.role === 'skin');
   const k5 = fibreTypeFactor(skins, pack);

@@ -10,5 +10,5 @@ export { bulkheadPressure, designPressure, isPlaning, PRESSURE_LOCATIONS, type P
 export { sandwichRequirement, type SandwichInput, type Skin } from './sandwich';
 export { singleSkinThickness, type SingleSkinInput } from './singleSkin';
 export { CHECKS, WORKING_SECTIONS, type Check, type CheckId, type Sheet, type Trace, type WorkingSection } from './check';
-export { checkPanel, ZONE_LOCATIONS, type PanelCheckResult, type ZoneLocation } from './checkPanel';
+export { checkPanel, panelPressure, ZONE_LOCATIONS, type PanelCheckResult, type ZoneLocation } from './checkPanel';
 export { sheetProperties, type SheetProperties } from './sheet';
