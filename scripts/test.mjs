@@ -32,7 +32,7 @@ step('Route types', process.execPath, ['node_modules/next/dist/bin/next', 'typeg
 step('Types', process.execPath, ['node_modules/typescript/bin/tsc', '--noEmit']);
 step('Lint and import rules', process.execPath, ['node_modules/eslint/bin/eslint.js', '.']);
 step('Formatting', process.execPath, ['node_modules/prettier/bin/prettier.cjs', '--check', '.', '--log-level', 'warn']);
-const unit = attempt('Unit and fault tests', ['node_modules/vitest/vitest.mjs', 'run', '--reporter=dot', '--reporter=json', '--outputFile.json=test-results/unit.json']);
+const unit = attempt('Unit and fault tests', ['node_modules/vitest/vitest.mjs', 'run', '--reporter=default', '--reporter=json', '--outputFile.json=test-results/unit.json']);
 const units = read('unit.json');
 build();
 const port = String(await freePort(3391));

@@ -5,7 +5,8 @@ import '@/ui/shared/theme.css';
 import type { Metadata } from 'next';
 import { cookies } from 'next/headers';
 import type { ReactNode } from 'react';
-import { UnitsProvider, UNITS_COOKIE } from '@/ui/shared/units';
+import { UnitsProvider } from '@/ui/shared/units';
+import { UNITS_COOKIE } from '@/ui/shared/unitsCookie';
 
 /** Every page reads the database or a cookie; none is made at build time. */
 export const dynamic = 'force-dynamic';

@@ -49,6 +49,7 @@ export const QUANTITIES = {
   money: { name: 'a price', si: '', metric: plain('', 1, 2), us: plain('', 1, 2) },
   lineForce: { name: 'a force per width', si: 'N/m', metric: plain('kN/m', 1e3, 2), us: plain('lbf/in', 175.1268, 1) },
   lineMoment: { name: 'a moment per width', si: 'N', metric: plain('N·m/m', 1, 0), us: plain('lbf·in/in', 4.4482216, 1) },
+  couplingStiffness: { name: 'a coupling stiffness', si: 'N', metric: plain('kN', 1e3, 1), us: plain('kip', 4448.2216, 1) },
   fraction: { name: 'a share', si: '', metric: plain('%', 0.01, 1), us: plain('%', 0.01, 1) },
   ratio: { name: 'a ratio', si: '', metric: plain('', 1, 2), us: plain('', 1, 2) },
 } as const satisfies Record<string, { name: string; si: string; metric: DisplayUnit; us: DisplayUnit }>;

@@ -1,5 +1,5 @@
 'use client';
-import { formatNumber } from '@/core/quantity';
+import { displayUnit, formatNumber, type QuantityKind } from '@/core/quantity';
 import type { ZoneAnalysis } from '@/core/schedule';
 import { PolarPlot } from '../shared/PolarPlot';
 import { useUnits } from '../shared/units';
@@ -37,7 +37,8 @@ function MatrixTable({ name, unit, rows, scale }: { name: string; unit: string; 
 
 /** A, B, D, engineering constants, the polar, transverse shear, and warp on cooling. */
 export function StiffnessPanel({ analysis, zoneName, onWorking }: { analysis: ZoneAnalysis; zoneName: string; onWorking: () => void }) {
-  const { show, unit, full } = useUnits();
+  const { show, unit, full, system } = useUnits();
+  const factor = (kind: QuantityKind) => displayUnit(kind, system).factor;
   const { stiffness, shear, polar } = analysis;
   const warp = analysis.warp!;
   const { membrane, flexural } = stiffness;
@@ -46,18 +47,13 @@ export function StiffnessPanel({ analysis, zoneName, onWorking }: { analysis: Zo
     <div className="row g-3">
       <div className="col-lg-4">
         <h3>Modulus by direction</h3>
-        <PolarPlot
-          series={[{ name: zoneName, points: polar }]}
-          unit={unit('modulus')}
-          scale={unit('modulus') === 'GPa' ? 1e9 : 6.894757293168e9}
-          label={`Modulus of ${zoneName} by direction`}
-        />
+        <PolarPlot series={[{ name: zoneName, points: polar }]} unit={unit('modulus')} scale={factor('modulus')} label={`Modulus of ${zoneName} by direction`} />
         <p className="small soft mb-0">Held flat, forward to the right, whole thickness with its core.</p>
       </div>
       <div className="col-lg-4">
-        <MatrixTable name="A" unit="MN/m" rows={stiffness.A} scale={1e6} />
-        <MatrixTable name="B" unit="kN" rows={stiffness.B} scale={1e3} />
-        <MatrixTable name="D" unit="N·m" rows={stiffness.D} scale={1} />
+        <MatrixTable name="A" unit={unit('membraneStiffness')} rows={stiffness.A} scale={factor('membraneStiffness')} />
+        <MatrixTable name="B" unit={unit('couplingStiffness')} rows={stiffness.B} scale={factor('couplingStiffness')} />
+        <MatrixTable name="D" unit={unit('bendingStiffness')} rows={stiffness.D} scale={factor('bendingStiffness')} />
       </div>
       <div className="col-lg-4">
         <table className="table table-sm" aria-label="Engineering constants">
@@ -89,7 +85,7 @@ export function StiffnessPanel({ analysis, zoneName, onWorking }: { analysis: Zo
         <dl className="facts mt-2">
           <dt>Transverse shear, fore and aft / across</dt>
           <dd>
-            {significant(shear.A55, 1e6)} / {significant(shear.A44, 1e6)} MN/m
+            {significant(shear.A55, factor('membraneStiffness'))} / {significant(shear.A44, factor('membraneStiffness'))} {unit('membraneStiffness')}
           </dd>
           <dt>Stack</dt>
           <dd>

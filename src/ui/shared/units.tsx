@@ -2,8 +2,7 @@
 import { createContext, useContext, useMemo, useState, type ReactNode } from 'react';
 import { Button, ButtonGroup } from 'react-bootstrap';
 import { displayUnit, formatQuantity, formatWithUnit, type QuantityKind, type UnitSystem } from '@/core/quantity';
-
-export const UNITS_COOKIE = 'keramos-units';
+import { UNITS_COOKIE } from './unitsCookie';
 
 interface Units {
   /** What this browser chose, or null to follow the boat. */

@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import { Modal } from 'react-bootstrap';
 import { fabricAsLaid, type FabricAsLaid } from '@/core/laminate';
 import { FABRIC_FORMS, PROCESSES, type Fabric, type Material, type Process } from '@/core/material';
-import { displayUnit, formatNumber } from '@/core/quantity';
+import { displayUnit, formatNumber, type QuantityKind } from '@/core/quantity';
 import { PolarPlot } from '../shared/PolarPlot';
 import { useUnits } from '../shared/units';
 import { fibresOf, MakingChoice, resinsOf, type Making } from './AsLaid';
@@ -36,8 +36,10 @@ export function CompareDialog({
       })),
     [fabrics, materials, resin],
   );
-  const perKilogram = (value: number, { laminatedWeight }: FabricAsLaid) => formatNumber(value / laminatedWeight, 1);
-  const perPrice = (value: number, { cost }: FabricAsLaid) => (cost ? formatNumber(value / cost, 1) : '–');
+  const per = (value: number, kind: QuantityKind, of: number | null, weight: QuantityKind | null) => {
+    const divisor = of === null || of === 0 ? null : of / (weight ? displayUnit(weight, system).factor : 1);
+    return divisor === null ? '–' : formatNumber(value / displayUnit(kind, system).factor / divisor, 1);
+  };
   const group = (title: string, rows: [string, (laid: FabricAsLaid, at: number) => string][]) => (
     <tbody key={title}>
       <tr>
@@ -101,16 +103,20 @@ export function CompareDialog({
                 directions((one, d) => show(one.directions[d]!.firstPly, 'stress')),
               )}
               {group(
-                'Membrane stiffness for its weight, kN/mm per kg/m²',
-                directions((one, d) => perKilogram((one.directions[d]!.modulus * one.thickness) / 1e6, one)),
+                `Membrane stiffness for its weight (${unit('membraneStiffness')} per ${unit('laminateWeight')})`,
+                directions((one, d) => per(one.directions[d]!.modulus * one.thickness, 'membraneStiffness', one.laminatedWeight, 'laminateWeight')),
               )}
               {group(
-                'Strength for its weight, kN/m per kg/m²',
-                directions((one, d) => perKilogram((one.directions[d]!.strength * one.thickness) / 1e3, one)),
+                `Strength for its weight (${unit('lineForce')} per ${unit('laminateWeight')})`,
+                directions((one, d) => per(one.directions[d]!.strength * one.thickness, 'lineForce', one.laminatedWeight, 'laminateWeight')),
               )}
               {group(
-                'Membrane stiffness for its price, kN/mm per unit of money',
-                directions((one, d) => perPrice((one.directions[d]!.modulus * one.thickness) / 1e6, one)),
+                `Membrane stiffness for its price (${unit('membraneStiffness')} per unit of money and m²)`,
+                directions((one, d) => per(one.directions[d]!.modulus * one.thickness, 'membraneStiffness', one.cost, null)),
+              )}
+              {group(
+                `Strength for its price (${unit('lineForce')} per unit of money and m²)`,
+                directions((one, d) => per(one.directions[d]!.strength * one.thickness, 'lineForce', one.cost, null)),
               )}
               {group(
                 `Weight laminated (${unit('arealWeight')})`,
