@@ -18,7 +18,7 @@ export function resinOnCore(resin: Resin, core: Core): { verdict: Compatibility;
 export function resinCompatibility(resin: Resin, materials: readonly Material[]) {
   const cores = materials.filter((material): material is Core => material.kind === 'core').map((core) => ({ name: core.name, ...resinOnCore(resin, core) }));
   const binders = (Object.keys(BINDERS) as (keyof typeof BINDERS)[]).map((binder) => ({
-    name: `binder: ${BINDERS[binder]}`,
+    name: BINDERS[binder],
     verdict: (binder === 'emulsion' && !isStyrenated(resin) ? 'never' : 'suits') as Compatibility,
     reason: binder === 'emulsion' && !isStyrenated(resin) ? 'it softens in styrene only' : '',
   }));

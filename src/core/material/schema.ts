@@ -146,7 +146,7 @@ export const FABRIC_FORMS = {
 export type FabricForm = keyof typeof FABRIC_FORMS;
 
 export const WEAVES = { none: 'not woven', plain: 'plain', twill: 'twill', satin: 'satin' } as const;
-export const BINDERS = { none: 'none', powder: 'powder', emulsion: 'emulsion (needs styrene)' } as const;
+export const BINDERS = { none: 'no binder', powder: 'powder binder', emulsion: 'emulsion binder (needs styrene)' } as const;
 
 /** A dry reinforcement as it comes off the roll. Lengths in m. */
 export const fabricSchema = z.object({

@@ -62,7 +62,7 @@ export function MaterialCard({
             familyName(material),
             ...(CHOICES[material.kind] ?? [])
               .map(({ key, options }) => options[(material as unknown as Record<string, string>)[key]!]!)
-              .filter((word) => word !== 'not woven' && word !== 'none'),
+              .filter((word) => word !== 'not woven' && word !== 'no binder'),
             ...(material.kind === 'core' ? [material.forms.map((form) => CORE_FORMS[form]).join(', ')] : []),
             ...(material.kind === 'resin' ? [isStyrenated(material) ? 'carries styrene' : 'free of styrene'] : []),
           ].join('; ')}
