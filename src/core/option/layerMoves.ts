@@ -93,7 +93,7 @@ export function layerMoves(boat: Boat, part: Part, zone: Zone, evaluations: Read
       const after = applyEdits(boat, edits).boat;
       const changedPart = after.parts.find(({ id }) => id === part.id)!;
       const touched = part.zones.filter(({ id }) => id === zone.id || (scope === 'layer' && layer.zones.includes(id)));
-      const results = touched.map((one) => ({ one, old: evaluations.get(one.id)!, now: evaluateZone(after, changedPart, one, false) }));
+      const results = touched.map((one) => ({ one, old: evaluations.get(one.id)!, now: evaluateZone(after, changedPart, one) }));
       const own = results.find(({ one }) => one.id === zone.id)!.now;
       const reserves = results.map(({ now }) => now.governing?.reserveFactor ?? null);
       const sum = (pick: (e: ZoneEvaluation) => number) => results.reduce((total, { one, old, now }) => total + one.geometry.area * (pick(now) - pick(old)), 0);

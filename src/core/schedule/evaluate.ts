@@ -46,8 +46,6 @@ export interface ZoneEvaluation {
   notChecked: string[];
   /** The check with the least reserve. */
   governing: Check | null;
-  /** Least reserve factor at the low and high end of the process's fibre-fraction scatter (± 2 standard deviations). */
-  band: [number, number] | null;
   /** The weakest origin among the figures used. */
   origin: Origin | null;
   /** Why the zone could not be checked. */
@@ -250,13 +248,12 @@ const least = (checks: readonly Check[]) => checks.reduce<Check | null>((low, ch
 export const layAll = (book: Book, part: Part, zone: Zone) => part.layers.flatMap((layer, index) => (layer.zones.includes(zone.id) ? [layIn(book, layer, index)] : []));
 
 /**
- * Everything there is to know of one zone: stack, masses, fractions, stiffness, pressure, checks, what governs, and its band.
+ * Everything there is to know of one zone: stack, masses, fractions, stiffness, pressure, checks, and what governs.
  *
- * @param withBand false leaves the band out, for many trials in a row.
  * @returns an evaluation in every case; a zone that cannot be computed carries a `problem` that says why.
  * @example evaluateZone(boat, hull, keelBand).governing?.reserveFactor
  */
-export function evaluateZone(boat: Boat, part: Part, zone: Zone, withBand = true): ZoneEvaluation {
+export function evaluateZone(boat: Boat, part: Part, zone: Zone): ZoneEvaluation {
   const book = bookOf(boat, 0);
   const laid = layAll(book, part, zone);
   const sum = (pick: (layer: LaidLayer) => number) => laid.reduce((total, layer) => total + pick(layer), 0);
@@ -280,28 +277,35 @@ export function evaluateZone(boat: Boat, part: Part, zone: Zone, withBand = true
     checks: [],
     notChecked: [],
     governing: null,
-    band: null,
     origin: weakestOrigin(book, laid),
     problem: null,
   };
   try {
     const result = checkIn(boat, zone, book, laid);
-    const scatter = withBand ? 2 * PROCESSES[book.process].scatter : 0;
-    const band = (withBand ? [-scatter, scatter] : []).map((shift) => {
-      const other = bookOf(boat, shift);
-      return least(checkIn(boat, zone, other, layAll(other, part, zone)).checks)?.reserveFactor ?? NaN;
-    });
-    const governing = least(result.checks);
-    return {
-      ...evaluation,
-      ...result,
-      governing,
-      stiffness: laminateStiffness(pliesOf(book, laid)),
-      band: withBand && governing ? [Math.min(...band, governing.reserveFactor), Math.max(...band, governing.reserveFactor)] : null,
-    };
+    return { ...evaluation, ...result, governing: least(result.checks), stiffness: laminateStiffness(pliesOf(book, laid)) };
   } catch (error) {
     if (!(error instanceof KeramosError)) throw error;
     return { ...evaluation, problem: error.message };
+  }
+}
+
+/**
+ * Least and greatest governing reserve factor of a zone over the scatter of the process: fibre weight fraction as planned and ± 2 standard deviations.
+ *
+ * @returns null when nothing can be checked. It is a band from scatter of fibre fraction alone, no bound on strength.
+ * @example reserveBand(boat, hull, keelBand) // [1.38, 1.43]
+ */
+export function reserveBand(boat: Boat, part: Part, zone: Zone): [number, number] | null {
+  const scatter = 2 * PROCESSES[boat.brief.process].scatter;
+  try {
+    const reserves = [-scatter, 0, scatter].map((shift) => {
+      const book = bookOf(boat, shift);
+      return least(checkIn(boat, zone, book, layAll(book, part, zone)).checks)?.reserveFactor ?? NaN;
+    });
+    return reserves.some(Number.isNaN) ? null : [Math.min(...reserves), Math.max(...reserves)];
+  } catch (error) {
+    if (!(error instanceof KeramosError)) throw error;
+    return null;
   }
 }
 

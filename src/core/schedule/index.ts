@@ -6,7 +6,7 @@ export { applyEdits, editSchema, editsSchema, type Edit } from './edit';
 export { describeEdits } from './describe';
 export { EMPTY_HISTORY, pushHistory, type HistoryEntry, type HistoryStacks } from './history';
 export { difference, type Change } from './difference';
-export { evaluateZone, targetOf, traceZone, verdictOf, type LaidLayer, type Verdict, type ZoneEvaluation } from './evaluate';
+export { evaluateZone, reserveBand, targetOf, traceZone, verdictOf, type LaidLayer, type Verdict, type ZoneEvaluation } from './evaluate';
 export { analyseZone, pressureLoad, warpOf, throughThickness, type SandwichCheck, type ZoneAnalysis } from './analyse';
 export { failureWorking } from './analysisWorking';
 export { stackCompatibility, type StackMember } from './compatibility';

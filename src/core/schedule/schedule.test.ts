@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { merrow, zoneOf } from '../../../tests/helpers/merrow';
 import { GENERIC_MATERIALS } from '../material';
 import { boatWeight } from '../weight';
-import { applyEdits, boatFromJson, boatToJson, describeEdits, difference, evaluateZone, makeEvaluator, newBoat, newZone, type Boat, type Edit, type Layer } from '.';
+import { applyEdits, boatFromJson, boatToJson, describeEdits, difference, evaluateZone, makeEvaluator, newBoat, reserveBand, newZone, type Boat, type Edit, type Layer } from '.';
 
 const boat = merrow();
 const hull = boat.parts[0]!;
@@ -180,9 +180,13 @@ describe('Merrow 84, the demo boat', () => {
     expect(now.governing!.reserveFactor).toBeGreaterThan(before.governing!.reserveFactor);
   });
   it('has a band from the scatter of the process that holds the planned figure', () => {
+    const [low, high] = reserveBand(boat, ...zoneOf(boat, 'Bottom forward'))!;
+    expect(high).toBeGreaterThan(low);
+    const zoneNames = new Map(boat.parts.flatMap((part) => part.zones.map((zone) => [zone.id, zone.name])));
     for (const e of evaluations.values()) {
-      expect(e.band![0]).toBeLessThanOrEqual(e.governing!.reserveFactor);
-      expect(e.band![1]).toBeGreaterThanOrEqual(e.governing!.reserveFactor);
+      const band = reserveBand(boat, ...zoneOf(boat, zoneNames.get(e.zoneId)!))!;
+      expect(band[0]).toBeLessThanOrEqual(e.governing!.reserveFactor);
+      expect(band[1]).toBeGreaterThanOrEqual(e.governing!.reserveFactor);
       expect(e.origin).toBe('generic');
     }
   });

@@ -220,7 +220,8 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
         </div>
         {zone && (
           <ZonePanel
-            boat={boat}
+            boat={shown.boat}
+            part={shown.boat.parts.find((candidate) => candidate.id === part.id)!}
             zone={zone}
             evaluation={shown.evaluations.get(zone.id)!}
             openCautions={cautions.filter((caution) => !caution.accepted && caution.zoneIds.includes(zone.id)).length}

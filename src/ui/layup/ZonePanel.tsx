@@ -1,9 +1,9 @@
 'use client';
-import { useState, type ReactNode } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import { Card, Nav } from 'react-bootstrap';
 import { ORIGINS } from '@/core/material';
 import { formatNumber } from '@/core/quantity';
-import { targetOf, verdictOf, type Boat, type Zone, type ZoneEvaluation } from '@/core/schedule';
+import { reserveBand, targetOf, verdictOf, type Boat, type Part, type Zone, type ZoneEvaluation } from '@/core/schedule';
 import { CHECKS, ZONE_LOCATIONS, type CheckId } from '@/core/standard';
 import { useUnits } from '../shared/units';
 import { marginText, Verdict } from '../shared/Verdict';
@@ -28,6 +28,7 @@ function ReserveBar({ reserveFactor, target }: { reserveFactor: number; target: 
 /** Picture, figures and checks of the selected zone; every check opens its working. */
 export function ZonePanel({
   boat,
+  part,
   zone,
   evaluation: e,
   chosenLayer,
@@ -37,6 +38,7 @@ export function ZonePanel({
   openCautions,
 }: {
   boat: Boat;
+  part: Part;
   zone: Zone;
   evaluation: ZoneEvaluation;
   chosenLayer: string | null;
@@ -49,6 +51,7 @@ export function ZonePanel({
   const [view, setView] = useState<'checks' | 'moves' | 'cautions'>('checks');
   const { full } = useUnits();
   const target = targetOf(boat);
+  const band = useMemo(() => reserveBand(boat, part, zone), [boat, part, zone]);
   const facts: [string, string][] = [
     ['Thickness', full(e.thickness, 'thickness')],
     ['Dry fibre', full(e.dryArealWeight, 'arealWeight')],
@@ -144,10 +147,10 @@ export function ZonePanel({
             {e.governing && (
               <p className="small mb-1">
                 Governed by {e.governing.governs}.
-                {e.band && (
+                {band && (
                   <>
                     {' '}
-                    With the scatter of the process: {formatNumber(e.band[0], 2)} to {formatNumber(e.band[1], 2)}.
+                    With the scatter of the process: {formatNumber(band[0], 2)} to {formatNumber(band[1], 2)}.
                   </>
                 )}
               </p>
