@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import data from '@data/materials/knock-downs.json';
 import type { Process } from './process';
-import type { ComponentForm, Fabric, FabricComponent, Fibre, Resin } from './schema';
+import type { ComponentForm, FabricComponent, Fibre, Resin } from './schema';
 
 const factor = z.number().min(0.05).max(1);
 const factors = (keys: readonly [string, ...string[]]) => z.object({ source: z.string(), factor: z.record(z.enum(keys), factor) });
@@ -69,6 +69,3 @@ export function knockDownChain(
   const steps = (Object.keys(KNOCK_DOWNS) as KnockDown[]).map((id) => ({ id, ...values[id], on: selection[id] }));
   return { steps, factor: steps.reduce((product, step) => (step.on ? product * step.factor : product), 1) };
 }
-
-/** The component of a fabric whose chain is the harshest; it stands for the fabric in lists. */
-export const leadingComponent = (fabric: Fabric): FabricComponent => fabric.components.reduce((a, b) => (b.arealWeight.value > a.arealWeight.value ? b : a));

@@ -1,5 +1,6 @@
 import { displayUnit, parseQuantity, type QuantityKind } from '../quantity';
 import { CHOICES, FIGURES, figureOf } from './figures';
+import { slug } from './slug';
 import { COMPONENT_FORMS, FAMILIES, materialSchema, type FabricComponent, type Figure, type Material, type MaterialKind, type Origin } from './schema';
 
 /** A column of a table of materials; quantities stand in metric units, an entry may carry its own. */
@@ -80,14 +81,6 @@ export function writeRow(material: Material): (string | number)[] {
 export type ReadRow = { ok: true; material: Material } | { ok: false; column: string; message: string };
 
 const ORIGIN_NAMES: Record<string, Origin> = { generic: 'generic', datasheet: 'dataSheet', 'data sheet': 'dataSheet', yardtest: 'yardTest', 'tested here': 'yardTest' };
-const slug = (name: string) =>
-  name
-    .toLowerCase()
-    .normalize('NFKD')
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '')
-    .slice(0, 50);
-
 class Refusal extends Error {
   constructor(
     readonly column: string,

@@ -73,8 +73,11 @@ function movesOf(boat: Boat, part: Part, zone: Zone, layer: Layer, index: number
   return moves;
 }
 
-const spanStiffness = (zone: Zone, { stiffness }: ZoneEvaluation) =>
-  stiffness ? stiffness.D[zone.geometry.panelBreadth <= zone.geometry.panelLength ? 1 : 0]![zone.geometry.panelBreadth <= zone.geometry.panelLength ? 1 : 0]! : NaN;
+/** Bending stiffness across the shorter side of the panel. */
+function spanStiffness({ geometry }: Zone, { stiffness }: ZoneEvaluation): number {
+  const axis = geometry.panelBreadth <= geometry.panelLength ? 1 : 0;
+  return stiffness?.D[axis][axis] ?? NaN;
+}
 
 /**
  * What each layer of a zone buys: for every layer what it costs or gains to take it out, lay one more, turn it, or swap its fabric for another of the boat.

@@ -165,7 +165,7 @@ export function pliesOf(book: Book, laid: readonly LaidLayer[]): Ply[] {
 }
 const turned = (components: readonly LaidComponent[], angleDeg: number): Ply[] =>
   components.flatMap((component) => component.plies.map((ply) => ({ ...ply, angleDeg: ply.angleDeg + angleDeg })));
-export function corePly(core: Core, thickness: number): Ply {
+function corePly(core: Core, thickness: number): Ply {
   const E = core.inPlaneModulus.value;
   return {
     thickness,
@@ -230,7 +230,7 @@ function weakestOrigin(book: Book, laid: readonly LaidLayer[]): Origin | null {
   return ORIGIN_RANK[rank]!;
 }
 
-export function checkIn(boat: Boat, zone: Zone, book: Book, laid: readonly LaidLayer[], trace?: Trace): PanelCheckResult {
+function checkIn(boat: Boat, zone: Zone, book: Book, laid: readonly LaidLayer[], trace?: Trace): PanelCheckResult {
   const { panelBreadth, panelLength } = zone.geometry;
   const spanAngle = panelBreadth <= panelLength ? 90 : 0;
   return checkPanel(

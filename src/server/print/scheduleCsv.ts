@@ -1,9 +1,7 @@
 import Papa from 'papaparse';
 import { fabricArealWeight } from '@/core/material';
 import { evaluateZone, type Boat } from '@/core/schedule';
-
-/** Text that a spreadsheet would take for a formula is made plain. */
-const plain = (text: string) => (/^[=+\-@\t\r]/.test(text) ? `'${text}` : text);
+import { plain } from '../table/plain';
 
 /**
  * The laminate schedule as one CSV table, a block per part: layers by zones in laying order, then the results of each zone.

@@ -1,10 +1,8 @@
 import ExcelJS from 'exceljs';
 import Papa from 'papaparse';
+import { plain } from './plain';
 
 type Row = readonly (string | number)[];
-/** Text that a spreadsheet would take for a formula is made plain. */
-const plain = (cell: string | number) => (typeof cell === 'string' && /^[=+\-@\t\r]/.test(cell) ? `'${cell}` : cell);
-
 export const writeCsv = (heads: readonly string[], rows: readonly Row[]): string => Papa.unparse([heads, ...rows.map((row) => row.map(plain))], { newline: '\r\n' });
 
 /** A workbook with one sheet, its heads frozen. */

@@ -13,13 +13,13 @@ import {
   type Fabric,
   type Origin,
   type ShelfItem,
+  slug,
 } from '@/core/material';
 import { api, wordsOf } from '../shared/api';
 import { Frame } from '../shared/Frame';
 import { UnitsSwitch, useUnits } from '../shared/units';
 import type { Making } from './AsLaid';
 import { CompareDialog } from './CompareDialog';
-import { slug } from './fields';
 import { ImportDialog } from './ImportDialog';
 import { MaterialCard } from './MaterialCard';
 import { MaterialForm } from './MaterialForm';

@@ -13,12 +13,3 @@ export function readDirections(text: string): { angleDeg: number; share: number 
   if (items.length === 0 || items.some((item) => item === null)) return 'Write directions with their shares in percent, such as "0:50 45:25 -45:25".';
   return items.map((item) => ({ angleDeg: Number(item![1]), share: item![2] === undefined ? 1 / items.length : Number(item![2]) / 100 }));
 }
-
-/** An id made from a name: small letters, digits, hyphens. */
-export const slug = (name: string) =>
-  name
-    .toLowerCase()
-    .normalize('NFKD')
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '')
-    .slice(0, 50) || 'material';
