@@ -3,13 +3,22 @@ import { z } from 'zod';
 import { KeramosError } from '../error';
 import type { Calculation } from './define';
 import { laminateCalculations } from './laminate';
+import { panelCalculations } from './panel';
 import { plyCalculations } from './ply';
 import { sandwichCalculations } from './sandwich';
 import { smallCraftCalculations } from './smallCraft';
+import { stiffenerCalculations } from './stiffener';
 
 export type { Calculation } from './define';
 
-export const CALCULATIONS: readonly Calculation[] = [...plyCalculations, ...laminateCalculations, ...sandwichCalculations, ...smallCraftCalculations];
+export const CALCULATIONS: readonly Calculation[] = [
+  ...plyCalculations,
+  ...laminateCalculations,
+  ...sandwichCalculations,
+  ...panelCalculations,
+  ...stiffenerCalculations,
+  ...smallCraftCalculations,
+];
 
 const BATCH_LIMIT = 10_000;
 

@@ -32,6 +32,7 @@ const plySchema = z.object({
 });
 const criterion = z.enum(Object.keys(CRITERIA) as [Criterion, ...Criterion[]], { error: `criterion must be one of ${Object.keys(CRITERIA).join(', ')}` });
 const plies = z.array(plySchema).max(2000).describe('first = mould face');
+export { plies as pliesField };
 const resultant = z.number().min(-1e12).max(1e12);
 const triple = z.tuple([resultant, resultant, resultant]);
 const three = z.tuple([z.number(), z.number(), z.number()]);

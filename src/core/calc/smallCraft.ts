@@ -1,5 +1,15 @@
 import { z } from 'zod';
-import { craftSchema, designPressure, laminateProperties, minimumFibreMass, minimumSkins, PRESSURE_LOCATIONS, sandwichRequirement, singleSkinThickness } from '../standard';
+import {
+  craftSchema,
+  designPressure,
+  laminateProperties,
+  minimumFibreMass,
+  minimumSkins,
+  PRESSURE_LOCATIONS,
+  sandwichRequirement,
+  singleSkinThickness,
+  stiffenerRequirement,
+} from '../standard';
 import { define, field } from './define';
 
 const member = z.discriminatedUnion('kind', [
@@ -82,6 +92,23 @@ export const smallCraftCalculations = [
     input: z.object({ craft: craftSchema, location, k5: factor, k6: factor }),
     output: z.object({ outer: z.number(), inner: z.number(), coreShearStrength: z.number() }),
     compute: ({ craft, location, k5, k6 }, record) => minimumSkins(craft, location, k5, k6, record),
+  }),
+  define({
+    name: 'smallCraft.stiffener',
+    summary: 'What a stiffener needs: web area, section moduli, second moment',
+    input: z.object({
+      pressure: field.pressure,
+      spacing: field.side,
+      span: field.side,
+      rise: z.number().min(0).max(10).optional().describe('m'),
+      tensileStrength: field.strength,
+      compressiveStrength: field.strength,
+      shearStrength: field.strength,
+      E: field.modulus,
+      attached: z.boolean().optional(),
+    }),
+    output: z.object({ webArea: z.number(), sectionModulusTension: z.number(), sectionModulusCompression: z.number(), secondMoment: z.number() }),
+    compute: (input, record) => stiffenerRequirement(input, record),
   }),
   define({
     name: 'smallCraft.laminate',

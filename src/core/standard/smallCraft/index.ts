@@ -8,6 +8,7 @@ export { cite, SMALL_CRAFT_PACK, type SmallCraftPack } from './pack';
 export { curvatureFactor, panelCoefficients } from './panelCoefficients';
 export { bulkheadPressure, designPressure, isPlaning, PRESSURE_LOCATIONS, type PressureInput, type PressureLocation, type PressureResult } from './pressure';
 export { sandwichRequirement, type SandwichInput, type Skin } from './sandwich';
+export { stiffenerRequirement, type StiffenerRequirementInput } from './stiffener';
 export { singleSkinThickness, type SingleSkinInput } from './singleSkin';
 export { CHECKS, WORKING_SECTIONS, type Check, type CheckId, type Sheet, type Trace, type WorkingSection } from './check';
 export { checkPanel, panelPressure, ZONE_LOCATIONS, type PanelCheckResult, type ZoneLocation } from './checkPanel';

@@ -25,6 +25,7 @@ export const packSchema = z.object({
   }),
   deckMinimumPressure: positive,
   bulkheadPressurePerHead: positive,
+  stiffener: z.object({ shearAttached: positive, shearFloating: positive, strengthFactor: positive, deflectionRatio: positive }),
   deflectionRatio: positive,
   skinStrengthFactor: positive,
   coreStrengthFactor: z.object({ balsa: positive, honeycomb: positive, foamRigid: positive, foamDuctile: positive }),

@@ -1,0 +1,78 @@
+import { invalid } from '../error';
+import { gaussLegendre, shapes } from './legendre';
+import { readPlate, ritzModel, solveRitz, type Plate, type PlateState, type RitzModel, type Symmetry } from './plate';
+
+/** What presses on the plate (Pa): all over, as half a sine wave each way, or on a rectangle only. */
+export type PlateLoad =
+  { kind: 'uniform'; pressure: number } | { kind: 'sinusoidal'; pressure: number } | { kind: 'patch'; pressure: number; x: number; y: number; length: number; breadth: number };
+
+/** Functions per direction: enough for deflection within 0.5 % and edge moments within 2 % (docs/engineering.md has the table). */
+export const DEFAULT_TERMS = 12;
+
+export interface PlateSolution {
+  plate: Plate;
+  /** Deflection, moments and shear forces at a point (m from the corner). */
+  at: (x: number, y: number) => PlateState;
+  /** Greatest deflection and where it is. */
+  deflection: { value: number; x: number; y: number };
+}
+
+/** Virtual work of the load on every deflection function. */
+function loadVector(model: RitzModel, load: PlateLoad): number[] {
+  const { length: a, breadth: b } = model.plate;
+  const [field] = model.fields;
+  const { points, weights } = gaussLegendre(model.terms + 8);
+  const along = (condition: 'x' | 'y', from: number, to: number, side: number, weight: (at: number) => number) => {
+    const at = points.map((xi) => (from + to) / 2 + (xi * (to - from)) / 2);
+    const [values] = shapes(
+      field![condition],
+      model.terms,
+      at.map((place) => (2 * place) / side - 1),
+    ) as [number[][]];
+    return values.map((f) => f.reduce((sum, value, q) => sum + weights[q]! * value * weight(at[q]!), 0) * ((to - from) / 2));
+  };
+  const one = () => 1;
+  const [X, Y] =
+    load.kind === 'patch'
+      ? [along('x', load.x - load.length / 2, load.x + load.length / 2, a, one), along('y', load.y - load.breadth / 2, load.y + load.breadth / 2, b, one)]
+      : load.kind === 'uniform'
+        ? [along('x', 0, a, a, one), along('y', 0, b, b, one)]
+        : [along('x', 0, a, a, (x) => Math.sin((Math.PI * x) / a)), along('y', 0, b, b, (y) => Math.sin((Math.PI * y) / b))];
+  const f = new Array<number>(model.size).fill(0);
+  model.pairs[0]!.forEach(([i, j], p) => (f[p] = load.pressure * X[i]! * Y[j]!));
+  return f;
+}
+
+function symmetryOf(plate: Plate, load: PlateLoad): Symmetry {
+  const central = load.kind !== 'patch' || (Math.abs(load.x - plate.length / 2) < 1e-9 * plate.length && Math.abs(load.y - plate.breadth / 2) < 1e-9 * plate.breadth);
+  if (!central) return 'none';
+  return (plate.D16 ?? 0) === 0 && (plate.D26 ?? 0) === 0 ? { x: 0, y: 0 } : { sum: 0 };
+}
+
+/**
+ * A rectangular plate under pressure, its edges anywhere between simply supported and clamped.
+ *
+ * @param terms functions per direction, 4 to 32.
+ * @returns a reader of deflection, moments and shear forces anywhere, and the greatest deflection (m, in the direction of the pressure).
+ * @throws KeramosError `invalid` for a patch off the plate or stiffnesses that make no stable plate.
+ * @example plateUnderPressure({ length: 1, breadth: 1, D11: 1, D12: 0.3, D22: 1, D66: 0.35, fixityX: 0, fixityY: 0 }, { kind: 'uniform', pressure: 1 }).at(0.5, 0.5).w // 0.00406
+ * Source: Timoshenko & Woinowsky-Krieger, ch. 5 and 6; Whitney; Reddy, ch. 6. Flat plate, small deflections.
+ */
+export function plateUnderPressure(plate: Plate, load: PlateLoad, terms = DEFAULT_TERMS): PlateSolution {
+  const { length: a, breadth: b } = plate;
+  if (load.kind === 'patch') {
+    const off = load.x - load.length / 2 < -1e-9 || load.x + load.length / 2 > a + 1e-9 || load.y - load.breadth / 2 < -1e-9 || load.y + load.breadth / 2 > b + 1e-9;
+    if (off) throw invalid('load', `The patch must lie on the plate, 0 to ${a} m by 0 to ${b} m`);
+  }
+  const model = ritzModel(plate, terms, symmetryOf(plate, load));
+  const at = readPlate(model, solveRitz(model, loadVector(model, load)));
+  const STEPS = 10;
+  let deflection = { value: 0, x: a / 2, y: b / 2 };
+  for (let i = 1; i < STEPS; i++)
+    for (let j = 1; j < STEPS; j++) {
+      const [x, y] = [(a * i) / STEPS, (b * j) / STEPS];
+      const { w } = at(x, y);
+      if (Math.abs(w) > Math.abs(deflection.value) * (1 + 1e-9)) deflection = { value: w, x, y };
+    }
+  return { plate, at, deflection };
+}

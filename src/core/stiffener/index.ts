@@ -1,0 +1,4 @@
+/** Stiffeners as beams with the plating they work with. */
+export { sectionStiffness, type SectionElement, type SectionStiffness } from './section';
+export { topHatElements, topHatSection, type TopHat } from './topHat';
+export { uniformBeam, type UniformBeamInput } from './uniformBeam';
