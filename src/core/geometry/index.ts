@@ -1,2 +1,14 @@
-/** Where things are on the boat and how large they are. */
+/** The boat's shape: hull from particulars, offsets or a mesh, deck, zones and panels on them. */
 export { bounded, waterlinePosition, zoneGeometrySchema, type ZoneGeometry } from './zoneGeometry';
+export { hullSchema, SHAPE_NUMBERS, shapeFor, stationSchema, type DrawnHull, type HullParticulars, type HullShape, type ShapeNumber, type Station } from './hullShape';
+export { stationsFromParticulars } from './hullFromParticulars';
+export { hullSurface, surfaceThrough, type HullSurface } from './hullSurface';
+export { deckPoint, deckShapeSchema, FLUSH_DECK, openHalfBreadth, openingAt, type DeckShape } from './deckShape';
+export { edgeSchema, regionSchema, SUPPORT_KINDS, supportSchema, type HullEdge, type Region, type Support } from './region';
+export { edgeAt, regionPatch, type BoatShape } from './boatShape';
+export { develop, patchArea, patchSize, within, type Development, type Patch, type PatchSize } from './patch';
+export { panelsOf, type Panel, type Supports } from './panels';
+export { memberGeometry, type MemberGeometry, type Span } from './members';
+export { mix, shares, type Point } from './point';
+export { checkStations, OFFSET_UNITS, offsetMappingSchema, offsetsToStations, readOffset, type OffsetMapping, type OffsetUnit } from './offsets';
+export { meshEdges, meshToStations, type Triangles } from './meshSections';

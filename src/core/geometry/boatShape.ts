@@ -1,0 +1,149 @@
+import { deckPoint, openHalfBreadth, openingAt, type DeckShape } from './deckShape';
+import type { HullSurface } from './hullSurface';
+import type { Patch } from './patch';
+import { mix, type Point } from './point';
+import type { HullEdge, Region } from './region';
+
+/** The boat's surfaces together. */
+export interface BoatShape {
+  hull: HullSurface;
+  deck: DeckShape;
+}
+
+/** s of a zone's edge at x. */
+export function edgeAt(hull: HullSurface, edge: HullEdge, x: number): number {
+  switch (edge.kind) {
+    case 'centreline':
+      return 0;
+    case 'chine':
+      return 1;
+    case 'deckEdge':
+      return 2;
+    case 'girth':
+      return hull.sAtGirth(x, edge.distance);
+    case 'height':
+      return hull.sAtHeight(x, edge.height);
+  }
+}
+
+/** A point of the hull at s, to port where s is negative. */
+export const hullPoint = (hull: HullSurface, x: number, s: number): Point => {
+  const [px, y, z] = hull.at(x, Math.abs(s));
+  return [px, s < 0 ? -y : y, z];
+};
+
+const clamp = (value: number, low: number, high: number) => Math.min(high, Math.max(low, value));
+
+/** A flat section of the boat at x between two heights, port to starboard; above the deck edge it follows the camber. */
+function sectionPatch({ hull, deck }: BoatShape, x: number, top: number | null, lean = 0): Patch {
+  const bottom = hull.at(x, 0)[2];
+  const edge = hull.at(x, 2)[2];
+  const crown = deckPoint(hull, deck, x, 0)[2];
+  const end = Math.min(top ?? crown, crown);
+  const half = (z: number) => {
+    if (z <= edge) return hull.halfBreadth(x, z);
+    const rise = crown - edge;
+    return hull.at(x, 2)[1] * Math.sqrt(Math.max(0, 1 - (z - edge) / rise));
+  };
+  return {
+    count: 1,
+    at: (u, v) => {
+      const z = mix(bottom, end, v);
+      return [x - (z - bottom) * lean, (2 * u - 1) * half(z), z];
+    },
+  };
+}
+
+/**
+ * The surface of a zone. u runs along its reference direction: forward, or across the boat on bulkheads and transom.
+ *
+ * @returns null where the boat has no such surface (a cockpit sole without a cockpit), or the region is empty.
+ * @example regionPatch(shape, { surface: 'hull', from: 0, to: 4, lower: { kind: 'centreline' }, upper: { kind: 'chine' } })
+ */
+export function regionPatch(shape: BoatShape, region: Region): Patch | null {
+  const { hull, deck } = shape;
+  switch (region.surface) {
+    case 'hull': {
+      const [from, to] = [clamp(region.from, hull.aft, hull.bow), clamp(region.to, hull.aft, hull.bow)];
+      if (to - from < 1e-6) return null;
+      return {
+        count: 2,
+        at: (u, v) => {
+          const x = mix(from, to, u);
+          const low = edgeAt(hull, region.lower, x);
+          return hull.at(x, mix(low, Math.max(low, edgeAt(hull, region.upper, x)), v));
+        },
+      };
+    }
+    case 'transom':
+      return sectionPatch(shape, hull.aft, hull.at(hull.aft, 2)[2], Math.tan((hull.transomRakeDeg * Math.PI) / 180));
+    case 'section':
+      return region.x <= hull.aft || region.x >= hull.bow ? null : sectionPatch(shape, region.x, region.top);
+    case 'deck': {
+      const [from, to] = [clamp(region.from, hull.aft, hull.bow), clamp(region.to, hull.aft, hull.bow)];
+      if (to - from < 1e-6) return null;
+      return {
+        count: 2,
+        at: (u, v) => {
+          const x = mix(from, to, u);
+          const edge = hull.at(x, 2)[1];
+          return deckPoint(hull, deck, x, mix(Math.min(edge, openHalfBreadth(deck, x)), edge, v));
+        },
+      };
+    }
+    case 'cockpit': {
+      const { cockpit } = deck;
+      if (cockpit === null) return null;
+      const along = (u: number) => mix(cockpit.from, cockpit.to, u);
+      if (region.piece === 'sole') return { count: 1, at: (u, v) => [along(u), (2 * v - 1) * openingAt(cockpit, along(u)), cockpit.soleHeight] };
+      return {
+        count: 2,
+        at: (u, v) => {
+          const y = openingAt(cockpit, along(u));
+          return [along(u), y, mix(cockpit.soleHeight, Math.max(cockpit.soleHeight, deckPoint(hull, deck, along(u), y)[2]), v)];
+        },
+      };
+    }
+    case 'coachroof': {
+      const { coachroof } = deck;
+      if (coachroof === null) return null;
+      const [sideLean, frontLean] = [coachroof.sideRakeDeg, coachroof.frontRakeDeg].map((degrees) => coachroof.height * Math.tan((degrees * Math.PI) / 180)) as [number, number];
+      const foot = (x: number) => openingAt(coachroof, clamp(x, coachroof.from, coachroof.to));
+      const roof = (x: number): number => deckPoint(hull, deck, clamp(x, coachroof.from, coachroof.to), foot(x))[2] + coachroof.height;
+      const head = (x: number) => Math.max(0.02, foot(x) - sideLean);
+      const end = Math.max(coachroof.from + 0.1, coachroof.to - frontLean);
+      if (region.piece === 'top')
+        return {
+          count: 1,
+          at: (u, v) => {
+            const x = mix(coachroof.from, end, u);
+            const y = (2 * v - 1) * head(x);
+            return [x, y, roof(x) + deck.camber * (1 - (2 * v - 1) ** 2)];
+          },
+        };
+      if (region.piece === 'side')
+        return {
+          count: 2,
+          at: (u, v) => {
+            const x = mix(coachroof.from, mix(coachroof.to, end, v), u);
+            return [x, mix(foot(x), head(x), v), roof(x) - coachroof.height * (1 - v)];
+          },
+        };
+      return {
+        count: 1,
+        at: (u, v) => {
+          const x = mix(coachroof.to, end, v);
+          return [x, (2 * u - 1) * mix(foot(coachroof.to), head(end), v), roof(coachroof.to) - coachroof.height * (1 - v)];
+        },
+      };
+    }
+    case 'pan':
+      if (region.to - region.from < 1e-6) return null;
+      return {
+        count: 1,
+        at: (u, v) => [mix(region.from, region.to, u), (2 * v - 1) * mix(region.halfBreadthAft, region.halfBreadthFore, u), region.height],
+      };
+    case 'rectangle':
+      return { count: region.count, at: (u, v) => [region.x + (u - 0.5) * region.length, region.y + (v - 0.5) * region.breadth, region.height] };
+  }
+}

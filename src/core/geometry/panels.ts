@@ -1,0 +1,171 @@
+import { hullPoint, edgeAt, regionPatch, type BoatShape } from './boatShape';
+import { deckPoint, openHalfBreadth } from './deckShape';
+import { patchSize, within, type Patch, type PatchSize } from './patch';
+import { mix, type Point } from './point';
+import type { Region, Support } from './region';
+
+/** A stretch of laminate between supports: the rectangle that stands for it, and the surface itself for drawing. */
+export interface Panel extends PatchSize {
+  patch: Patch;
+  /** Height of its lower and upper edge above the baseline (m). */
+  bottom: number;
+  top: number;
+  /** What bounds it, in words. */
+  between: { along: [string, string]; across: [string, string] };
+}
+
+/** What the boat's panels stand between. */
+export interface Supports {
+  members: readonly Support[];
+  /** Bulkheads: x and name. */
+  bulkheads: readonly { x: number; name: string }[];
+  hardEdges: { keel: boolean; chine: boolean };
+}
+
+/** A place on one axis where panels end. */
+interface Line {
+  at: number;
+  name: string;
+}
+const SLIVER = 0.1;
+
+/** Stretches between lines that lie in a range by more than a sliver. */
+function stretches(lines: readonly Line[], from: number, to: number): [Line, Line][] {
+  const sorted = [...lines].sort((a, b) => a.at - b.at);
+  return sorted.slice(1).flatMap((end, i): [Line, Line][] => {
+    const start = sorted[i]!;
+    const size = end.at - start.at;
+    if (size < 1e-3) return [];
+    const overlap = Math.min(end.at, to) - Math.max(start.at, from);
+    return overlap > SLIVER * Math.min(size, to - from) ? [[start, end]] : [];
+  });
+}
+
+function panelOf(patch: Patch, along: [Line, Line], across: [Line, Line]): Panel {
+  const heights = [0, 0.5, 1].flatMap((u) => [0, 1].map((v) => patch.at(u, v)[2]));
+  return {
+    ...patchSize(patch),
+    patch,
+    bottom: Math.min(...heights),
+    top: Math.max(...heights),
+    between: { along: [along[0].name, along[1].name], across: [across[0].name, across[1].name] },
+  };
+}
+
+/** With nothing on the centreline a panel runs on to the other hand. */
+function mirrored(lines: readonly Line[]): Line[] {
+  if (lines.some(({ at }) => Math.abs(at) < 1e-6)) return [...lines];
+  const first = lines.reduce((low, line) => (line.at < low.at ? line : low));
+  return [...lines, { at: -first.at, name: `${first.name}, other hand` }];
+}
+
+/** Lines across the hull at which its panels end (m along). */
+export function hullColumns({ hull }: BoatShape, { members, bulkheads }: Supports): Line[] {
+  return [
+    { at: hull.aft, name: 'transom' },
+    { at: hull.bow, name: 'stem' },
+    ...bulkheads.map(({ x, name }) => ({ at: x, name })),
+    ...members.flatMap((m) => (m.kind === 'frame' ? [{ at: m.x, name: m.name }] : [])),
+  ].filter(({ at }) => at >= hull.aft - 1e-9 && at <= hull.bow + 1e-9);
+}
+/** Lines along the hull at x, as s. */
+export function hullRows({ hull }: BoatShape, { members, hardEdges }: Supports, x: number): Line[] {
+  return [
+    ...(hardEdges.keel ? [{ at: 0, name: 'keel' }] : []),
+    ...(hardEdges.chine && hull.hardChine ? [{ at: 1, name: 'chine' }] : []),
+    ...members.flatMap((m) => (m.kind === 'stringer' && x >= m.from && x <= m.to ? [{ at: (m.band === 'bottom' ? 0 : 1) + m.share, name: m.name }] : [])),
+    { at: 2, name: 'deck edge' },
+  ];
+}
+/** Lines across the deck (m along), and along it at x (m from the centreline). */
+export function deckColumns({ hull, deck }: BoatShape, { members, bulkheads }: Supports): Line[] {
+  const ends = [deck.cockpit && (['cockpit', deck.cockpit] as const), deck.coachroof && (['coachroof', deck.coachroof] as const)].flatMap((opening) =>
+    opening
+      ? [
+          { at: opening[1].from, name: `aft end of ${opening[0]}` },
+          { at: opening[1].to, name: `fore end of ${opening[0]}` },
+        ]
+      : [],
+  );
+  return [
+    { at: hull.aft, name: 'transom' },
+    { at: hull.bow, name: 'stem' },
+    ...ends,
+    ...bulkheads.map(({ x, name }) => ({ at: x, name })),
+    ...members.flatMap((m) => (m.kind === 'beam' ? [{ at: m.x, name: m.name }] : [])),
+  ].filter(({ at }) => at >= hull.aft - 1e-9 && at <= hull.bow + 1e-9);
+}
+export function deckRows({ hull, deck }: BoatShape, { members }: Supports, x: number): Line[] {
+  const open = openHalfBreadth(deck, x);
+  return [
+    ...(open > 0 ? [{ at: open, name: 'coaming' }] : []),
+    ...members.flatMap((m) => (m.kind === 'girder' && x >= m.from && x <= m.to && m.y >= open ? [{ at: m.y, name: m.name }] : [])),
+    { at: hull.at(x, 2)[1], name: 'deck edge' },
+  ];
+}
+
+/**
+ * The panels of a zone: every stretch between bulkheads, frames, stringers and hard edges that the zone has a share of.
+ *
+ * A panel runs to its supports, beyond the zone where need be: a zone's edge holds nothing.
+ *
+ * @param zoneId whose ribs count. @returns an empty list for a zone without surface.
+ * @example panelsOf(shape, supports, bottomForward, 'bottom-fwd').length
+ */
+export function panelsOf(shape: BoatShape, supports: Supports, region: Region, zoneId: string): Panel[] {
+  const { hull, deck } = shape;
+  if (region.surface === 'hull') {
+    return stretches(hullColumns(shape, supports), region.from, region.to).flatMap(([a, b]) => {
+      const x = (Math.max(a.at, region.from) + Math.min(b.at, region.to)) / 2;
+      const [low, high] = [edgeAt(hull, region.lower, x), edgeAt(hull, region.upper, x)];
+      const rows = stretches(mirrored(hullRows(shape, supports, x)), low, high);
+      return rows.map(([p, q]) => panelOf({ count: 2, at: (u, v) => hullPoint(hull, mix(a.at, b.at, u), mix(p.at, q.at, v)) }, [a, b], [p, q]));
+    });
+  }
+  if (region.surface === 'deck') {
+    return stretches(deckColumns(shape, supports), region.from, region.to).flatMap(([a, b]) => {
+      const x = (Math.max(a.at, region.from) + Math.min(b.at, region.to)) / 2;
+      const rows = deckRows(shape, supports, x);
+      const open = openHalfBreadth(deck, x);
+      const lines = open > 0 ? rows : mirrored(rows);
+      const edge = hull.at(x, 2)[1];
+      /** Rows are measured at one station; elsewhere the outer and inner lines follow deck edge and coaming. */
+      const yOf = (line: Line, at: number): number => {
+        if (Math.abs(line.at - edge) < 1e-9) return hull.at(at, 2)[1];
+        if (Math.abs(line.at + edge) < 1e-9) return -hull.at(at, 2)[1];
+        if (open > 0 && Math.abs(line.at - open) < 1e-9) return openHalfBreadth(deck, at) || open;
+        return line.at;
+      };
+      return stretches(lines, open, edge).map(([p, q]) =>
+        panelOf(
+          {
+            count: 2,
+            at: (u, v): Point => {
+              const at = mix(a.at, b.at, u);
+              return deckPoint(hull, deck, at, mix(yOf(p, at), yOf(q, at), v));
+            },
+          },
+          [a, b],
+          [p, q],
+        ),
+      );
+    });
+  }
+  const patch = regionPatch(shape, region);
+  if (patch === null) return [];
+  const ribs = supports.members.flatMap((m) => (m.kind === 'rib' && m.zone === zoneId ? [m] : []));
+  const [u0, u1] = [patch.at(0, 0.5), patch.at(1, 0.5)];
+  /** Bulkheads carry what lies over them: soles, pans, roofs. */
+  const crossing =
+    ['cockpit', 'coachroof', 'pan'].includes(region.surface) && Math.abs(u1[0] - u0[0]) > 0.1 ? supports.bulkheads.filter(({ x }) => x > u0[0] + 0.05 && x < u1[0] - 0.05) : [];
+  const columns: Line[] = [
+    { at: 0, name: 'edge' },
+    { at: 1, name: 'edge' },
+    ...crossing.map(({ x, name }) => ({ at: (x - u0[0]) / (u1[0] - u0[0]), name })),
+    ...ribs.flatMap((rib) => (rib.run === 'across' ? [{ at: rib.share, name: rib.name }] : [])),
+  ];
+  const rows: Line[] = [{ at: 0, name: 'edge' }, { at: 1, name: 'edge' }, ...ribs.flatMap((rib) => (rib.run === 'along' ? [{ at: rib.share, name: rib.name }] : []))];
+  return stretches(columns, 0, 1).flatMap((along) =>
+    stretches(rows, 0, 1).map((across) => panelOf(within(patch, along[0].at, along[1].at, across[0].at, across[1].at), along, across)),
+  );
+}
