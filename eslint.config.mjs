@@ -53,7 +53,7 @@ export default tseslint.config(
           policies: [
             { allow: { to: { module: { origin: ['external', 'core'] } } } },
             ...SUBJECTS.map((subject, index) => mayImport(core(subject), SUBJECTS.slice(0, index).map(core))),
-            mayImport('ui', allSubjects),
+            mayImport('ui', [...allSubjects, 'workers']),
             mayImport('server', allSubjects),
             mayImport('workers', allSubjects),
             mayImport('app', [...allSubjects, 'ui', 'server']),

@@ -4,7 +4,7 @@ import { boatFromJson } from '@/core/schedule';
 import type { Db } from './database/open';
 import { createBoat, hasBoats } from './stores/boats';
 
-const DEMO_BOATS = { 'merrow-84': 'data/demo/merrow-84.json' };
+const DEMO_BOATS = { 'merrow-84': 'data/demo/merrow-84.json', 'brant-56': 'data/demo/brant-56.json' };
 
 /** Put the demo boats into an empty database; a database with any boat in it is left as it is. */
 export async function seedDemo(db: Db): Promise<boolean> {

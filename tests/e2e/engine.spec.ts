@@ -129,7 +129,7 @@ test('a table of materials is mapped, read row by row, questioned, taken, and ex
   await expect(page.getByRole('button', { name: 'Estuary foam 80' })).toBeVisible();
   expect(await (await request.get('/api/shelf/export?kind=core&format=csv')).text()).toContain('Estuary foam 80');
   const xlsx = await request.get('/api/shelf/export?kind=core&format=xlsx');
-  const read = await request.post('/api/shelf/read?name=cores.xlsx', { data: await xlsx.body() });
+  const read = await request.post('/api/tables/read?name=cores.xlsx', { data: await xlsx.body() });
   expect(((await read.json()) as { rows: string[][] }).rows.map((cells) => cells[1])).toContain('Estuary foam 80');
 });
 

@@ -17,6 +17,8 @@ export function edgeAt(hull: HullSurface, edge: HullEdge, x: number): number {
       return 0;
     case 'chine':
       return 1;
+    case 'waterline':
+      return hull.sAtHeight(x, hull.waterline);
     case 'deckEdge':
       return 2;
     case 'girth':
@@ -47,6 +49,7 @@ function sectionPatch({ hull, deck }: BoatShape, x: number, top: number | null, 
   };
   return {
     count: 1,
+    flat: true,
     at: (u, v) => {
       const z = mix(bottom, end, v);
       return [x - (z - bottom) * lean, (2 * u - 1) * half(z), z];
@@ -95,7 +98,7 @@ export function regionPatch(shape: BoatShape, region: Region): Patch | null {
       const { cockpit } = deck;
       if (cockpit === null) return null;
       const along = (u: number) => mix(cockpit.from, cockpit.to, u);
-      if (region.piece === 'sole') return { count: 1, at: (u, v) => [along(u), (2 * v - 1) * openingAt(cockpit, along(u)), cockpit.soleHeight] };
+      if (region.piece === 'sole') return { count: 1, flat: true, at: (u, v) => [along(u), (2 * v - 1) * openingAt(cockpit, along(u)), cockpit.soleHeight] };
       return {
         count: 2,
         at: (u, v) => {
@@ -141,9 +144,10 @@ export function regionPatch(shape: BoatShape, region: Region): Patch | null {
       if (region.to - region.from < 1e-6) return null;
       return {
         count: 1,
+        flat: true,
         at: (u, v) => [mix(region.from, region.to, u), (2 * v - 1) * mix(region.halfBreadthAft, region.halfBreadthFore, u), region.height],
       };
     case 'rectangle':
-      return { count: region.count, at: (u, v) => [region.x + (u - 0.5) * region.length, region.y + (v - 0.5) * region.breadth, region.height] };
+      return { count: region.count, flat: true, at: (u, v) => [region.x + (u - 0.5) * region.length, region.y + (v - 0.5) * region.breadth, region.height] };
   }
 }

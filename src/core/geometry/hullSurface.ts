@@ -45,8 +45,13 @@ const KEPT_ROWS = 2048;
 /** Where a section passes from bottom to side: its chine, or where it first stands steeper than the bilge angle. */
 function turnOf({ points, chine }: Station): number {
   if (chine !== null && chine > 0 && chine < points.length - 1) return chine;
-  const steep = points.findIndex(([y, z], i) => i > 0 && Math.atan2(z - points[i - 1]![1], Math.max(1e-9, y - points[i - 1]![0])) > (BILGE_ANGLE * Math.PI) / 180);
-  return Math.min(points.length - 1, Math.max(0.5, steep < 0 ? points.length - 1 : steep - 0.5));
+  const steepness = points.map(([y, z], i) => (i === 0 ? 0 : (Math.atan2(z - points[i - 1]![1], Math.max(1e-9, y - points[i - 1]![0])) * 180) / Math.PI));
+  const steep = steepness.findIndex((angle, i) => i > 0 && angle > BILGE_ANGLE);
+  if (steep < 0) return points.length - 1;
+  // Each angle belongs to the middle of its stretch; the turn lies where the line between two of them passes the limit.
+  const [before, after] = [steep > 1 ? steepness[steep - 1]! : steepness[steep]! - 1, steepness[steep]!];
+  const place = steep - 1.5 + (after > before ? (BILGE_ANGLE - before) / (after - before) : 1);
+  return Math.min(points.length - 1.02, Math.max(0.5, place));
 }
 
 /** Points at equal steps of girth between two (fractional) places of a section. */

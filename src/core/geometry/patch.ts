@@ -5,10 +5,18 @@ export interface Patch {
   at: (u: number, v: number) => Point;
   /** How many of it the boat has: 2 where both hands carry it. */
   count: number;
+  /** It lies in one plane, whatever its edges do: it has no crown. */
+  flat?: boolean;
+}
+
+/** The rim of a patch, once round. */
+export function patchRim({ at }: Patch, along = 24, across = 8): Point[] {
+  const [us, vs] = [shares(along), shares(across)];
+  return [...us.map((u) => at(u, 0)), ...vs.slice(1).map((v) => at(1, v)), ...us.slice(1).map((u) => at(1 - u, 1)), ...vs.slice(1, -1).map((v) => at(0, 1 - v))];
 }
 
 /** A part of a patch as a patch. */
-export const within = (patch: Patch, u0: number, u1: number, v0: number, v1: number): Patch => ({ count: patch.count, at: (u, v) => patch.at(mix(u0, u1, u), mix(v0, v1, v)) });
+export const within = (patch: Patch, u0: number, u1: number, v0: number, v1: number): Patch => ({ ...patch, at: (u, v) => patch.at(mix(u0, u1, u), mix(v0, v1, v)) });
 
 const triangle = (a: Point, b: Point, c: Point) => {
   const [p, q] = [0, 1].map((k) => [0, 1, 2].map((i) => (k === 0 ? b : c)[i]! - a[i]!)) as [number[], number[]];
@@ -62,8 +70,8 @@ export function patchSize(patch: Patch): PatchSize {
   return {
     length,
     breadth: patchArea({ at, count: 1 }, STEPS, 4).area / Math.max(length, 1e-9),
-    crownAlong: crownOf(places.map((u) => at(u, 0.5))),
-    crownAcross: crownOf(places.map((v) => at(0.5, v))),
+    crownAlong: patch.flat ? 0 : crownOf(places.map((u) => at(u, 0.5))),
+    crownAcross: patch.flat ? 0 : crownOf(places.map((v) => at(0.5, v))),
     centre: at(0.5, 0.5),
   };
 }
@@ -113,8 +121,11 @@ export function develop(patch: Patch, along = 32): Development {
   const { at } = patch;
   const flat = flatOutline(patch, along);
   if (flat) return { outline: flat, area: outlineArea(flat), distortion: 0 };
-  const us = shares(along);
-  const girths = us.map((u) => runLength(shares(12).map((v) => at(u, v))));
+  const every = shares(along).map((u) => ({ u, girth: runLength(shares(12).map((v) => at(u, v))) }));
+  // Ends that have run out to nothing are left off.
+  const [first, last] = [every.findIndex(({ girth }) => girth > 1e-3), every.findLastIndex(({ girth }) => girth > 1e-3)];
+  const kept = every.slice(Math.max(0, first - 1), last + 2);
+  const [us, girths] = [kept.map(({ u }) => u), kept.map(({ girth }) => girth)];
   const lower: [number, number][] = [[0, 0]];
   const upper: [number, number][] = [[0, girths[0]!]];
   /** The point at given distances from two known ones, on the left of the way from a to b. */
@@ -126,7 +137,7 @@ export function develop(patch: Patch, along = 32): Development {
     const [ex, ey] = [(b[0] - a[0]) / gap, (b[1] - a[1]) / gap];
     return [a[0] + ex * p + ey * h, a[1] + ey * p - ex * h];
   };
-  for (let i = 1; i <= along; i++) {
+  for (let i = 1; i < us.length; i++) {
     const [u0, u1] = [us[i - 1]!, us[i]!];
     const [p0, p1, q0, q1] = [at(u0, 0), at(u1, 0), at(u0, 1), at(u1, 1)];
     const [g0, g1] = [girths[i - 1]!, girths[i]!];

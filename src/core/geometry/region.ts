@@ -8,6 +8,8 @@ const height = bounded('Height', -2, 12, 'm');
 export const edgeSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('centreline') }),
   z.object({ kind: z.literal('chine') }),
+  /** The loaded waterline, which parts bottom from side on sailing craft. */
+  z.object({ kind: z.literal('waterline') }),
   z.object({ kind: z.literal('deckEdge') }),
   /** So far from the centreline, along the skin. */
   z.object({ kind: z.literal('girth'), distance: bounded('Distance from the centreline', 0.02, 10, 'm') }),

@@ -18,10 +18,11 @@ import {
   type Vector3,
 } from '../laminate';
 import { knockDownChain, PROCESSES, type Core, type Fabric } from '../material';
-import { curvatureFactor, panelCoefficients, panelPressure, SMALL_CRAFT_PACK } from '../standard';
+import { curvatureFactor, panelCoefficients, panelPressure, type SmallCraftPack } from '../standard';
 import type { Boat, Part, Zone } from './boat';
 import { bookOf, layAll, pliesOf, remembered, type Book, type LaidLayer } from './evaluate';
 import { craftOf } from './brief';
+import { methodOf } from './shape';
 import type { ZoneLoad } from './zoneLoad';
 
 /** A local limit of the sandwich: what is there against what it bears. */
@@ -71,7 +72,7 @@ const ROOM_CELSIUS = 20;
 /** Load that the pack's pressure puts on the laminate at the middle of the panel's long edge: moment across the short side, and shear. */
 export function pressureLoad(boat: Boat, part: Part, zone: Zone): ZoneLoad {
   const construction = layAll(bookOf(boat, 0), part, zone).some(({ material }) => material.kind === 'core') ? 'sandwich' : 'single';
-  const { pressure } = panelPressure({ craft: craftOf(boat.brief), location: zone.location, geometry: zone.geometry, construction });
+  const { pressure } = panelPressure({ craft: craftOf(boat.brief), location: zone.location, geometry: zone.geometry, construction }, undefined, methodOf(boat));
   const { panelBreadth, panelLength, crown } = zone.geometry;
   const b = Math.min(panelBreadth, panelLength);
   const { k2, kSHC } = panelCoefficients(panelBreadth, panelLength);
@@ -108,6 +109,35 @@ function designPlies(boat: Boat, book: Book, laid: readonly LaidLayer[]): Ply[][
   });
 }
 
+/**
+ * A zone's plies with design strengths, the layer each belongs to, and its cores.
+ * @throws KeramosError `invalid` that names the layer for an empty zone, a core alone, a core without a skin.
+ */
+export function designStack(boat: Boat, part: Part, zone: Zone): { plies: Ply[]; layerOf: number[]; cores: Core[] } {
+  const book = bookOf(boat, 0);
+  const laid = layAll(book, part, zone).filter(({ material }) => material.kind !== 'coating');
+  if (laid.length === 0) throw invalid('layers', `No layer covers ${zone.name} yet: cover it with at least one fabric`);
+  const isCore = ({ material }: LaidLayer) => material.kind === 'core';
+  const core = laid.find(isCore);
+  if (core && isCore(laid[0]!)) throw invalid('layers', `Layer ${core.index + 1} (${core.material.code}) is a core with no skin on the mould side of ${zone.name}`);
+  const lastCore = laid.findLast(isCore);
+  if (lastCore && isCore(laid.at(-1)!)) throw invalid('layers', `Layer ${lastCore.index + 1} (${lastCore.material.code}) is a core with no inner skin in ${zone.name}`);
+  const perLayer = designPlies(boat, book, laid);
+  return {
+    plies: perLayer.flat(),
+    layerOf: perLayer.flatMap((some, i) => some.map(() => laid[i]!.index)),
+    cores: laid.flatMap(({ material }) => (material.kind === 'core' ? [material] : [])),
+  };
+}
+
+/** Plies of any laid layers with the boat's design strengths. */
+export const designPliesOf = (boat: Boat, book: Book, laid: readonly LaidLayer[]): Ply[] =>
+  designPlies(
+    boat,
+    book,
+    laid.filter(({ material }) => material.kind !== 'coating'),
+  ).flat();
+
 /** Mean stress along x and y in a run of plies, from their faces (Pa), and its modulus in both directions. */
 function skinOf(plies: readonly Ply[], response: LaminateResponse, from: number, to: number) {
   const run = plies.slice(from, to);
@@ -118,7 +148,14 @@ function skinOf(plies: readonly Ply[], response: LaminateResponse, from: number,
   return { thickness, stress: [mean(0), mean(1)] as const, modulus: [membrane.Ex, membrane.Ey] as const };
 }
 
-function sandwichChecks(plies: readonly Ply[], cores: readonly Core[], response: LaminateResponse, load: ZoneLoad, shear: ZoneAnalysis['shear']): SandwichCheck[] | null {
+export function sandwichChecks(
+  plies: readonly Ply[],
+  cores: readonly Core[],
+  response: LaminateResponse,
+  load: ZoneLoad,
+  shear: ZoneAnalysis['shear'],
+  coreStrengthFactor: SmallCraftPack['coreStrengthFactor'],
+): SandwichCheck[] | null {
   const first = plies.findIndex((ply) => ply.role === 'core');
   if (first < 0) return null;
   const last = plies.findLastIndex((ply) => ply.role === 'core');
@@ -155,7 +192,7 @@ function sandwichChecks(plies: readonly Ply[], cores: readonly Core[], response:
     check('wrinklingOuter', 'Wrinkling of the outer skin', o.demand, o.capacity, 'Pa'),
     check('wrinklingInner', 'Wrinkling of the inner skin', i.demand, i.capacity, 'Pa'),
     check('crimping', 'Shear crimping', Math.max(0, -load.N[0], -load.N[1]), Math.min(shear.A44, shear.A55), 'N/m'),
-    check('coreShear', `Shear of ${weakest.code}`, load.V / distance, SMALL_CRAFT_PACK.coreStrengthFactor[weakest.behaviour] * weakest.shearStrength.value, 'Pa'),
+    check('coreShear', `Shear of ${weakest.code}`, load.V / distance, coreStrengthFactor[weakest.behaviour] * weakest.shearStrength.value, 'Pa'),
   ];
   if (weakest.cellSize !== null) {
     const d = [worst(outer, (axis) => limits(outer, axis).dimplingStress!), worst(inner, (axis) => limits(inner, axis).dimplingStress!)].reduce((a, b) =>
@@ -176,25 +213,13 @@ function sandwichChecks(plies: readonly Ply[], cores: readonly Core[], response:
  * Source: docs/engineering.md, "Laminate".
  */
 export function analyseZone(boat: Boat, part: Part, zone: Zone, criterion: Criterion, full = true): ZoneAnalysis {
-  const book = bookOf(boat, 0);
-  const laid = layAll(book, part, zone).filter(({ material }) => material.kind !== 'coating');
-  if (laid.length === 0) throw invalid('layers', `No layer covers ${zone.name} yet: cover it with at least one fabric`);
-  const isCore = ({ material }: LaidLayer) => material.kind === 'core';
-  const core = laid.find(isCore);
-  if (core && isCore(laid[0]!)) throw invalid('layers', `Layer ${core.index + 1} (${core.material.code}) is a core with no skin on the mould side of ${zone.name}`);
-  const lastCore = laid.findLast(isCore);
-  if (lastCore && isCore(laid.at(-1)!)) throw invalid('layers', `Layer ${lastCore.index + 1} (${lastCore.material.code}) is a core with no inner skin in ${zone.name}`);
-
-  const perLayer = designPlies(boat, book, laid);
-  const plies = perLayer.flat();
-  const layerOf = perLayer.flatMap((some, i) => some.map(() => laid[i]!.index));
+  const { plies, layerOf, cores } = designStack(boat, part, zone);
   const load = zone.load ?? pressureLoad(boat, part, zone);
   const stiffness = laminateStiffness(plies);
   const shear = transverseShear(plies);
   const response = laminateResponse(plies, load, undefined, stiffness);
   const failure = failureOf(plies, response.plies, criterion);
-  const cores = laid.flatMap(({ material }) => (material.kind === 'core' ? [material] : []));
-  const sandwich = sandwichChecks(plies, cores, response, load, shear);
+  const sandwich = sandwichChecks(plies, cores, response, load, shear, methodOf(boat).coreStrengthFactor);
   const base = { plies, layerOf, load, loadSource: zone.load ? ('given' as const) : ('pressure' as const), stiffness, shear, response, failure, sandwich };
   if (!full) return { ...base, polar: [], criteria: [], warp: null };
   return {

@@ -1,22 +1,43 @@
 import { z } from 'zod';
 import { KeramosError, invalid, parseOrThrow } from '../error';
-import { bounded, zoneGeometrySchema } from '../geometry';
+import { bounded, deckShapeSchema, FLUSH_DECK, hullSchema, regionSchema, supportSchema, zoneGeometrySchema, type ZoneGeometry } from '../geometry';
 import { materialSchema, type LayerMaterial, type Material } from '../material';
-import { ZONE_LOCATIONS, type ZoneLocation } from '../standard';
+import { packSchema, SMALL_CRAFT_PACK, ZONE_LOCATIONS, type ZoneLocation } from '../standard';
+import { stiffenerSectionSchema } from '../stiffener';
 import { briefSchema, checkBrief } from './brief';
 import { zoneLoadSchema } from './zoneLoad';
+import { panelCaseSchema, referenceSchema } from './zoneProof';
 
 export const idSchema = z.string().regex(/^[A-Za-z0-9_-]{1,40}$/, 'Id must be 1 to 40 letters, digits, hyphens or underscores');
 const nameSchema = (what: string) => z.string().trim().min(1, `${what} must not be empty`).max(80, `${what} must have at most 80 characters`);
 
 export const PART_KINDS = { hull: 'Hull', deck: 'Deck', bulkhead: 'Bulkhead', liner: 'Liner', small: 'Small part' } as const;
 
-export const zoneSchema = z.object({
+const geometryKeys = Object.keys(zoneGeometrySchema.shape) as [keyof ZoneGeometry, ...(keyof ZoneGeometry)[]];
+
+/** A zone's fields. Those that came later than the first boats have defaults in `zoneSchema`. */
+export const zoneFields = z.object({
   id: idSchema,
   name: nameSchema('Zone name'),
   location: z.enum(Object.keys(ZONE_LOCATIONS) as [ZoneLocation, ...ZoneLocation[]]),
+  /** The figures in use: taken from the region, but for those overridden. */
   geometry: zoneGeometrySchema,
+  /** Where it lies on the boat; null where its figures are typed in. */
+  region: regionSchema.nullable(),
+  /** Figures that stand as typed, whatever the region gives. */
+  overridden: z.array(z.enum(geometryKeys)).max(geometryKeys.length),
   load: zoneLoadSchema.nullable(),
+  panelCase: panelCaseSchema.nullable(),
+  /** References it must match in stiffness and strength, and that it must hold layer by layer. */
+  match: z.string().nullable(),
+  specified: z.string().nullable(),
+});
+export const zoneSchema = zoneFields.extend({
+  region: zoneFields.shape.region.default(null),
+  overridden: zoneFields.shape.overridden.default([]),
+  panelCase: zoneFields.shape.panelCase.default(null),
+  match: zoneFields.shape.match.default(null),
+  specified: zoneFields.shape.specified.default(null),
 });
 export type Zone = z.infer<typeof zoneSchema>;
 
@@ -63,6 +84,16 @@ export const boatSchema = z.object({
   parts: z.array(partSchema).max(40),
   /** Cautions accepted with a signed note; withdrawn ones are in the history. */
   acceptances: z.array(acceptanceSchema).max(2000),
+  /** Shape of the hull; null where all figures are typed in. */
+  hull: hullSchema.nullable().default(null),
+  deck: deckShapeSchema.default(FLUSH_DECK),
+  /** Frames, stringers, beams, girders and ribs. */
+  supports: z.array(supportSchema).max(400).default([]),
+  /** Library of stiffener sections. */
+  sections: z.array(stiffenerSectionSchema).max(100).default([]),
+  references: z.array(referenceSchema).max(200).default([]),
+  /** The boat's own copies of the packs it is checked against; the small-craft method comes first and gives the pressures. */
+  packs: z.array(packSchema).min(1).max(8).default([SMALL_CRAFT_PACK]),
 });
 export type Boat = z.infer<typeof boatSchema>;
 
@@ -83,6 +114,8 @@ export function checkBoat(boat: Boat): void {
     boat.parts.flatMap((part) => [part.id, ...part.zones.map((z) => z.id), ...part.layers.map((l) => l.id)]),
     'parts',
   );
+  checkPacks(boat.packs);
+  checkMembers(boat);
   if (materials.get(boat.brief.resin)?.kind !== 'resin') throw invalid('brief.resin', `The resin "${boat.brief.resin}" is not among the boat's materials`);
   for (const material of boat.materials)
     for (const id of ingredients(material))
@@ -98,6 +131,45 @@ export function checkBoat(boat: Boat): void {
         throw invalid(`${path}.zones`, `Layer ${l + 1} of ${part.name} must cover zones of its own part, each once and in their order`);
     });
   });
+}
+
+/** Refuse packs in an order or number that cannot be checked against. */
+export function checkPacks(packs: Boat['packs']): void {
+  if (packs[0]?.kind !== 'smallCraft') throw invalid('packs', 'The small-craft method must be the first pack of the boat: the pressures come from it');
+  unique(
+    packs.map(({ id }) => id),
+    'packs',
+  );
+}
+
+/** Refuse supports, sections and references that name what the boat does not have. */
+export function checkMembers({ materials, supports, sections, references, parts }: Boat): void {
+  const kinds = new Map(materials.map(({ id, kind }) => [id, kind]));
+  const ids = new Set(sections.map(({ id }) => id));
+  for (const [path, items] of Object.entries({ supports, sections, references }))
+    unique(
+      items.map(({ id }) => id),
+      path,
+    );
+  for (const section of sections) {
+    const lost = section.layers.find(({ material }) => kinds.get(material) !== 'fabric');
+    if (lost) throw invalid('sections', `${section.name}: "${lost.material}" is no fabric of this boat`);
+    if (section.former !== null && kinds.get(section.former) !== 'core') throw invalid('sections', `${section.name}: its former "${section.former}" is no core of this boat`);
+    if (!section.layers.some(({ web }) => web)) throw invalid('sections', `${section.name}: no layer runs down its web`);
+    if (section.kind === 'topHat' && !section.layers.some(({ crown }) => crown)) throw invalid('sections', `${section.name}: no layer runs over its crown`);
+  }
+  for (const support of supports)
+    if (support.section !== null && !ids.has(support.section)) throw invalid('supports', `${support.name} asks for a section that is not in this boat`);
+  const known = new Set(references.map(({ id }) => id));
+  for (const reference of references)
+    for (const { material, thickness } of reference.layers)
+      checkLayer(
+        { id: 'reference', material, angleDeg: 0, thickness, zones: [] },
+        materials.find(({ id }) => id === material),
+        'references',
+      );
+  for (const zone of parts.flatMap((part) => part.zones))
+    for (const id of [zone.match, zone.specified]) if (id !== null && !known.has(id)) throw invalid('zone', `${zone.name} asks for a reference that is not in this boat`);
 }
 
 /** Refuse a layer whose material cannot be laid, or whose thickness does not go with it. */

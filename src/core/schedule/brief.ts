@@ -2,7 +2,8 @@ import { z } from 'zod';
 import { KNOCK_DOWNS, PROCESSES, type KnockDown, type Process } from '../material';
 import { invalid } from '../error';
 import type { QuantityKind } from '../quantity';
-import { SMALL_CRAFT_PACK, type Craft } from '../standard';
+import type { HullParticulars } from '../geometry';
+import type { Craft } from '../standard';
 
 /** Safety habit of the yard: the reserve factor every check is meant to reach. */
 export const POSTURES = {
@@ -67,7 +68,6 @@ export const briefSchema = z.object({
   quality: z.enum(['EL-a', 'EL-b', 'EL-c']),
   posture: z.enum(Object.keys(POSTURES) as [Posture, ...Posture[]]),
   units: z.enum(['metric', 'us']),
-  pack: z.literal(SMALL_CRAFT_PACK.id),
   /** What comes off the mean strengths in the laminate analysis. */
   knockDowns: z.object(Object.fromEntries(Object.keys(KNOCK_DOWNS).map((id) => [id, z.boolean()])) as Record<KnockDown, z.ZodBoolean>),
   use: z.string().max(600, 'Use must have at most 600 characters'),
@@ -87,4 +87,9 @@ export function checkBrief(brief: Brief): void {
 export function craftOf(brief: Brief): Craft {
   const { kind, hullLength, waterlineLength, chineBeam, deadriseDeg, loadedMass, maxSpeedKnots, designCategory, rightingLever60 } = brief;
   return { kind, hullLength, waterlineLength, chineBeam, deadriseDeg, loadedMass, maxSpeedKnots, designCategory, ...(rightingLever60 === null ? {} : { rightingLever60 }) };
+}
+
+/** The particulars a drawn hull follows. */
+export function particularsOf({ hullLength, waterlineLength, maximumBeam, chineBeam, deadriseDeg }: Brief): HullParticulars {
+  return { hullLength, waterlineLength, maximumBeam, chineBeam, deadriseDeg };
 }

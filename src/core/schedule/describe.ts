@@ -8,6 +8,9 @@ const codeOf = (boat: Boat, id: string) => {
 };
 const angle = (value: number) => `${formatNumber(value, value % 1 === 0 ? 0 : 1)}°`;
 
+const HULL_SOURCES = { particulars: 'its particulars', offsets: 'an offsets table', mesh: 'a mesh' } as const;
+const nameIn = (items: readonly { id: string; name: string }[], id: string) => items.find((item) => item.id === id)?.name ?? 'it';
+
 /** What one edit does, in the words of the history: 'turned layer 7 (BX 800) to −45°'. `before` is the boat it applies to. */
 function describeEdit(before: Boat, edit: Edit): string {
   const zoneName = (id: string) => before.parts.flatMap((part) => part.zones).find((zone) => zone.id === id)?.name ?? 'a zone';
@@ -36,8 +39,21 @@ function describeEdit(before: Boat, edit: Edit): string {
       return `removed part ${partName(edit.partId)}`;
     case 'zone.add':
       return `added zone ${edit.zone.name}`;
-    case 'zone.set':
-      return `changed zone ${zoneName(edit.zoneId)}${edit.patch.geometry ? ': geometry' : 'load' in edit.patch ? ': load' : ''}`;
+    case 'zone.set': {
+      const { patch } = edit;
+      const about = patch.overridden
+        ? 'overrides'
+        : patch.region !== undefined
+          ? 'place on the boat'
+          : patch.geometry
+            ? 'geometry'
+            : 'load' in patch
+              ? 'load'
+              : patch.panelCase !== undefined
+                ? 'panel case'
+                : '';
+      return `changed zone ${zoneName(edit.zoneId)}${about && `: ${about}`}`;
+    }
     case 'zone.remove':
       return `removed zone ${zoneName(edit.zoneId)}`;
     case 'layer.add':
@@ -56,6 +72,34 @@ function describeEdit(before: Boat, edit: Edit): string {
       return `${edit.acceptance.by} accepted the caution ${edit.acceptance.rule}`;
     case 'caution.withdraw':
       return 'withdrew the acceptance of a caution';
+    case 'hull.set':
+      return edit.hull === null
+        ? 'took the hull shape away'
+        : before.hull?.source === edit.hull.source
+          ? 'changed the shape of the hull'
+          : `took the hull from ${HULL_SOURCES[edit.hull.source]}`;
+    case 'deck.set':
+      return 'changed the deck';
+    case 'support.add':
+    case 'section.add':
+    case 'reference.add':
+      return `added ${edit.item.name}`;
+    case 'support.set':
+    case 'section.set':
+    case 'reference.set':
+      return `changed ${edit.item.name}`;
+    case 'support.remove':
+      return `removed ${nameIn(before.supports, edit.id)}`;
+    case 'section.remove':
+      return `removed ${nameIn(before.sections, edit.id)}`;
+    case 'reference.remove':
+      return `removed ${nameIn(before.references, edit.id)}`;
+    case 'pack.add':
+      return `took the pack ${edit.item.title}`;
+    case 'pack.set':
+      return `changed the pack ${edit.item.title}`;
+    case 'pack.remove':
+      return `dropped the pack ${before.packs.find(({ id }) => id === edit.id)?.title ?? edit.id}`;
   }
 }
 

@@ -21,6 +21,20 @@ const codeIn = (materials: readonly Material[], id: string) => {
 };
 const show = (value: unknown) => (value === null || value === undefined ? '–' : typeof value === 'object' ? JSON.stringify(value).replace(/[{}"]/g, '') : String(value));
 
+const same = (a: unknown, b: unknown) => a === b || JSON.stringify(a) === JSON.stringify(b);
+
+/** What came, went and changed in a list of named things. */
+function compareLists(place: string, before: readonly { id: string; label: string }[], after: readonly { id: string; label: string }[]): Change[] {
+  const old = new Map(before.map((item) => [item.id, item]));
+  const changes = after.flatMap((item): Change[] => {
+    const was = old.get(item.id);
+    old.delete(item.id);
+    if (!was) return [{ place, kind: 'added', subject: item.label, details: [] }];
+    return same(was, item) ? [] : [{ place, kind: 'changed', subject: item.label, details: fieldChanges(was, item).slice(0, 6) }];
+  });
+  return [...changes, ...[...old.values()].map((item): Change => ({ place, kind: 'removed', subject: item.label, details: [] }))];
+}
+
 /** Fields of two plain objects that differ, as 'field: was → is'. */
 function fieldChanges(before: object, after: object): string[] {
   return Object.entries(after)
@@ -74,7 +88,11 @@ function compareZones(a: Part, b: Part): Change[] {
       const details = [
         ...fieldChanges({ name: old.name, location: old.location }, { name: zone.name, location: zone.location }),
         ...fieldChanges(old.geometry, zone.geometry),
-        ...(JSON.stringify(old.load) === JSON.stringify(zone.load) ? [] : ['load given for analysis']),
+        ...(same(old.load, zone.load) ? [] : ['load given for analysis']),
+        ...(same(old.region, zone.region) ? [] : ['place on the boat']),
+        ...(same(old.overridden, zone.overridden) ? [] : [`overridden: ${zone.overridden.join(', ') || 'nothing'}`]),
+        ...(same(old.panelCase, zone.panelCase) ? [] : ['panel case']),
+        ...fieldChanges({ match: old.match, specified: old.specified }, { match: zone.match, specified: zone.specified }),
       ];
       if (details.length) changes.push({ place: b.name, kind: 'changed', subject: `Zone ${zone.name}`, details });
     }
@@ -99,6 +117,21 @@ export function difference(before: Boat, after: Boat): Change[] {
     figures.delete(material.id);
   }
   for (const material of figures.values()) changes.push({ place: 'Materials', kind: 'removed', subject: material.name, details: [] });
+
+  if (!same(before.hull, after.hull))
+    changes.push({ place: 'Shape', kind: 'changed', subject: 'Hull', details: before.hull && after.hull ? fieldChanges(before.hull, after.hull).slice(0, 8) : [] });
+  if (!same(before.deck, after.deck)) changes.push({ place: 'Shape', kind: 'changed', subject: 'Deck', details: fieldChanges(before.deck, after.deck) });
+  const named = <T extends { id: string; name: string }>(items: readonly T[]) => items.map((item) => ({ ...item, label: item.name }));
+  changes.push(
+    ...compareLists('Supports', named(before.supports), named(after.supports)),
+    ...compareLists('Sections', named(before.sections), named(after.sections)),
+    ...compareLists('References', named(before.references), named(after.references)),
+    ...compareLists(
+      'Packs',
+      before.packs.map((pack) => ({ ...pack, label: pack.title })),
+      after.packs.map((pack) => ({ ...pack, label: pack.title })),
+    ),
+  );
 
   const accepted = new Set(before.acceptances.map(({ id }) => id));
   for (const { id, rule, by, note } of after.acceptances)

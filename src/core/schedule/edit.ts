@@ -1,8 +1,29 @@
 import { z } from 'zod';
 import { KeramosError, invalid } from '../error';
 import { materialSchema } from '../material';
-import { acceptanceSchema, boatSchema, checkLayer, idSchema, ingredients, layerSchema, partSchema, zoneSchema, type Boat, type Layer, type Part, type Zone } from './boat';
+import { deckShapeSchema, hullSchema, supportSchema } from '../geometry';
+import { packSchema } from '../standard';
+import { stiffenerSectionSchema } from '../stiffener';
+import {
+  acceptanceSchema,
+  boatSchema,
+  checkLayer,
+  checkMembers,
+  checkPacks,
+  idSchema,
+  ingredients,
+  layerSchema,
+  partSchema,
+  zoneFields,
+  zoneSchema,
+  type Boat,
+  type Layer,
+  type Part,
+  type Zone,
+} from './boat';
 import { briefSchema, checkBrief } from './brief';
+import { settleGeometry } from './shape';
+import { referenceSchema } from './zoneProof';
 
 const index = z.int().min(0).max(10_000);
 /** A patch: any of the object's fields, checked like the whole, nothing unknown. */
@@ -18,7 +39,7 @@ export const editSchema = z.discriminatedUnion('type', [
   z.object({ type: z.literal('part.set'), partId: idSchema, patch: patchOf(partSchema.pick({ name: true, kind: true })) }),
   z.object({ type: z.literal('part.remove'), partId: idSchema }),
   z.object({ type: z.literal('zone.add'), partId: idSchema, zone: zoneSchema, index, coveredBy: z.array(idSchema) }),
-  z.object({ type: z.literal('zone.set'), zoneId: idSchema, patch: patchOf(zoneSchema.omit({ id: true })) }),
+  z.object({ type: z.literal('zone.set'), zoneId: idSchema, patch: patchOf(zoneFields.omit({ id: true })) }),
   z.object({ type: z.literal('zone.remove'), zoneId: idSchema }),
   z.object({ type: z.literal('layer.add'), partId: idSchema, layer: layerSchema, index }),
   z.object({ type: z.literal('layer.set'), layerId: idSchema, patch: patchOf(layerSchema.pick({ material: true, angleDeg: true, thickness: true })) }),
@@ -27,6 +48,20 @@ export const editSchema = z.discriminatedUnion('type', [
   z.object({ type: z.literal('layer.remove'), layerId: idSchema }),
   z.object({ type: z.literal('caution.accept'), acceptance: acceptanceSchema, index }),
   z.object({ type: z.literal('caution.withdraw'), acceptanceId: idSchema }),
+  z.object({ type: z.literal('hull.set'), hull: hullSchema.nullable() }),
+  z.object({ type: z.literal('deck.set'), deck: deckShapeSchema }),
+  z.object({ type: z.literal('support.add'), item: supportSchema, index }),
+  z.object({ type: z.literal('support.set'), item: supportSchema }),
+  z.object({ type: z.literal('support.remove'), id: idSchema }),
+  z.object({ type: z.literal('section.add'), item: stiffenerSectionSchema, index }),
+  z.object({ type: z.literal('section.set'), item: stiffenerSectionSchema }),
+  z.object({ type: z.literal('section.remove'), id: idSchema }),
+  z.object({ type: z.literal('reference.add'), item: referenceSchema, index }),
+  z.object({ type: z.literal('reference.set'), item: referenceSchema }),
+  z.object({ type: z.literal('reference.remove'), id: idSchema }),
+  z.object({ type: z.literal('pack.add'), item: packSchema, index }),
+  z.object({ type: z.literal('pack.set'), item: packSchema }),
+  z.object({ type: z.literal('pack.remove'), id: z.string().max(60) }),
 ]);
 export type Edit = z.infer<typeof editSchema>;
 /** What one action of the user does: one or more edits that stand or fall together. */
@@ -79,6 +114,45 @@ function checkLayerIn(boat: Boat, part: Part, layer: Layer): void {
     throw invalid('layer.zones', `A layer must cover zones of ${part.name}, each once and in their order`);
 }
 
+/** Refuse a zone that asks for a reference the boat does not have. */
+function checkedZone(boat: Boat, zone: Zone): Zone {
+  for (const id of [zone.match, zone.specified])
+    if (id !== null && !boat.references.some((reference) => reference.id === id)) throw invalid('zone', `${zone.name} asks for a reference that is not in this boat`);
+  return zone;
+}
+
+/** The lists of a boat whose items are added, replaced whole and removed in one way. */
+const LISTS = { support: 'supports', section: 'sections', reference: 'references', pack: 'packs' } as const;
+type ListName = keyof typeof LISTS;
+type Item = { id: string };
+
+/** The three edits of one list. */
+function listEdits(name: ListName) {
+  const key = LISTS[name];
+  const itemsOf = (boat: Boat) => boat[key] as readonly Item[];
+  const changed = (boat: Boat, items: Item[]): Boat => ({ ...boat, [key]: items }) as Boat;
+  const placeOf = (boat: Boat, id: string) => {
+    const at = itemsOf(boat).findIndex((item) => item.id === id);
+    if (at < 0) throw gone(name, id);
+    return at;
+  };
+  return {
+    add: (boat: Boat, { item, index: at }: { item: Item; index: number }): [Boat, Edit] => {
+      if (itemsOf(boat).some(({ id }) => id === item.id)) throw invalid('id', `The id "${item.id}" is taken in this boat`);
+      return [changed(boat, withAt(itemsOf(boat), Math.min(at, itemsOf(boat).length), item)), { type: `${name}.remove`, id: item.id } as Edit];
+    },
+    set: (boat: Boat, { item }: { item: Item }): [Boat, Edit] => {
+      const at = placeOf(boat, item.id);
+      return [changed(boat, replaced(itemsOf(boat), at, item)), { type: `${name}.set`, item: itemsOf(boat)[at]! } as unknown as Edit];
+    },
+    remove: (boat: Boat, { id }: { id: string }): [Boat, Edit] => {
+      const at = placeOf(boat, id);
+      return [changed(boat, without(itemsOf(boat), at)), { type: `${name}.add`, item: itemsOf(boat)[at]!, index: at } as unknown as Edit];
+    },
+  };
+}
+const lists = { support: listEdits('support'), section: listEdits('section'), reference: listEdits('reference'), pack: listEdits('pack') };
+
 /** How each edit changes a boat, and which edit undoes it. Untouched parts keep their identity. */
 const APPLY: { [K in Edit['type']]: (boat: Boat, edit: Extract<Edit, { type: K }>) => [Boat, Edit] } = {
   'boat.rename': (boat, { name }) => [
@@ -118,7 +192,9 @@ const APPLY: { [K in Edit['type']]: (boat: Boat, edit: Extract<Edit, { type: K }
     const used =
       boat.brief.resin === materialId ||
       boat.materials.some((m) => ingredients(m).includes(materialId)) ||
-      boat.parts.some((part) => part.layers.some((layer) => layer.material === materialId));
+      boat.parts.some((part) => part.layers.some((layer) => layer.material === materialId)) ||
+      boat.sections.some(({ former, layers }) => former === materialId || layers.some(({ material }) => material === materialId)) ||
+      boat.references.some(({ layers }) => layers.some(({ material }) => material === materialId));
     if (used) throw invalid('materialId', `${boat.materials[at]!.name} is in use in this boat`);
     const rest = without(boat.materials, at);
     if (at !== rest.length) throw invalid('materialId', "Only the material that came last can be taken back; the others stay in the boat's book");
@@ -158,8 +234,13 @@ const APPLY: { [K in Edit['type']]: (boat: Boat, edit: Extract<Edit, { type: K }
   'zone.set': (boat, { zoneId, patch }) => {
     const { part, p, z: at, zone } = findZone(boat, zoneId);
     return [
-      changePart(boat, p, { ...part, zones: replaced(part.zones, at, { ...zone, ...patch }) }),
-      { type: 'zone.set', zoneId, patch: restoring(zone as Omit<Zone, 'id'>, patch) },
+      changePart(boat, p, { ...part, zones: replaced(part.zones, at, checkedZone(boat, { ...zone, ...patch })) }),
+      // What the region gave goes with it: taking a region or an override back brings the figures back too.
+      {
+        type: 'zone.set',
+        zoneId,
+        patch: restoring(zone as Omit<Zone, 'id'>, patch.region === undefined && patch.overridden === undefined ? patch : { ...patch, geometry: zone.geometry }),
+      },
     ];
   },
   'zone.remove': (boat, { zoneId }) => {
@@ -214,6 +295,27 @@ const APPLY: { [K in Edit['type']]: (boat: Boat, edit: Extract<Edit, { type: K }
       { type: 'caution.accept', acceptance: boat.acceptances[at]!, index: at },
     ];
   },
+
+  'hull.set': (boat, { hull }) => [
+    { ...boat, hull },
+    { type: 'hull.set', hull: boat.hull },
+  ],
+  'deck.set': (boat, { deck }) => [
+    { ...boat, deck },
+    { type: 'deck.set', deck: boat.deck },
+  ],
+  'support.add': lists.support.add,
+  'support.set': lists.support.set,
+  'support.remove': lists.support.remove,
+  'section.add': lists.section.add,
+  'section.set': lists.section.set,
+  'section.remove': lists.section.remove,
+  'reference.add': lists.reference.add,
+  'reference.set': lists.reference.set,
+  'reference.remove': lists.reference.remove,
+  'pack.add': lists.pack.add,
+  'pack.set': lists.pack.set,
+  'pack.remove': lists.pack.remove,
 };
 
 /**
@@ -232,5 +334,7 @@ export function applyEdits(boat: Boat, edits: readonly Edit[]): { boat: Boat; in
     current = next;
     inverse.unshift(undo);
   }
-  return { boat: current, inverse };
+  if (current.packs !== boat.packs) checkPacks(current.packs);
+  if (current.supports !== boat.supports || current.sections !== boat.sections || current.references !== boat.references) checkMembers(current);
+  return { boat: settleGeometry(boat, current), inverse };
 }

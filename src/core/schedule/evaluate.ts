@@ -1,9 +1,26 @@
-import { KeramosError } from '../error';
+import { invalid, KeramosError } from '../error';
 import { layFabric, laminateStiffness, type LaidComponent, type LaminateStiffness, type Ply } from '../laminate';
 import { PROCESSES, type Coating, type Core, type Fabric, type Fibre, type LayerMaterial, type Material, type Origin, type Process, type Resin } from '../material';
-import { checkPanel, sheetProperties, SMALL_CRAFT_PACK, type Check, type PanelCheckResult, type Sheet, type SheetProperties, type Trace } from '../standard';
+import {
+  checkAsSpecified,
+  checkPanel,
+  checkYardRule,
+  packLimits,
+  sheetProperties,
+  type Check,
+  type PanelCheckResult,
+  type Sheet,
+  type SheetProperties,
+  type SmallCraftPack,
+  type SpecifiedLayer,
+  type StandardPack,
+  type Trace,
+} from '../standard';
+import { put } from '../working';
 import type { Boat, Layer, Part, Zone } from './boat';
 import { craftOf, POSTURES } from './brief';
+import { methodOf } from './shape';
+import type { Reference } from './zoneProof';
 
 /** One layer as it lies in a zone. Masses kg/m², thickness m. */
 export interface LaidLayer {
@@ -24,6 +41,9 @@ export interface LaidLayer {
   components: readonly LaidComponent[];
 }
 
+/** A check, and the pack that asks for it. */
+export type ZoneCheck = Check & { pack: string };
+
 export interface ZoneEvaluation {
   zoneId: string;
   layers: LaidLayer[];
@@ -42,10 +62,10 @@ export interface ZoneEvaluation {
   stiffness: LaminateStiffness | null;
   construction: PanelCheckResult['construction'] | null;
   pressure: PanelCheckResult['pressure'] | null;
-  checks: Check[];
+  checks: ZoneCheck[];
   notChecked: string[];
   /** The check with the least reserve. */
-  governing: Check | null;
+  governing: ZoneCheck | null;
   /** The weakest origin among the figures used. */
   origin: Origin | null;
   /** Why the zone could not be checked. */
@@ -65,6 +85,8 @@ export interface Book {
   resin: Resin;
   process: Process;
   shift: number;
+  /** Whose limiting strains the sheets take. */
+  pack: SmallCraftPack;
   laid: Map<string, LaidFabric>;
   /** Turned plies and directional sheets, by material and angle. */
   plies: Map<string, Ply[]>;
@@ -79,18 +101,21 @@ interface LaidFabric {
   resinMass: number;
   cost: number | null;
 }
-const books = new WeakMap<Boat['materials'], Map<string, Book>>();
+const books = new WeakMap<Boat['materials'], WeakMap<SmallCraftPack, Map<string, Book>>>();
 
 export function bookOf(boat: Boat, shift: number): Book {
   const { process, resin } = boat.brief;
-  const known = books.get(boat.materials) ?? new Map<string, Book>();
-  books.set(boat.materials, known);
+  const pack = methodOf(boat);
+  const byPack = books.get(boat.materials) ?? new WeakMap<SmallCraftPack, Map<string, Book>>();
+  books.set(boat.materials, byPack);
+  const known = byPack.get(pack) ?? new Map<string, Book>();
+  byPack.set(pack, known);
   const key = `${process}|${resin}|${shift}`;
   let book = known.get(key);
   if (!book) {
     const materials = new Map(boat.materials.map((material) => [material.id, material]));
     const fibres = new Map(boat.materials.filter((m): m is Fibre => m.kind === 'fibre').map((fibre) => [fibre.id, fibre]));
-    book = { materials, fibres, resin: materials.get(resin) as Resin, process, shift, laid: new Map(), plies: new Map(), design: new Map(), sheets: new Map() };
+    book = { materials, fibres, resin: materials.get(resin) as Resin, process, shift, pack, laid: new Map(), plies: new Map(), design: new Map(), sheets: new Map() };
     known.set(key, book);
   }
   return book;
@@ -184,12 +209,12 @@ function corePly(core: Core, thickness: number): Ply {
 }
 
 /** The stack as the pack sees it, along the panel's short side (`spanAngle` from the reference direction). */
-function sheetsOf(book: Book, laid: readonly LaidLayer[], spanAngle: number, trace?: Trace): Sheet[] {
+export function sheetsOf(book: Book, laid: readonly LaidLayer[], spanAngle: number, trace?: Trace): Sheet[] {
   return laid.flatMap(({ layer, material, components }): Sheet[] => {
     if (material.kind === 'coating') return [];
     if (material.kind === 'core') return [{ role: 'core', name: material.code, thickness: layer.thickness!, core: material }];
     const angle = layer.angleDeg - spanAngle;
-    const make = () => components.map((c) => sheetProperties(c, angle, trace && ((step) => trace('laminate', step))));
+    const make = () => components.map((c) => sheetProperties(c, angle, trace && ((step) => trace('laminate', step)), book.pack));
     const properties = trace ? make() : remembered(book.sheets, `${material.id}|${angle}`, make);
     return components.map((c, i) => ({
       role: 'skin',
@@ -230,21 +255,117 @@ function weakestOrigin(book: Book, laid: readonly LaidLayer[]): Origin | null {
   return ORIGIN_RANK[rank]!;
 }
 
-function checkIn(boat: Boat, zone: Zone, book: Book, laid: readonly LaidLayer[], trace?: Trace): PanelCheckResult {
-  const { panelBreadth, panelLength } = zone.geometry;
-  const spanAngle = panelBreadth <= panelLength ? 90 : 0;
-  return checkPanel(
-    {
-      craft: craftOf(boat.brief),
-      location: zone.location,
-      geometry: zone.geometry,
-      sheets: sheetsOf(book, laid, spanAngle, trace),
-      quality: SMALL_CRAFT_PACK.qualityFactor[boat.brief.quality],
-    },
-    trace,
-  );
+/** What a zone's panel is checked with by the small-craft method. */
+function methodInput(boat: Boat, zone: Zone, book: Book, sheets: readonly Sheet[]) {
+  return { craft: craftOf(boat.brief), location: zone.location, geometry: zone.geometry, sheets, quality: book.pack.qualityFactor[boat.brief.quality] };
 }
-const least = (checks: readonly Check[]) => checks.reduce<Check | null>((low, check) => (low === null || check.reserveFactor < low.reserveFactor ? check : low), null);
+
+/** The direction the panel bends in, across its shorter side. */
+const spanAngleOf = ({ panelBreadth, panelLength }: Zone['geometry']) => (panelBreadth <= panelLength ? 90 : 0);
+
+/** A zone's stack as sheets of the pack across its span, and its checks by the method alone. */
+export function methodSheets(zone: Zone, book: Book, laid: readonly LaidLayer[]): Sheet[] {
+  return sheetsOf(book, laid, spanAngleOf(zone.geometry));
+}
+export const checkByMethod = (boat: Boat, zone: Zone, book: Book, sheets: readonly Sheet[]): PanelCheckResult =>
+  checkPanel(methodInput(boat, zone, book, sheets), undefined, book.pack);
+
+/** Layers of a reference as they would be laid in this boat. */
+export function layReference(book: Book, reference: Reference): LaidLayer[] {
+  return reference.layers.map((layer, index) => layIn(book, { id: `${reference.id}-${index}`, zones: [], ...layer }, index));
+}
+
+/** Layers as a specification reads them. */
+function specifiedLayers(laid: readonly LaidLayer[]): SpecifiedLayer[] {
+  return laid.flatMap(({ layer, material, components, fibreMass, coreMass }): SpecifiedLayer[] => {
+    if (material.kind === 'coating') return [];
+    if (material.kind === 'core') return [{ name: material.code, family: `core ${material.family}`, angleDeg: 0, weight: coreMass }];
+    const [first] = components;
+    return [{ name: material.code, family: components.map(({ fibre, form }) => `${fibre.family} ${form}`).join('+') || first!.form, angleDeg: layer.angleDeg, weight: fibreMass }];
+  });
+}
+
+/** One check of a house pack as a step of working. */
+const traceHouse = (trace: Trace | undefined, pack: StandardPack, check: Check, unit: string) =>
+  trace?.(
+    'result',
+    {
+      quantity: `Reserve factor: ${check.governs}`,
+      symbol: 'RF',
+      formula: '\\frac{\\text{there}}{\\text{asked}}',
+      inputs: [put('\\text{there}', check.capacity, unit), put('\\text{asked}', check.demand, unit)],
+      value: check.reserveFactor,
+      unit: '',
+      source: pack.title,
+    },
+    check.id,
+  );
+
+/** Checks of one pack. The method's own result carries pressure and construction. */
+function checkPack(
+  boat: Boat,
+  zone: Zone,
+  book: Book,
+  laid: readonly LaidLayer[],
+  sheets: readonly Sheet[],
+  pack: StandardPack,
+  trace?: Trace,
+): Pick<PanelCheckResult, 'checks' | 'notChecked'> & Partial<PanelCheckResult> {
+  switch (pack.kind) {
+    case 'smallCraft':
+      return checkPanel(methodInput(boat, zone, book, sheets), trace, pack);
+    case 'workboatUplift':
+      return checkPanel({ ...methodInput(boat, zone, book, sheets), uplift: { pressure: pack.pressureFactor, minimum: pack.minimumFactor } }, trace, book.pack);
+    case 'yardRule': {
+      const plies = laid.filter(({ material }) => material.kind === 'fabric');
+      const checks = checkYardRule(pack, zone.location, {
+        fibreMass: plies.reduce((sum, l) => sum + l.fibreMass, 0),
+        thickness: plies.reduce((sum, l) => sum + l.thickness, 0),
+      });
+      checks.forEach((check) => traceHouse(trace, pack, check, check.id === 'yardFibre' ? 'kg/m²' : 'm'));
+      return { checks, notChecked: [] };
+    }
+    case 'asSpecified': {
+      const reference = boat.references.find(({ id }) => id === zone.specified);
+      if (!reference) return { checks: [], notChecked: ['As specified: no schedule is given for the zone'] };
+      const check = checkAsSpecified(pack, specifiedLayers(layReference(book, reference)), specifiedLayers(laid));
+      traceHouse(trace, pack, check, '');
+      return { checks: [check], notChecked: [] };
+    }
+  }
+}
+
+const refusals = new WeakMap<Boat['brief'], WeakMap<SmallCraftPack, string | null>>();
+/** Why the method does not cover the boat at all; null when it does. */
+function refusalOf(boat: Boat, pack: SmallCraftPack): string | null {
+  const known = refusals.get(boat.brief) ?? new WeakMap<SmallCraftPack, string | null>();
+  refusals.set(boat.brief, known);
+  let refusal = known.get(pack);
+  if (refusal === undefined) {
+    refusal = packLimits(pack, craftOf(boat.brief)).find(({ severity }) => severity === 'refuse')?.text ?? null;
+    known.set(pack, refusal);
+  }
+  return refusal;
+}
+
+/** A zone against every pack of the boat, or against one of them with its working. */
+function checkIn(boat: Boat, zone: Zone, book: Book, laid: readonly LaidLayer[], trace?: Trace, only?: string) {
+  const refusal = refusalOf(boat, book.pack);
+  if (refusal !== null) throw invalid('brief', refusal);
+  const sheets = sheetsOf(book, laid, spanAngleOf(zone.geometry), trace);
+  let method: PanelCheckResult | null = null;
+  const checks: ZoneCheck[] = [];
+  const notChecked = new Set<string>();
+  for (const pack of boat.packs) {
+    if (only !== undefined && pack.id !== only) continue;
+    const result = checkPack(boat, zone, book, laid, sheets, pack, trace);
+    if (pack.kind === 'smallCraft') method ??= result as PanelCheckResult;
+    checks.push(...result.checks.map((check) => ({ ...check, pack: pack.id })));
+    result.notChecked.forEach((text) => notChecked.add(text));
+  }
+  return { construction: method?.construction ?? null, pressure: method?.pressure ?? null, checks, notChecked: [...notChecked] };
+}
+const least = (checks: readonly ZoneCheck[]) => checks.reduce<ZoneCheck | null>((low, check) => (low === null || check.reserveFactor < low.reserveFactor ? check : low), null);
 export const layAll = (book: Book, part: Part, zone: Zone) => part.layers.flatMap((layer, index) => (layer.zones.includes(zone.id) ? [layIn(book, layer, index)] : []));
 
 /**
@@ -318,13 +439,13 @@ export function pliesOfZone(boat: Boat, part: Part, zone: Zone): Ply[] {
 /** The reserve factor the boat's posture asks for. */
 export const targetOf = (boat: Boat) => POSTURES[boat.brief.posture].target;
 
-/** Record the working of a zone: calls `trace` for every step, and for the result of each check. */
-export function traceZone(boat: Boat, part: Part, zone: Zone, trace: Trace): void {
+/** Record the working of a zone by one of the boat's packs: calls `trace` for every step, and for the result of each check. */
+export function traceZone(boat: Boat, part: Part, zone: Zone, trace: Trace, packId = boat.packs[0]!.id): void {
   const book = bookOf(boat, 0);
   const laid = layAll(book, part, zone);
   for (const { material } of laid.filter((l, i) => l.material.kind === 'fabric' && laid.findIndex((other) => other.material === l.material) === i))
     layFabric(material as Fabric, book.fibres, book.resin, book.process, 0, (step) =>
       trace('laminate', { ...step, quantity: `${(material as Fabric | Coating).code}: ${step.quantity.toLowerCase()}` }),
     );
-  checkIn(boat, zone, book, laid, trace);
+  checkIn(boat, zone, book, laid, trace, packId);
 }

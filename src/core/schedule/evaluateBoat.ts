@@ -3,7 +3,7 @@ import { evaluateZone, type ZoneEvaluation } from './evaluate';
 
 /** What an evaluation depends on besides the zone itself; when none of it changed, the last one still holds. */
 interface Remembered {
-  boat: Pick<Boat, 'brief' | 'materials'>;
+  boat: Pick<Boat, 'brief' | 'materials' | 'packs' | 'references'>;
   zone: Zone;
   evaluation: ZoneEvaluation;
 }
@@ -23,7 +23,13 @@ export function makeEvaluator(): (boat: Boat) => ReadonlyMap<string, ZoneEvaluat
         const layers = part.layers.filter((layer) => layer.zones.includes(zone.id));
         const last = known.get(zone.id);
         const unchanged =
-          last !== undefined && last.zone === zone && last.boat.brief === boat.brief && last.boat.materials === boat.materials && samePlaces(last.evaluation, part, layers);
+          last !== undefined &&
+          last.zone === zone &&
+          last.boat.brief === boat.brief &&
+          last.boat.materials === boat.materials &&
+          last.boat.packs === boat.packs &&
+          last.boat.references === boat.references &&
+          samePlaces(last.evaluation, part, layers);
         const evaluation = unchanged ? last.evaluation : evaluateZone(boat, part, zone);
         next.set(zone.id, { boat, zone, evaluation });
         result.set(zone.id, evaluation);

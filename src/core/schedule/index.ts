@@ -6,7 +6,7 @@ export { applyEdits, editSchema, editsSchema, type Edit } from './edit';
 export { describeEdits } from './describe';
 export { EMPTY_HISTORY, pushHistory, type HistoryEntry, type HistoryStacks } from './history';
 export { difference, type Change } from './difference';
-export { evaluateZone, reserveBand, targetOf, traceZone, verdictOf, type LaidLayer, type Verdict, type ZoneEvaluation } from './evaluate';
+export { evaluateZone, reserveBand, targetOf, traceZone, verdictOf, type LaidLayer, type Verdict, type ZoneCheck, type ZoneEvaluation } from './evaluate';
 export { analyseZone, pressureLoad, warpOf, throughThickness, type SandwichCheck, type ZoneAnalysis } from './analyse';
 export { failureWorking } from './analysisWorking';
 export { stackCompatibility, type StackMember } from './compatibility';
@@ -14,3 +14,20 @@ export { stackWorking, zoneWorking, type WorkingPart } from './zoneWorking';
 export { newBoat, newZone } from './newBoat';
 export { makeEvaluator } from './evaluateBoat';
 export type { BoatSummary, Revision } from './records';
+export { panelCaseSchema, referenceSchema, usualPanelCase, type PanelCase, type Reference } from './zoneProof';
+export { derivedGeometry, methodOf, settleGeometry, shapeOf, supportsOf, zonePanels, type ZonePanels } from './shape';
+export { analysePanel, panelWorking, type PanelAnalysis, type PanelReserve } from './analysePanel';
+export { matchZone, type Match, type MatchRatio } from './match';
+export { marginBand, type MarginBand } from './scatter';
+export {
+  evaluateStiffeners,
+  sectionProperties,
+  STIFFENER_CHECKS,
+  stiffenerMasses,
+  stiffenerWorking,
+  type LoadedSpan,
+  type SectionProperties,
+  type StiffenerCheck,
+  type StiffenerEvaluation,
+} from './stiffeners';
+export { boundariesOf, moveBoundary, type Boundary } from './boundaries';

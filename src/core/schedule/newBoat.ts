@@ -1,10 +1,12 @@
-import type { ZoneGeometry } from '../geometry';
+import { FLUSH_DECK, shapeFor, type Region, type ZoneGeometry } from '../geometry';
 import { GENERIC_MATERIALS } from '../material';
+import { isHead, SMALL_CRAFT_PACK, type ZoneLocation } from '../standard';
 import type { Boat, Part, Zone } from './boat';
-import { SMALL_CRAFT_PACK, type ZoneLocation } from '../standard';
+import { particularsOf } from './brief';
+import { settleGeometry } from './shape';
 
-/** Figures a new zone starts with, to be replaced by the boat's own. */
-export function newZone(id: string, name: string, location: ZoneLocation, geometry: Partial<ZoneGeometry> = {}): Zone {
+/** A zone to begin with: on a region of the boat, or with typed-in figures to be replaced by its own. */
+export function newZone(id: string, name: string, location: ZoneLocation, geometry: Partial<ZoneGeometry> = {}, region: Region | null = null): Zone {
   const side = location === 'side' || location === 'transom';
   return {
     id,
@@ -20,48 +22,76 @@ export function newZone(id: string, name: string, location: ZoneLocation, geomet
       panelX: 2,
       edgeHeight: side ? 0.8 : null,
       centreHeight: side ? 0.4 : null,
-      head: location === 'bulkhead' ? 0.8 : null,
+      head: isHead(location) ? 0.8 : null,
       ...geometry,
     },
+    region,
+    overridden: [],
     load: null,
+    panelCase: null,
+    match: null,
+    specified: null,
   };
 }
 
 /** A boat to begin with: plausible particulars of a small motor boat, hull and deck with their first zones, nothing laid yet. */
 export function newBoat(name: string): Boat {
+  const brief: Boat['brief'] = {
+    kind: 'motor',
+    designCategory: 'C',
+    hullLength: 6,
+    waterlineLength: 5.3,
+    maximumBeam: 2.2,
+    chineBeam: 1.8,
+    deadriseDeg: 18,
+    loadedMass: 1400,
+    maxSpeedKnots: 20,
+    weightTarget: 260,
+    rightingLever60: null,
+    process: 'handLayUp',
+    resin: 'polyester-iso',
+    quality: 'EL-c',
+    posture: 'balanced',
+    units: 'metric',
+    knockDowns: { characteristic: true, wet: true, hot: false, fatigue: false, process: true },
+    use: '',
+  };
+  const [keel, chine, edge] = [{ kind: 'centreline' }, { kind: 'chine' }, { kind: 'deckEdge' }] as const;
   const hull: Part = {
     id: 'hull',
     name: 'Hull',
     kind: 'hull',
-    zones: [newZone('bottom', 'Bottom', 'bottom', { area: 9, centroidX: 2.6, centroidZ: 0.2 }), newZone('side', 'Side', 'side', { area: 8, centroidX: 2.6, centroidZ: 0.7 })],
+    zones: [
+      newZone('bottom', 'Bottom', 'bottom', {}, { surface: 'hull', from: -1, to: 7, lower: keel, upper: chine }),
+      newZone('side', 'Side', 'side', {}, { surface: 'hull', from: -1, to: 7, lower: chine, upper: edge }),
+      newZone('transom', 'Transom', 'transom', {}, { surface: 'transom' }),
+    ],
     layers: [],
   };
-  const deck: Part = { id: 'deck', name: 'Deck', kind: 'deck', zones: [newZone('deck-main', 'Deck', 'deck', { area: 5, centroidX: 3, centroidZ: 1.1 })], layers: [] };
-  return {
-    name,
-    brief: {
-      kind: 'motor',
-      designCategory: 'C',
-      hullLength: 6,
-      waterlineLength: 5.3,
-      maximumBeam: 2.2,
-      chineBeam: 1.8,
-      deadriseDeg: 18,
-      loadedMass: 1400,
-      maxSpeedKnots: 20,
-      weightTarget: 260,
-      rightingLever60: null,
-      process: 'handLayUp',
-      resin: 'polyester-iso',
-      quality: 'EL-c',
-      posture: 'balanced',
-      units: 'metric',
-      pack: SMALL_CRAFT_PACK.id,
-      knockDowns: { characteristic: true, wet: true, hot: false, fatigue: false, process: true },
-      use: '',
-    },
-    materials: GENERIC_MATERIALS.filter((material) => material.id === 'polyester-iso'),
-    parts: [hull, deck],
-    acceptances: [],
+  const deck: Part = { id: 'deck', name: 'Deck', kind: 'deck', zones: [newZone('deck-main', 'Deck', 'deck', {}, { surface: 'deck', from: -1, to: 7 })], layers: [] };
+  const bulkheads: Part = {
+    id: 'bulkheads',
+    name: 'Bulkheads',
+    kind: 'bulkhead',
+    zones: [newZone('bulkhead-1', 'Bulkhead', 'bulkhead', {}, { surface: 'section', x: 3.6, top: null })],
+    layers: [],
   };
+  const boat: Boat = {
+    name,
+    brief,
+    materials: GENERIC_MATERIALS.filter((material) => material.id === 'polyester-iso'),
+    parts: [hull, deck, bulkheads],
+    acceptances: [],
+    hull: shapeFor(particularsOf(brief), brief.kind),
+    deck: FLUSH_DECK,
+    supports: [
+      { id: 'floor-1', name: 'Floor aft', kind: 'frame', x: 1.8, section: null },
+      { id: 'stringer-1', name: 'Bottom stringer', kind: 'stringer', band: 'bottom', share: 0.5, from: -1, to: 5, section: null },
+      { id: 'beam-1', name: 'Deck beam aft', kind: 'beam', x: 1.8, section: null },
+    ],
+    sections: [],
+    references: [],
+    packs: [SMALL_CRAFT_PACK],
+  };
+  return settleGeometry({ ...boat, hull: null }, boat);
 }

@@ -33,14 +33,20 @@ const serves = (step: WorkingStep, check: CheckId) => ONLY_FOR[step.symbol]?.inc
 /**
  * The working of a zone's checks: reserve factor first, then what the pack asks, what the laminate has, and the pressure.
  *
- * @param check when given, only what bears on that check; otherwise everything.
+ * @param check when given, only what bears on that check; otherwise everything. @param packId of the pack that asks, the boat's first by default.
  * @throws KeramosError when the zone cannot be checked.
  */
-export function zoneWorking(boat: Boat, part: Part, zone: Zone, check?: CheckId): WorkingPart[] {
+export function zoneWorking(boat: Boat, part: Part, zone: Zone, check?: CheckId, packId?: string): WorkingPart[] {
   const sections: Record<WorkingSection, WorkingStep[]> = { result: [], requirement: [], laminate: [], pressure: [] };
-  traceZone(boat, part, zone, (section, step, about) => {
-    if (check === undefined || (about === undefined ? serves(step, check) : about === check)) sections[section].push(step);
-  });
+  traceZone(
+    boat,
+    part,
+    zone,
+    (section, step, about) => {
+      if (check === undefined || (about === undefined ? serves(step, check) : about === check)) sections[section].push(step);
+    },
+    packId,
+  );
   return (Object.keys(sections) as WorkingSection[])
     .filter((section) => sections[section].length > 0)
     .map((section) => ({ title: WORKING_SECTIONS[section], steps: sections[section] }));

@@ -1,2 +1,21 @@
 /** Build-standard packs: pressures, requirements, checks. */
 export * from './smallCraft';
+export {
+  asSpecifiedSchema,
+  coefficientLabel,
+  coefficientsOf,
+  PACK_KINDS,
+  packDifference,
+  packFromJson,
+  packSchema,
+  packStatus,
+  packToJson,
+  SHIPPED_PACKS,
+  withCoefficient,
+  type AsSpecified,
+  type StandardPack,
+  type WorkboatUplift,
+  type YardRule,
+} from './packs';
+export { packLimits, type PackLimit } from './limits';
+export { checkAsSpecified, checkYardRule, type SpecifiedLayer } from './houseChecks';

@@ -1,4 +1,4 @@
-import type { Boat, ZoneEvaluation } from '../schedule';
+import { stiffenerMasses, type Boat, type ZoneEvaluation } from '../schedule';
 import { rollUp, type MassItem } from './rollUp';
 
 /** Mass of one zone by what it is made of (kg), with its centroid (m). */
@@ -32,10 +32,13 @@ export interface BoatWeight {
   overShare: number;
 }
 
+/** Identity of the frames, stringers and beams among the parts. */
+export const STIFFENERS = 'stiffeners';
+
 /**
  * Planned laminate mass of a boat by part and zone, against its target, with the centre of gravity from the zone centroids.
  *
- * Counts plies, core with the resin it takes up, and coatings. Overlaps at zone edges, bonding, fittings and stiffeners are not in it.
+ * Counts plies, core with the resin it takes up, coatings, and stiffeners that have a section. Overlaps at zone edges, bonding and fittings are not in it.
  *
  * @param evaluations of every zone by id.
  * @example boatWeight(boat, evaluate(boat)).overShare // 0.03
@@ -51,6 +54,18 @@ export function boatWeight(boat: Boat, evaluations: ReadonlyMap<string, ZoneEval
     });
     return { partId: part.id, name: part.name, zones, ...rollUp(zones) };
   });
+  const members = stiffenerMasses(boat).map(({ support, mass, fibre, resin, core, centreX, centreZ }): ZoneMass => ({
+    zoneId: support.id,
+    name: support.name,
+    fibre,
+    resin,
+    core,
+    coating: 0,
+    mass,
+    centreX,
+    centreZ,
+  }));
+  if (members.length > 0) parts.push({ partId: STIFFENERS, name: 'Stiffeners', zones: members, ...rollUp(members) });
   const total = rollUp(parts.flatMap((part) => part.zones));
   const target = boat.brief.weightTarget;
   return { parts, ...total, target, over: total.mass - target, overShare: (total.mass - target) / target };

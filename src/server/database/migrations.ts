@@ -43,4 +43,26 @@ export const MIGRATIONS: Record<string, Migration> = {
           subject text not null, accepted_by text not null, note text not null, at text not null, primary key (boat_id, id)) strict, without rowid`.execute(db);
     },
   },
+  '0003_geometry_and_packs': {
+    async up(db) {
+      const list = (name: string) =>
+        sql`create table ${sql.table(name)} (boat_id text not null references boat(id) on delete cascade, id text not null, position integer not null, body_json text not null,
+            primary key (boat_id, id)) strict, without rowid`;
+      const statements = [
+        sql`alter table boat add column hull_json text`,
+        sql`alter table boat add column deck_json text`,
+        sql`alter table zone add column region_json text`,
+        sql`alter table zone add column overridden_json text`,
+        sql`alter table zone add column panel_case_json text`,
+        sql`alter table zone add column match_id text`,
+        sql`alter table zone add column specified_id text`,
+        list('boat_support'),
+        list('boat_section'),
+        list('boat_reference'),
+        list('boat_pack'),
+        sql`create table pack (id text primary key, kind text not null, body_json text not null, updated_at text not null) strict, without rowid`,
+      ];
+      for (const statement of statements) await statement.execute(db);
+    },
+  },
 };

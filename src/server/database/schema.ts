@@ -1,11 +1,21 @@
 import type { Generated } from 'kysely';
 
+/** An item of one of a boat's lists, kept whole. */
+export interface ListRow {
+  boat_id: string;
+  id: string;
+  position: number;
+  body_json: string;
+}
+
 /** Table rows; columns ending in `_json` hold value objects, everything else is relational. */
 export interface Database {
   boat: {
     id: string;
     name: string;
     brief_json: string;
+    hull_json: string | null;
+    deck_json: string | null;
     variant_of: string | null;
     archived: number;
     version: number;
@@ -14,7 +24,26 @@ export interface Database {
   };
   boat_material: { boat_id: string; id: string; position: number; kind: string; body_json: string };
   part: { boat_id: string; id: string; position: number; name: string; kind: string };
-  zone: { boat_id: string; id: string; part_id: string; position: number; name: string; location: string; geometry_json: string; load_json: string | null };
+  zone: {
+    boat_id: string;
+    id: string;
+    part_id: string;
+    position: number;
+    name: string;
+    location: string;
+    geometry_json: string;
+    load_json: string | null;
+    region_json: string | null;
+    overridden_json: string | null;
+    panel_case_json: string | null;
+    match_id: string | null;
+    specified_id: string | null;
+  };
+  boat_support: ListRow;
+  boat_section: ListRow;
+  boat_reference: ListRow;
+  boat_pack: ListRow;
+  pack: { id: string; kind: string; body_json: string; updated_at: string };
   layer: { boat_id: string; id: string; part_id: string; position: number; material_id: string; angle_deg: number; thickness: number | null };
   coverage: { boat_id: string; layer_id: string; zone_id: string };
   edit: {

@@ -5,7 +5,7 @@ import { fabricArealWeight, hasDirection, ORIGINS, PROCESSES, type LayerMaterial
 import { formatNumber, formatQuantity, formatWithUnit, formatWorkingValue, displayUnit, type QuantityKind, type UnitSystem } from '@/core/quantity';
 import { makeEvaluator, POSTURES, QUALITIES, targetOf, stackWorking, verdictOf, zoneWorking, type Boat, type Part, type Revision, type ZoneEvaluation } from '@/core/schedule';
 import { cautionsOf, SEVERITIES } from '@/core/caution';
-import { CHECKS, SMALL_CRAFT_PACK, ZONE_LOCATIONS } from '@/core/standard';
+import { CHECKS, packStatus, ZONE_LOCATIONS } from '@/core/standard';
 import { boatWeight } from '@/core/weight';
 import { texToText } from '@/core/working';
 import { sectionSvg } from './sectionSvg';
@@ -138,7 +138,7 @@ function checkPages(boat: Boat, evaluations: ReadonlyMap<string, ZoneEvaluation>
           zone.name,
           ZONE_LOCATIONS[zone.location].label,
           right(formatWithUnit(e.pressure!.pressure, 'pressure', units)),
-          CHECKS[check.id],
+          check.pack === boat.packs[0]!.id ? CHECKS[check.id] : `${CHECKS[check.id]} (${boat.packs.find(({ id }) => id === check.pack)!.title})`,
           right(formatNumber(check.reserveFactor, 2)),
           right(`${check.reserveFactor >= 1 ? '+' : ''}${formatNumber((check.reserveFactor - 1) * 100, 0)} %`),
           VERDICT_WORDS[verdictOf(check.reserveFactor, target)],
@@ -149,7 +149,7 @@ function checkPages(boat: Boat, evaluations: ReadonlyMap<string, ZoneEvaluation>
   return [
     { text: 'Checks', style: 'h2', pageBreak: 'before' },
     {
-      text: `Checked against: ${SMALL_CRAFT_PACK.title} (${SMALL_CRAFT_PACK.edition}), status ${SMALL_CRAFT_PACK.status}. Target reserve factor ${formatNumber(target, 2)} (${POSTURES[boat.brief.posture].name}).`,
+      text: `Checked against: ${boat.packs.map((pack) => `${pack.title} (${pack.edition}), ${packStatus(pack)}`).join('; ')}. Target reserve factor ${formatNumber(target, 2)} (${POSTURES[boat.brief.posture].name}).`,
       margin: [0, 0, 0, 2],
     },
     { text: `Not checked: ${notChecked.join('; ')}.`, margin: [0, 0, 0, 6] },
@@ -306,7 +306,7 @@ export async function schedulePdf(boat: Boat, { revision, units, printedAt }: Pr
             ['Process and resin', `${PROCESSES[brief.process].name}; ${boat.materials.find((m) => m.id === brief.resin)?.name ?? brief.resin}`],
             ['Strength level', `${brief.quality}: ${QUALITIES[brief.quality]}`],
             ['Figures rest on', `${origins.join(', ') || '–'}, at the weakest`],
-            ['Pack', `${SMALL_CRAFT_PACK.title}. ${SMALL_CRAFT_PACK.statement} Status: ${SMALL_CRAFT_PACK.status}.`],
+            ...boat.packs.map((pack) => ['Pack', `${pack.title}, ${packStatus(pack)}. ${pack.statement}`]),
           ],
         },
       },

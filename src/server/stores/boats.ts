@@ -104,6 +104,12 @@ export async function readBoat(db: Db, id: string): Promise<StoredBoat> {
       .orderBy('zone.position')
       .execute(),
   ]);
+  const lists: Record<string, unknown[]> = {};
+  for (const [key, table] of Object.entries(LIST_TABLES)) {
+    const rows = await db.selectFrom(table).select('body_json').where('boat_id', '=', id).orderBy('position').execute();
+    // A boat stored before it had such lists takes their defaults.
+    if (rows.length > 0) lists[key] = rows.map((row) => JSON.parse(row.body_json));
+  }
   const covered = new Map<string, string[]>();
   for (const row of coverage) covered.set(row.layer_id, [...(covered.get(row.layer_id) ?? []), row.zone_id]);
   const boat = parseOrThrow(
@@ -124,6 +130,11 @@ export async function readBoat(db: Db, id: string): Promise<StoredBoat> {
             location: zone.location,
             geometry: JSON.parse(zone.geometry_json),
             load: zone.load_json === null ? null : JSON.parse(zone.load_json),
+            region: zone.region_json === null ? null : JSON.parse(zone.region_json),
+            overridden: zone.overridden_json === null ? [] : JSON.parse(zone.overridden_json),
+            panelCase: zone.panel_case_json === null ? null : JSON.parse(zone.panel_case_json),
+            match: zone.match_id,
+            specified: zone.specified_id,
           })),
         layers: layers
           .filter((layer) => layer.part_id === part.id)
@@ -136,15 +147,27 @@ export async function readBoat(db: Db, id: string): Promise<StoredBoat> {
           })),
       })),
       acceptances,
+      hull: head.hull_json === null ? null : JSON.parse(head.hull_json),
+      ...(head.deck_json === null ? {} : { deck: JSON.parse(head.deck_json) }),
+      ...lists,
     },
     'stored boat',
   );
   return remember(db, { id, version: head.version, archived: head.archived === 1, boat });
 }
 
+/** The boat's lists whose items are kept whole, and their tables. */
+const LIST_TABLES = { supports: 'boat_support', sections: 'boat_section', references: 'boat_reference', packs: 'boat_pack' } as const;
+
 /** Write the rows in which two states of a boat differ. Objects that kept their identity are left alone. */
 async function writeBoat(trx: Transaction<Database>, id: string, before: Boat | null, after: Boat): Promise<void> {
-  const old = before ?? { name: '', brief: null, materials: [], parts: [], acceptances: [] };
+  const old = before ?? { name: '', brief: null, materials: [], parts: [], acceptances: [], supports: [], sections: [], references: [], packs: [] };
+  for (const [key, table] of Object.entries(LIST_TABLES) as [keyof typeof LIST_TABLES, (typeof LIST_TABLES)[keyof typeof LIST_TABLES]][]) {
+    if (old[key] === after[key]) continue;
+    await trx.deleteFrom(table).where('boat_id', '=', id).execute();
+    const rows = after[key].map((item, position) => ({ boat_id: id, id: item.id, position, body_json: JSON.stringify(item) }));
+    if (rows.length) await trx.insertInto(table).values(rows).execute();
+  }
   if (old.materials !== after.materials) {
     const kept = new Map(old.materials.map((material, position) => [material.id, { material, position }]));
     for (const [position, material] of after.materials.entries()) {
@@ -194,6 +217,11 @@ async function writeBoat(trx: Transaction<Database>, id: string, before: Boat | 
         location: zone.location,
         geometry_json: JSON.stringify(zone.geometry),
         load_json: zone.load && JSON.stringify(zone.load),
+        region_json: zone.region && JSON.stringify(zone.region),
+        overridden_json: zone.overridden.length ? JSON.stringify(zone.overridden) : null,
+        panel_case_json: zone.panelCase && JSON.stringify(zone.panelCase),
+        match_id: zone.match,
+        specified_id: zone.specified,
       };
       await trx
         .insertInto('zone')
@@ -247,6 +275,8 @@ export async function createBoat(db: Db, boat: Boat, options: { variantOf?: stri
         id,
         name: checkedBoat.name,
         brief_json: JSON.stringify(checkedBoat.brief),
+        hull_json: checkedBoat.hull && JSON.stringify(checkedBoat.hull),
+        deck_json: JSON.stringify(checkedBoat.deck),
         variant_of: options.variantOf ?? null,
         archived: 0,
         version: 1,
@@ -327,7 +357,13 @@ export async function editBoat(db: Db, id: string, baseVersion: number, actions:
     await writeBoat(trx, id, before, boat);
     await trx
       .updateTable('boat')
-      .set({ version, name: boat.name, ...(boat.brief === before.brief ? {} : { brief_json: JSON.stringify(boat.brief) }) })
+      .set({
+        version,
+        name: boat.name,
+        ...(boat.brief === before.brief ? {} : { brief_json: JSON.stringify(boat.brief) }),
+        ...(boat.hull === before.hull ? {} : { hull_json: boat.hull && JSON.stringify(boat.hull) }),
+        ...(boat.deck === before.deck ? {} : { deck_json: JSON.stringify(boat.deck) }),
+      })
       .where('id', '=', id)
       .execute();
     return { version, boat };

@@ -3,13 +3,14 @@ import { Alert, Card, Col, Form, Row } from 'react-bootstrap';
 import { useState } from 'react';
 import { PROCESSES, type Material, type Process } from '@/core/material';
 import { formatNumber } from '@/core/quantity';
-import { BRIEF_NUMBERS, craftOf, POSTURES, QUALITIES, type Brief, type BriefNumber, type NumberField, type Posture } from '@/core/schedule';
-import { dynamicLoadFactor, isPlaning, SMALL_CRAFT_PACK } from '@/core/standard';
+import { BRIEF_NUMBERS, craftOf, methodOf, POSTURES, QUALITIES, type Brief, type BriefNumber, type NumberField, type Posture } from '@/core/schedule';
+import { dynamicLoadFactor, isPlaning, type StandardPack } from '@/core/standard';
 import { useBoat } from '../shared/boat';
 import { Onward } from '../shared/Onward';
 import { QuantityField } from '../shared/QuantityField';
 import { TextField } from '../shared/TextField';
 import { useEdit } from '../shared/useEdit';
+import { BoatPacks } from './BoatPacks';
 import { HullSketch } from './HullSketch';
 
 function Choice<T extends string>({ label, value, options, onChoose, hint }: { label: string; value: T; options: Record<T, string>; onChoose: (value: T) => void; hint?: string }) {
@@ -29,7 +30,7 @@ function Choice<T extends string>({ label, value, options, onChoose, hint }: { l
 }
 
 /** What must this boat be? */
-export function BriefScreen({ shelf }: { shelf: Material[] }) {
+export function BriefScreen({ shelf, packs }: { shelf: Material[]; packs: StandardPack[] }) {
   const { boat } = useBoat();
   const edit = useEdit();
   const [refusal, setRefusal] = useState<string | null>(null);
@@ -47,7 +48,8 @@ export function BriefScreen({ shelf }: { shelf: Material[] }) {
   };
   const resins = Object.fromEntries([...boat.materials, ...shelf].filter((m) => m.kind === 'resin').map((m) => [m.id, m.name]));
   const craft = craftOf(brief);
-  const planing = isPlaning(craft);
+  const method = methodOf(boat);
+  const planing = isPlaning(craft, method);
 
   return (
     <>
@@ -66,8 +68,8 @@ export function BriefScreen({ shelf }: { shelf: Material[] }) {
                 {brief.kind === 'sail'
                   ? 'Sailing craft: sailing pressures apply.'
                   : planing
-                    ? `Planing: speed over the root of the waterline is ${formatNumber(brief.maxSpeedKnots / Math.sqrt(brief.waterlineLength), 1)}, ${SMALL_CRAFT_PACK.planingSpeedRatio} or more. Dynamic load factor ${formatNumber(dynamicLoadFactor(craft), 2)} g.`
-                    : `Displacement: speed over the root of the waterline is ${formatNumber(brief.maxSpeedKnots / Math.sqrt(brief.waterlineLength), 1)}, below ${SMALL_CRAFT_PACK.planingSpeedRatio}.`}
+                    ? `Planing: speed over the root of the waterline is ${formatNumber(brief.maxSpeedKnots / Math.sqrt(brief.waterlineLength), 1)}, ${method.planingSpeedRatio} or more. Dynamic load factor ${formatNumber(dynamicLoadFactor(craft), 2)} g.`
+                    : `Displacement: speed over the root of the waterline is ${formatNumber(brief.maxSpeedKnots / Math.sqrt(brief.waterlineLength), 1)}, below ${method.planingSpeedRatio}.`}
               </p>
             </Card.Body>
           </Card>
@@ -156,15 +158,13 @@ export function BriefScreen({ shelf }: { shelf: Material[] }) {
                 value={brief.quality}
                 options={Object.fromEntries(Object.entries(QUALITIES).map(([key, text]) => [key, `${key}: ${text}`])) as Record<Brief['quality'], string>}
                 onChoose={(quality) => choose({ quality })}
-                hint={`Factor ${SMALL_CRAFT_PACK.qualityFactor[brief.quality]} on the strengths of the laminate.`}
+                hint={`Factor ${method.qualityFactor[brief.quality]} on the strengths of the laminate.`}
               />
-              <Choice
-                label="Build standard"
-                value={brief.pack}
-                options={{ [SMALL_CRAFT_PACK.id]: SMALL_CRAFT_PACK.title }}
-                onChoose={(pack) => choose({ pack })}
-                hint={`Status: ${SMALL_CRAFT_PACK.status}.`}
-              />
+            </Card.Body>
+          </Card>
+          <Card className="mt-3">
+            <Card.Body>
+              <BoatPacks library={packs} />
             </Card.Body>
           </Card>
         </Col>

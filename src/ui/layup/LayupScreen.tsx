@@ -1,5 +1,6 @@
 'use client';
 import { nanoid } from 'nanoid';
+import { useSearchParams } from 'next/navigation';
 import { useCallback, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { Button, Nav } from 'react-bootstrap';
 import { directionsOf, hasDirection, normalAngle, type LayerMaterial, type Material } from '@/core/material';
@@ -29,9 +30,13 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
   const { boat, evaluations } = state;
   const store = useBoatStore();
   const edit = useEdit();
-  const [partId, setPartId] = useState<string | null>(boat.parts[0]?.id ?? null);
-  const [cursor, setCursor] = useState<Cursor>({ row: 0, column: LEAD_COLUMNS });
-  const [zoneId, setZoneId] = useState<string | null>(boat.parts[0]?.zones[0]?.id ?? null);
+  // A link from another screen may name the zone and the layer it is about.
+  const asked = useSearchParams();
+  const first = boat.parts.find((candidate) => candidate.zones.some(({ id }) => id === asked.get('zone'))) ?? boat.parts[0];
+  const firstZone = Math.max(0, first?.zones.findIndex(({ id }) => id === asked.get('zone')) ?? 0);
+  const [partId, setPartId] = useState<string | null>(first?.id ?? null);
+  const [cursor, setCursor] = useState<Cursor>({ row: Math.max(0, (Number(asked.get('layer')) || 1) - 1), column: LEAD_COLUMNS + firstZone });
+  const [zoneId, setZoneId] = useState<string | null>(first?.zones[firstZone]?.id ?? null);
   const [picking, setPicking] = useState<'replace' | 'add' | null>(null);
   const bar = useRef<LayerBarHandle>(null);
   const [working, setWorking] = useState<WorkingRequest | null>(null);
@@ -240,13 +245,13 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
             chosenLayer={layer?.id ?? null}
             onWorking={(topic) =>
               setWorking({
-                title: `${zone.name}: ${topic === 'all' ? 'whole working' : topic === 'stack' ? 'stack and stiffness' : CHECKS[topic]}`,
+                title: `${zone.name}: ${topic === 'all' ? 'whole working' : topic === 'stack' ? 'stack and stiffness' : CHECKS[topic.id]}`,
                 record: () =>
                   topic === 'stack'
                     ? stackWorking(boat, part, zone)
                     : topic === 'all'
                       ? [...zoneWorking(boat, part, zone), ...stackWorking(boat, part, zone)]
-                      : zoneWorking(boat, part, zone, topic),
+                      : zoneWorking(boat, part, zone, topic.id, topic.pack),
               })
             }
           />

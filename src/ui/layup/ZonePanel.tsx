@@ -3,8 +3,8 @@ import { useMemo, useState, type ReactNode } from 'react';
 import { Card, Nav } from 'react-bootstrap';
 import { ORIGINS } from '@/core/material';
 import { formatNumber } from '@/core/quantity';
-import { reserveBand, targetOf, verdictOf, type Boat, type Part, type Zone, type ZoneEvaluation } from '@/core/schedule';
-import { CHECKS, ZONE_LOCATIONS, type CheckId } from '@/core/standard';
+import { reserveBand, targetOf, verdictOf, type Boat, type Part, type Zone, type ZoneCheck, type ZoneEvaluation } from '@/core/schedule';
+import { CHECKS, ZONE_LOCATIONS } from '@/core/standard';
 import { useUnits } from '../shared/units';
 import { marginText, Verdict } from '../shared/Verdict';
 import { SectionDrawing } from './SectionDrawing';
@@ -42,7 +42,7 @@ export function ZonePanel({
   zone: Zone;
   evaluation: ZoneEvaluation;
   chosenLayer: string | null;
-  onWorking: (topic: CheckId | 'stack' | 'all') => void;
+  onWorking: (topic: ZoneCheck | 'stack' | 'all') => void;
   /** What each layer buys, and the cautions of the zone, each behind a tab. */
   moves: ReactNode;
   cautions: ReactNode;
@@ -125,11 +125,12 @@ export function ZonePanel({
                 </thead>
                 <tbody>
                   {e.checks.map((check) => (
-                    <tr key={check.id} className={check === e.governing ? 'fw-semibold' : ''}>
+                    <tr key={`${check.pack}-${check.id}`} className={check === e.governing ? 'fw-semibold' : ''}>
                       <td>
-                        <button type="button" className="reason-button" onClick={() => onWorking(check.id)} title={check.governs}>
+                        <button type="button" className="reason-button" onClick={() => onWorking(check)} title={check.governs}>
                           {CHECKS[check.id]}
                         </button>
+                        {check.pack !== boat.packs[0]!.id && <span className="soft fw-normal small"> {boat.packs.find(({ id }) => id === check.pack)?.title}</span>}
                         {check === e.governing && <span className="soft fw-normal"> governs</span>}
                       </td>
                       <td className="px-0">

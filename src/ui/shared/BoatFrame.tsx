@@ -1,13 +1,14 @@
 'use client';
 import { usePathname } from 'next/navigation';
-import { useEffect, type ReactNode } from 'react';
+import { useEffect, useMemo, type ReactNode } from 'react';
 import { Alert, Button } from 'react-bootstrap';
-import { targetOf } from '@/core/schedule';
+import { evaluateStiffeners, targetOf } from '@/core/schedule';
 import { boatWeight } from '@/core/weight';
 import { formatNumber } from '@/core/quantity';
 import { useBoat, useBoatStore } from './boat';
 import { ConflictDialog } from './ConflictDialog';
 import { Frame, STEPS } from './Frame';
+import { useSettled } from './useSettled';
 import { HouseUnitsProvider, UnitsSwitch, useUnits } from './units';
 
 const SAVE_WORDS = { saved: 'Saved', saving: 'Saving…', offline: 'Server not reached: kept here, trying again', conflict: 'Not saved: changed by somebody else' } as const;
@@ -26,6 +27,9 @@ function Standing() {
   const thin = all.filter((e) => e.governing && e.governing.reserveFactor >= 1 && e.governing.reserveFactor < target).length;
   const open = all.filter((e) => e.problem).length;
   const weight = boatWeight(boat, evaluations);
+  // Stiffeners follow when the boat has stood still for a moment: they are no part of what a key must bring up to date.
+  const settled = useSettled(boat);
+  const weak = useMemo(() => evaluateStiffeners(settled).filter((e) => e.governing && e.governing.reserveFactor < 1).length, [settled]);
   return (
     <span className="small" data-testid="standing">
       {failing > 0 ? (
@@ -37,6 +41,11 @@ function Standing() {
       ) : open < all.length ? (
         <span className="verdict meets">✓ every checked zone meets {formatNumber(target, 2)}</span>
       ) : null}
+      {weak > 0 && (
+        <span className="verdict fails ms-1">
+          ✕ {weak} {weak === 1 ? 'stiffener fails' : 'stiffeners fail'}
+        </span>
+      )}
       {open > 0 && <span className="verdict ample ms-1">{open} not checked</span>}
       <span className={`verdict ms-1 ${weight.over > 0 ? 'thin' : 'meets'}`}>
         {weight.over > 0 ? '△' : '✓'} {full(weight.mass, 'mass')}, {formatNumber(Math.abs(weight.overShare) * 100, 1)} % {weight.over > 0 ? 'over target' : 'in hand'}

@@ -9,6 +9,8 @@ export const STEPS = [
   { path: 'zones', name: 'Zones' },
   { path: 'layup', name: 'Lay-up' },
   { path: 'analysis', name: 'Analysis' },
+  { path: 'panel', name: 'Panel' },
+  { path: 'stiffeners', name: 'Stiffeners' },
   { path: 'check', name: 'Check' },
   { path: 'weights', name: 'Weights' },
   { path: 'revisions', name: 'Revisions' },
@@ -45,6 +47,7 @@ export function Frame({ boatId, head, children }: { boatId?: string; head: React
         )}
         <hr className="my-2" />
         <Step href="/shelf">Shelf</Step>
+        <Step href="/packs">Standards</Step>
         <div className="gap" />
       </nav>
       <div>

@@ -4,8 +4,9 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { Offcanvas } from 'react-bootstrap';
 import { formatNumber, formatWorkingValue } from '@/core/quantity';
 import type { WorkingPart } from '@/core/schedule';
-import { SMALL_CRAFT_PACK } from '@/core/standard';
+import { packStatus } from '@/core/standard';
 import { texToText } from '@/core/working';
+import { useBoat } from './boat';
 
 /** The typesetter is loaded when the first working is opened. */
 function Formula({ tex }: { tex: string }) {
@@ -36,6 +37,7 @@ export interface WorkingRequest {
 
 /** The reason behind a number: every formula, what was put in, units, source. */
 export function WorkingPanel({ request, onClose }: { request: WorkingRequest | null; onClose: () => void }) {
+  const { boat } = useBoat();
   const sections = useMemo((): WorkingPart[] | string => {
     try {
       return request?.record() ?? [];
@@ -52,7 +54,7 @@ export function WorkingPanel({ request, onClose }: { request: WorkingRequest | n
       </Offcanvas.Header>
       <Offcanvas.Body className="pt-0" tabIndex={0}>
         <p className="small soft">
-          {SMALL_CRAFT_PACK.title}, {SMALL_CRAFT_PACK.status}. {SMALL_CRAFT_PACK.statement} Reserve factor = capacity / demand; margin = reserve factor − 1.
+          {boat.packs.map((pack) => `${pack.title}: ${packStatus(pack)}.`).join(' ')} {boat.packs[0]!.statement} Reserve factor = capacity / demand; margin = reserve factor − 1.
         </p>
         {typeof sections === 'string' ? (
           <p>{sections}</p>

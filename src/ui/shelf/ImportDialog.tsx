@@ -24,7 +24,7 @@ export function ImportDialog({ shelf, kind: startKind, onClose, onDone }: { shel
     if (!chosen) return;
     setTrouble(null);
     try {
-      const read = await readFile<Table>(`/api/shelf/read?name=${encodeURIComponent(chosen.name)}`, chosen);
+      const read = await readFile<Table>(`/api/tables/read?name=${encodeURIComponent(chosen.name)}`, chosen);
       setName(chosen.name);
       setTable(read);
       setMapping(guessMapping(kind, read.heads));

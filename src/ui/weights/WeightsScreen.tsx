@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Card } from 'react-bootstrap';
 import { formatNumber } from '@/core/quantity';
 import { stackWorking } from '@/core/schedule';
-import { boatWeight, weightWorking, type BoatWeight } from '@/core/weight';
+import { boatWeight, STIFFENERS, weightWorking, type BoatWeight } from '@/core/weight';
 import { useBoat } from '../shared/boat';
 import { Onward } from '../shared/Onward';
 import { useUnits } from '../shared/units';
@@ -79,12 +79,13 @@ export function WeightsScreen() {
   const { show, full, unit } = useUnits();
   const weight = boatWeight(boat, evaluations);
   const [working, setWorking] = useState<WorkingRequest | null>(null);
+  const openBoat = () => setWorking({ title: 'Laminate mass and centre', record: () => weightWorking(weight) });
   const openZone = (partId: string, zoneId: string) => {
+    if (partId === STIFFENERS) return openBoat();
     const part = boat.parts.find((candidate) => candidate.id === partId)!;
     const zone = part.zones.find((candidate) => candidate.id === zoneId)!;
     setWorking({ title: `${zone.name}: mass`, record: () => stackWorking(boat, part, zone) });
   };
-  const openBoat = () => setWorking({ title: 'Laminate mass and centre', record: () => weightWorking(weight) });
   return (
     <>
       <p className="question">Does it meet the scales? Planned laminate against the target of the Brief, and where its centre lies.</p>

@@ -1,13 +1,15 @@
 'use client';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Alert, Button, Card, Col, Form, Row } from 'react-bootstrap';
-import type { ZoneGeometry } from '@/core/geometry';
+import type { Region, ZoneGeometry } from '@/core/geometry';
 import type { QuantityKind } from '@/core/quantity';
-import type { Part, Zone } from '@/core/schedule';
-import { ZONE_LOCATIONS, type ZoneLocation } from '@/core/standard';
+import { derivedGeometry, type Boat, type Part, type Zone } from '@/core/schedule';
+import { isHead, ZONE_LOCATIONS, type ZoneLocation } from '@/core/standard';
 import { QuantityField } from '../shared/QuantityField';
 import { TextField } from '../shared/TextField';
+import { useUnits } from '../shared/units';
 import { useEdit } from '../shared/useEdit';
+import { RegionEditor } from './RegionEditor';
 
 interface GeometryField {
   key: keyof ZoneGeometry;
@@ -16,37 +18,52 @@ interface GeometryField {
   minimum: number;
   maximum: number;
   hint: string;
-  only?: readonly ZoneLocation[];
+  only?: 'side' | 'head';
 }
 const FIELDS: readonly GeometryField[] = [
   { key: 'area', label: 'Area', kind: 'area', minimum: 0.001, maximum: 1000, hint: 'laminated surface, both hands' },
-  { key: 'panelLength', label: 'Panel length', kind: 'shortLength', minimum: 0.05, maximum: 10, hint: 'clear, fore and aft' },
-  { key: 'panelBreadth', label: 'Panel breadth', kind: 'shortLength', minimum: 0.05, maximum: 10, hint: 'clear, across' },
+  { key: 'panelLength', label: 'Panel length', kind: 'shortLength', minimum: 0.05, maximum: 10, hint: 'clear, along the zone' },
+  { key: 'panelBreadth', label: 'Panel breadth', kind: 'shortLength', minimum: 0.05, maximum: 10, hint: 'clear, across it' },
   { key: 'crown', label: 'Crown', kind: 'shortLength', minimum: 0, maximum: 2, hint: 'rise over the short side' },
   { key: 'panelX', label: 'Panel centre', kind: 'length', minimum: -10, maximum: 30, hint: 'from aft end of waterline' },
   { key: 'centroidX', label: 'Centroid along', kind: 'length', minimum: -10, maximum: 30, hint: 'from aft end of waterline' },
   { key: 'centroidZ', label: 'Centroid height', kind: 'length', minimum: -5, maximum: 15, hint: 'above the baseline' },
-  { key: 'edgeHeight', label: 'Edge height', kind: 'length', minimum: 0.05, maximum: 10, hint: 'hull edge above waterline', only: ['side', 'transom'] },
-  { key: 'centreHeight', label: 'Panel height', kind: 'length', minimum: -5, maximum: 10, hint: 'panel centre above waterline', only: ['side', 'transom'] },
-  { key: 'head', label: 'Head of water', kind: 'length', minimum: 0.05, maximum: 10, hint: 'two thirds down the panel to the top', only: ['bulkhead'] },
+  { key: 'edgeHeight', label: 'Edge height', kind: 'length', minimum: 0.05, maximum: 10, hint: 'hull edge above waterline', only: 'side' },
+  { key: 'centreHeight', label: 'Panel height', kind: 'length', minimum: -5, maximum: 10, hint: 'panel centre above waterline', only: 'side' },
+  { key: 'head', label: 'Head of water', kind: 'length', minimum: 0.05, maximum: 10, hint: 'two thirds down the panel to the top', only: 'head' },
 ];
 
-/** All figures of one zone. */
-export function ZoneEditor({ part, zone, onRemoved }: { part: Part; zone: Zone; onRemoved: () => void }) {
+/** Place and figures of one zone; what was typed over the geometry is marked and can be let go again. */
+export function ZoneEditor({ boat, part, zone, onRemoved }: { boat: Boat; part: Part; zone: Zone; onRemoved: () => void }) {
   const edit = useEdit();
+  const { full } = useUnits();
   const [refusal, setRefusal] = useState<string | null>(null);
   const layers = part.layers.filter((layer) => layer.zones.includes(zone.id)).length;
-
+  const derived = useMemo(() => {
+    try {
+      return derivedGeometry(boat, zone);
+    } catch {
+      return null;
+    }
+  }, [boat, zone]);
+  const act = (patch: Partial<Omit<Zone, 'id'>>) => {
+    const said = edit({ type: 'zone.set', zoneId: zone.id, patch });
+    setRefusal(said ?? null);
+    return said;
+  };
   const relocate = (location: ZoneLocation) => {
     const sided = location === 'side' || location === 'transom';
     const geometry: ZoneGeometry = {
       ...zone.geometry,
       edgeHeight: sided ? (zone.geometry.edgeHeight ?? 0.8) : null,
       centreHeight: sided ? (zone.geometry.centreHeight ?? 0.4) : null,
-      head: location === 'bulkhead' ? (zone.geometry.head ?? 0.8) : null,
+      head: isHead(location) ? (zone.geometry.head ?? 0.8) : null,
     };
-    setRefusal(edit({ type: 'zone.set', zoneId: zone.id, patch: { location, geometry } }) ?? null);
+    act({ location, geometry });
   };
+  const place = (region: Region | null) => act({ region, ...(region === null ? { overridden: [] } : {}) });
+  const applies = ({ only }: GeometryField) =>
+    only === undefined || (only === 'side' && (zone.location === 'side' || zone.location === 'transom')) || (only === 'head' && isHead(zone.location));
 
   return (
     <Card>
@@ -79,28 +96,55 @@ export function ZoneEditor({ part, zone, onRemoved }: { part: Part; zone: Zone; 
             </Form.Group>
           </Col>
         </Row>
+        <RegionEditor boat={boat} zone={zone} onChange={place} />
         <Row className="g-2" xs={2}>
-          {FIELDS.filter((field) => !field.only || field.only.includes(zone.location)).map(({ key, label, kind, minimum, maximum, hint }) => (
-            <Col key={`${zone.id}-${key}`}>
-              <QuantityField
-                label={label}
-                kind={kind}
-                value={zone.geometry[key]}
-                minimum={minimum}
-                maximum={maximum}
-                hint={hint}
-                onCommit={(value) => edit({ type: 'zone.set', zoneId: zone.id, patch: { geometry: { ...zone.geometry, [key]: value } } })}
-              />
-            </Col>
-          ))}
+          {FIELDS.filter(applies).map(({ key, label, kind, minimum, maximum, hint }) => {
+            const overridden = zone.region !== null && zone.overridden.includes(key);
+            return (
+              <Col key={`${zone.id}-${key}`} className={overridden ? 'overridden' : ''}>
+                <QuantityField
+                  label={label}
+                  kind={kind}
+                  value={zone.geometry[key]}
+                  minimum={minimum}
+                  maximum={maximum}
+                  hint={overridden ? '' : hint}
+                  onCommit={(value) =>
+                    act({
+                      geometry: { ...zone.geometry, [key]: value },
+                      ...(zone.region === null || zone.overridden.includes(key) ? {} : { overridden: [...zone.overridden, key] }),
+                    })
+                  }
+                />
+                {overridden && (
+                  <div className="small">
+                    <span className="verdict thin">△ typed over</span> geometry gives {full(derived?.[key] ?? null, kind)}{' '}
+                    <button
+                      type="button"
+                      className="reason-button"
+                      onClick={() => act({ overridden: zone.overridden.filter((other) => other !== key) })}
+                      aria-label={`Release ${label}`}
+                    >
+                      release
+                    </button>
+                  </div>
+                )}
+              </Col>
+            );
+          })}
         </Row>
-        <p className="form-text mb-0">Typed-in figures: measure them from your drawing. The laminate bends across the shorter side of the panel.</p>
+        <p className="form-text mb-0">
+          {zone.region === null ? 'Typed-in figures: measure them from your drawing.' : 'Figures come from the geometry; type over one to override it.'} The laminate bends across
+          the shorter side of the panel.
+        </p>
         <div>
           <Button
             size="sm"
             variant="outline-primary"
             onClick={() => {
-              if (!edit({ type: 'zone.remove', zoneId: zone.id })) onRemoved();
+              const said = edit({ type: 'zone.remove', zoneId: zone.id });
+              setRefusal(said ?? null);
+              if (!said) onRemoved();
             }}
           >
             Remove this zone

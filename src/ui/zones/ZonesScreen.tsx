@@ -1,32 +1,62 @@
 'use client';
 import { nanoid } from 'nanoid';
-import { useState } from 'react';
-import { Alert, Button, Card, Form, InputGroup } from 'react-bootstrap';
-import { newZone, PART_KINDS, targetOf } from '@/core/schedule';
+import { useMemo, useState } from 'react';
+import { Alert, Button, Card, Form, InputGroup, Nav } from 'react-bootstrap';
+import { applyEdits, makeEvaluator, moveBoundary, newZone, PART_KINDS, shapeOf, targetOf, type Boat, type Boundary } from '@/core/schedule';
 import { ZONE_LOCATIONS, type ZoneLocation } from '@/core/standard';
 import { useBoat } from '../shared/boat';
 import { Onward } from '../shared/Onward';
 import { useUnits } from '../shared/units';
 import { useEdit } from '../shared/useEdit';
 import { Verdict } from '../shared/Verdict';
+import { BoatDrawing } from './BoatDrawing';
+import { PanelsDrawing } from './PanelsDrawing';
 import { PressureChart } from './PressureChart';
+import { SectionsDrawing } from './SectionsDrawing';
+import { ShapeEditor } from './ShapeEditor';
+import { SupportsEditor } from './SupportsEditor';
 import { ZoneEditor } from './ZoneEditor';
 
 const LOCATION_OF_PART: Record<keyof typeof PART_KINDS, ZoneLocation> = { hull: 'bottom', deck: 'deck', bulkhead: 'bulkhead', liner: 'liner', small: 'deck' };
 
 /** Where does the load change? */
 export function ZonesScreen() {
-  const { boat, evaluations } = useBoat();
+  const state = useBoat();
   const { show, unit } = useUnits();
   const edit = useEdit();
+  const [view, setView] = useState<'drawing' | 'sections' | 'pressure'>('drawing');
+  const [side, setSide] = useState<'zone' | 'shape' | 'supports'>('zone');
+  // While a boundary is held the page shows the boat as it would be; letting go makes it so.
+  const [trial, setTrial] = useState<{ of: Boat; boat: Boat } | null>(null);
+  const [evaluateTrial] = useState(makeEvaluator);
+  const trying = trial !== null && trial.of === state.boat;
+  const boat = trying ? trial.boat : state.boat;
+  const evaluations = useMemo(() => (trying ? evaluateTrial(boat) : state.evaluations), [trying, boat, evaluateTrial, state.evaluations]);
+  const drag = (move: { boundary: Boundary; to: number } | null) => {
+    if (move === null) return setTrial(null);
+    try {
+      setTrial({ of: state.boat, boat: applyEdits(state.boat, moveBoundary(state.boat, move.boundary, move.to)).boat });
+    } catch {
+      // A place the zones do not allow: the last one that they did stays in view.
+    }
+  };
+  const drop = (boundary: Boundary, to: number) => {
+    const edits = moveBoundary(state.boat, boundary, to);
+    setTrial(null);
+    if (edits.length) setRefusal(edit(...edits) ?? null);
+  };
   const target = targetOf(boat);
-  const [chosen, setChosen] = useState<string | null>(boat.parts[0]?.zones[0]?.id ?? null);
+  const [chosen, setChosen] = useState<string | null>(state.boat.parts[0]?.zones[0]?.id ?? null);
   const [partName, setPartName] = useState('');
   const [partKind, setPartKind] = useState<keyof typeof PART_KINDS>('small');
   const [refusal, setRefusal] = useState<string | null>(null);
   const part = boat.parts.find((candidate) => candidate.zones.some((zone) => zone.id === chosen));
   const zone = part?.zones.find((candidate) => candidate.id === chosen);
 
+  const choose = (id: string) => {
+    setChosen(id);
+    setSide('zone');
+  };
   const addZone = (partId: string) => {
     const owner = boat.parts.find((candidate) => candidate.id === partId)!;
     const added = newZone(nanoid(8), `${owner.name} zone ${owner.zones.length + 1}`, LOCATION_OF_PART[owner.kind]);
@@ -57,7 +87,28 @@ export function ZonesScreen() {
         <div className="d-grid gap-3">
           <Card>
             <Card.Body>
-              <PressureChart boat={boat} evaluations={evaluations} chosen={chosen} onChoose={setChosen} />
+              <Nav variant="tabs" className="mb-2 small" activeKey={view} onSelect={(key) => setView(key as typeof view)}>
+                {(
+                  [
+                    ['drawing', 'Profile and plan'],
+                    ['sections', 'Sections'],
+                    ['pressure', 'Pressure'],
+                  ] as const
+                ).map(([key, name]) => (
+                  <Nav.Item key={key}>
+                    <Nav.Link eventKey={key} as="button" type="button" className="px-2 py-1">
+                      {name}
+                    </Nav.Link>
+                  </Nav.Item>
+                ))}
+              </Nav>
+              {view === 'pressure' || shapeOf(boat) === null ? (
+                <PressureChart boat={boat} evaluations={evaluations} chosen={chosen} onChoose={setChosen} />
+              ) : view === 'sections' ? (
+                <SectionsDrawing boat={boat} zone={zone ?? null} onChoose={choose} />
+              ) : (
+                <BoatDrawing boat={boat} chosen={chosen} onChoose={choose} onDrag={drag} onDrop={drop} />
+              )}
             </Card.Body>
           </Card>
           <Card>
@@ -96,12 +147,19 @@ export function ZonesScreen() {
                       return (
                         <tr key={row.id} className={row.id === chosen ? 'chosen-row' : ''}>
                           <td className="ps-4">
-                            <button type="button" className="reason-button" aria-pressed={row.id === chosen} onClick={() => setChosen(row.id)}>
+                            <button type="button" className="reason-button" aria-pressed={row.id === chosen} onClick={() => choose(row.id)}>
                               {row.name}
                             </button>
                           </td>
                           <td>{ZONE_LOCATIONS[row.location].label}</td>
-                          <td className="num">{show(row.geometry.area, 'area')}</td>
+                          <td className="num">
+                            {row.overridden.length > 0 && (
+                              <span className="verdict thin me-1" title={`${row.overridden.length} typed over`}>
+                                △
+                              </span>
+                            )}
+                            {show(row.geometry.area, 'area')}
+                          </td>
                           <td className="num">
                             {show(row.geometry.panelLength, 'shortLength')} × {show(row.geometry.panelBreadth, 'shortLength')}
                           </td>
@@ -155,13 +213,43 @@ export function ZonesScreen() {
             </Card.Body>
           </Card>
         </div>
-        {part && zone ? (
-          <ZoneEditor part={part} zone={zone} onRemoved={() => setChosen(null)} />
-        ) : (
-          <Card>
-            <Card.Body className="soft">Choose a zone in the table or on the chart to see and change its figures.</Card.Body>
-          </Card>
-        )}
+        <div className="d-grid gap-2 align-content-start">
+          <Nav variant="pills" className="small" activeKey={side} onSelect={(key) => setSide(key as typeof side)}>
+            {(
+              [
+                ['zone', 'Zone'],
+                ['supports', 'Supports'],
+                ['shape', 'Shape'],
+              ] as const
+            ).map(([key, name]) => (
+              <Nav.Item key={key}>
+                <Nav.Link eventKey={key} as="button" type="button" className="px-3 py-1">
+                  {name}
+                </Nav.Link>
+              </Nav.Item>
+            ))}
+          </Nav>
+          {side === 'shape' ? (
+            <ShapeEditor boat={boat} />
+          ) : side === 'supports' ? (
+            <SupportsEditor boat={boat} zoneId={zone?.id ?? null} />
+          ) : part && zone ? (
+            <>
+              {zone.region && (
+                <Card>
+                  <Card.Body>
+                    <PanelsDrawing boat={boat} zone={zone} construction={evaluations.get(zone.id)!.construction} />
+                  </Card.Body>
+                </Card>
+              )}
+              <ZoneEditor boat={boat} part={part} zone={zone} onRemoved={() => setChosen(null)} />
+            </>
+          ) : (
+            <Card>
+              <Card.Body className="soft">Choose a zone in the table or on the drawing to see and change its figures.</Card.Body>
+            </Card>
+          )}
+        </div>
       </div>
       <Onward to="layup">Lay-up: what goes in, in what order?</Onward>
     </>

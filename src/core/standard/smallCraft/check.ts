@@ -16,6 +16,9 @@ export const CHECKS = {
   coreMinimum: 'Least core strength',
   outerMinimum: 'Least outer skin',
   innerMinimum: 'Least inner skin',
+  yardFibre: 'Yard fibre',
+  yardThickness: 'Yard thickness',
+  specifiedLayers: 'As specified',
 } as const;
 export type CheckId = keyof typeof CHECKS;
 

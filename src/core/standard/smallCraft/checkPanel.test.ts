@@ -48,12 +48,26 @@ describe('checks of a panel', () => {
     expect(thick(0.039) / thick(0.019)).toBeCloseTo(40 / 20, 9);
   });
   it('know a mirrored stack by its sides: the mould face is pulled, the inner face pressed', () => {
-    const outerThin = bulkhead([skin(0.001), core, skin(0.003)], 1);
-    const innerThin = bulkhead([skin(0.003), core, skin(0.001)], 1);
+    const side = (sheets: Sheet[]) => checkPanel({ craft: motor, location: 'superstructureFront', geometry, sheets, quality: 1 });
+    const outerThin = side([skin(0.001), core, skin(0.003)]);
+    const innerThin = side([skin(0.003), core, skin(0.001)]);
     const reserve = ({ checks }: typeof outerThin, id: string) => checks.find((check) => check.id === id)!.reserveFactor;
     expect(reserve(outerThin, 'outerSkin')).toBeLessThan(reserve(innerThin, 'outerSkin'));
     expect(reserve(outerThin, 'innerSkin')).toBeGreaterThan(reserve(innerThin, 'innerSkin'));
     expect(reserve(outerThin, 'stiffness')).toBeCloseTo(reserve(innerThin, 'stiffness'), 9);
+  });
+  it('do not mind from which side water stands against a bulkhead or a tank', () => {
+    for (const location of ['bulkhead', 'collisionBulkhead', 'tank'] as const) {
+      const reserves = (sheets: Sheet[]) =>
+        Object.fromEntries(checkPanel({ craft: motor, location, geometry, sheets, quality: 1 }).checks.map(({ id, reserveFactor }) => [id, reserveFactor]));
+      const [one, other] = [reserves([skin(0.001), core, skin(0.003)]), reserves([skin(0.003), core, skin(0.001)])];
+      for (const id of Object.keys(one)) expect(other[id]).toBeCloseTo(one[id]!, 9);
+    }
+  });
+  it('a tank and the collision bulkhead bear 10 kPa per metre, a watertight bulkhead 7', () => {
+    const at = (location: 'bulkhead' | 'collisionBulkhead' | 'tank') =>
+      checkPanel({ craft: motor, location, geometry: { ...geometry, head: 0.9 }, sheets: [skin(0.006)], quality: 1 }).pressure.pressure;
+    expect([at('bulkhead'), at('collisionBulkhead'), at('tank')]).toEqual([6300, 9000, 9000]);
   });
   it('say what they leave out', () => {
     const { notChecked } = bulkhead([skin(0.006)], 1);

@@ -1,11 +1,11 @@
-import type { Recorder } from '../../working';
+import { put, type Recorder } from '../../working';
 import { invalid } from '../../error';
 import { waterlinePosition, type ZoneGeometry } from '../../geometry';
 import type { Check, PanelContext, Sheet, SkinSheet, Trace } from './check';
 import type { Craft } from './craft';
 import { minimumFibreMass, minimumSkins, type MinimumLocation } from './minimum';
 import { SMALL_CRAFT_PACK } from './pack';
-import { bulkheadPressure, designPressure, type PressureLocation, type PressureResult } from './pressure';
+import { designPressure, headPressure, type HeadLocation, type PressureLocation, type PressureResult } from './pressure';
 import { checkSandwich } from './checkSandwich';
 import { checkSingleSkin } from './checkSingleSkin';
 
@@ -18,11 +18,17 @@ export const ZONE_LOCATIONS = {
   cockpitSole: { label: 'Cockpit sole', pressure: 'deck', minimum: 'deck' },
   superstructureFront: { label: 'Superstructure, front', pressure: 'superstructureFront', minimum: null },
   superstructureSide: { label: 'Superstructure, side', pressure: 'superstructureSide', minimum: null },
+  superstructureSideWalking: { label: 'Superstructure, side, walked on', pressure: 'superstructureSideWalking', minimum: null },
+  superstructureAft: { label: 'Superstructure, aft end', pressure: 'superstructureAft', minimum: null },
   superstructureTop: { label: 'Superstructure, top', pressure: 'superstructureTop', minimum: null },
   bulkhead: { label: 'Watertight bulkhead', pressure: null, minimum: null },
+  collisionBulkhead: { label: 'Collision bulkhead', pressure: null, minimum: null },
+  tank: { label: 'Tank boundary', pressure: null, minimum: null },
   liner: { label: 'Liner, walked on', pressure: 'deck', minimum: null },
 } as const satisfies Record<string, { label: string; pressure: PressureLocation | null; minimum: MinimumLocation | null }>;
 export type ZoneLocation = keyof typeof ZONE_LOCATIONS;
+/** Zones under a head of water, which presses from either side. */
+export const isHead = (location: ZoneLocation): location is HeadLocation => ZONE_LOCATIONS[location].pressure === null;
 
 export interface PanelCheckInput {
   craft: Craft;
@@ -32,6 +38,8 @@ export interface PanelCheckInput {
   sheets: readonly Sheet[];
   /** Factor on the strengths of the laminate. */
   quality: number;
+  /** Factors on the pressure and on the minima, for service beyond the method. */
+  uplift?: { pressure: number; minimum: number };
 }
 
 export interface PanelCheckResult {
@@ -60,15 +68,15 @@ export function panelPressure(
   pack = SMALL_CRAFT_PACK,
 ): PanelCheckResult['pressure'] {
   const place = ZONE_LOCATIONS[location];
-  if (place.pressure === null) {
-    if (g.head === null) throw invalid('geometry.head', 'A watertight bulkhead needs its head of water (m)');
-    return { pressure: bulkheadPressure(g.head, record, pack), mode: 'head' };
+  if (isHead(location)) {
+    if (g.head === null) throw invalid('geometry.head', `${place.label}: its head of water is missing (m)`);
+    return { pressure: headPressure(location, g.head, record, pack), mode: 'head' };
   }
   const [shortSide, longSide] = [Math.min(g.panelLength, g.panelBreadth), Math.max(g.panelLength, g.panelBreadth)];
   return designPressure(
     {
       craft,
-      location: place.pressure,
+      location: place.pressure!,
       position: waterlinePosition(g.panelX, craft.waterlineLength),
       ...(g.edgeHeight === null ? {} : { edgeHeight: g.edgeHeight }),
       ...(g.centreHeight === null ? {} : { centreHeight: g.centreHeight }),
@@ -77,6 +85,14 @@ export function panelPressure(
     record,
     pack,
   );
+}
+
+/** The lesser of both sides' reserves, check by check. */
+function eitherSide(checks: Check[], reversed: Check[]): Check[] {
+  return checks.map((check) => {
+    const other = reversed.find(({ id }) => id === check.id);
+    return other && other.reserveFactor < check.reserveFactor * (1 - 1e-9) ? { ...other, governs: `${other.governs}, pressed from the inner face` } : check;
+  });
 }
 
 /**
@@ -88,7 +104,7 @@ export function panelPressure(
  * Source: ISO 12215-5:2008 method as restated in the functions of this folder.
  */
 export function checkPanel(input: PanelCheckInput, trace?: Trace, pack = SMALL_CRAFT_PACK): PanelCheckResult {
-  const { craft, location, geometry: g, sheets, quality } = input;
+  const { craft, location, geometry: g, sheets, quality, uplift = { pressure: 1, minimum: 1 } } = input;
   if (sheets.length === 0) throw invalid('layers', 'No layer covers this zone yet: cover it with at least one fabric');
   const shortSide = Math.min(g.panelLength, g.panelBreadth);
   const longSide = Math.max(g.panelLength, g.panelBreadth);
@@ -96,7 +112,18 @@ export function checkPanel(input: PanelCheckInput, trace?: Trace, pack = SMALL_C
   const place = ZONE_LOCATIONS[location];
   const inSection = (section: 'pressure' | 'requirement'): Recorder | undefined => trace && ((step) => trace(section, step));
 
-  const pressure = panelPressure({ craft, location, geometry: g, construction }, inSection('pressure'), pack);
+  const base = panelPressure({ craft, location, geometry: g, construction }, inSection('pressure'), pack);
+  const pressure = { ...base, pressure: base.pressure * uplift.pressure };
+  if (uplift.pressure !== 1)
+    inSection('pressure')?.({
+      quantity: 'Pressure with the uplift for service',
+      symbol: "P'",
+      formula: 'f_P\\,P',
+      inputs: [put('f_P', uplift.pressure), put('P', base.pressure, 'Pa')],
+      value: pressure.pressure,
+      unit: 'Pa',
+      source: 'Workboat uplift',
+    });
 
   const skins = sheets.filter((sheet) => sheet.role === 'skin');
   const k5 = fibreTypeFactor(skins, pack);
@@ -105,15 +132,25 @@ export function checkPanel(input: PanelCheckInput, trace?: Trace, pack = SMALL_C
   if (place.minimum !== null) {
     const skinsMinimum = minimumSkins(craft, place.minimum, k5, 1, construction === 'sandwich' ? minimumRecord : undefined, pack);
     minimum = {
-      fibre: minimumFibreMass(craft, place.minimum, k5, construction === 'single' ? minimumRecord : undefined, pack),
-      outer: skinsMinimum.outer,
-      inner: skinsMinimum.inner,
+      fibre: uplift.minimum * minimumFibreMass(craft, place.minimum, k5, construction === 'single' ? minimumRecord : undefined, pack),
+      outer: uplift.minimum * skinsMinimum.outer,
+      inner: uplift.minimum * skinsMinimum.inner,
       coreShear: place.minimum === 'deck' ? null : skinsMinimum.coreShearStrength,
     };
   }
 
   const context: PanelContext = { pressure: pressure.pressure, shortSide, longSide, crown: g.crown, quality, minimum, trace };
-  const { checks, notChecked } = construction === 'single' ? checkSingleSkin(skins, context, pack) : checkSandwich(sheets, context, pack);
+  const run = (stack: readonly Sheet[], own: PanelContext) =>
+    construction === 'single'
+      ? checkSingleSkin(
+          stack.filter((sheet) => sheet.role === 'skin'),
+          own,
+          pack,
+        )
+      : checkSandwich(stack, own, pack);
+  const result = run(sheets, context);
+  const { notChecked } = result;
+  const checks = isHead(location) ? eitherSide(result.checks, run([...sheets].reverse(), { ...context, trace: undefined }).checks) : result.checks;
   if (minimum === null) notChecked.push(`Least fibre mass: the pack states none for ${place.label.toLowerCase()}`);
   notChecked.push('Stiffeners and panel edges', 'Point loads and fittings', 'Buckling under in-plane load');
   return { construction, pressure, checks, notChecked };

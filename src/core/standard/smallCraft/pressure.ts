@@ -4,7 +4,7 @@ import { areaReduction, type Member } from './areaReduction';
 import { formulaSpeed, massTerm, type Craft } from './craft';
 import { dynamicLoadFactor } from './dynamicLoadFactor';
 import { longitudinalFactor } from './longitudinalFactor';
-import { cite, SMALL_CRAFT_PACK } from './pack';
+import { cite, SMALL_CRAFT_PACK, type SmallCraftPack } from './pack';
 
 export const PRESSURE_LOCATIONS = [
   'bottom',
@@ -44,6 +44,9 @@ export interface PressureResult {
   /** Pa */
   minimumPressure?: number;
 }
+
+/** A coefficient in thousands, as the formulas print it. */
+const kilo = (value: number) => Number((value / 1e3).toPrecision(6));
 
 /** One way the boat may be loaded, before the minimum is applied. */
 interface Candidate {
@@ -101,17 +104,19 @@ export function designPressure(input: PressureInput, record?: Recorder, pack = S
     });
   }
 
-  const deckBase = sail ? 1e3 * (0.5 * massTerm(craft) + 12) : 1e3 * (0.35 * LWL + 14.6);
-  const displacementBase = sail ? 1e3 * (2 * massTerm(craft) + 18) * slammingFactor(craft) : 1e3 * (2.4 * massTerm(craft) + 20);
+  const own = sail ? pack.sail : pack.motor;
+  const deckBase = sail ? pack.sail.deckBase.perMass * massTerm(craft) + pack.sail.deckBase.constant : pack.motor.deckBase.perLength * LWL + pack.motor.deckBase.constant;
+  const slowBase = own.bottomBase.perMass * massTerm(craft) + own.bottomBase.constant;
+  const displacementBase = sail ? slowBase * slammingFactor(craft) : slowBase;
   const nCG = planing ? dynamicLoadFactor(craft, record) : undefined;
-  const planingBase = nCG === undefined ? undefined : ((1e3 * 0.1 * m) / (LWL * craft.chineBeam!)) * (1 + Math.sqrt(kDC) * nCG);
+  const planingBase = nCG === undefined ? undefined : ((pack.motor.planingBase * m) / (LWL * craft.chineBeam!)) * (1 + Math.sqrt(kDC) * nCG);
 
   if (location === 'bottom' || location === 'side') {
     if (planingBase !== undefined)
       record?.({
         quantity: 'Base pressure, planing',
         symbol: 'P_{BMP}',
-        formula: '\\frac{0.1\\,m}{L_{WL} B_C}\\left(1+\\sqrt{k_{DC}}\\,n_{CG}\\right)\\,\\text{kPa}',
+        formula: `\\frac{${kilo(pack.motor.planingBase)}\\,m}{L_{WL} B_C}\\left(1+\\sqrt{k_{DC}}\\,n_{CG}\\right)\\,\\text{kPa}`,
         inputs: [put('m', m, 'kg'), put('L_{WL}', LWL, 'm'), put('B_C', craft.chineBeam!, 'm'), put('n_{CG}', nCG!, 'g')],
         value: planingBase,
         unit: 'Pa',
@@ -120,7 +125,7 @@ export function designPressure(input: PressureInput, record?: Recorder, pack = S
     record?.({
       quantity: sail ? 'Base pressure, sailing' : 'Base pressure, displacement',
       symbol: sail ? 'P_{BS}' : 'P_{BMD}',
-      formula: sail ? '(2\\,m^{0.33}+18)\\,k_{SLS}\\,\\text{kPa}' : '2.4\\,m^{0.33}+20\\,\\text{kPa}',
+      formula: `(${kilo(own.bottomBase.perMass)}\\,m^{0.33}+${kilo(own.bottomBase.constant)})${sail ? '\\,k_{SLS}' : ''}\\,\\text{kPa}`,
       inputs: [put('m', m, 'kg')],
       value: displacementBase,
       unit: 'Pa',
@@ -131,7 +136,9 @@ export function designPressure(input: PressureInput, record?: Recorder, pack = S
     record?.({
       quantity: 'Base pressure, deck',
       symbol: 'P_D',
-      formula: sail ? '0.5\\,m^{0.33}+12\\,\\text{kPa}' : '0.35\\,L_{WL}+14.6\\,\\text{kPa}',
+      formula: sail
+        ? `${kilo(pack.sail.deckBase.perMass)}\\,m^{0.33}+${kilo(pack.sail.deckBase.constant)}\\,\\text{kPa}`
+        : `${kilo(pack.motor.deckBase.perLength)}\\,L_{WL}+${kilo(pack.motor.deckBase.constant)}\\,\\text{kPa}`,
       inputs: sail ? [put('m', m, 'kg')] : [put('L_{WL}', LWL, 'm')],
       value: deckBase,
       unit: 'Pa',
@@ -149,11 +156,11 @@ export function designPressure(input: PressureInput, record?: Recorder, pack = S
   let candidates: Candidate[];
   let minimumPressure: number | undefined;
   if (location === 'bottom') {
-    minimumPressure = 1e3 * (sail ? 0.35 * massTerm(craft) + 1.4 * LWL * kDC : 0.45 * massTerm(craft) + 0.9 * LWL * kDC);
+    minimumPressure = own.bottomMinimum.perMass * massTerm(craft) + own.bottomMinimum.perLength * LWL * kDC;
     candidates = [inMode(slow, displacementBase, kDC), ...(planing ? [inMode('planing', planingBase!, 1)] : [])];
   } else if (location === 'side') {
-    minimumPressure = 1e3 * (sail ? 1.4 : 0.9) * LWL * kDC;
-    candidates = [inMode(slow, side(displacementBase), kDC), ...(planing ? [inMode('planing', side(0.25 * planingBase!), kDC)] : [])];
+    minimumPressure = own.sideMinimum * LWL * kDC;
+    candidates = [inMode(slow, side(displacementBase), kDC), ...(planing ? [inMode('planing', side(pack.motor.planingSideShare * planingBase!), kDC)] : [])];
   } else {
     const factor = superstructure ?? 1;
     if (superstructure === undefined || location === 'superstructureSideWalking') minimumPressure = pack.deckMinimumPressure;
@@ -185,20 +192,25 @@ export function designPressure(input: PressureInput, record?: Recorder, pack = S
   };
 }
 
+/** What stands under a head of water: a watertight bulkhead, the collision bulkhead, the boundary of a tank. */
+export type HeadLocation = keyof SmallCraftPack['headPressure'];
+const HEAD_WORDS: Record<HeadLocation, string> = { bulkhead: 'a watertight bulkhead', collisionBulkhead: 'the collision bulkhead', tank: 'a tank boundary' };
+
 /**
- * Pressure on a watertight bulkhead panel under a head of water (Pa): 7 kPa per metre of head.
- * Source: ISO 12215-5:2008 method, F25. Area, category and position factors do not apply.
+ * Pressure under a head of water (Pa): 7 kPa per metre on a watertight bulkhead, 10 on tanks and, as a tank, on the collision bulkhead.
+ * Source: ISO 12215-5:2008 method, F25 to F27. Area, category and position factors do not apply.
  */
-export function bulkheadPressure(head: number, record?: Recorder, pack = SMALL_CRAFT_PACK): number {
-  const pressure = pack.bulkheadPressurePerHead * head;
+export function headPressure(location: HeadLocation, head: number, record?: Recorder, pack = SMALL_CRAFT_PACK): number {
+  const perHead = pack.headPressure[location];
+  const pressure = perHead * head;
   record?.({
-    quantity: 'Pressure on a watertight bulkhead',
+    quantity: `Pressure on ${HEAD_WORDS[location]}`,
     symbol: 'P_{WB}',
-    formula: '7\\,h_B\\,\\text{kPa}',
+    formula: `${kilo(perHead)}\\,h_B\\,\\text{kPa}`,
     inputs: [put('h_B', head, 'm')],
     value: pressure,
     unit: 'Pa',
-    source: cite('F25'),
+    source: cite('F25 to F27'),
   });
   return pressure;
 }

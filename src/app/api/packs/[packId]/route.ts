@@ -1,0 +1,21 @@
+import { KeramosError } from '@/core/error';
+import { database } from '@/server/database/open';
+import { answer, json, readJson } from '@/server/http';
+import { dropPack, savePack } from '@/server/stores/packs';
+
+type Context = { params: Promise<{ packId: string }> };
+
+export const PUT = (request: Request, { params }: Context) =>
+  answer(async () => {
+    const { packId } = await params;
+    const pack = await readJson(request);
+    if ((pack as { id?: unknown } | null)?.id !== packId) throw new KeramosError('invalid', `The pack's id must be "${packId}", as in the address`, 'pack.id');
+    return json(await savePack(await database(), pack, false));
+  });
+
+export const DELETE = (_: Request, { params }: Context) =>
+  answer(async () => {
+    const { packId } = await params;
+    await dropPack(await database(), packId);
+    return json({ dropped: packId });
+  });

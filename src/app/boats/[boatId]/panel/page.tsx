@@ -1,0 +1,5 @@
+import { PanelScreen } from '@/ui/panel/PanelScreen';
+
+export default function Page() {
+  return <PanelScreen />;
+}

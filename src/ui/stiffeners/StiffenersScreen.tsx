@@ -1,0 +1,284 @@
+'use client';
+import { nanoid } from 'nanoid';
+import { useMemo, useState } from 'react';
+import { Alert, Button, Card, Form } from 'react-bootstrap';
+import { KeramosError } from '@/core/error';
+import type { Material } from '@/core/material';
+import type { QuantityKind } from '@/core/quantity';
+import { evaluateStiffeners, sectionProperties, stiffenerWorking, targetOf, type StiffenerCheck, type StiffenerEvaluation } from '@/core/schedule';
+import { SECTION_KINDS, type StiffenerSection } from '@/core/stiffener';
+import { useBoat } from '../shared/boat';
+import { Onward } from '../shared/Onward';
+import { useUnits } from '../shared/units';
+import { useEdit } from '../shared/useEdit';
+import { Verdict } from '../shared/Verdict';
+import { WorkingPanel, type WorkingRequest } from '../shared/WorkingPanel';
+import { StiffenerDrawing } from './SectionDrawing';
+import { bring, SectionEditor } from './SectionEditor';
+
+const UNIT_KINDS: Record<StiffenerCheck['unit'], QuantityKind> = { 'm²': 'smallArea', 'N·m': 'moment', 'N·m²': 'bendingRigidity' };
+
+/** A top-hat or flat bar to begin with, of the first glass fabrics at hand. */
+function starter(kind: StiffenerSection['kind'], count: number): StiffenerSection {
+  const layer = (material: string, crown: boolean, web: boolean, flange: boolean) => ({ material, angleDeg: 0, crown, web, flange });
+  return {
+    id: nanoid(8),
+    name: `${SECTION_KINDS[kind]} ${count + 1}`,
+    kind,
+    height: 0.06,
+    baseWidth: 0.06,
+    crownWidth: 0.045,
+    flangeWidth: 0.04,
+    former: null,
+    layers: [layer('bx45-450', kind === 'topHat', true, true), layer('bx45-450', kind === 'topHat', true, true), layer('ud-300', kind === 'topHat', kind === 'flatBar', false)],
+  };
+}
+
+/** Do the supports hold? Every frame, stringer, beam and rib with a section, against what the pack asks of it. */
+export function StiffenersScreen({ shelf }: { shelf: Material[] }) {
+  const { boat } = useBoat();
+  const { show, full, unit } = useUnits();
+  const edit = useEdit();
+  const [chosen, setChosen] = useState<string | null>(boat.sections[0]?.id ?? null);
+  const [member, setMember] = useState<string | null>(null);
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const [working, setWorking] = useState<WorkingRequest | null>(null);
+  const target = targetOf(boat);
+  const evaluations = useMemo(() => evaluateStiffeners(boat), [boat]);
+  const section = boat.sections.find(({ id }) => id === chosen) ?? boat.sections[0] ?? null;
+  const users = evaluations.filter((e) => e.section?.id === section?.id);
+  const shown =
+    users.find((e) => e.support.id === member) ??
+    users.reduce<StiffenerEvaluation | null>((low, e) => (e.governing && (!low?.governing || e.governing.reserveFactor < low.governing.reserveFactor) ? e : low), null);
+  const properties = useMemo(() => {
+    if (!section) return null;
+    try {
+      return sectionProperties(boat, section);
+    } catch (error) {
+      if (error instanceof KeramosError) return error.message;
+      throw error;
+    }
+  }, [boat, section]);
+  const act = (...edits: Parameters<typeof edit>) => {
+    const said = edit(...edits);
+    setRefusal(said ?? null);
+    return said;
+  };
+  const add = (kind: StiffenerSection['kind']) => {
+    const item = starter(kind, boat.sections.length);
+    const materials = [...new Set(item.layers.map(({ material }) => material))].flatMap((id) => bring(boat, shelf, id));
+    const once = materials.filter(
+      (one, i) => one.type === 'material.put' && materials.findIndex((other) => other.type === 'material.put' && other.material.id === one.material.id) === i,
+    );
+    if (!act(...once, { type: 'section.add', item, index: boat.sections.length })) setChosen(item.id);
+  };
+  const mass = evaluations.reduce((sum, e) => sum + e.mass, 0);
+
+  return (
+    <>
+      <p className="question">Do the supports hold? Each on its worst span, with the plating that works with it.</p>
+      {refusal && (
+        <Alert variant="danger" className="py-2" dismissible onClose={() => setRefusal(null)}>
+          {refusal}
+        </Alert>
+      )}
+      <div className="layup">
+        <div className="d-grid gap-3 align-content-start">
+          {section && properties !== null && typeof properties !== 'string' && (
+            <Card>
+              <Card.Body>
+                <div className="d-flex justify-content-between align-items-baseline">
+                  <h2 className="mb-0">
+                    {section.name} {shown && <span className="soft fw-normal small">on {shown.support.name}</span>}
+                  </h2>
+                  {shown?.governing && <Verdict reserveFactor={shown.governing.reserveFactor} target={target} />}
+                </div>
+                <div className="stiffener-view">
+                  <StiffenerDrawing section={section} properties={properties} loaded={shown?.worst ?? null} />
+                  <dl className="facts mb-0">
+                    {(
+                      [
+                        ['Bending stiffness', shown?.worst ? full(shown.worst.EI, 'bendingRigidity') : '–'],
+                        ['Web, thickness', full(properties.web.thickness, 'thickness')],
+                        ['Web, modulus', full(properties.web.E, 'modulus')],
+                        ['Web, shear strength', full(properties.web.shearStrength, 'stress')],
+                        ...(properties.crown
+                          ? [
+                              ['Crown, thickness', full(properties.crown.thickness, 'thickness')],
+                              ['Crown, modulus', full(properties.crown.E, 'modulus')],
+                            ]
+                          : []),
+                        ['Mass', full(properties.mass, 'massPerLength')],
+                        ...(shown?.worst
+                          ? [
+                              ['Span × spacing', `${full(shown.worst.span.length, 'length')} × ${full(shown.worst.span.spacing, 'length')}`],
+                              ['Pressure', full(shown.worst.pressure, 'pressure')],
+                            ]
+                          : []),
+                      ] as [string, string][]
+                    ).map(([term, value]) => (
+                      <div key={term} className="contents">
+                        <dt>{term}</dt>
+                        <dd>{value}</dd>
+                      </div>
+                    ))}
+                  </dl>
+                </div>
+                {shown?.worst && (
+                  <table className="table table-sm mb-1" aria-label={`Checks of ${shown.support.name}`}>
+                    <thead>
+                      <tr>
+                        <th>Check</th>
+                        <th className="num">Asked</th>
+                        <th className="num">There</th>
+                        <th className="num">Reserve</th>
+                      </tr>
+                    </thead>
+                    <tbody>
+                      {shown.worst.checks.map((check) => (
+                        <tr key={check.id} className={check === shown.governing ? 'fw-semibold' : ''}>
+                          <td>{check.name}</td>
+                          <td className="num">{full(check.demand, UNIT_KINDS[check.unit])}</td>
+                          <td className="num">{full(check.capacity, UNIT_KINDS[check.unit])}</td>
+                          <td className="num">
+                            <button
+                              type="button"
+                              className="plain-button"
+                              title="Opens the working"
+                              onClick={() =>
+                                setWorking({ title: `${shown.support.name}: worst span`, record: () => [{ title: 'Stiffener', steps: stiffenerWorking(boat, shown) }] })
+                              }
+                            >
+                              <Verdict reserveFactor={check.reserveFactor} target={target} words={false} />
+                            </button>
+                          </td>
+                        </tr>
+                      ))}
+                    </tbody>
+                  </table>
+                )}
+                {properties.slender.length > 0 && (
+                  <p className="small mb-0">
+                    △ {properties.slender.join('; ')}: {section.former ? 'the former has to hold the walls.' : 'unheld walls may buckle first; thicken them or keep the former in.'}
+                  </p>
+                )}
+              </Card.Body>
+            </Card>
+          )}
+          {typeof properties === 'string' && <Alert variant="danger">{properties}</Alert>}
+          <Card>
+            <Card.Body className="p-0">
+              <table className="table align-middle mb-0" aria-label="Stiffeners">
+                <thead>
+                  <tr>
+                    <th>Member</th>
+                    <th>Section</th>
+                    <th className="num">
+                      Length <span className="unit">{unit('length')}</span>
+                    </th>
+                    <th className="num">
+                      Mass <span className="unit">{unit('mass')}</span>
+                    </th>
+                    <th>Governs</th>
+                    <th className="num">Reserve</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {evaluations.map((e) => (
+                    <tr key={e.support.id} className={e.support.id === shown?.support.id ? 'chosen-row' : ''}>
+                      <td>
+                        <button
+                          type="button"
+                          className="reason-button"
+                          onClick={() => {
+                            setMember(e.support.id);
+                            if (e.section) setChosen(e.section.id);
+                          }}
+                        >
+                          {e.support.name}
+                        </button>
+                      </td>
+                      <td>
+                        <Form.Select
+                          size="sm"
+                          aria-label={`Section of ${e.support.name}`}
+                          value={e.support.section ?? ''}
+                          onChange={(event) => act({ type: 'support.set', item: { ...e.support, section: event.target.value || null } })}
+                        >
+                          <option value="">holds only</option>
+                          {boat.sections.map((one) => (
+                            <option key={one.id} value={one.id}>
+                              {one.name}
+                            </option>
+                          ))}
+                        </Form.Select>
+                      </td>
+                      <td className="num">{show(e.geometry?.length ?? null, 'length')}</td>
+                      <td className="num">{e.section ? show(e.mass, 'mass') : ''}</td>
+                      <td className="small">{e.problem ?? e.governing?.name ?? <span className="soft">not computed: another member, furniture or edge does the work</span>}</td>
+                      <td className="num">{e.governing && <Verdict reserveFactor={e.governing.reserveFactor} target={target} words={false} />}</td>
+                    </tr>
+                  ))}
+                  {evaluations.length === 0 && (
+                    <tr>
+                      <td colSpan={6} className="soft">
+                        No frames, stringers or beams yet: add them under Zones, Supports.
+                      </td>
+                    </tr>
+                  )}
+                </tbody>
+              </table>
+            </Card.Body>
+          </Card>
+          <p className="small mb-0">
+            All stiffeners together {full(mass, 'mass')}; they are in the Weights. Checked against {boat.packs[0]!.title}: web shear, both flanges, stiffness. Not checked: ends and
+            crossings, bonding to the plating, torsion, point loads.
+          </p>
+        </div>
+        <Card className="align-self-start">
+          <Card.Body className="d-grid gap-2">
+            <h2 className="mb-0">Sections</h2>
+            <div className="d-flex gap-1 flex-wrap">
+              {boat.sections.map((one) => (
+                <Button
+                  key={one.id}
+                  size="sm"
+                  variant={one.id === section?.id ? 'primary' : 'outline-primary'}
+                  aria-pressed={one.id === section?.id}
+                  onClick={() => {
+                    setChosen(one.id);
+                    setMember(null);
+                  }}
+                >
+                  {one.name}
+                </Button>
+              ))}
+            </div>
+            <div className="d-flex gap-2">
+              <Button size="sm" variant="outline-primary" onClick={() => add('topHat')}>
+                New top-hat
+              </Button>
+              <Button size="sm" variant="outline-primary" onClick={() => add('flatBar')}>
+                New flat bar
+              </Button>
+              {section && (
+                <Button
+                  size="sm"
+                  variant="outline-primary"
+                  onClick={() => {
+                    if (!act({ type: 'section.remove', id: section.id })) setChosen(null);
+                  }}
+                >
+                  Remove
+                </Button>
+              )}
+            </div>
+            {section ? <SectionEditor boat={boat} shelf={shelf} section={section} /> : <p className="small mb-0">No section yet: make one, then give it to members.</p>}
+          </Card.Body>
+        </Card>
+      </div>
+      <Onward to="check">Check: what holds, what does not?</Onward>
+      <WorkingPanel request={working} onClose={() => setWorking(null)} />
+    </>
+  );
+}

@@ -1,0 +1,196 @@
+'use client';
+import { Col, Form, Row } from 'react-bootstrap';
+import type { HullEdge, Region } from '@/core/geometry';
+import type { Boat, Zone } from '@/core/schedule';
+import { QuantityField } from '../shared/QuantityField';
+
+const SURFACES = {
+  typed: 'Nowhere: figures are typed in',
+  hull: 'Hull, between two lines',
+  transom: 'Transom',
+  section: 'Bulkhead: a section of the boat',
+  deck: 'Deck, outside the openings',
+  cockpitSole: 'Cockpit sole',
+  cockpitSide: 'Cockpit sides',
+  coachroofTop: 'Coachroof top',
+  coachroofSide: 'Coachroof sides',
+  coachroofFront: 'Coachroof front',
+  pan: 'Pan inside the hull',
+  rectangle: 'Rectangles',
+} as const;
+type Surface = keyof typeof SURFACES;
+
+const surfaceOf = (region: Region | null): Surface => {
+  if (region === null) return 'typed';
+  if (region.surface === 'cockpit') return region.piece === 'sole' ? 'cockpitSole' : 'cockpitSide';
+  if (region.surface === 'coachroof') return region.piece === 'top' ? 'coachroofTop' : region.piece === 'side' ? 'coachroofSide' : 'coachroofFront';
+  return region.surface;
+};
+
+/** A region of the wanted kind to begin with, near where the zone's figures stand. */
+function regionFor(surface: Surface, { brief, deck }: Boat, { geometry }: Zone): Region | null {
+  const x = geometry.centroidX;
+  switch (surface) {
+    case 'typed':
+      return null;
+    case 'hull':
+      return { surface: 'hull', from: -1, to: brief.hullLength, lower: { kind: 'centreline' }, upper: { kind: 'chine' } };
+    case 'transom':
+      return { surface: 'transom' };
+    case 'section':
+      return { surface: 'section', x: Math.min(0.9 * brief.waterlineLength, Math.max(0.3, x)), top: null };
+    case 'deck':
+      return { surface: 'deck', from: -1, to: brief.hullLength };
+    case 'cockpitSole':
+      return { surface: 'cockpit', piece: 'sole' };
+    case 'cockpitSide':
+      return { surface: 'cockpit', piece: 'side' };
+    case 'coachroofTop':
+      return { surface: 'coachroof', piece: 'top' };
+    case 'coachroofSide':
+      return { surface: 'coachroof', piece: 'side' };
+    case 'coachroofFront':
+      return { surface: 'coachroof', piece: 'front' };
+    case 'pan': {
+      const half = 0.3 * brief.chineBeam;
+      return { surface: 'pan', from: x - 0.8, to: x + 0.8, halfBreadthAft: half, halfBreadthFore: half, height: deck.cockpit?.soleHeight ?? 0.3 };
+    }
+    case 'rectangle':
+      return { surface: 'rectangle', x, y: 0.5, height: geometry.centroidZ, length: 0.4, breadth: 0.3, count: 1 };
+  }
+}
+
+const EDGES = { centreline: 'Centreline', girth: 'So far from the centreline', chine: 'Chine or bilge', waterline: 'Waterline', height: 'Height', deckEdge: 'Deck edge' } as const;
+
+function EdgeField({ label, edge, onChange }: { label: string; edge: HullEdge; onChange: (edge: HullEdge) => string | undefined }) {
+  const choose = (kind: HullEdge['kind']) => onChange(kind === 'girth' ? { kind, distance: 0.25 } : kind === 'height' ? { kind, height: 0.5 } : { kind });
+  return (
+    <Form.Group controlId={`edge-${label}`}>
+      <Form.Label className="mb-0">{label} edge</Form.Label>
+      <Form.Select size="sm" value={edge.kind} onChange={(event) => choose(event.target.value as HullEdge['kind'])}>
+        {Object.entries(EDGES).map(([key, words]) => (
+          <option key={key} value={key}>
+            {words}
+          </option>
+        ))}
+      </Form.Select>
+      {edge.kind === 'girth' && (
+        <QuantityField
+          label="Distance"
+          kind="shortLength"
+          value={edge.distance}
+          minimum={0.02}
+          maximum={10}
+          hint="along the skin"
+          onCommit={(value) => onChange({ kind: 'girth', distance: value! })}
+        />
+      )}
+      {edge.kind === 'height' && (
+        <QuantityField
+          label="Height"
+          kind="length"
+          value={edge.height}
+          minimum={-2}
+          maximum={12}
+          hint="above the baseline"
+          onCommit={(value) => onChange({ kind: 'height', height: value! })}
+        />
+      )}
+    </Form.Group>
+  );
+}
+
+/** Where a zone lies on the boat. */
+export function RegionEditor({ boat, zone, onChange }: { boat: Boat; zone: Zone; onChange: (region: Region | null) => string | undefined }) {
+  const { region } = zone;
+  const surface = surfaceOf(region);
+  const length = (label: string, value: number, patch: (value: number) => Region, minimum: number, maximum: number, hint: string) => (
+    <Col>
+      <QuantityField label={label} kind="length" value={value} minimum={minimum} maximum={maximum} hint={hint} onCommit={(next) => onChange(patch(next!))} />
+    </Col>
+  );
+  return (
+    <>
+      <Form.Group controlId="zone-surface">
+        <Form.Label className="mb-0">Place on the boat</Form.Label>
+        <Form.Select value={surface} onChange={(event) => onChange(regionFor(event.target.value as Surface, boat, zone))} disabled={boat.hull === null}>
+          {Object.entries(SURFACES).map(([key, words]) => (
+            <option key={key} value={key}>
+              {words}
+            </option>
+          ))}
+        </Form.Select>
+        {boat.hull === null && <div className="form-text">Give the boat a hull shape first (Shape).</div>}
+      </Form.Group>
+      {region?.surface === 'hull' && (
+        <div className="form-text mt-0">
+          {boat.brief.kind === 'sail'
+            ? 'The method parts bottom from side at the loaded waterline on a sailing craft.'
+            : 'The method parts bottom from side at the chine; on a round bilge where it stands at 50°, in displacement mode at the waterline.'}
+        </div>
+      )}
+      <Row className="g-2" xs={2}>
+        {region?.surface === 'hull' && (
+          <>
+            <Col>
+              <EdgeField label="Lower" edge={region.lower} onChange={(lower) => onChange({ ...region, lower })} />
+            </Col>
+            <Col>
+              <EdgeField label="Upper" edge={region.upper} onChange={(upper) => onChange({ ...region, upper })} />
+            </Col>
+          </>
+        )}
+        {region && 'from' in region && (
+          <>
+            {length('From', region.from, (from) => ({ ...region, from }), -10, 40, 'aft end; off the boat means its end')}
+            {length('To', region.to, (to) => ({ ...region, to }), -10, 40, 'fore end')}
+          </>
+        )}
+        {region?.surface === 'section' && length('At', region.x, (x) => ({ ...region, x }), -10, 40, 'from aft end of waterline')}
+        {region?.surface === 'section' && (
+          <Col>
+            <QuantityField
+              label="Top"
+              kind="length"
+              value={region.top}
+              minimum={-2}
+              maximum={12}
+              optional
+              hint="height; empty means to the deck"
+              onCommit={(top) => onChange({ ...region, top })}
+            />
+          </Col>
+        )}
+        {region?.surface === 'pan' && (
+          <>
+            {length('Half-breadth aft', region.halfBreadthAft, (halfBreadthAft) => ({ ...region, halfBreadthAft }), 0.05, 5, '')}
+            {length('Half-breadth fore', region.halfBreadthFore, (halfBreadthFore) => ({ ...region, halfBreadthFore }), 0.05, 5, '')}
+            {length('Height', region.height, (height) => ({ ...region, height }), -2, 12, 'above the baseline')}
+          </>
+        )}
+        {region?.surface === 'rectangle' && (
+          <>
+            {length('Along', region.x, (x) => ({ ...region, x }), -10, 40, 'middle')}
+            {length('Off centre', region.y, (y) => ({ ...region, y }), 0, 6, 'middle')}
+            {length('Height', region.height, (height) => ({ ...region, height }), -2, 12, 'above the baseline')}
+            {length('Length', region.length, (value) => ({ ...region, length: value }), 0.02, 12, '')}
+            {length('Breadth', region.breadth, (breadth) => ({ ...region, breadth }), 0.02, 8, '')}
+            <Col>
+              <Form.Group controlId="rectangle-count">
+                <Form.Label className="mb-0">How many</Form.Label>
+                <Form.Control
+                  type="number"
+                  className="num"
+                  min={1}
+                  max={40}
+                  value={region.count}
+                  onChange={(event) => onChange({ ...region, count: Math.min(40, Math.max(1, Math.round(Number(event.target.value) || 1))) })}
+                />
+              </Form.Group>
+            </Col>
+          </>
+        )}
+      </Row>
+    </>
+  );
+}

@@ -1,0 +1,204 @@
+'use client';
+import { useState } from 'react';
+import { Alert, Button, Card, Col, Form, Row } from 'react-bootstrap';
+import { SHAPE_NUMBERS, shapeFor, type DeckShape, type HullShape, type ShapeNumber } from '@/core/geometry';
+import { formatNumber } from '@/core/quantity';
+import { particularsOf, shapeOf, type Boat } from '@/core/schedule';
+import { QuantityField } from '../shared/QuantityField';
+import { useUnits } from '../shared/units';
+import { useEdit } from '../shared/useEdit';
+import { HullImport } from './HullImport';
+
+/** The hull's shape and its deck: where they come from, and the figures that draw them. */
+export function ShapeEditor({ boat }: { boat: Boat }) {
+  const edit = useEdit();
+  const { full } = useUnits();
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const [importing, setImporting] = useState(false);
+  const { hull, deck, brief } = boat;
+  const act = (...edits: Parameters<typeof edit>) => {
+    const said = edit(...edits);
+    setRefusal(said ?? null);
+    return said;
+  };
+  const setHull = (next: HullShape) => act({ type: 'hull.set', hull: next });
+  const setDeck = (next: DeckShape) => act({ type: 'deck.set', deck: next });
+  const shape = shapeOf(boat);
+  const displaced = shape ? shape.hull.displacedVolume * 1025 : null;
+  const length = (label: string, value: number, minimum: number, maximum: number, hint: string, take: (value: number) => string | undefined) => (
+    <Col>
+      <QuantityField label={label} kind="length" value={value} minimum={minimum} maximum={maximum} hint={hint} onCommit={(next) => take(next!)} />
+    </Col>
+  );
+  const angle = (label: string, value: number, minimum: number, maximum: number, take: (value: number) => string | undefined) => (
+    <Col>
+      <QuantityField label={label} kind="angle" value={value} minimum={minimum} maximum={maximum} onCommit={(next) => take(next!)} />
+    </Col>
+  );
+  const middle = brief.waterlineLength / 2;
+
+  return (
+    <Card>
+      <Card.Body className="d-grid gap-2">
+        <h2 className="mb-0">Shape</h2>
+        {refusal && (
+          <Alert variant="danger" className="py-2 mb-0" dismissible onClose={() => setRefusal(null)}>
+            {refusal}
+          </Alert>
+        )}
+        <div className="d-flex gap-2 flex-wrap">
+          <Button
+            size="sm"
+            variant={hull?.source === 'particulars' ? 'primary' : 'outline-primary'}
+            aria-pressed={hull?.source === 'particulars'}
+            onClick={() => hull?.source !== 'particulars' && setHull(shapeFor(particularsOf(brief), brief.kind))}
+          >
+            From particulars
+          </Button>
+          <Button size="sm" variant={hull && hull.source !== 'particulars' ? 'primary' : 'outline-primary'} onClick={() => setImporting(true)}>
+            From a file…
+          </Button>
+        </div>
+        {hull === null && <p className="small mb-0">No hull shape yet: zones stand on typed-in figures.</p>}
+        {hull && hull.source !== 'particulars' && (
+          <p className="small mb-0">
+            From {hull.file || 'a file'}: {hull.stations.length} stations{hull.source === 'mesh' ? ` cut from ${hull.triangles} triangles` : ''}.
+          </p>
+        )}
+        {displaced !== null && (
+          <p className="small mb-0">
+            Displaces {full(displaced, 'mass')} at its waterline; loaded mass in the brief {full(brief.loadedMass, 'mass')}.{' '}
+            {Math.abs(displaced / brief.loadedMass - 1) > 0.1 && (
+              <span className="verdict thin">△ {formatNumber((displaced / brief.loadedMass - 1) * 100, 0)} %: adjust the draft or the mass</span>
+            )}
+          </p>
+        )}
+        {hull && (
+          <div className="d-flex gap-3 flex-wrap">
+            <Form.Check
+              id="edge-keel"
+              label="Keel holds panels"
+              checked={hull.hardEdges.keel}
+              onChange={(event) => setHull({ ...hull, hardEdges: { ...hull.hardEdges, keel: event.target.checked } })}
+            />
+            <Form.Check
+              id="edge-chine"
+              label="Chine holds panels"
+              checked={hull.hardEdges.chine}
+              onChange={(event) => setHull({ ...hull, hardEdges: { ...hull.hardEdges, chine: event.target.checked } })}
+            />
+          </div>
+        )}
+        {hull?.source === 'particulars' && (
+          <>
+            <Form.Group controlId="hull-form">
+              <Form.Label className="mb-0">Form</Form.Label>
+              <Form.Select value={hull.form} onChange={(event) => setHull({ ...hull, form: event.target.value as typeof hull.form })}>
+                <option value="hardChine">Hard chine</option>
+                <option value="roundBilge">Round bilge</option>
+              </Form.Select>
+            </Form.Group>
+            <Row className="g-2" xs={2}>
+              {(Object.keys(SHAPE_NUMBERS) as ShapeNumber[]).map((key) => {
+                const { label, quantity, minimum, maximum, hint } = SHAPE_NUMBERS[key];
+                return (
+                  <Col key={key}>
+                    <QuantityField
+                      label={label}
+                      kind={quantity}
+                      value={hull[key]}
+                      minimum={minimum}
+                      maximum={maximum}
+                      hint={hint}
+                      onCommit={(value) => setHull({ ...hull, [key]: value! })}
+                    />
+                  </Col>
+                );
+              })}
+            </Row>
+            <p className="form-text mb-0">Lengths, beams and midship deadrise are the brief's.</p>
+          </>
+        )}
+        {hull && hull.source !== 'particulars' && (
+          <Row className="g-2" xs={2}>
+            {length('Waterline', hull.waterline, 0.01, 6, 'above the baseline', (waterline) => setHull({ ...hull, waterline }))}
+            {angle('Transom rake', hull.transomRakeDeg, -40, 40, (transomRakeDeg) => setHull({ ...hull, transomRakeDeg }))}
+          </Row>
+        )}
+        {hull && (
+          <>
+            <h3 className="mb-0 mt-2">Deck</h3>
+            <Row className="g-2" xs={2}>
+              {length('Camber', deck.camber, 0, 1, 'rise amidships at its widest', (camber) => setDeck({ ...deck, camber }))}
+            </Row>
+            <Form.Check
+              id="deck-cockpit"
+              label="Cockpit"
+              checked={deck.cockpit !== null}
+              onChange={(event) =>
+                setDeck({
+                  ...deck,
+                  cockpit: event.target.checked
+                    ? {
+                        from: 0.3,
+                        to: middle,
+                        halfBreadthAft: 0.3 * brief.maximumBeam,
+                        halfBreadthFore: 0.3 * brief.maximumBeam,
+                        soleHeight: (shape?.hull.waterline ?? 0.3) + 0.15,
+                      }
+                    : null,
+                })
+              }
+            />
+            {deck.cockpit && (
+              <Row className="g-2" xs={2}>
+                {length('Aft end', deck.cockpit.from, -10, 40, '', (from) => setDeck({ ...deck, cockpit: { ...deck.cockpit!, from } }))}
+                {length('Fore end', deck.cockpit.to, -10, 40, '', (to) => setDeck({ ...deck, cockpit: { ...deck.cockpit!, to } }))}
+                {length('Half-breadth aft', deck.cockpit.halfBreadthAft, 0.05, 5, '', (halfBreadthAft) => setDeck({ ...deck, cockpit: { ...deck.cockpit!, halfBreadthAft } }))}
+                {length('Half-breadth fore', deck.cockpit.halfBreadthFore, 0.05, 5, '', (halfBreadthFore) => setDeck({ ...deck, cockpit: { ...deck.cockpit!, halfBreadthFore } }))}
+                {length('Sole height', deck.cockpit.soleHeight, 0, 6, 'above the baseline', (soleHeight) => setDeck({ ...deck, cockpit: { ...deck.cockpit!, soleHeight } }))}
+              </Row>
+            )}
+            <Form.Check
+              id="deck-coachroof"
+              label="Coachroof or wheelhouse"
+              checked={deck.coachroof !== null}
+              onChange={(event) =>
+                setDeck({
+                  ...deck,
+                  coachroof: event.target.checked
+                    ? {
+                        from: middle,
+                        to: 0.75 * brief.waterlineLength,
+                        halfBreadthAft: 0.3 * brief.maximumBeam,
+                        halfBreadthFore: 0.22 * brief.maximumBeam,
+                        height: 0.4,
+                        frontRakeDeg: 30,
+                        sideRakeDeg: 8,
+                      }
+                    : null,
+                })
+              }
+            />
+            {deck.coachroof && (
+              <Row className="g-2" xs={2}>
+                {length('Roof aft end', deck.coachroof.from, -10, 40, '', (from) => setDeck({ ...deck, coachroof: { ...deck.coachroof!, from } }))}
+                {length('Roof fore end', deck.coachroof.to, -10, 40, 'at the deck', (to) => setDeck({ ...deck, coachroof: { ...deck.coachroof!, to } }))}
+                {length('Roof half-breadth aft', deck.coachroof.halfBreadthAft, 0.05, 5, '', (halfBreadthAft) =>
+                  setDeck({ ...deck, coachroof: { ...deck.coachroof!, halfBreadthAft } }),
+                )}
+                {length('Roof half-breadth fore', deck.coachroof.halfBreadthFore, 0.05, 5, '', (halfBreadthFore) =>
+                  setDeck({ ...deck, coachroof: { ...deck.coachroof!, halfBreadthFore } }),
+                )}
+                {length('Roof height', deck.coachroof.height, 0.05, 3, 'above the deck', (height) => setDeck({ ...deck, coachroof: { ...deck.coachroof!, height } }))}
+                {angle('Front rake', deck.coachroof.frontRakeDeg, 0, 75, (frontRakeDeg) => setDeck({ ...deck, coachroof: { ...deck.coachroof!, frontRakeDeg } }))}
+                {angle('Side rake', deck.coachroof.sideRakeDeg, 0, 45, (sideRakeDeg) => setDeck({ ...deck, coachroof: { ...deck.coachroof!, sideRakeDeg } }))}
+              </Row>
+            )}
+          </>
+        )}
+      </Card.Body>
+      {importing && <HullImport boat={boat} onTake={(next) => act({ type: 'hull.set', hull: next })} onClose={() => setImporting(false)} />}
+    </Card>
+  );
+}

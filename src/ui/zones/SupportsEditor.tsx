@@ -1,0 +1,180 @@
+'use client';
+import { nanoid } from 'nanoid';
+import { useState } from 'react';
+import { Alert, Button, Card, Col, Form, Row } from 'react-bootstrap';
+import { SUPPORT_KINDS, type Support } from '@/core/geometry';
+import type { Boat } from '@/core/schedule';
+import { QuantityField } from '../shared/QuantityField';
+import { TextField } from '../shared/TextField';
+import { useEdit } from '../shared/useEdit';
+
+const KIND_WORDS = { frame: 'Frame', stringer: 'Stringer', beam: 'Deck beam', girder: 'Deck girder', rib: 'Rib' } as const;
+
+/** A member of the wanted kind to begin with. */
+function supportFor(kind: Support['kind'], boat: Boat, zoneId: string | null): Support | null {
+  const common = { id: nanoid(8), name: `${KIND_WORDS[kind]} ${boat.supports.filter((other) => other.kind === kind).length + 1}`, section: boat.sections[0]?.id ?? null };
+  const middle = Number((0.5 * boat.brief.waterlineLength).toFixed(2));
+  switch (kind) {
+    case 'frame':
+    case 'beam':
+      return { ...common, kind, x: middle };
+    case 'stringer':
+      return { ...common, kind, band: 'bottom', share: 0.5, from: -1, to: boat.brief.waterlineLength };
+    case 'girder':
+      return { ...common, kind, y: 0.4, from: -1, to: boat.brief.waterlineLength };
+    case 'rib':
+      return zoneId === null ? null : { ...common, kind, zone: zoneId, run: 'across', share: 0.5 };
+  }
+}
+
+/** Frames, stringers, beams, girders and ribs: what holds the panels besides bulkheads and hard edges. */
+export function SupportsEditor({ boat, zoneId }: { boat: Boat; zoneId: string | null }) {
+  const edit = useEdit();
+  const [open, setOpen] = useState<string | null>(null);
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const act = (...edits: Parameters<typeof edit>) => {
+    const said = edit(...edits);
+    setRefusal(said ?? null);
+    return said;
+  };
+  const zoneName = (id: string) => boat.parts.flatMap((part) => part.zones).find((zone) => zone.id === id)?.name ?? 'a zone that is gone';
+  const add = (kind: Support['kind']) => {
+    const item = supportFor(kind, boat, zoneId);
+    if (!item) return setRefusal('Choose a zone first: a rib stands on one.');
+    if (!act({ type: 'support.add', item, index: boat.supports.length })) setOpen(item.id);
+  };
+  const place = (support: Support) => {
+    switch (support.kind) {
+      case 'frame':
+      case 'beam':
+        return `at ${support.x.toFixed(2)} m`;
+      case 'stringer':
+        return `${support.band}, ${Math.round(support.share * 100)} % up the girth`;
+      case 'girder':
+        return `${support.y.toFixed(2)} m off centre`;
+      case 'rib':
+        return `${zoneName(support.zone)}, ${support.run}, at ${Math.round(support.share * 100)} %`;
+    }
+  };
+  const length = (support: Support, label: string, key: string, value: number, minimum: number, maximum: number, hint = '') => (
+    <Col>
+      <QuantityField
+        label={label}
+        kind="length"
+        value={value}
+        minimum={minimum}
+        maximum={maximum}
+        hint={hint}
+        onCommit={(next) => act({ type: 'support.set', item: { ...support, [key]: next! } as Support })}
+      />
+    </Col>
+  );
+  const share = (support: Extract<Support, { share: number }>) => (
+    <Col>
+      <QuantityField
+        label="Place"
+        kind="fraction"
+        value={support.share}
+        minimum={0.02}
+        maximum={0.98}
+        hint="share of the way"
+        onCommit={(next) => act({ type: 'support.set', item: { ...support, share: next! } as Support })}
+      />
+    </Col>
+  );
+  return (
+    <Card>
+      <Card.Body className="d-grid gap-2">
+        <h2 className="mb-0">Supports</h2>
+        {refusal && (
+          <Alert variant="danger" className="py-2 mb-0" dismissible onClose={() => setRefusal(null)}>
+            {refusal}
+          </Alert>
+        )}
+        <p className="small soft mb-0">Bulkheads are zones on a section of the boat; these are the rest. Their sections and checks are under Stiffeners.</p>
+        <ul className="list-unstyled mb-0">
+          {boat.supports.map((support) => (
+            <li key={support.id} className="border-bottom py-1">
+              <div className="d-flex justify-content-between gap-2">
+                <button type="button" className="reason-button text-start" aria-expanded={open === support.id} onClick={() => setOpen(open === support.id ? null : support.id)}>
+                  {support.name}
+                </button>
+                <span className="small soft text-end">{place(support)}</span>
+              </div>
+              {open === support.id && (
+                <Row className="g-2 py-1" xs={2}>
+                  <Col>
+                    <TextField label="Name of member" value={support.name} maximum={60} onCommit={(name) => act({ type: 'support.set', item: { ...support, name } })} />
+                  </Col>
+                  <Col>
+                    <Form.Group controlId="support-section">
+                      <Form.Label className="mb-0">Section</Form.Label>
+                      <Form.Select value={support.section ?? ''} onChange={(event) => act({ type: 'support.set', item: { ...support, section: event.target.value || null } })}>
+                        <option value="">holds only, not computed</option>
+                        {boat.sections.map((section) => (
+                          <option key={section.id} value={section.id}>
+                            {section.name}
+                          </option>
+                        ))}
+                      </Form.Select>
+                    </Form.Group>
+                  </Col>
+                  {'x' in support && length(support, 'At', 'x', support.x, -10, 40, 'from aft end of waterline')}
+                  {support.kind === 'stringer' && (
+                    <>
+                      <Col>
+                        <Form.Group controlId="support-band">
+                          <Form.Label className="mb-0">On</Form.Label>
+                          <Form.Select value={support.band} onChange={(event) => act({ type: 'support.set', item: { ...support, band: event.target.value as 'bottom' | 'side' } })}>
+                            <option value="bottom">bottom</option>
+                            <option value="side">side</option>
+                          </Form.Select>
+                        </Form.Group>
+                      </Col>
+                      {share(support)}
+                    </>
+                  )}
+                  {support.kind === 'girder' && length(support, 'Off centre', 'y', support.y, 0, 5)}
+                  {'from' in support && (
+                    <>
+                      {length(support, 'From', 'from', support.from, -10, 40)}
+                      {length(support, 'To', 'to', support.to, -10, 40)}
+                    </>
+                  )}
+                  {support.kind === 'rib' && (
+                    <>
+                      <Col>
+                        <Form.Group controlId="support-run">
+                          <Form.Label className="mb-0">Runs</Form.Label>
+                          <Form.Select value={support.run} onChange={(event) => act({ type: 'support.set', item: { ...support, run: event.target.value as 'along' | 'across' } })}>
+                            <option value="along">along the zone</option>
+                            <option value="across">across it</option>
+                          </Form.Select>
+                        </Form.Group>
+                      </Col>
+                      {share(support)}
+                    </>
+                  )}
+                  <Col className="align-self-end">
+                    <Button size="sm" variant="outline-primary" onClick={() => act({ type: 'support.remove', id: support.id })}>
+                      Remove {support.name}
+                    </Button>
+                  </Col>
+                </Row>
+              )}
+            </li>
+          ))}
+          {boat.supports.length === 0 && <li className="small">None yet: panels run from bulkhead to bulkhead.</li>}
+        </ul>
+        <Form.Select size="sm" aria-label="Add a support" value="" onChange={(event) => event.target.value && add(event.target.value as Support['kind'])}>
+          <option value="">Add a support…</option>
+          {Object.entries(SUPPORT_KINDS).map(([key, words]) => (
+            <option key={key} value={key}>
+              {words}
+            </option>
+          ))}
+        </Form.Select>
+      </Card.Body>
+    </Card>
+  );
+}

@@ -1,0 +1,44 @@
+import * as Comlink from 'comlink';
+import { KeramosError } from '@/core/error';
+import { analysePanel, marginBand, matchZone, type Boat, type MarginBand, type PanelReserve } from '@/core/schedule';
+
+/** What a zone's proof comes to besides the rule: its band, direct analysis, and the reference it is matched against. */
+export interface ZoneProof {
+  zoneId: string;
+  band: MarginBand | null;
+  analysis: PanelReserve | null;
+  /** Why there is no analysis. */
+  problem: string | null;
+  match: { reference: string; ratio: number; name: string } | null;
+}
+
+const attempt = <T>(work: () => T): T | string => {
+  try {
+    return work();
+  } catch (error) {
+    if (error instanceof KeramosError) return error.message;
+    throw error;
+  }
+};
+
+const api = {
+  /** Prove every zone of a boat, one after the other; `onZone` gets each as it is done. */
+  async prove(boat: Boat, options: { seed: number; draws: number }, onZone: (proof: ZoneProof) => Promise<void>): Promise<void> {
+    for (const part of boat.parts)
+      for (const zone of part.zones) {
+        const band = marginBand(boat, part, zone, options);
+        const analysis = attempt(() => analysePanel(boat, part, zone, { terms: 10, detail: false }).governing);
+        const match = attempt(() => matchZone(boat, part, zone));
+        await onZone({
+          zoneId: zone.id,
+          band,
+          analysis: typeof analysis === 'string' ? null : analysis,
+          problem: typeof analysis === 'string' ? analysis : null,
+          match: match === null || typeof match === 'string' ? null : { reference: match.reference.name, ratio: match.governing.ratio, name: match.governing.name },
+        });
+      }
+  },
+};
+export type ProofWorker = typeof api;
+
+Comlink.expose(api);
