@@ -10,3 +10,5 @@ export function zoneOf(boat: Boat, name: string): [Part, Zone] {
   for (const part of boat.parts) for (const zone of part.zones) if (zone.name === name) return [part, zone];
   throw new Error(`no zone ${name}`);
 }
+
+export const brant = (): Boat => boatFromJson(readFileSync('data/demo/brant-56.json', 'utf8'));

@@ -162,7 +162,7 @@ export function offsetsToStations(heads: readonly string[], rows: readonly strin
     const x = direction === 'fromAft' ? at - origin : origin - at;
     // From the keel up; points at one height go outward.
     const sorted = [...points].sort((a, b) => a.z - b.z || a.y - b.y);
-    const own = sorted.filter((p, i) => i === 0 || Math.hypot(p.y - sorted[i - 1]!.y, p.z - sorted[i - 1]!.z) > 1e-6);
+    const own = sorted.filter((p, i) => i === 0 || Math.hypot(p.y - sorted[i - 1]!.y, p.z - sorted[i - 1]!.z) > 1e-9);
     if (own.length < 2) throw invalid('file', `The station at ${at.toFixed(3)} m has only one point; it needs at least keel and deck edge`);
     const closed = own[0]!.y > 1e-6 ? [{ y: 0, z: own[0]!.z, chine: false }, ...own] : own;
     const chine = closed.findIndex((p) => p.chine);

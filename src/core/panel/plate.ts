@@ -94,6 +94,7 @@ const edgeSpring = (fixity: number, D: number, side: number) => (fixity <= 0 || 
  */
 export function ritzModel(plate: Plate, terms: number, symmetry: Symmetry): RitzModel {
   const { length: a, breadth: b, D11, D12, D22, D66, D16 = 0, D26 = 0, A44 = 0, A55 = 0, fixityX, fixityY } = plate;
+  if (!(D11 * D22 > D12 * D12)) throw new KeramosError('invalid', 'These stiffnesses make no stable plate: D11 D22 must exceed D12²', 'D12');
   const fields = fieldsOf(plate);
   const pairs = fields.map((field) => {
     const all: [number, number][] = [];

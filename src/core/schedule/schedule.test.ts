@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { merrow, zoneOf } from '../../../tests/helpers/merrow';
 import { GENERIC_MATERIALS } from '../material';
+import { SHIPPED_PACKS } from '../standard';
 import { boatWeight } from '../weight';
 import { applyEdits, boatFromJson, boatToJson, describeEdits, difference, evaluateZone, makeEvaluator, newBoat, reserveBand, newZone, type Boat, type Edit, type Layer } from '.';
 
@@ -30,6 +31,25 @@ function someEdit(state: Boat, [kind, a, b, c]: readonly number[], serial: numbe
     { type: 'brief.set', patch: { loadedMass: 1000 + (c! % 5000) } },
     { type: 'boat.rename', name: `Boat ${serial}` },
     { type: 'material.put', material: GENERIC_MATERIALS[c! % GENERIC_MATERIALS.length]! },
+    zone?.region && 'from' in zone.region ? { type: 'zone.set', zoneId: zone.id, patch: { region: { ...zone.region, from: (c! % 40) / 10 } } } : null,
+    zone
+      ? {
+          type: 'zone.set',
+          zoneId: zone.id,
+          patch: { region: c! % 2 ? null : { surface: 'hull', from: 0, to: 1 + (c! % 7), lower: { kind: 'centreline' }, upper: { kind: 'chine' } } },
+        }
+      : null,
+    zone?.region ? { type: 'zone.set', zoneId: zone.id, patch: { overridden: ['area', 'crown'], geometry: { ...zone.geometry, area: 1 + (c! % 9) } } } : null,
+    zone ? { type: 'zone.set', zoneId: zone.id, patch: { overridden: [] } } : null,
+    { type: 'deck.set', deck: { ...state.deck, camber: (c! % 20) / 100 } },
+    state.hull?.source === 'particulars' ? { type: 'hull.set', hull: { ...state.hull, draft: 0.4 + (c! % 20) / 100, form: c! % 2 ? 'hardChine' : 'roundBilge' } } : null,
+    { type: 'brief.set', patch: { deadriseDeg: 8 + (c! % 20) } },
+    { type: 'support.add', item: { id: `frame-${serial}`, name: 'Added', kind: 'frame', x: 0.5 + (c! % 60) / 10, section: null }, index: b! % 9 },
+    state.supports.length ? { type: 'support.remove', id: state.supports[c! % state.supports.length]!.id } : null,
+    state.sections.length ? { type: 'section.remove', id: state.sections[c! % state.sections.length]!.id } : null,
+    { type: 'reference.add', item: { id: `ref-${serial}`, name: 'Added', note: '', layers: [{ material: 'bx45-600', angleDeg: 0, thickness: null }] }, index: 0 },
+    zone ? { type: 'zone.set', zoneId: zone.id, patch: { match: state.references.at(0)?.id ?? null } } : null,
+    state.packs.length < 3 ? { type: 'pack.add', item: { ...SHIPPED_PACKS[1 + (c! % 3)]!, id: `pack-${serial}` }, index: 1 } : { type: 'pack.remove', id: state.packs[1]!.id },
   ];
   return options[kind! % options.length]!;
 }

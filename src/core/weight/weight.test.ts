@@ -43,7 +43,9 @@ describe('weight of a boat', () => {
   });
   it('grows with a zone by its area', () => {
     const [zone] = boat.parts[0]!.zones;
-    const { boat: larger } = applyEdits(boat, [{ type: 'zone.set', zoneId: zone!.id, patch: { geometry: { ...zone!.geometry, area: zone!.geometry.area * 2 } } }]);
+    const { boat: larger } = applyEdits(boat, [
+      { type: 'zone.set', zoneId: zone!.id, patch: { geometry: { ...zone!.geometry, area: zone!.geometry.area * 2 }, overridden: ['area'] } },
+    ]);
     expect(boatWeight(larger, makeEvaluator()(larger)).mass - weight.mass).toBeCloseTo(weight.parts[0]!.zones[0]!.mass, 6);
   });
   it('has a working that ends in its figures', () => {

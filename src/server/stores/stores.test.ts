@@ -1,15 +1,19 @@
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { sql } from 'kysely';
+import { Kysely, Migrator, sql, SqliteDialect } from 'kysely';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { merrow } from '../../../tests/helpers/merrow';
-import { boatToJson, type Edit } from '@/core/schedule';
+import { brant, merrow } from '../../../tests/helpers/merrow';
+import { boatFromJson, boatToJson, makeEvaluator, type Edit } from '@/core/schedule';
+import { SMALL_CRAFT_PACK, withCoefficient } from '@/core/standard';
 import { GENERIC_MATERIALS, type Material } from '@/core/material';
 import { openDriver } from '../database/driver';
 import { openDatabase, type Db } from '../database/open';
+import { MIGRATIONS } from '../database/migrations';
+import type { Database } from '../database/schema';
 import { seedDemo } from '../demo';
 import { archiveBoat, createBoat, duplicateBoat, editBoat, listBoats, readBoat, readHistory, type Action } from './boats';
+import { dropPack, listPacks, savePack } from './packs';
 import { issueRevision, listRevisions, readRevision, revisionLabel } from './revisions';
 import { dropShelfMaterial, listShelf, saveShelfMaterial } from './shelf';
 
@@ -31,6 +35,76 @@ describe('boats', () => {
     const { boat, version } = await readBoat(await openDatabase(file), id);
     expect(version).toBe(1);
     expect(boatToJson(boat)).toBe(boatToJson(merrow()));
+  });
+  it('of sail, with stiffeners and two packs, come back as well', async () => {
+    const { id } = await createBoat(db, brant());
+    expect(boatToJson((await readBoat(await openDatabase(file), id)).boat)).toBe(boatToJson(brant()));
+  });
+  it('keep shape, supports, sections, packs and places of zones through edits and their undos', async () => {
+    const { id } = await createBoat(db, merrow());
+    const section = merrow().sections[0]!;
+    const edits: Edit[] = [
+      { type: 'deck.set', deck: { ...merrow().deck, camber: 0.1 } },
+      { type: 'support.remove', id: 'floor-4' },
+      { type: 'section.set', item: { ...section, height: 0.2 } },
+      { type: 'pack.set', item: withCoefficient(SMALL_CRAFT_PACK, 'wrinklingFactor', 0.28) },
+      { type: 'zone.set', zoneId: 'side-aft', patch: { panelCase: { fixity: 0.5, deflectionLimit: 0.02, patch: null }, overridden: ['crown'] } },
+    ];
+    for (const [i, edit] of edits.entries()) await editBoat(db, id, i + 1, [action(`edit-${i}`, edit)]);
+    const { boat } = await readBoat(await openDatabase(file), id);
+    expect([boat.deck.camber, boat.sections[0]!.height, (boat.packs[0] as typeof SMALL_CRAFT_PACK).wrinklingFactor, boat.supports.length]).toEqual([
+      0.1,
+      0.2,
+      0.28,
+      merrow().supports.length - 1,
+    ]);
+    const { undo } = await readHistory(db, id);
+    for (const [i, entry] of undo.toReversed().entries()) await editBoat(db, id, 6 + i, [{ clientId: `undo-${i}`, action: 'undo', edits: entry.inverse }]);
+    expect(boatToJson((await readBoat(await openDatabase(file), id)).boat)).toBe(boatToJson(merrow()));
+  });
+  it('stored or exported before boats had a shape stand as they were, typed-in figures and all', async () => {
+    const old = newFile();
+    const early = new Kysely<Database>({ dialect: new SqliteDialect({ database: openDriver(old) }) });
+    const { '0003_geometry_and_packs': _later, ...before } = MIGRATIONS;
+    expect((await new Migrator({ db: early, provider: { getMigrations: async () => before } }).migrateToLatest()).error).toBeUndefined();
+    const { brief, materials, parts, name } = merrow();
+    const run = (text: string, values: unknown[]) =>
+      openDriver(old)
+        .prepare(text)
+        .run(values);
+    run('insert into boat (id, name, brief_json, archived, version, created_at, updated_at) values (?, ?, ?, 0, 1, ?, ?)', [
+      'old',
+      name,
+      JSON.stringify({ ...brief, pack: 'iso-12215-5-2008-method' }),
+      'then',
+      'then',
+    ]);
+    materials.forEach((material, i) =>
+      run('insert into boat_material (boat_id, id, position, kind, body_json) values (?, ?, ?, ?, ?)', ['old', material.id, i, material.kind, JSON.stringify(material)]),
+    );
+    const [hull] = parts;
+    run('insert into part (boat_id, id, position, name, kind) values (?, ?, 0, ?, ?)', ['old', hull!.id, hull!.name, hull!.kind]);
+    hull!.zones.forEach((zone, i) =>
+      run('insert into zone (boat_id, id, part_id, position, name, location, geometry_json) values (?, ?, ?, ?, ?, ?, ?)', [
+        'old',
+        zone.id,
+        hull!.id,
+        i,
+        zone.name,
+        zone.location,
+        JSON.stringify(zone.geometry),
+      ]),
+    );
+    const { boat } = await readBoat(await openDatabase(old), 'old');
+    expect([boat.hull, boat.supports, boat.packs]).toEqual([null, [], [SMALL_CRAFT_PACK]]);
+    expect(boat.parts[0]!.zones.map(({ geometry }) => geometry)).toEqual(hull!.zones.map(({ geometry }) => geometry));
+
+    const document = JSON.parse(boatToJson(merrow())) as { boat: Record<string, unknown> & { parts: { zones: Record<string, unknown>[] }[] } };
+    for (const key of ['hull', 'deck', 'supports', 'sections', 'references', 'packs']) delete document.boat[key];
+    for (const zone of document.boat.parts.flatMap((part) => part.zones)) for (const key of ['region', 'overridden', 'panelCase', 'match', 'specified']) delete zone[key];
+    const read = boatFromJson(JSON.stringify(document));
+    const [was, is] = [makeEvaluator()(merrow()), makeEvaluator()(read)];
+    for (const [zoneId, e] of is) expect(e.governing!.reserveFactor).toBe(was.get(zoneId)!.governing!.reserveFactor);
   });
   it('keep edits, their history, and the inverse of each', async () => {
     const { id } = await createBoat(db, merrow());
@@ -133,4 +207,30 @@ it('the driver refuses what SQLite cannot hold and turns booleans into numbers',
   insert.run([true]);
   for (const value of [undefined, new Date(), { a: 1 }]) expect(() => insert.run([value])).toThrow('cannot hold');
   expect([...driver.prepare('select a from t').all([])]).toEqual([{ a: 1 }]);
+});
+
+describe('packs of the yard', () => {
+  const copy = withCoefficient({ ...SMALL_CRAFT_PACK, id: 'our-copy', title: 'Our copy', basedOn: SMALL_CRAFT_PACK.id }, 'wrinklingFactor', 0.25);
+  it('keep copies beside the shipped ones, and drop them again', async () => {
+    await savePack(db, copy, true);
+    expect((await listPacks(await openDatabase(file))).map(({ id }) => id)).toEqual([SMALL_CRAFT_PACK.id, 'yard-rule', 'workboat-uplift', 'as-specified', 'our-copy']);
+    await expect(savePack(db, copy, true)).rejects.toMatchObject({ code: 'conflict' });
+    await dropPack(db, 'our-copy');
+    expect(await listPacks(db)).toHaveLength(4);
+    await expect(dropPack(db, 'our-copy')).rejects.toMatchObject({ code: 'notFound' });
+  });
+  it('let a shipped pack be signed for, and never changed', async () => {
+    const signed = { ...SMALL_CRAFT_PACK, signOff: { by: 'I. Hallin', note: 'read beside our copy', at: '2026-11-26' } };
+    await savePack(db, signed, false);
+    expect((await listPacks(db))[0]).toEqual(signed);
+    await expect(savePack(db, { ...SMALL_CRAFT_PACK, wrinklingFactor: 0.9 }, false)).rejects.toThrow('make a copy');
+    await dropPack(db, SMALL_CRAFT_PACK.id);
+    expect((await listPacks(db))[0]!.signOff).toBeNull();
+  });
+  it('refuse a copy that becomes another kind, and one that is not there', async () => {
+    await savePack(db, copy, true);
+    const yard = (await listPacks(db)).find(({ kind }) => kind === 'yardRule')!;
+    await expect(savePack(db, { ...yard, id: 'our-copy' }, false)).rejects.toThrow('another kind');
+    await expect(savePack(db, { ...copy, id: 'nowhere' }, false)).rejects.toMatchObject({ code: 'notFound' });
+  });
 });

@@ -123,8 +123,8 @@ export function StiffenerDrawing({ section, properties, loaded }: { section: Sti
       {loaded && (
         <>
           <line x1={12} x2={WIDTH - 12} y1={Z(loaded.neutralAxis)} y2={Z(loaded.neutralAxis)} stroke="#1b5e6f" strokeDasharray="10 3 2 3" />
-          <text x={14} y={Z(loaded.neutralAxis) - 4} fontSize="11" fill="#1b5e6f">
-            neutral axis {full(loaded.neutralAxis, 'thickness')} from the outer face
+          <text x={WIDTH - 12} y={Z(loaded.neutralAxis) - 4} fontSize="11" textAnchor="end" fill="#1b5e6f">
+            neutral axis {full(loaded.neutralAxis, 'thickness')}
           </text>
         </>
       )}
