@@ -5,7 +5,20 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { performance } from 'node:perf_hooks';
 import { chromium, type Page } from '@playwright/test';
-import { analyseZone, applyEdits, boatToJson, evaluateZone, makeEvaluator } from '../src/core/schedule';
+import { readFileSync } from 'node:fs';
+import {
+  analysePanel,
+  analyseZone,
+  applyEdits,
+  boatFromJson,
+  boatToJson,
+  boundariesOf,
+  evaluateStiffeners,
+  evaluateZone,
+  makeEvaluator,
+  marginBand,
+  moveBoundary,
+} from '../src/core/schedule';
 import { largeBoat } from '../tests/helpers/largeBoat';
 import { ENV, freePort } from './prepare.mjs';
 
@@ -57,6 +70,23 @@ async function core(): Promise<void> {
       }),
     );
   report('Edit and evaluate 60 layers × 16 zones, core alone, 95th percentile', percentile(edits.slice(50), 0.95), 50, 'ms');
+}
+
+/** Merrow 84, 16 zones on its geometry: a bulkhead is dragged, and what follows at leisure in a worker. */
+async function geometry(): Promise<void> {
+  const boat = boatFromJson(readFileSync('data/demo/merrow-84.json', 'utf8'));
+  const evaluate = makeEvaluator();
+  evaluate(boat);
+  const bulkhead = boundariesOf(boat).find(({ kind }) => kind === 'bulkhead')!;
+  const drags: number[] = [];
+  for (let i = 0; i < 200; i++) drags.push(await time(() => evaluate(applyEdits(boat, moveBoundary(boat, bulkhead, bulkhead.x + 0.003 * (i % 100))).boat)));
+  report('Drag a bulkhead on 16 zones: geometry, panels and margins, median', percentile(drags.slice(20), 0.5), 50, 'ms');
+  report('Drag a bulkhead on 16 zones: geometry, panels and margins, 95th percentile', percentile(drags.slice(20), 0.95), 100, 'ms');
+  const [part] = boat.parts;
+  const [zone] = part!.zones;
+  report('Panel analysis of one zone, in the worker', await time(() => analysePanel(boat, part!, zone!, { terms: 16 })), 500, 'ms');
+  report('Band of one zone, 400 draws, in the worker', await time(() => marginBand(boat, part!, zone!, { seed: 1, draws: 400 })), 500, 'ms');
+  report('All stiffeners of Merrow 84', await time(() => evaluateStiffeners(boat)), 100, 'ms');
 }
 
 async function startServer(): Promise<{ base: string; stop: () => void; ready: number }> {
@@ -119,11 +149,15 @@ async function load(page: Page, url: string): Promise<{ milliseconds: number; ki
           .then((sizes) => sizes.responseBodySize),
       );
   });
-  const milliseconds = await time(() => page.goto(url, { waitUntil: 'networkidle' }).then(() => undefined));
+  // Loaded is a page that answers: its content there and its handlers attached. What it computes aside afterwards is not waited for.
+  const milliseconds = await time(async () => {
+    await page.goto(url, { waitUntil: 'load' });
+    await page.waitForFunction(() => Object.keys(document.querySelector('main') ?? {}).some((key) => key.startsWith('__reactFiber')));
+  });
+  await page.waitForLoadState('networkidle');
   const kilobytes = (await Promise.all(scripts)).reduce((sum, size) => sum + size, 0) / 1024;
   page.removeAllListeners('response');
-  // networkidle waits half a second of silence after the last request.
-  return { milliseconds: milliseconds - 500, kilobytes };
+  return { milliseconds, kilobytes };
 }
 
 async function pages(base: string): Promise<void> {
@@ -131,7 +165,12 @@ async function pages(base: string): Promise<void> {
     executablePath: '/usr/bin/chromium',
     args: ['--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage', '--disable-background-networking'],
   });
-  const views = ['/', '/shelf', ...['brief', 'zones', 'layup', 'analysis', 'check', 'weights', 'revisions', 'pack'].map((step) => `/boats/merrow-84/${step}`)];
+  const views = [
+    '/',
+    '/shelf',
+    '/packs',
+    ...['brief', 'zones', 'layup', 'analysis', 'panel', 'stiffeners', 'check', 'weights', 'revisions', 'pack'].map((step) => `/boats/merrow-84/${step}`),
+  ];
   for (const view of views) {
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
     const { milliseconds, kilobytes } = await load(await context.newPage(), `${base}${view}`);
@@ -158,10 +197,34 @@ async function pages(base: string): Promise<void> {
   });
   report('Key to every margin on screen, 60 layers × 16 zones, median', percentile(keys, 0.5), 50, 'ms');
   report('Key to every margin on screen, 60 layers × 16 zones, 95th percentile', percentile(keys, 0.95), 50, 'ms');
+
+  await page.goto(`${base}/boats/merrow-84/zones`, { waitUntil: 'networkidle' });
+  const grip = (await page.locator('g[role=slider][aria-label^="Collision bulkhead"] rect').first().boundingBox())!;
+  const drags = await page.evaluate(
+    async ({ x, y }) => {
+      const handle = document.elementFromPoint(x, y)!;
+      const send = (type: string, at: number) => handle.dispatchEvent(new PointerEvent(type, { bubbles: true, clientX: at, clientY: y, pointerId: 1 }));
+      handle.setPointerCapture = () => {};
+      send('pointerdown', x);
+      const samples: number[] = [];
+      for (let i = 0; i < 80; i++) {
+        const start = performance.now();
+        send('pointermove', x - 1 - (i % 40));
+        await new Promise((resolve) => requestAnimationFrame(() => setTimeout(resolve, 0)));
+        samples.push(performance.now() - start);
+      }
+      send('pointerup', x);
+      return samples;
+    },
+    { x: grip.x + grip.width / 2, y: grip.y + grip.height / 2 },
+  );
+  report('Drag on the drawing to every figure on screen, 16 zones, median', percentile(drags, 0.5), 100, 'ms');
+  report('Drag on the drawing to every figure on screen, 16 zones, 95th percentile', percentile(drags, 0.95), 200, 'ms');
   await browser.close();
 }
 
 await core();
+await geometry();
 const server = await startServer();
 report('Start on an existing build', server.ready / 1000, 2, 's', 2);
 try {

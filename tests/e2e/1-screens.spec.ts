@@ -6,13 +6,17 @@ const VIEWS: [name: string, url: string, ready: string][] = [
   ['boats', '/', 'New boat'],
   ['brief', '/boats/merrow-84/brief', 'Particulars'],
   ['zones', '/boats/merrow-84/zones', 'Panel breadth'],
+  ['zones-sail', '/boats/brant-56/zones', 'Panel breadth'],
   ['layup', '/boats/merrow-84/layup', 'Least reserve'],
   ['analysis', '/boats/merrow-84/analysis', 'First ply by'],
-  ['check', '/boats/merrow-84/check', 'Only zones that fail'],
+  ['panel', '/boats/merrow-84/panel', 'How it is held and loaded'],
+  ['stiffeners', '/boats/merrow-84/stiffeners', 'Bending stiffness'],
+  ['check', '/boats/brant-56/check', 'draws of fibre fraction, strengths and core, seed 84.'],
   ['weights', '/boats/merrow-84/weights', 'target'],
   ['revisions', '/boats/merrow-84/revisions', 'Issue the draft'],
   ['pack', '/boats/merrow-84/pack', 'What leaves the desk'],
   ['shelf', '/shelf', 'Figure'],
+  ['standards', '/packs', 'Coefficient'],
 ];
 
 test.beforeAll(async ({ request }) => {
@@ -23,7 +27,7 @@ test.beforeAll(async ({ request }) => {
 for (const [name, url, ready] of VIEWS)
   test(`screenshot and accessibility of ${name}`, async ({ page }) => {
     await open(page, url);
-    await expect(page.getByText(ready).first()).toBeVisible();
+    await expect(page.getByText(ready).first()).toBeVisible({ timeout: 40_000 });
     await page.evaluate(() => document.fonts.ready);
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(1280);
     await expect(page).toHaveScreenshot(`${name}.png`);

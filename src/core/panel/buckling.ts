@@ -55,14 +55,14 @@ function halfWaves(model: RitzModel, mode: number[]): [number, number] {
   let best = { value: 0, x: 0.5, y: 0.5 };
   for (const x of share)
     for (const y of share) {
-      const value = Math.abs(at(a * x, b * y).w);
+      const value = Math.abs(at.deflection(a * x, b * y));
       if (value > best.value) best = { value, x, y };
     }
   const count = (values: number[]) => {
     const live = values.filter((value) => Math.abs(value) > 0.02 * best.value);
     return live.reduce((n, value, i) => (i > 0 && value * live[i - 1]! < 0 ? n + 1 : n), 1);
   };
-  return [count(share.map((x) => at(a * x, b * best.y).w)), count(share.map((y) => at(a * best.x, b * y).w))];
+  return [count(share.map((x) => at.deflection(a * x, b * best.y))), count(share.map((y) => at.deflection(a * best.x, b * y)))];
 }
 
 /**

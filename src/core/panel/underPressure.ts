@@ -1,6 +1,6 @@
 import { invalid } from '../error';
 import { gaussLegendre, shapes } from './legendre';
-import { readPlate, ritzModel, solveRitz, type Plate, type PlateState, type RitzModel, type Symmetry } from './plate';
+import { readPlate, ritzModel, solveRitz, type Plate, type PlateReader, type RitzModel, type Symmetry } from './plate';
 
 /** What presses on the plate (Pa): all over, as half a sine wave each way, or on a rectangle only. */
 export type PlateLoad =
@@ -12,7 +12,7 @@ export const DEFAULT_TERMS = 12;
 export interface PlateSolution {
   plate: Plate;
   /** Deflection, moments and shear forces at a point (m from the corner). */
-  at: (x: number, y: number) => PlateState;
+  at: PlateReader;
   /** Greatest deflection and where it is. */
   deflection: { value: number; x: number; y: number };
 }
@@ -71,7 +71,7 @@ export function plateUnderPressure(plate: Plate, load: PlateLoad, terms = DEFAUL
   for (let i = 1; i < STEPS; i++)
     for (let j = 1; j < STEPS; j++) {
       const [x, y] = [(a * i) / STEPS, (b * j) / STEPS];
-      const { w } = at(x, y);
+      const w = at.deflection(x, y);
       if (Math.abs(w) > Math.abs(deflection.value) * (1 + 1e-9)) deflection = { value: w, x, y };
     }
   return { plate, at, deflection };

@@ -31,12 +31,13 @@ export function boundariesOf(boat: Boat): Boundary[] {
     const ranges = part.zones.flatMap(({ name, region }) => (region && (region.surface === 'hull' || region.surface === 'deck') ? [{ name, region }] : []));
     for (const surface of ['hull', 'deck'] as const) {
       const own = ranges.filter(({ region }) => region.surface === surface);
-      const places = [...new Set(own.flatMap(({ region }) => [region.from, region.to]))].filter(inside);
-      for (const x of places) {
+      const places = [...new Set(own.flatMap(({ region }) => [region.from, region.to]))].filter(inside).sort((a, b) => a - b);
+      // Named by its place in the order: neighbours never pass one another, so the name outlives a move.
+      for (const [order, x] of places.entries()) {
         const touching = own.filter(({ region }) => Math.abs(region.from - x) < SAME || Math.abs(region.to - x) < SAME);
         const least = Math.max(aft, ...touching.filter(({ region }) => Math.abs(region.to - x) < SAME).map(({ region }) => region.from)) + LEAST;
         const most = Math.min(bow, ...touching.filter(({ region }) => Math.abs(region.from - x) < SAME).map(({ region }) => region.to)) - LEAST;
-        found.push({ key: `zone|${part.id}|${surface}|${x}`, kind: 'zone', label: `Edge of ${touching.map(({ name }) => name).join(', ')}`, x, least, most, on: surface });
+        found.push({ key: `zone|${part.id}|${surface}|${order}`, kind: 'zone', label: `Edge of ${touching.map(({ name }) => name).join(', ')}`, x, least, most, on: surface });
       }
     }
     for (const { id, name, region } of part.zones)

@@ -16,7 +16,8 @@ export { makeEvaluator } from './evaluateBoat';
 export type { BoatSummary, Revision } from './records';
 export { panelCaseSchema, referenceSchema, usualPanelCase, type PanelCase, type Reference } from './zoneProof';
 export { derivedGeometry, methodOf, settleGeometry, shapeOf, supportsOf, zonePanels, type ZonePanels } from './shape';
-export { analysePanel, panelWorking, type PanelAnalysis, type PanelReserve } from './analysePanel';
+export { analysePanel, type PanelAnalysis, type PanelReserve } from './analysePanel';
+export { panelWorking } from './panelWorking';
 export { matchZone, type Match, type MatchRatio } from './match';
 export { marginBand, type MarginBand } from './scatter';
 export {

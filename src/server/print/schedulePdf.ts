@@ -3,7 +3,20 @@ import pdfmake from 'pdfmake';
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces';
 import { fabricArealWeight, hasDirection, ORIGINS, PROCESSES, type LayerMaterial } from '@/core/material';
 import { formatNumber, formatQuantity, formatWithUnit, formatWorkingValue, displayUnit, type QuantityKind, type UnitSystem } from '@/core/quantity';
-import { makeEvaluator, POSTURES, QUALITIES, targetOf, stackWorking, verdictOf, zoneWorking, type Boat, type Part, type Revision, type ZoneEvaluation } from '@/core/schedule';
+import {
+  evaluateStiffeners,
+  makeEvaluator,
+  POSTURES,
+  QUALITIES,
+  targetOf,
+  stackWorking,
+  verdictOf,
+  zoneWorking,
+  type Boat,
+  type Part,
+  type Revision,
+  type ZoneEvaluation,
+} from '@/core/schedule';
 import { cautionsOf, SEVERITIES } from '@/core/caution';
 import { CHECKS, packStatus, ZONE_LOCATIONS } from '@/core/standard';
 import { boatWeight } from '@/core/weight';
@@ -184,6 +197,33 @@ function cautionPages(boat: Boat, evaluations: ReadonlyMap<string, ZoneEvaluatio
   ];
 }
 
+/** Stiffeners on their worst spans; nothing where the boat has none with a section. */
+function stiffenerPages(boat: Boat, units: UnitSystem): Content[] {
+  const target = targetOf(boat);
+  const members = evaluateStiffeners(boat).filter(({ section }) => section !== null);
+  if (members.length === 0) return [];
+  const body: TableCell[][] = [
+    [head('Stiffener'), head('Section'), head('Length, all'), head('Mass'), head('Span × spacing'), head('What governs'), head('Reserve'), head('Verdict')],
+  ];
+  for (const { support, section, geometry, mass, worst, governing, problem } of members)
+    body.push([
+      support.name,
+      section!.name,
+      right(formatWithUnit(geometry?.length ?? null, 'length', units)),
+      right(formatWithUnit(mass, 'mass', units)),
+      worst ? right(`${formatWithUnit(worst.span.length, 'length', units)} × ${formatWithUnit(worst.span.spacing, 'length', units)}`) : '',
+      governing?.name ?? `Not checked: ${problem ?? 'it has no span'}`,
+      governing ? right(formatNumber(governing.reserveFactor, 2)) : '',
+      governing ? VERDICT_WORDS[verdictOf(governing.reserveFactor, target)] : '',
+    ]);
+  const overridden = boat.parts.flatMap((part) => part.zones.filter((zone) => zone.overridden.length > 0).map((zone) => `${zone.name}: ${zone.overridden.join(', ')}`));
+  return [
+    { text: 'Stiffeners', style: 'h2', margin: [0, 12, 0, 4] },
+    { table: { headerRows: 1, dontBreakRows: true, widths: ['auto', 'auto', 'auto', 'auto', 'auto', '*', 'auto', 'auto'], body }, layout: RULES },
+    ...(overridden.length ? [{ text: `Figures typed over the geometry: ${overridden.join('; ')}.`, margin: [0, 6, 0, 0] as [number, number, number, number] }] : []),
+  ];
+}
+
 function weightPages(boat: Boat, evaluations: ReadonlyMap<string, ZoneEvaluation>, units: UnitSystem): Content[] {
   const weight = boatWeight(boat, evaluations);
   const unit = displayUnit('mass', units).label;
@@ -312,6 +352,7 @@ export async function schedulePdf(boat: Boat, { revision, units, printedAt }: Pr
       },
       ...boat.parts.filter((part) => part.zones.length > 0).flatMap((part) => partPages(boat, part, evaluations, units)),
       ...checkPages(boat, evaluations, units),
+      ...stiffenerPages(boat, units),
       ...cautionPages(boat, evaluations),
       ...weightPages(boat, evaluations, units),
       ...workingPages(boat, evaluations),

@@ -68,10 +68,7 @@ describe('boats', () => {
     const { '0003_geometry_and_packs': _later, ...before } = MIGRATIONS;
     expect((await new Migrator({ db: early, provider: { getMigrations: async () => before } }).migrateToLatest()).error).toBeUndefined();
     const { brief, materials, parts, name } = merrow();
-    const run = (text: string, values: unknown[]) =>
-      openDriver(old)
-        .prepare(text)
-        .run(values);
+    const run = (text: string, values: unknown[]) => openDriver(old).prepare(text).run(values);
     run('insert into boat (id, name, brief_json, archived, version, created_at, updated_at) values (?, ?, ?, 0, 1, ?, ?)', [
       'old',
       name,

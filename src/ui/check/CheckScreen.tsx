@@ -5,11 +5,9 @@ import { Card, Form } from 'react-bootstrap';
 import { cautionsOf } from '@/core/caution';
 import { formatNumber } from '@/core/quantity';
 import {
-  analysePanel,
   craftOf,
   evaluateStiffeners,
   methodOf,
-  panelWorking,
   stiffenerWorking,
   targetOf,
   zoneWorking,
@@ -48,7 +46,7 @@ function columnsOf(boat: Boat, evaluations: ReadonlyMap<string, ZoneEvaluation>)
   return boat.packs.flatMap((pack) => COLUMNS.filter(({ ids }) => ids.some((id) => used.has(`${pack.id}|${id}`))).map((column) => ({ pack: pack.id, ...column })));
 }
 
-/** The layer a zone's governing check is about, where its words name one; otherwise the zone's first. */
+/** Straight to the layer whose plies fail first, once the analysis is there. */
 const layerLink = (boatId: string, zone: Zone, layer: number | null) => `/boats/${boatId}/layup?zone=${zone.id}${layer === null ? '' : `&layer=${layer + 1}`}`;
 
 /** What holds, what does not, and why? Every zone against every check. */
@@ -115,7 +113,7 @@ export function CheckScreen() {
                 return (
                   <tr key={zone.id}>
                     <td>
-                      <Link href={layerLink(boatId, zone, analysis?.layer ?? null)} title="Open the layer that matters in the Lay-up">
+                      <Link href={layerLink(boatId, zone, proof?.layer ?? null)} title="Open the layer that matters in the Lay-up">
                         {zone.name}
                       </Link>{' '}
                       <span className="small soft">{part.name}</span>
@@ -157,9 +155,7 @@ export function CheckScreen() {
                           type="button"
                           className="plain-button"
                           title={`${analysis.name}: ${analysis.governs}, ${analysis.where}. Opens the working.`}
-                          onClick={() =>
-                            setWorking({ title: `${zone.name}: panel by analysis`, record: () => [{ title: 'Plate', steps: panelWorking(analysePanel(boat, part, zone)) }] })
-                          }
+                          onClick={() => setWorking({ title: `${zone.name}: panel by analysis`, record: () => [{ title: 'Plate', steps: proof!.working }] })}
                         >
                           <Verdict reserveFactor={Math.min(99, analysis.reserveFactor)} target={analysis.id === 'deflection' ? 1 : asked} words={false} />
                         </button>

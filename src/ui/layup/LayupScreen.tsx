@@ -1,5 +1,6 @@
 'use client';
 import { nanoid } from 'nanoid';
+import dynamic from 'next/dynamic';
 import { useSearchParams } from 'next/navigation';
 import { useCallback, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { Button, Nav } from 'react-bootstrap';
@@ -17,12 +18,14 @@ import { WorkingPanel, type WorkingRequest } from '../shared/WorkingPanel';
 import { HatchPatterns } from './Hatch';
 import { LayerBar, type LayerBarHandle } from './LayerBar';
 import { LayerGrid, type Cursor } from './LayerGrid';
-import { LayerMovesPanel } from './LayerMovesPanel';
 import { LEAD_COLUMNS } from './LayerRow';
 import { MaterialPicker } from './MaterialPicker';
 import { ZonePanel } from './ZonePanel';
 
 const nothing = () => {};
+
+// Behind a tab: fetched when it is opened.
+const LayerMovesPanel = dynamic(() => import('./LayerMovesPanel').then((module) => module.LayerMovesPanel), { ssr: false });
 
 /** What goes in, in what order? */
 export function LayupScreen({ shelf }: { shelf: Material[] }) {

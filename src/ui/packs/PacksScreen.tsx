@@ -156,9 +156,9 @@ export function PacksScreen({ initial }: { initial: StandardPack[] }) {
                 <Button size="sm" onClick={() => void copy()}>
                   Make a copy
                 </Button>
-                <Button size="sm" variant="outline-primary" href={`/api/packs/${pack.id}/export`}>
+                <a className="btn btn-outline-primary btn-sm" href={`/api/packs/${pack.id}/export`} download>
                   JSON
-                </Button>
+                </a>
                 {own && (
                   <Button
                     size="sm"

@@ -5,13 +5,14 @@ import { Alert, Card, Col, Form, Row } from 'react-bootstrap';
 import { KeramosError } from '@/core/error';
 import { CRITERIA, type Criterion } from '@/core/laminate';
 import { formatNumber } from '@/core/quantity';
-import { analysePanel, matchZone, panelWorking, targetOf, usualPanelCase, zoneWorking, type PanelAnalysis, type PanelCase } from '@/core/schedule';
+import { matchZone, panelWorking, targetOf, usualPanelCase, zoneWorking, type PanelCase } from '@/core/schedule';
 import { CHECKS } from '@/core/standard';
 import { useBoat } from '../shared/boat';
 import { Onward } from '../shared/Onward';
 import { QuantityField } from '../shared/QuantityField';
 import { useUnits } from '../shared/units';
 import { useEdit } from '../shared/useEdit';
+import { usePanel } from '../shared/useProofs';
 import { Verdict } from '../shared/Verdict';
 import { WorkingPanel, type WorkingRequest } from '../shared/WorkingPanel';
 import { DeflectionDrawing } from './DeflectionDrawing';
@@ -38,11 +39,9 @@ export function PanelScreen() {
   const [refusal, setRefusal] = useState<string | null>(null);
   const part = boat.parts.find((candidate) => candidate.zones.some((zone) => zone.id === wanted)) ?? boat.parts.find((candidate) => candidate.zones.length > 0);
   const zone = part?.zones.find((candidate) => candidate.id === wanted) ?? part?.zones[0];
-  const analysis = useMemo(
-    (): PanelAnalysis | string => (part && zone ? words(() => analysePanel(boat, part, zone, { criterion, terms: 16 })) : 'This boat has no zones yet. Add one under Zones.'),
-    [boat, part, zone, criterion],
-  );
+  const { analysis, current } = usePanel(boat, zone?.id ?? null, criterion);
   const match = useMemo(() => (part && zone ? words(() => matchZone(boat, part, zone)) : null), [boat, part, zone]);
+  const analysed = typeof analysis === 'string' ? null : analysis;
   const target = targetOf(boat);
   if (!part || !zone) return <p className="question">This boat has no zones yet. Add one under Zones.</p>;
   const e = evaluations.get(zone.id)!;
@@ -54,8 +53,7 @@ export function PanelScreen() {
   };
   const yard = boat.packs.find((pack) => pack.kind === 'yardRule');
   const asked = Math.max(target, yard?.kind === 'yardRule' ? yard.analysisFactor : 0);
-  const openAnalysis = () =>
-    typeof analysis !== 'string' && setWorking({ title: `${zone.name}: panel by analysis`, record: () => [{ title: 'Plate', steps: panelWorking(analysis) }] });
+  const openAnalysis = () => analysed && setWorking({ title: `${zone.name}: panel by analysis`, record: () => [{ title: 'Plate', steps: panelWorking(analysed) }] });
 
   return (
     <>
@@ -91,8 +89,14 @@ export function PanelScreen() {
             <Card.Body>
               {typeof analysis === 'string' ? (
                 <p className="verdict fails d-inline-block mb-0">✕ Not analysed: {analysis}</p>
+              ) : analysed ? (
+                <div className={current ? '' : 'stale'}>
+                  <DeflectionDrawing analysis={analysed} name={zone.name} />
+                </div>
               ) : (
-                <DeflectionDrawing analysis={analysis} name={zone.name} />
+                <p className="soft mb-0" role="status">
+                  Computing the panel…
+                </p>
               )}
             </Card.Body>
           </Card>
@@ -138,9 +142,9 @@ export function PanelScreen() {
                       <td colSpan={2}>Not checked: {e.problem}</td>
                     </tr>
                   )}
-                  {typeof analysis !== 'string' &&
-                    analysis.reserves.map((reserve) => (
-                      <tr key={reserve.id} className={reserve === analysis.governing ? 'fw-semibold' : ''}>
+                  {analysed &&
+                    analysed.reserves.map((reserve) => (
+                      <tr key={reserve.id} className={reserve === analysed.governing ? 'fw-semibold' : ''}>
                         <td>
                           By analysis <span className="small soft fw-normal">{reserve.name.toLowerCase()}</span>
                         </td>
@@ -176,14 +180,14 @@ export function PanelScreen() {
               </table>
             </Card.Body>
           </Card>
-          {typeof analysis !== 'string' && (
+          {analysed && (
             <p className="small mb-0">
-              Pressure {full(analysis.pressure, 'pressure')}; asked of the analysis {formatNumber(asked, 2)} ({yard && asked > target ? yard.title : 'posture'}). Deflection{' '}
-              {show(analysis.deflection.value, 'thickness')} {unit('thickness')}, 1/
-              {formatNumber(Math.min(analysis.plate.length, analysis.plate.breadth) / Math.abs(analysis.deflection.value), 0)} of the short side.
-              {analysis.buckling &&
-                ` Pressed in its plane the panel would buckle at ${full(analysis.buckling.along, 'lineForce')} along and ${full(analysis.buckling.across, 'lineForce')} across.`}{' '}
-              Design strengths by the boat's knock-downs. Not checked: {analysis.notChecked.join('; ')}. The rule takes clamped edges and its own strengths; the two need not agree.
+              Pressure {full(analysed.pressure, 'pressure')}; asked of the analysis {formatNumber(asked, 2)} ({yard && asked > target ? yard.title : 'posture'}). Deflection{' '}
+              {show(analysed.deflection.value, 'thickness')} {unit('thickness')}, 1/
+              {formatNumber(Math.min(analysed.plate.length, analysed.plate.breadth) / Math.abs(analysed.deflection.value), 0)} of the short side.
+              {analysed.buckling &&
+                ` Pressed in its plane the panel would buckle at ${full(analysed.buckling.along, 'lineForce')} along and ${full(analysed.buckling.across, 'lineForce')} across.`}{' '}
+              Design strengths by the boat's knock-downs. Not checked: {analysed.notChecked.join('; ')}. The rule takes clamped edges and its own strengths; the two need not agree.
             </p>
           )}
         </div>

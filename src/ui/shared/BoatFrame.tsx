@@ -1,4 +1,5 @@
 'use client';
+import dynamic from 'next/dynamic';
 import { usePathname } from 'next/navigation';
 import { useEffect, useMemo, type ReactNode } from 'react';
 import { Alert, Button } from 'react-bootstrap';
@@ -6,10 +7,11 @@ import { evaluateStiffeners, targetOf } from '@/core/schedule';
 import { boatWeight } from '@/core/weight';
 import { formatNumber } from '@/core/quantity';
 import { useBoat, useBoatStore } from './boat';
-import { ConflictDialog } from './ConflictDialog';
 import { Frame, STEPS } from './Frame';
 import { useSettled } from './useSettled';
 import { HouseUnitsProvider, UnitsSwitch, useUnits } from './units';
+
+const ConflictDialog = dynamic(() => import('./ConflictDialog').then((module) => module.ConflictDialog), { ssr: false });
 
 const SAVE_WORDS = { saved: 'Saved', saving: 'Saving…', offline: 'Server not reached: kept here, trying again', conflict: 'Not saved: changed by somebody else' } as const;
 
@@ -56,7 +58,7 @@ function Standing() {
 
 function Inside({ children }: { children: ReactNode }) {
   const store = useBoatStore();
-  const { id, boat, save, notice, history, archived } = useBoat();
+  const { id, boat, save, notice, history, archived, conflict } = useBoat();
   const here = usePathname();
   const step = STEPS.find(({ path }) => here.endsWith(`/${path}`));
 
@@ -106,7 +108,7 @@ function Inside({ children }: { children: ReactNode }) {
         </Alert>
       )}
       {children}
-      <ConflictDialog />
+      {conflict && <ConflictDialog />}
     </Frame>
   );
 }

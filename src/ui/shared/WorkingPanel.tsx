@@ -1,33 +1,7 @@
 'use client';
-import type katexType from 'katex';
-import { useEffect, useMemo, useRef, useState } from 'react';
-import { Offcanvas } from 'react-bootstrap';
-import { formatNumber, formatWorkingValue } from '@/core/quantity';
+import dynamic from 'next/dynamic';
+import { useState } from 'react';
 import type { WorkingPart } from '@/core/schedule';
-import { packStatus } from '@/core/standard';
-import { texToText } from '@/core/working';
-import { useBoat } from './boat';
-
-/** The typesetter is loaded when the first working is opened. */
-function Formula({ tex }: { tex: string }) {
-  const box = useRef<HTMLSpanElement>(null);
-  const [katex, setKatex] = useState<typeof katexType | null>(null);
-  useEffect(() => {
-    let here = true;
-    void import('katex').then((module) => here && setKatex(() => module.default));
-    return () => {
-      here = false;
-    };
-  }, []);
-  useEffect(() => {
-    if (katex && box.current) katex.render(tex, box.current, { throwOnError: false, output: 'html' });
-  }, [katex, tex]);
-  return (
-    <span ref={box} role="math" aria-label={texToText(tex)}>
-      {texToText(tex)}
-    </span>
-  );
-}
 
 export interface WorkingRequest {
   title: string;
@@ -35,60 +9,11 @@ export interface WorkingRequest {
   record: () => WorkingPart[];
 }
 
-/** The reason behind a number: every formula, what was put in, units, source. */
+const Drawer = dynamic(() => import('./WorkingDrawer').then((module) => module.WorkingDrawer), { ssr: false });
+
+/** The reason behind a number, in a drawer that is fetched when the first one is asked for. */
 export function WorkingPanel({ request, onClose }: { request: WorkingRequest | null; onClose: () => void }) {
-  const { boat } = useBoat();
-  const sections = useMemo((): WorkingPart[] | string => {
-    try {
-      return request?.record() ?? [];
-    } catch (error) {
-      return (error as Error).message;
-    }
-  }, [request]);
-  return (
-    <Offcanvas show={request !== null} onHide={onClose} placement="end" aria-labelledby="working-title">
-      <Offcanvas.Header closeButton>
-        <Offcanvas.Title as="h2" id="working-title">
-          {request?.title}
-        </Offcanvas.Title>
-      </Offcanvas.Header>
-      <Offcanvas.Body className="pt-0" tabIndex={0}>
-        <p className="small soft">
-          {boat.packs.map((pack) => `${pack.title}: ${packStatus(pack)}.`).join(' ')} {boat.packs[0]!.statement} Reserve factor = capacity / demand; margin = reserve factor − 1.
-        </p>
-        {typeof sections === 'string' ? (
-          <p>{sections}</p>
-        ) : (
-          sections.map(({ title, steps }) => (
-            <section key={title} className="mb-3">
-              <h3>{title}</h3>
-              {steps.map((step, index) => (
-                <div key={index} className="working-step">
-                  <div className="d-flex justify-content-between gap-3">
-                    <span>{step.quantity}</span>
-                    <strong className="text-nowrap">{step.symbol === 'RF' ? formatNumber(step.value, 2) : formatWorkingValue(step.value, step.unit)}</strong>
-                  </div>
-                  <div className="working-formula">
-                    <Formula tex={`\\displaystyle ${step.symbol} = ${step.formula}`} />
-                  </div>
-                  {step.inputs.length > 0 && (
-                    <div className="small">
-                      {step.inputs.map((input, at) => (
-                        <span key={at} className="me-3 text-nowrap">
-                          <Formula tex={input.symbol} /> = {formatWorkingValue(input.value, input.unit)}
-                        </span>
-                      ))}
-                    </div>
-                  )}
-                  <div className="small soft">
-                    {step.note ? `${step.note} ` : ''}Source: {step.source}
-                  </div>
-                </div>
-              ))}
-            </section>
-          ))
-        )}
-      </Offcanvas.Body>
-    </Offcanvas>
-  );
+  const [asked, setAsked] = useState(false);
+  if (request !== null && !asked) setAsked(true);
+  return asked ? <Drawer request={request} onClose={onClose} /> : null;
 }

@@ -1,5 +1,6 @@
 'use client';
-import type { Boat, ZoneEvaluation } from '@/core/schedule';
+import { craftOf, methodOf, type Boat, type Zone, type ZoneEvaluation } from '@/core/schedule';
+import { isHead, panelPressure } from '@/core/standard';
 import { displayUnit, formatNumber } from '@/core/quantity';
 import { useUnits } from '../shared/units';
 
@@ -14,6 +15,17 @@ const LEFT = 46,
   RIGHT = 730,
   TOP = 14,
   BOTTOM = 232;
+
+/** Pressure on a zone's own panel were it elsewhere along the boat (m, Pa); empty where a head of water or a missing figure decides. */
+function alongTheBoat(boat: Boat, zone: Zone, evaluation: ZoneEvaluation | undefined): [number, number][] {
+  if (isHead(zone.location) || !evaluation?.construction || evaluation.problem) return [];
+  const [craft, pack, LWL] = [craftOf(boat.brief), methodOf(boat), boat.brief.waterlineLength];
+  const { construction } = evaluation;
+  return Array.from({ length: 33 }, (_, i) => {
+    const panelX = (LWL * i) / 32;
+    return [panelX, panelPressure({ craft, location: zone.location, geometry: { ...zone.geometry, panelX }, construction }, undefined, pack).pressure];
+  });
+}
 
 /** Design pressure of every zone's panel along the waterline, one mark shape per part. */
 export function PressureChart({
@@ -31,9 +43,11 @@ export function PressureChart({
   const points = boat.parts.flatMap((part, p) => part.zones.map((zone) => ({ zone, p, pressure: evaluations.get(zone.id)?.pressure?.pressure ?? null })));
   const drawn = points.filter((point): point is typeof point & { pressure: number } => point.pressure !== null);
   const LWL = boat.brief.waterlineLength;
+  const own = boat.parts.flatMap((part) => part.zones).find(({ id }) => id === chosen);
+  const curve = own ? alongTheBoat(boat, own, evaluations.get(own.id)) : [];
   const low = Math.min(0, ...points.map(({ zone }) => zone.geometry.panelX));
   const high = Math.max(LWL, ...points.map(({ zone }) => zone.geometry.panelX));
-  const top = Math.max(5000, ...drawn.map(({ pressure }) => pressure)) * 1.08;
+  const top = Math.max(5000, ...drawn.map(({ pressure }) => pressure), ...curve.map(([, pressure]) => pressure)) * 1.08;
   const x = (metres: number) => LEFT + ((metres - low) / (high - low)) * (RIGHT - LEFT - 110);
   const y = (pressure: number) => BOTTOM - (pressure / top) * (BOTTOM - TOP);
   const step = [1, 2, 5, 10, 20, 50].find((kilopascals) => top / (kilopascals * 1000) <= 6) ?? 100;
@@ -73,6 +87,15 @@ export function PressureChart({
         <text x={x(LWL / 2)} y={BOTTOM + 48} fontSize="10.5" textAnchor="middle" fill="#5f574d">
           {unit('length')} from aft end of waterline
         </text>
+        {curve.length > 0 && (
+          <path
+            d={`M${curve.map(([at, pressure]) => `${x(at).toFixed(1)} ${y(pressure).toFixed(1)}`).join('L')}`}
+            fill="none"
+            stroke="#9a4527"
+            strokeWidth="1.4"
+            strokeDasharray="6 3"
+          />
+        )}
         {labelled.map(({ zone, p, pressure, label }) => (
           <g
             key={zone.id}
@@ -106,6 +129,7 @@ export function PressureChart({
             {part.name}
           </span>
         ))}
+        {own && curve.length > 0 && <span>- - the panel of {own.name}, were it elsewhere</span>}
       </div>
     </>
   );
