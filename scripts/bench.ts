@@ -203,17 +203,16 @@ async function pages(base: string): Promise<void> {
   const drags = await page.evaluate(
     async ({ x, y }) => {
       const handle = document.elementFromPoint(x, y)!;
-      const send = (type: string, at: number) => handle.dispatchEvent(new PointerEvent(type, { bubbles: true, clientX: at, clientY: y, pointerId: 1 }));
       handle.setPointerCapture = () => {};
-      send('pointerdown', x);
+      handle.dispatchEvent(new PointerEvent('pointerdown', { bubbles: true, clientX: x, clientY: y, pointerId: 1 }));
       const samples: number[] = [];
       for (let i = 0; i < 80; i++) {
         const start = performance.now();
-        send('pointermove', x - 1 - (i % 40));
+        handle.dispatchEvent(new PointerEvent('pointermove', { bubbles: true, clientX: x - 1 - (i % 40), clientY: y, pointerId: 1 }));
         await new Promise((resolve) => requestAnimationFrame(() => setTimeout(resolve, 0)));
         samples.push(performance.now() - start);
       }
-      send('pointerup', x);
+      handle.dispatchEvent(new PointerEvent('pointerup', { bubbles: true, clientX: x, clientY: y, pointerId: 1 }));
       return samples;
     },
     { x: grip.x + grip.width / 2, y: grip.y + grip.height / 2 },
