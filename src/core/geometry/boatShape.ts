@@ -36,6 +36,9 @@ export const hullPoint = (hull: HullSurface, x: number, s: number): Point => {
 
 const clamp = (value: number, low: number, high: number) => Math.min(high, Math.max(low, value));
 
+/** A stretch along the boat, cut to its length. */
+const onBoat = (hull: HullSurface, { from, to }: { from: number; to: number }) => [clamp(from, hull.aft, hull.bow), clamp(to, hull.aft, hull.bow)] as const;
+
 /** A flat section of the boat at x between two heights, port to starboard; above the deck edge it follows the camber. */
 function sectionPatch({ hull, deck }: BoatShape, x: number, top: number | null, lean = 0): Patch {
   const bottom = hull.at(x, 0)[2];
@@ -67,7 +70,7 @@ export function regionPatch(shape: BoatShape, region: Region): Patch | null {
   const { hull, deck } = shape;
   switch (region.surface) {
     case 'hull': {
-      const [from, to] = [clamp(region.from, hull.aft, hull.bow), clamp(region.to, hull.aft, hull.bow)];
+      const [from, to] = onBoat(hull, region);
       if (to - from < 1e-6) return null;
       return {
         count: 2,
@@ -83,7 +86,7 @@ export function regionPatch(shape: BoatShape, region: Region): Patch | null {
     case 'section':
       return region.x <= hull.aft || region.x >= hull.bow ? null : sectionPatch(shape, region.x, region.top);
     case 'deck': {
-      const [from, to] = [clamp(region.from, hull.aft, hull.bow), clamp(region.to, hull.aft, hull.bow)];
+      const [from, to] = onBoat(hull, region);
       if (to - from < 1e-6) return null;
       return {
         count: 2,

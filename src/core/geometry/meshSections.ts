@@ -13,11 +13,13 @@ const CHINE_TURN = 22;
 
 /** What the edges of a mesh tell: edges of one triangle only (rims and holes), and edges that more than two share. */
 export function meshEdges(triangles: Triangles, tolerance: number): { open: number; shared: number; at: [number, number, number] | null } {
-  const corners = new Map<string, number>();
+  // Corners on a grid of the tolerance, one number each: 17 bits a coordinate are enough for a hundred thousand steps along the boat.
+  const corners = new Map<number, number>();
+  const step = (value: number) => Math.round(value / tolerance) + 65536;
   const place: number[][] = [];
   const cornerOf = (i: number) => {
     const point = [triangles[i]!, triangles[i + 1]!, triangles[i + 2]!];
-    const key = point.map((value) => Math.round(value / tolerance)).join(',');
+    const key = (step(point[0]!) * 262144 + step(point[1]!)) * 131072 + step(point[2]!);
     const known = corners.get(key);
     if (known !== undefined) return known;
     corners.set(key, place.length);
@@ -51,6 +53,8 @@ export function meshEdges(triangles: Triangles, tolerance: number): { open: numb
 function slice(triangles: Triangles, x: number): [number, number, number, number][] {
   const pieces: [number, number, number, number][] = [];
   for (let t = 0; t < triangles.length; t += 9) {
+    const [p, q, r] = [triangles[t]! < x, triangles[t + 3]! < x, triangles[t + 6]! < x];
+    if (p === q && q === r) continue;
     const cut: number[] = [];
     for (let k = 0; k < 3; k++) {
       const [i, j] = [t + 3 * k, t + 3 * ((k + 1) % 3)];
@@ -135,10 +139,10 @@ function halfSection(lines: [number, number][][], x: number, tolerance: number):
  * Sections of a hull mesh at stations along it.
  *
  * @param triangles x forward from the aft end of the waterline, z up from the baseline; one hand or both.
- * @returns stations from aft.
+ * @returns stations from aft, and how many edges belong to one triangle only (the rim).
  * @throws KeramosError `invalid` for a mesh whose edges more than two triangles share, sections in pieces (holes), or a size no boat has.
  */
-export function meshToStations(triangles: Triangles): Station[] {
+export function meshToStations(triangles: Triangles): { stations: Station[]; openEdges: number } {
   let [aft, bow, low, high] = [Infinity, -Infinity, Infinity, -Infinity];
   for (let i = 0; i < triangles.length; i += 3) {
     if (!Number.isFinite(triangles[i]! + triangles[i + 1]! + triangles[i + 2]!)) throw invalid('file', 'The mesh has corners that are not numbers');
@@ -164,5 +168,5 @@ export function meshToStations(triangles: Triangles): Station[] {
     const station = halfSection(runs(slice(triangles, x), tolerance), x, tolerance);
     return station ? [station] : [];
   });
-  return checkStations(stations);
+  return { stations: checkStations(stations), openEdges: edges.open };
 }

@@ -133,7 +133,8 @@ function meshOf(hands: 1 | 2, along = 40, across = 12): Float64Array {
 
 describe('a hull mesh', () => {
   it.each([1, 2] as const)('of %i hand(s) gives the hull back', (hands) => {
-    const found = meshToStations(meshOf(hands));
+    const { stations: found, openEdges } = meshToStations(meshOf(hands));
+    expect(openEdges).toBeGreaterThan(0);
     expect(found.length).toBeGreaterThan(20);
     const surface = surfaceThrough(found, drawn.draft, 0);
     expect(surface.displacedVolume / original.displacedVolume).toBeCloseTo(1, 1);

@@ -22,6 +22,7 @@ import {
 } from '.';
 
 const motor: Craft = { kind: 'motor', hullLength: 8.4, waterlineLength: 7.5, chineBeam: 2.2, deadriseDeg: 18, loadedMass: 3600, maxSpeedKnots: 26, designCategory: 'C' };
+const geometry = { area: 1, centroidX: 1, centroidZ: 1, panelLength: 1, panelBreadth: 0.5, crown: 0, panelX: 3, edgeHeight: 1, centreHeight: 0.4, head: 1 };
 const pack = <T>(kind: string) => SHIPPED_PACKS.find((one) => one.kind === kind) as T;
 
 describe('packs as data', () => {
@@ -92,7 +93,7 @@ describe('a coefficient does what it says', () => {
           {
             craft: { ...motor, maxSpeedKnots: 8 },
             location: 'bottom',
-            geometry: { area: 1, centroidX: 1, centroidZ: 1, panelLength: 1, panelBreadth: 0.5, crown: 0, panelX: 3, edgeHeight: 1, centreHeight: 0.4, head: 1 },
+            geometry,
             sheets: sheets('single'),
             quality: 1,
           },
@@ -157,7 +158,7 @@ describe('house packs', () => {
     const input = {
       craft: motor,
       location: 'bottom' as const,
-      geometry: { area: 1, centroidX: 1, centroidZ: 1, panelLength: 1, panelBreadth: 0.5, crown: 0, panelX: 3, edgeHeight: 1, centreHeight: 0.4, head: 1 },
+      geometry,
       sheets,
       quality: 1,
     };

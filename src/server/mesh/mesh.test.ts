@@ -39,7 +39,7 @@ describe('hull meshes of files', () => {
   ] as [string, Uint8Array, MeshPlacement][])('%s gives the hull back', (name, file, placement) => {
     const triangles = readMesh(file, name, placement);
     expect(triangles.length).toBe(faces.length * 9);
-    const surface = surfaceThrough(meshToStations(triangles), hull.waterline, 0);
+    const surface = surfaceThrough(meshToStations(triangles).stations, hull.waterline, 0);
     expect(surface.bow - surface.aft).toBeCloseTo(8.4, 0);
     expect(surface.displacedVolume / hull.displacedVolume).toBeCloseTo(1, 1);
   });

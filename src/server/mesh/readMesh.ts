@@ -14,7 +14,7 @@ export const meshPlacementSchema = z.object({
 export type MeshPlacement = z.infer<typeof meshPlacementSchema>;
 
 export const MESH_LIMIT = 30 * 1024 * 1024;
-const MOST_TRIANGLES = 400_000;
+const MOST_TRIANGLES = 200_000;
 const UNITS: Record<MeshPlacement['unit'], number> = { m: 1, mm: 1e-3, cm: 1e-2, in: 0.0254, ft: 0.3048 };
 const AXES = { x: 0, y: 1, z: 2 } as const;
 const refused = (message: string) => new KeramosError('malformed', message, 'file');

@@ -1,5 +1,5 @@
 'use client';
-import { useRouter, useSearchParams } from 'next/navigation';
+import { useSearchParams } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { Card, Form, Nav } from 'react-bootstrap';
 import { CRITERIA, FAILURE_MODES, type Criterion } from '@/core/laminate';
@@ -9,6 +9,7 @@ import { KeramosError } from '@/core/error';
 import { useBoat } from '../shared/boat';
 import { Onward } from '../shared/Onward';
 import { useUnits } from '../shared/units';
+import { ZonePicker } from '../shared/ZonePicker';
 import { Verdict } from '../shared/Verdict';
 import { WorkingPanel, type WorkingRequest } from '../shared/WorkingPanel';
 import { CompatibilityPanel } from './CompatibilityPanel';
@@ -23,9 +24,8 @@ const finite = (reserve: number) => (Number.isFinite(reserve) && reserve < 1000 
 
 /** What does this laminate do under load, ply by ply? */
 export function AnalysisScreen() {
-  const { id, boat, evaluations } = useBoat();
+  const { boat, evaluations } = useBoat();
   const { show, unit } = useUnits();
-  const router = useRouter();
   const wanted = useSearchParams().get('zone');
   const [criterion, setCriterion] = useState<Criterion>('maxStrain');
   const [curve, setCurve] = useState<CurveId>('fibreStress');
@@ -48,17 +48,7 @@ export function AnalysisScreen() {
     <>
       <div className="d-flex align-items-center gap-3 mb-2 flex-wrap">
         <span className="question mb-0">What does the laminate do under load, ply by ply?</span>
-        <Form.Select size="sm" className="w-auto" aria-label="Zone" value={zone?.id ?? ''} onChange={(event) => router.replace(`/boats/${id}/analysis?zone=${event.target.value}`)}>
-          {boat.parts.map((owner) => (
-            <optgroup key={owner.id} label={owner.name}>
-              {owner.zones.map((one) => (
-                <option key={one.id} value={one.id}>
-                  {one.name}
-                </option>
-              ))}
-            </optgroup>
-          ))}
-        </Form.Select>
+        <ZonePicker step="analysis" zoneId={zone?.id ?? null} />
         <Form.Select size="sm" className="w-auto" aria-label="Failure criterion" value={criterion} onChange={(event) => setCriterion(event.target.value as Criterion)}>
           {Object.entries(CRITERIA).map(([key, name]) => (
             <option key={key} value={key}>

@@ -1,19 +1,20 @@
 'use client';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useRef, useState } from 'react';
-import { Alert, Badge, Button, Card, Form } from 'react-bootstrap';
+import { useState } from 'react';
+import { Badge, Button, Card, Form } from 'react-bootstrap';
 import type { BoatSummary } from '@/core/schedule';
 import { api, wordsOf } from '../shared/api';
 import { Frame } from '../shared/Frame';
 import { UnitsSwitch } from '../shared/units';
+import { Refusal } from '../shared/Refusal';
+import { FileButton } from '../shared/FileButton';
 
 const day = (iso: string) => iso.slice(0, 10);
 
 /** Which boat? List, create, duplicate as a variant, archive, import. */
 export function BoatsScreen({ boats }: { boats: BoatSummary[] }) {
   const router = useRouter();
-  const file = useRef<HTMLInputElement>(null);
   const [name, setName] = useState('');
   const [showArchived, setShowArchived] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
@@ -64,11 +65,7 @@ export function BoatsScreen({ boats }: { boats: BoatSummary[] }) {
         </>
       }
     >
-      {trouble && (
-        <Alert variant="danger" dismissible onClose={() => setTrouble(null)}>
-          {trouble}
-        </Alert>
-      )}
+      <Refusal text={trouble} onClose={() => setTrouble(null)} />
       <Card>
         <Card.Body>
           <table className="table align-middle" aria-label="Boats">
@@ -154,20 +151,9 @@ export function BoatsScreen({ boats }: { boats: BoatSummary[] }) {
           <Card>
             <Card.Body>
               <h2>Import</h2>
-              <Button variant="outline-primary" disabled={busy} onClick={() => file.current?.click()}>
+              <FileButton label="Boat document" accept=".json,application/json" disabled={busy} onFile={(chosen) => void importFile(chosen)}>
                 Choose a boat document (JSON)
-              </Button>
-              <input
-                ref={file}
-                type="file"
-                accept=".json,application/json"
-                className="d-none"
-                aria-label="Boat document"
-                onChange={(event) => {
-                  void importFile(event.target.files?.[0]);
-                  event.target.value = '';
-                }}
-              />
+              </FileButton>
               <p className="form-text mb-0">Comes in as a new boat; nothing that is here is overwritten.</p>
             </Card.Body>
           </Card>

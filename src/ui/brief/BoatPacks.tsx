@@ -1,11 +1,12 @@
 'use client';
 import Link from 'next/link';
 import { useState } from 'react';
-import { Alert, Button, Form } from 'react-bootstrap';
+import { Button, Form } from 'react-bootstrap';
 import { craftOf, methodOf, type Edit } from '@/core/schedule';
 import { PACK_KINDS, packDifference, packLimits, packStatus, type StandardPack } from '@/core/standard';
 import { useBoat } from '../shared/boat';
 import { useEdit } from '../shared/useEdit';
+import { Refusal } from '../shared/Refusal';
 
 /** The packs the boat is checked against: its own copies, what differs from the library's, and where the method ends. */
 export function BoatPacks({ library }: { library: StandardPack[] }) {
@@ -23,11 +24,7 @@ export function BoatPacks({ library }: { library: StandardPack[] }) {
   return (
     <div className="d-grid gap-2">
       <h2 className="mb-0">Build standards</h2>
-      {refusal && (
-        <Alert variant="danger" className="py-2 mb-0" dismissible onClose={() => setRefusal(null)}>
-          {refusal}
-        </Alert>
-      )}
+      <Refusal text={refusal} onClose={() => setRefusal(null)} className="mb-0" />
       <Form.Group controlId="method">
         <Form.Label className="mb-0">Method that gives the pressures</Form.Label>
         <Form.Select value={boat.packs[0]!.id} onChange={(event) => changeMethod(event.target.value)}>

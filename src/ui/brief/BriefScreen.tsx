@@ -1,5 +1,5 @@
 'use client';
-import { Alert, Card, Col, Form, Row } from 'react-bootstrap';
+import { Card, Col, Form, Row } from 'react-bootstrap';
 import { useState } from 'react';
 import { PROCESSES, type Material, type Process } from '@/core/material';
 import { formatNumber } from '@/core/quantity';
@@ -12,6 +12,7 @@ import { TextField } from '../shared/TextField';
 import { useEdit } from '../shared/useEdit';
 import { BoatPacks } from './BoatPacks';
 import { HullSketch } from './HullSketch';
+import { Refusal } from '../shared/Refusal';
 
 function Choice<T extends string>({ label, value, options, onChoose, hint }: { label: string; value: T; options: Record<T, string>; onChoose: (value: T) => void; hint?: string }) {
   return (
@@ -54,11 +55,7 @@ export function BriefScreen({ shelf, packs }: { shelf: Material[]; packs: Standa
   return (
     <>
       <p className="question">What must this boat be?</p>
-      {refusal && (
-        <Alert variant="danger" dismissible onClose={() => setRefusal(null)} className="py-2">
-          {refusal}
-        </Alert>
-      )}
+      <Refusal text={refusal} onClose={() => setRefusal(null)} />
       <Row className="g-3">
         <Col lg={8}>
           <Card className="mb-3">

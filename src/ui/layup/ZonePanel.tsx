@@ -1,10 +1,11 @@
 'use client';
 import { useMemo, useState, type ReactNode } from 'react';
-import { Card, Nav } from 'react-bootstrap';
+import { Card } from 'react-bootstrap';
 import { ORIGINS } from '@/core/material';
 import { formatNumber } from '@/core/quantity';
 import { reserveBand, targetOf, verdictOf, type Boat, type Part, type Zone, type ZoneCheck, type ZoneEvaluation } from '@/core/schedule';
 import { CHECKS, ZONE_LOCATIONS } from '@/core/standard';
+import { Tabs } from '../shared/Tabs';
 import { useUnits } from '../shared/units';
 import { marginText, Verdict } from '../shared/Verdict';
 import { SectionDrawing } from './SectionDrawing';
@@ -75,21 +76,7 @@ export function ZonePanel({
           {e.governing && <Verdict reserveFactor={e.governing.reserveFactor} target={target} />}
         </div>
         <SectionDrawing evaluation={e} name={zone.name} chosenLayer={chosenLayer} />
-        <Nav variant="tabs" className="mt-1 mb-2 small" activeKey={view} onSelect={(key) => setView(key as typeof view)}>
-          {(
-            [
-              ['checks', 'Checks'],
-              ['moves', 'What each layer buys'],
-              ['cautions', `Cautions ${openCautions || ''}`],
-            ] as const
-          ).map(([key, name]) => (
-            <Nav.Item key={key}>
-              <Nav.Link eventKey={key} as="button" type="button" className="px-2 py-1">
-                {name}
-              </Nav.Link>
-            </Nav.Item>
-          ))}
-        </Nav>
+        <Tabs className="mt-1 mb-2 small" names={{ checks: 'Checks', moves: 'What each layer buys', cautions: `Cautions ${openCautions || ''}` }} open={view} onOpen={setView} />
         {view === 'moves' && moves}
         {view === 'cautions' && cautions}
         {view === 'checks' && (

@@ -1,12 +1,14 @@
 'use client';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { Alert, Button, Card, Form } from 'react-bootstrap';
 import { formatNumber } from '@/core/quantity';
 import { coefficientLabel, coefficientsOf, PACK_KINDS, packDifference, packSchema, packStatus, withCoefficient, type StandardPack } from '@/core/standard';
 import { slug } from '@/core/material';
 import { api, wordsOf } from '../shared/api';
+import { FileButton } from '../shared/FileButton';
 import { Frame } from '../shared/Frame';
 import { SignOffForm } from './SignOffForm';
+import { Refusal } from '../shared/Refusal';
 
 /** A figure of a pack, typed in place; what is refused stays until it is right. */
 function CoefficientField({ pack, path, value, onChange }: { pack: StandardPack; path: string; value: number; onChange: (pack: StandardPack) => void }) {
@@ -54,7 +56,6 @@ export function PacksScreen({ initial }: { initial: StandardPack[] }) {
   const [chosen, setChosen] = useState(initial[0]!.id);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [said, setSaid] = useState<string | null>(null);
-  const file = useRef<HTMLInputElement>(null);
   const pack = packs.find(({ id }) => id === chosen) ?? packs[0]!;
   const original = packs.find(({ id }) => id === pack.basedOn) ?? null;
   const differs = new Map((original ? packDifference(original, pack) : []).map((change) => [change.path, change]));
@@ -85,23 +86,17 @@ export function PacksScreen({ initial }: { initial: StandardPack[] }) {
       setChosen(id);
       return 'Copied: its coefficients can now be changed.';
     });
-  const bring = async (chosenFile: File | undefined) => {
-    if (!chosenFile) return;
-    await attempt(async () => {
+  const bring = (chosenFile: File) =>
+    attempt(async () => {
       const saved = await api<StandardPack>('POST', '/api/packs/import', await chosenFile.text());
       setChosen(saved.id);
       return `${saved.title} is here, unverified until somebody of this yard signs.`;
     });
-  };
 
   return (
     <Frame head={<h1>Standards</h1>}>
       <p className="question">What do we build to, and who checked it?</p>
-      {trouble && (
-        <Alert variant="danger" dismissible onClose={() => setTrouble(null)} className="py-2">
-          {trouble}
-        </Alert>
-      )}
+      <Refusal text={trouble} onClose={() => setTrouble(null)} />
       {said && (
         <Alert variant="light" dismissible onClose={() => setSaid(null)} className="py-2 border">
           {said}
@@ -128,20 +123,9 @@ export function PacksScreen({ initial }: { initial: StandardPack[] }) {
             </Card>
           ))}
           <div className="d-flex gap-2">
-            <Button size="sm" variant="outline-primary" onClick={() => file.current?.click()}>
+            <FileButton label="Pack as JSON" accept=".json,application/json" onFile={(chosenFile) => void bring(chosenFile)}>
               Bring a pack in
-            </Button>
-            <input
-              ref={file}
-              type="file"
-              accept=".json,application/json"
-              className="d-none"
-              aria-label="Pack as JSON"
-              onChange={(event) => {
-                void bring(event.target.files?.[0]);
-                event.target.value = '';
-              }}
-            />
+            </FileButton>
           </div>
           <p className="small soft mb-0">A boat keeps its own copy of a pack; Brief tells when this one has moved on.</p>
         </div>

@@ -1,7 +1,7 @@
 'use client';
-import { useRouter, useSearchParams } from 'next/navigation';
+import { useSearchParams } from 'next/navigation';
 import { useMemo, useState } from 'react';
-import { Alert, Card, Col, Form, Row } from 'react-bootstrap';
+import { Card, Col, Form, Row } from 'react-bootstrap';
 import { KeramosError } from '@/core/error';
 import { CRITERIA, type Criterion } from '@/core/laminate';
 import { formatNumber } from '@/core/quantity';
@@ -11,12 +11,14 @@ import { useBoat } from '../shared/boat';
 import { Onward } from '../shared/Onward';
 import { QuantityField } from '../shared/QuantityField';
 import { useUnits } from '../shared/units';
+import { ZonePicker } from '../shared/ZonePicker';
 import { useEdit } from '../shared/useEdit';
 import { usePanel } from '../shared/useProofs';
 import { Verdict } from '../shared/Verdict';
 import { WorkingPanel, type WorkingRequest } from '../shared/WorkingPanel';
 import { DeflectionDrawing } from './DeflectionDrawing';
 import { ReferencePanel } from './ReferencePanel';
+import { Refusal } from '../shared/Refusal';
 
 const words = <T,>(work: () => T): T | string => {
   try {
@@ -32,7 +34,6 @@ export function PanelScreen() {
   const { id, boat, evaluations } = useBoat();
   const { full, unit, show } = useUnits();
   const edit = useEdit();
-  const router = useRouter();
   const wanted = useSearchParams().get('zone');
   const [criterion, setCriterion] = useState<Criterion>('tsaiWu');
   const [working, setWorking] = useState<WorkingRequest | null>(null);
@@ -59,17 +60,7 @@ export function PanelScreen() {
     <>
       <div className="d-flex align-items-center gap-3 mb-2 flex-wrap">
         <span className="question mb-0">Does this panel carry its load, by rule, by analysis, by match?</span>
-        <Form.Select size="sm" className="w-auto" aria-label="Zone" value={zone.id} onChange={(event) => router.replace(`/boats/${id}/panel?zone=${event.target.value}`)}>
-          {boat.parts.map((owner) => (
-            <optgroup key={owner.id} label={owner.name}>
-              {owner.zones.map((one) => (
-                <option key={one.id} value={one.id}>
-                  {one.name}
-                </option>
-              ))}
-            </optgroup>
-          ))}
-        </Form.Select>
+        <ZonePicker step="panel" zoneId={zone?.id ?? null} />
         <Form.Select size="sm" className="w-auto" aria-label="Failure criterion" value={criterion} onChange={(event) => setCriterion(event.target.value as Criterion)}>
           {Object.entries(CRITERIA).map(([key, name]) => (
             <option key={key} value={key}>
@@ -78,11 +69,7 @@ export function PanelScreen() {
           ))}
         </Form.Select>
       </div>
-      {refusal && (
-        <Alert variant="danger" className="py-2" dismissible onClose={() => setRefusal(null)}>
-          {refusal}
-        </Alert>
-      )}
+      <Refusal text={refusal} onClose={() => setRefusal(null)} />
       <div className="layup">
         <div className="d-grid gap-3 align-content-start">
           <Card>

@@ -1,11 +1,12 @@
 'use client';
 import { nanoid } from 'nanoid';
 import { useState } from 'react';
-import { Alert, Button, Col, Form, Row } from 'react-bootstrap';
+import { Button, Col, Form, Row } from 'react-bootstrap';
 import { formatNumber } from '@/core/quantity';
 import { ingredients, matchZone, type Boat, type BoatSummary, type Edit, type Part, type Reference, type Zone } from '@/core/schedule';
 import { api, wordsOf } from '../shared/api';
 import { useEdit } from '../shared/useEdit';
+import { Refusal } from '../shared/Refusal';
 
 /** Layers of a zone as a reference's. */
 const stackOf = (part: Part, zone: Zone): Reference['layers'] =>
@@ -76,11 +77,7 @@ export function ReferencePanel({ boat, part, zone, boatId }: { boat: Boat; part:
   return (
     <div className="d-grid gap-2">
       <h2 className="mb-0">References</h2>
-      {trouble && (
-        <Alert variant="danger" className="py-2 mb-0" dismissible onClose={() => setTrouble(null)}>
-          {trouble}
-        </Alert>
-      )}
+      <Refusal text={trouble} onClose={() => setTrouble(null)} className="mb-0" />
       <Row className="g-2">
         <Col>
           <Form.Group controlId="zone-match">

@@ -1,11 +1,12 @@
 'use client';
 import { useEffect, useState } from 'react';
-import { Alert, Button, Card, Form } from 'react-bootstrap';
+import { Button, Card, Form } from 'react-bootstrap';
 import { difference, type Boat, type Change, type Revision } from '@/core/schedule';
 import { api, wordsOf } from '../shared/api';
 import { useBoat } from '../shared/boat';
 import { ChangeList } from '../shared/ChangeList';
 import { Onward } from '../shared/Onward';
+import { Refusal } from '../shared/Refusal';
 
 const DRAFT = 'draft';
 
@@ -49,11 +50,7 @@ export function RevisionsScreen({ initial }: { initial: Revision[] }) {
   return (
     <>
       <p className="question">What was signed, by whom, and what has changed since?</p>
-      {trouble && (
-        <Alert variant="danger" dismissible onClose={() => setTrouble(null)} className="py-2">
-          {trouble}
-        </Alert>
-      )}
+      <Refusal text={trouble} onClose={() => setTrouble(null)} />
       <div className="row g-3">
         <div className="col-lg-7">
           <Card className="h-100">

@@ -1,8 +1,10 @@
 'use client';
-import { useMemo, useRef, useState } from 'react';
-import { Alert, Button, Form, Modal } from 'react-bootstrap';
+import { useMemo, useState } from 'react';
+import { Button, Form, Modal } from 'react-bootstrap';
 import { columnsOf, guessMapping, MATERIAL_KINDS, questionMaterial, readRow, type Material, type MaterialKind } from '@/core/material';
 import { api, readFile, wordsOf } from '../shared/api';
+import { FileButton } from '../shared/FileButton';
+import { Refusal } from '../shared/Refusal';
 
 interface Table {
   heads: string[];
@@ -11,7 +13,6 @@ interface Table {
 
 /** Bring materials in from a CSV or XLSX file: map its columns, look at every row, take what is right. */
 export function ImportDialog({ shelf, kind: startKind, onClose, onDone }: { shelf: readonly Material[]; kind: MaterialKind; onClose: () => void; onDone: () => Promise<void> }) {
-  const file = useRef<HTMLInputElement>(null);
   const [kind, setKind] = useState(startKind);
   const [name, setName] = useState('');
   const [table, setTable] = useState<Table | null>(null);
@@ -20,8 +21,7 @@ export function ImportDialog({ shelf, kind: startKind, onClose, onDone }: { shel
   const [trouble, setTrouble] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
 
-  const choose = async (chosen: File | undefined) => {
-    if (!chosen) return;
+  const choose = async (chosen: File) => {
     setTrouble(null);
     try {
       const read = await readFile<Table>(`/api/tables/read?name=${encodeURIComponent(chosen.name)}`, chosen);
@@ -91,11 +91,7 @@ export function ImportDialog({ shelf, kind: startKind, onClose, onDone }: { shel
         </Modal.Title>
       </Modal.Header>
       <Modal.Body tabIndex={0}>
-        {trouble && (
-          <Alert variant="danger" className="py-2">
-            {trouble}
-          </Alert>
-        )}
+        <Refusal text={trouble} />
         <div className="d-flex gap-2 align-items-center mb-2">
           <Form.Select size="sm" className="w-auto" aria-label="Kind of material" value={kind} onChange={(event) => changeKind(event.target.value as MaterialKind)}>
             {Object.entries(MATERIAL_KINDS).map(([key, words]) => (
@@ -104,20 +100,9 @@ export function ImportDialog({ shelf, kind: startKind, onClose, onDone }: { shel
               </option>
             ))}
           </Form.Select>
-          <Button size="sm" variant={table ? 'outline-primary' : 'primary'} onClick={() => file.current?.click()}>
+          <FileButton label="Table of materials" accept=".csv,.txt,.xlsx,text/csv" primary={!table} onFile={(chosen) => void choose(chosen)}>
             {table ? 'Another file' : 'Choose a CSV or XLSX file'}
-          </Button>
-          <input
-            ref={file}
-            type="file"
-            accept=".csv,.txt,.xlsx,text/csv"
-            className="d-none"
-            aria-label="Table of materials"
-            onChange={(event) => {
-              void choose(event.target.files?.[0]);
-              event.target.value = '';
-            }}
-          />
+          </FileButton>
           <span className="soft">{table ? `${name}: ${table.rows.length} rows` : 'The first row holds the heads. Nothing is saved before you say so.'}</span>
         </div>
         {table && (

@@ -24,6 +24,7 @@ import { QuantityField } from '../shared/QuantityField';
 import { useUnits } from '../shared/units';
 import { MeasuredFields } from './MeasuredFields';
 import { readDirections, writeDirections } from './fields';
+import { Refusal } from '../shared/Refusal';
 
 function OriginSelect({ label, value, onChange }: { label: string; value: Origin; onChange: (origin: Origin) => void }) {
   return (
@@ -206,11 +207,7 @@ export function MaterialForm({
     <Card data-testid="material-form">
       <Card.Body className="d-grid gap-2">
         <h2 className="mb-0">{isNew ? `New ${material.kind}` : `Figures of ${start.name}`}</h2>
-        {refusal && (
-          <Alert variant="danger" className="py-2 mb-0">
-            {refusal}
-          </Alert>
-        )}
+        <Refusal text={refusal} className="mb-0" />
         <Row className="g-2">
           <Col xs={8}>
             <Form.Group controlId="material-name">

@@ -1,6 +1,6 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { Alert, Button, Card, Form, Nav } from 'react-bootstrap';
+import { Button, Card, Form, Nav } from 'react-bootstrap';
 import {
   FIGURES,
   MATERIAL_KINDS,
@@ -23,6 +23,7 @@ import { CompareDialog } from './CompareDialog';
 import { ImportDialog } from './ImportDialog';
 import { MaterialCard } from './MaterialCard';
 import { MaterialForm } from './MaterialForm';
+import { Refusal } from '../shared/Refusal';
 
 function weakest(material: Material): Origin {
   const origins =
@@ -103,11 +104,7 @@ export function ShelfScreen({ initial }: { initial: ShelfItem[] }) {
         </>
       }
     >
-      {trouble && (
-        <Alert variant="danger" dismissible onClose={() => setTrouble(null)} className="py-2">
-          {trouble}
-        </Alert>
-      )}
+      <Refusal text={trouble} onClose={() => setTrouble(null)} />
       <div className="layup">
         <div>
           <Nav

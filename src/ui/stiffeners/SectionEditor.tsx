@@ -1,12 +1,13 @@
 'use client';
 import { useState } from 'react';
-import { Alert, Button, Col, Form, Row } from 'react-bootstrap';
+import { Button, Col, Form, Row } from 'react-bootstrap';
 import type { Material } from '@/core/material';
 import { ingredients, type Boat, type Edit } from '@/core/schedule';
 import { SECTION_KINDS, type SectionLayer, type StiffenerSection } from '@/core/stiffener';
 import { QuantityField } from '../shared/QuantityField';
 import { TextField } from '../shared/TextField';
 import { useEdit } from '../shared/useEdit';
+import { Refusal } from '../shared/Refusal';
 
 /** The edits that bring a material of the Shelf, with its fibres, into the boat. */
 export function bring(boat: Boat, shelf: readonly Material[], id: string): Edit[] {
@@ -40,11 +41,7 @@ export function SectionEditor({ boat, shelf, section }: { boat: Boat; shelf: Mat
   const hat = section.kind === 'topHat';
   return (
     <div className="d-grid gap-2">
-      {refusal && (
-        <Alert variant="danger" className="py-2 mb-0" dismissible onClose={() => setRefusal(null)}>
-          {refusal}
-        </Alert>
-      )}
+      <Refusal text={refusal} onClose={() => setRefusal(null)} className="mb-0" />
       <Row className="g-2">
         <Col>
           <TextField key={section.id} label="Name of section" value={section.name} maximum={60} onCommit={(name) => put({ name })} />

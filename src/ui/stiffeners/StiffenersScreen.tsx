@@ -15,6 +15,7 @@ import { Verdict } from '../shared/Verdict';
 import { WorkingPanel, type WorkingRequest } from '../shared/WorkingPanel';
 import { StiffenerDrawing } from './SectionDrawing';
 import { bring, SectionEditor } from './SectionEditor';
+import { Refusal } from '../shared/Refusal';
 
 const UNIT_KINDS: Record<StiffenerCheck['unit'], QuantityKind> = { 'm²': 'smallArea', 'N·m': 'moment', 'N·m²': 'bendingRigidity' };
 
@@ -77,11 +78,7 @@ export function StiffenersScreen({ shelf }: { shelf: Material[] }) {
   return (
     <>
       <p className="question">Do the supports hold? Each on its worst span, with the plating that works with it.</p>
-      {refusal && (
-        <Alert variant="danger" className="py-2" dismissible onClose={() => setRefusal(null)}>
-          {refusal}
-        </Alert>
-      )}
+      <Refusal text={refusal} onClose={() => setRefusal(null)} />
       <div className="layup">
         <div className="d-grid gap-3 align-content-start">
           {section && properties !== null && typeof properties !== 'string' && (

@@ -1,12 +1,15 @@
 'use client';
-import { useMemo, useRef, useState } from 'react';
-import { Alert, Button, Col, Form, Modal, Nav, Row } from 'react-bootstrap';
+import { useMemo, useState } from 'react';
+import { Button, Col, Form, Modal, Row } from 'react-bootstrap';
 import { OFFSET_UNITS, offsetsToStations, surfaceThrough, type HullShape, type OffsetMapping, type OffsetUnit, type Station } from '@/core/geometry';
 import { formatNumber } from '@/core/quantity';
 import type { Boat } from '@/core/schedule';
 import { readFile, wordsOf } from '../shared/api';
 import { QuantityField } from '../shared/QuantityField';
+import { FileButton } from '../shared/FileButton';
+import { Tabs } from '../shared/Tabs';
 import { useUnits } from '../shared/units';
+import { Refusal } from '../shared/Refusal';
 
 interface Table {
   heads: string[];
@@ -52,8 +55,6 @@ function Preview({ stations, waterline }: { stations: Station[]; waterline: numb
 export function HullImport({ boat, onTake, onClose }: { boat: Boat; onTake: (hull: HullShape) => string | undefined; onClose: () => void }) {
   const { full } = useUnits();
   const [way, setWay] = useState<'offsets' | 'mesh'>('offsets');
-  const tableFile = useRef<HTMLInputElement>(null);
-  const meshFile = useRef<HTMLInputElement>(null);
   const [name, setName] = useState('');
   const [trouble, setTrouble] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
@@ -73,8 +74,7 @@ export function HullImport({ boat, onTake, onClose }: { boat: Boat; onTake: (hul
   const [up, setUp] = useState<string>('+z');
   const [mesh, setMesh] = useState<MeshAnswer | null>(null);
 
-  const readOffsets = async (chosen: File | undefined) => {
-    if (!chosen) return;
+  const readOffsets = async (chosen: File) => {
     setTrouble(null);
     setTable(null);
     try {
@@ -195,40 +195,14 @@ export function HullImport({ boat, onTake, onClose }: { boat: Boat; onTake: (hul
         </Modal.Title>
       </Modal.Header>
       <Modal.Body tabIndex={0}>
-        <Nav variant="tabs" className="mb-2" activeKey={way} onSelect={(key) => setWay(key as typeof way)}>
-          <Nav.Item>
-            <Nav.Link eventKey="offsets" as="button" type="button">
-              Table of offsets
-            </Nav.Link>
-          </Nav.Item>
-          <Nav.Item>
-            <Nav.Link eventKey="mesh" as="button" type="button">
-              Mesh
-            </Nav.Link>
-          </Nav.Item>
-        </Nav>
-        {(trouble ?? read.error) && (
-          <Alert variant="danger" className="py-2">
-            {trouble ?? read.error}
-          </Alert>
-        )}
+        <Tabs className="mb-2" names={{ offsets: 'Table of offsets', mesh: 'Mesh' }} open={way} onOpen={setWay} />
+        <Refusal text={trouble ?? read.error} />
         {way === 'offsets' ? (
           <>
             <div className="d-flex gap-2 align-items-center mb-2">
-              <Button size="sm" variant={table ? 'outline-primary' : 'primary'} onClick={() => tableFile.current?.click()}>
+              <FileButton label="Table of offsets" accept=".csv,.txt,.xlsx,text/csv" primary={!table} onFile={(file) => void readOffsets(file)}>
                 {table ? 'Another file' : 'Choose a CSV or XLSX file'}
-              </Button>
-              <input
-                ref={tableFile}
-                type="file"
-                accept=".csv,.txt,.xlsx,text/csv"
-                className="d-none"
-                aria-label="Table of offsets"
-                onChange={(event) => {
-                  void readOffsets(event.target.files?.[0]);
-                  event.target.value = '';
-                }}
-              />
+              </FileButton>
               <span className="soft small">
                 {table ? `${name}: ${table.rows.length} rows` : 'One point a row (station, half-breadth, height), or half-breadths with stations across.'}
               </span>
@@ -281,23 +255,18 @@ export function HullImport({ boat, onTake, onClose }: { boat: Boat; onTake: (hul
         ) : (
           <>
             <div className="d-flex gap-2 align-items-center mb-2">
-              <Button size="sm" variant={picked ? 'outline-primary' : 'primary'} disabled={busy} onClick={() => meshFile.current?.click()}>
-                {busy ? 'Cutting sections…' : picked ? 'Another file' : 'Choose an STL or OBJ file'}
-              </Button>
-              <input
-                ref={meshFile}
-                type="file"
+              <FileButton
+                label="Hull mesh"
                 accept=".stl,.obj"
-                className="d-none"
-                aria-label="Hull mesh"
-                onChange={(event) => {
-                  const file = event.target.files?.[0];
-                  event.target.value = '';
-                  if (!file) return;
+                primary={!picked}
+                disabled={busy}
+                onFile={(file) => {
                   setPicked(file);
                   void readMesh(file, { unit: meshUnit, forward, up });
                 }}
-              />
+              >
+                {busy ? 'Cutting sections…' : picked ? 'Another file' : 'Choose an STL or OBJ file'}
+              </FileButton>
               <span className="soft small">
                 {mesh ? `${name}: ${mesh.triangles} triangles, ${mesh.openEdges} edges on its rim` : 'The skin of the hull without its deck, up to 30 MB.'}
               </span>

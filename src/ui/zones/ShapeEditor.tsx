@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { Alert, Button, Card, Col, Form, Row } from 'react-bootstrap';
+import { Button, Card, Col, Form, Row } from 'react-bootstrap';
 import { SHAPE_NUMBERS, shapeFor, type DeckShape, type HullShape, type ShapeNumber } from '@/core/geometry';
 import { formatNumber } from '@/core/quantity';
 import { particularsOf, shapeOf, type Boat } from '@/core/schedule';
@@ -8,6 +8,7 @@ import { QuantityField } from '../shared/QuantityField';
 import { useUnits } from '../shared/units';
 import { useEdit } from '../shared/useEdit';
 import { HullImport } from './HullImport';
+import { Refusal } from '../shared/Refusal';
 
 /** The hull's shape and its deck: where they come from, and the figures that draw them. */
 export function ShapeEditor({ boat }: { boat: Boat }) {
@@ -41,11 +42,7 @@ export function ShapeEditor({ boat }: { boat: Boat }) {
     <Card>
       <Card.Body className="d-grid gap-2">
         <h2 className="mb-0">Shape</h2>
-        {refusal && (
-          <Alert variant="danger" className="py-2 mb-0" dismissible onClose={() => setRefusal(null)}>
-            {refusal}
-          </Alert>
-        )}
+        <Refusal text={refusal} onClose={() => setRefusal(null)} className="mb-0" />
         <div className="d-flex gap-2 flex-wrap">
           <Button
             size="sm"

@@ -1,12 +1,13 @@
 'use client';
 import { nanoid } from 'nanoid';
 import { useState } from 'react';
-import { Alert, Button, Card, Col, Form, Row } from 'react-bootstrap';
+import { Button, Card, Col, Form, Row } from 'react-bootstrap';
 import { SUPPORT_KINDS, type Support } from '@/core/geometry';
 import type { Boat } from '@/core/schedule';
 import { QuantityField } from '../shared/QuantityField';
 import { TextField } from '../shared/TextField';
 import { useEdit } from '../shared/useEdit';
+import { Refusal } from '../shared/Refusal';
 
 const KIND_WORDS = { frame: 'Frame', stringer: 'Stringer', beam: 'Deck beam', girder: 'Deck girder', rib: 'Rib' } as const;
 
@@ -86,11 +87,7 @@ export function SupportsEditor({ boat, zoneId }: { boat: Boat; zoneId: string | 
     <Card>
       <Card.Body className="d-grid gap-2">
         <h2 className="mb-0">Supports</h2>
-        {refusal && (
-          <Alert variant="danger" className="py-2 mb-0" dismissible onClose={() => setRefusal(null)}>
-            {refusal}
-          </Alert>
-        )}
+        <Refusal text={refusal} onClose={() => setRefusal(null)} className="mb-0" />
         <p className="small soft mb-0">Bulkheads are zones on a section of the boat; these are the rest. Their sections and checks are under Stiffeners.</p>
         <ul className="list-unstyled mb-0">
           {boat.supports.map((support) => (

@@ -1,6 +1,6 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { Alert, Button, Card, Col, Form, Row } from 'react-bootstrap';
+import { Button, Card, Col, Form, Row } from 'react-bootstrap';
 import type { Region, ZoneGeometry } from '@/core/geometry';
 import type { QuantityKind } from '@/core/quantity';
 import { derivedGeometry, type Boat, type Part, type Zone } from '@/core/schedule';
@@ -10,6 +10,7 @@ import { TextField } from '../shared/TextField';
 import { useUnits } from '../shared/units';
 import { useEdit } from '../shared/useEdit';
 import { RegionEditor } from './RegionEditor';
+import { Refusal } from '../shared/Refusal';
 
 interface GeometryField {
   key: keyof ZoneGeometry;
@@ -74,11 +75,7 @@ export function ZoneEditor({ boat, part, zone, onRemoved }: { boat: Boat; part: 
             {part.name}, {layers} {layers === 1 ? 'layer' : 'layers'}
           </span>
         </h2>
-        {refusal && (
-          <Alert variant="danger" className="py-2 mb-0">
-            {refusal}
-          </Alert>
-        )}
+        <Refusal text={refusal} className="mb-0" />
         <Row className="g-2">
           <Col>
             <TextField key={zone.id} label="Name of zone" value={zone.name} maximum={80} onCommit={(name) => edit({ type: 'zone.set', zoneId: zone.id, patch: { name } })} />

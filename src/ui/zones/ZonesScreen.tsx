@@ -1,11 +1,12 @@
 'use client';
 import { nanoid } from 'nanoid';
 import { useMemo, useState } from 'react';
-import { Alert, Button, Card, Form, InputGroup, Nav } from 'react-bootstrap';
+import { Button, Card, Form, InputGroup } from 'react-bootstrap';
 import { applyEdits, makeEvaluator, moveBoundary, newZone, PART_KINDS, shapeOf, targetOf, type Boat, type Boundary } from '@/core/schedule';
 import { ZONE_LOCATIONS, type ZoneLocation } from '@/core/standard';
 import { useBoat } from '../shared/boat';
 import { Onward } from '../shared/Onward';
+import { Tabs } from '../shared/Tabs';
 import { useUnits } from '../shared/units';
 import { useEdit } from '../shared/useEdit';
 import { Verdict } from '../shared/Verdict';
@@ -16,6 +17,7 @@ import { SectionsDrawing } from './SectionsDrawing';
 import { ShapeEditor } from './ShapeEditor';
 import { SupportsEditor } from './SupportsEditor';
 import { ZoneEditor } from './ZoneEditor';
+import { Refusal } from '../shared/Refusal';
 
 const LOCATION_OF_PART: Record<keyof typeof PART_KINDS, ZoneLocation> = { hull: 'bottom', deck: 'deck', bulkhead: 'bulkhead', liner: 'liner', small: 'deck' };
 
@@ -78,30 +80,12 @@ export function ZonesScreen() {
   return (
     <>
       <p className="question">Where does the load change?</p>
-      {refusal && (
-        <Alert variant="danger" dismissible onClose={() => setRefusal(null)} className="py-2">
-          {refusal}
-        </Alert>
-      )}
+      <Refusal text={refusal} onClose={() => setRefusal(null)} />
       <div className="layup">
         <div className="d-grid gap-3">
           <Card>
             <Card.Body>
-              <Nav variant="tabs" className="mb-2 small" activeKey={view} onSelect={(key) => setView(key as typeof view)}>
-                {(
-                  [
-                    ['drawing', 'Profile and plan'],
-                    ['sections', 'Sections'],
-                    ['pressure', 'Pressure'],
-                  ] as const
-                ).map(([key, name]) => (
-                  <Nav.Item key={key}>
-                    <Nav.Link eventKey={key} as="button" type="button" className="px-2 py-1">
-                      {name}
-                    </Nav.Link>
-                  </Nav.Item>
-                ))}
-              </Nav>
+              <Tabs names={{ drawing: 'Profile and plan', sections: 'Sections', pressure: 'Pressure' }} open={view} onOpen={setView} />
               {view === 'pressure' || shapeOf(boat) === null ? (
                 <PressureChart boat={boat} evaluations={evaluations} chosen={chosen} onChoose={setChosen} />
               ) : view === 'sections' ? (
@@ -214,21 +198,7 @@ export function ZonesScreen() {
           </Card>
         </div>
         <div className="d-grid gap-2 align-content-start">
-          <Nav variant="pills" className="small" activeKey={side} onSelect={(key) => setSide(key as typeof side)}>
-            {(
-              [
-                ['zone', 'Zone'],
-                ['supports', 'Supports'],
-                ['shape', 'Shape'],
-              ] as const
-            ).map(([key, name]) => (
-              <Nav.Item key={key}>
-                <Nav.Link eventKey={key} as="button" type="button" className="px-3 py-1">
-                  {name}
-                </Nav.Link>
-              </Nav.Item>
-            ))}
-          </Nav>
+          <Tabs variant="pills" className="small" names={{ zone: 'Zone', supports: 'Supports', shape: 'Shape' }} open={side} onOpen={setSide} />
           {side === 'shape' ? (
             <ShapeEditor boat={boat} />
           ) : side === 'supports' ? (

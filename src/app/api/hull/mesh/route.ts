@@ -1,5 +1,5 @@
-import { KeramosError, parseOrThrow } from '@/core/error';
-import { meshEdges, meshToStations } from '@/core/geometry';
+import { parseOrThrow } from '@/core/error';
+import { meshToStations } from '@/core/geometry';
 import { answer, json, readBytes } from '@/server/http';
 import { MESH_LIMIT, meshPlacementSchema, readMesh } from '@/server/mesh/readMesh';
 
@@ -9,8 +9,5 @@ export const POST = (request: Request) =>
     const query = new URL(request.url).searchParams;
     const placement = parseOrThrow(meshPlacementSchema, { unit: query.get('unit'), forward: query.get('forward'), up: query.get('up') }, 'placement');
     const triangles = readMesh(await readBytes(request, MESH_LIMIT), query.get('name') ?? '', placement);
-    const stations = meshToStations(triangles);
-    const length = stations.at(-1)!.x - stations[0]!.x;
-    if (!(length > 0)) throw new KeramosError('malformed', 'The mesh has no length along the boat', 'file');
-    return json({ stations, triangles: triangles.length / 9, openEdges: meshEdges(triangles, length * 1e-5).open });
+    return json({ ...meshToStations(triangles), triangles: triangles.length / 9 });
   });
