@@ -250,13 +250,11 @@ test('standards: copied, changed, compared, signed, sent out and brought back; a
   const document = readFileSync(await out.path(), 'utf8');
   await page.getByLabel('Pack as JSON').setInputFiles({ name: 'pack.json', mimeType: 'application/json', buffer: Buffer.from(document.replace('"wrinklingFactor"', '"wrinkle"')) });
   await expect(page.locator('.alert-danger')).toContainText('wrinkl');
-  await page
-    .getByLabel('Pack as JSON')
-    .setInputFiles({
-      name: 'pack.json',
-      mimeType: 'application/json',
-      buffer: Buffer.from(document.replace(/"id": "[^"]*"/, '"id": "brought-back"').replace('Hallin Sound reading', 'Brought back')),
-    });
+  await page.getByLabel('Pack as JSON').setInputFiles({
+    name: 'pack.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(document.replace(/"id": "[^"]*"/, '"id": "brought-back"').replace('Hallin Sound reading', 'Brought back')),
+  });
   await expect(page.getByText('unverified until somebody of this yard signs')).toBeVisible();
   await scan(page, 'standards');
 

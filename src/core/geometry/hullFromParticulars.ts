@@ -29,7 +29,8 @@ export function stationsFromParticulars(shape: DrawnHull, { hullLength, waterlin
     );
   const [aft, bow] = [-Math.max(0, aftOverhang), LWL + foreOverhang];
   const middle = 0.4 * LWL;
-  const transomKeel = aft < -0.02 * LWL ? draft + 0.35 * -aft - shape.transomImmersion : draft - shape.transomImmersion;
+  // A transom in the water ends the run where it is; one above it carries the run on, up and aft.
+  const transomKeel = shape.transomImmersion > 0 ? draft - shape.transomImmersion : draft + 0.35 * -aft;
   const keelPoints: [number, number][] = [
     [aft, Math.max(0, transomKeel)],
     ...(aft < -0.02 * LWL ? [[0, Math.max(0, draft - shape.transomImmersion)] as [number, number]] : []),

@@ -64,7 +64,7 @@ export interface HullParticulars {
 }
 
 /** A plausible shape for the particulars of a motor or sailing boat, to start from. */
-export function shapeFor({ hullLength, maximumBeam, deadriseDeg }: HullParticulars, kind: 'motor' | 'sail'): DrawnHull {
+export function shapeFor({ hullLength, waterlineLength, maximumBeam, deadriseDeg }: HullParticulars, kind: 'motor' | 'sail'): DrawnHull {
   const motor = kind === 'motor';
   const mid = Math.max(0.3, Math.min(2, 0.09 * hullLength));
   return {
@@ -75,7 +75,8 @@ export function shapeFor({ hullLength, maximumBeam, deadriseDeg }: HullParticula
     deadriseAftDeg: Math.max(0, deadriseDeg - 3),
     deadriseForeDeg: Math.min(60, deadriseDeg + 27),
     flareDeg: 22,
-    stemRakeDeg: 25,
+    // A motor boat's overhang is all forward.
+    stemRakeDeg: motor ? Math.min(60, Math.round((Math.atan((0.98 * (hullLength - waterlineLength)) / (1.35 * mid)) * 180) / Math.PI)) : 25,
     transomRakeDeg: motor ? 10 : -5,
     transomBeam: (motor ? 0.9 : 0.7) * maximumBeam,
     transomImmersion: motor ? Math.max(0.1, 0.045 * hullLength) : 0,

@@ -304,7 +304,9 @@ export function HullImport({ boat, onTake, onClose }: { boat: Boat; onTake: (hul
         </Row>
         {read.stations && (
           <>
-            <Preview stations={read.stations} waterline={waterline} />
+            <div className="hull-preview">
+              <Preview stations={read.stations} waterline={waterline} />
+            </div>
             <p className="small mb-0">
               {read.stations.length} stations, {full(found!.length, 'length')} long, {full(found!.beam, 'length')} wide,{' '}
               {read.stations.some(({ chine }) => chine !== null) ? 'with a chine (dots)' : 'round bilge'}. Below the waterline it displaces {full(found!.mass, 'mass')} of sea
