@@ -15,7 +15,7 @@ export { newBoat, newZone } from './newBoat';
 export { makeEvaluator } from './evaluateBoat';
 export type { BoatSummary, Revision } from './records';
 export { panelCaseSchema, referenceSchema, usualPanelCase, type PanelCase, type Reference } from './zoneProof';
-export { derivedGeometry, methodOf, settleGeometry, shapeOf, supportsOf, zonePanels, type ZonePanels } from './shape';
+export { derivedGeometry, methodOf, settleGeometry, shapeOf, skinCover, supportsOf, zonePanels, type ZonePanels } from './shape';
 export { analysePanel, type PanelAnalysis, type PanelReserve } from './analysePanel';
 export { panelWorking } from './panelWorking';
 export { matchZone, type Match, type MatchRatio } from './match';

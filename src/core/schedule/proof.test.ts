@@ -17,6 +17,7 @@ import {
   panelWorking,
   sectionProperties,
   settleGeometry,
+  skinCover,
   stiffenerMasses,
   stiffenerWorking,
   type Boat,
@@ -35,6 +36,17 @@ describe('zones from geometry', () => {
       for (const zone of one.parts.flatMap((part) => part.zones)) expect(zone.region, zone.name).not.toBeNull();
     },
   );
+  it('the zones of the demo boats cover the whole skin and nothing twice; a gap and an overlap show', () => {
+    for (const one of [boat, brant(), newBoat('New')]) {
+      const { covered, skin } = skinCover(one)!;
+      expect(covered / skin).toBeGreaterThan(0.985);
+      expect(covered / skin).toBeLessThan(1.015);
+    }
+    const share = (of: Boat) => skinCover(of)!.covered / skinCover(of)!.skin;
+    expect(share(edited(boat, { type: 'zone.remove', zoneId: 'side-aft' }))).toBeLessThan(0.85);
+    const region = { ...zoneIn(boat, 'side-aft').region!, to: 6 } as NonNullable<ReturnType<typeof zoneIn>['region']>;
+    expect(share(edited(boat, { type: 'zone.set', zoneId: 'side-aft', patch: { region } }))).toBeGreaterThan(1.05);
+  });
   it('an override stands whatever the geometry does, is let go again, and undo brings it back', () => {
     const { id, geometry } = zoneOf(boat, 'Bottom forward')[1];
     const over: Edit = { type: 'zone.set', zoneId: id, patch: { geometry: { ...geometry, area: 9.9 }, overridden: ['area'] } };

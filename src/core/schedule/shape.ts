@@ -184,3 +184,16 @@ export function settleGeometry(before: Boat, after: Boat): Boat {
 
 /** Place of a zone's panel along the waterline, 0 aft to 1 forward. */
 export const placeAlong = (boat: Pick<Boat, 'brief'>, zone: Zone): number => waterlinePosition(zone.geometry.panelX, boat.brief.waterlineLength);
+
+/**
+ * How much of the hull's skin the zones on it cover, transom included (m²): less than all leaves a gap, more overlaps.
+ * @returns null without a hull shape or any zone on it.
+ */
+export function skinCover(boat: Pick<Boat, 'hull' | 'deck' | 'brief' | 'parts'>): { covered: number; skin: number } | null {
+  const shape = shapeOf(boat);
+  const zones = boat.parts.flatMap((part) => part.zones.filter(({ region }) => region?.surface === 'hull' || region?.surface === 'transom'));
+  if (shape === null || zones.length === 0) return null;
+  const whole: Region[] = [{ surface: 'hull', from: -100, to: 100, lower: { kind: 'centreline' }, upper: { kind: 'deckEdge' } }, { surface: 'transom' }];
+  const skin = whole.reduce((sum, region) => sum + patchArea(regionPatch(shape, region)!).area, 0);
+  return { covered: zones.reduce((sum, { geometry }) => sum + geometry.area, 0), skin };
+}

@@ -2,7 +2,7 @@
 import { nanoid } from 'nanoid';
 import { useMemo, useState } from 'react';
 import { Button, Card, Form, InputGroup } from 'react-bootstrap';
-import { applyEdits, makeEvaluator, moveBoundary, newZone, PART_KINDS, shapeOf, targetOf, type Boat, type Boundary } from '@/core/schedule';
+import { applyEdits, makeEvaluator, moveBoundary, newZone, PART_KINDS, shapeOf, skinCover, targetOf, type Boat, type Boundary } from '@/core/schedule';
 import { ZONE_LOCATIONS, type ZoneLocation } from '@/core/standard';
 import { useBoat } from '../shared/boat';
 import { Onward } from '../shared/Onward';
@@ -47,6 +47,7 @@ export function ZonesScreen() {
     setTrial(null);
     if (edits.length) setRefusal(edit(...edits) ?? null);
   };
+  const cover = useMemo(() => skinCover(boat), [boat]);
   const target = targetOf(boat);
   const [chosen, setChosen] = useState<string | null>(state.boat.parts[0]?.zones[0]?.id ?? null);
   const [partName, setPartName] = useState('');
@@ -165,6 +166,14 @@ export function ZonesScreen() {
               </table>
             </Card.Body>
           </Card>
+          {cover && (
+            <p className="small mb-0">
+              The zones on the hull cover {show(cover.covered, 'area')} of its {show(cover.skin, 'area')} {unit('area')} of skin, transom included.{' '}
+              {Math.abs(cover.covered / cover.skin - 1) > 0.02 && (
+                <span className="verdict thin">△ {cover.covered > cover.skin ? 'zones overlap, or areas are typed over' : 'part of the hull is in no zone'}</span>
+              )}
+            </p>
+          )}
           <Card>
             <Card.Body>
               <Form
