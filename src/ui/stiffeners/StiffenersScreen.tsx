@@ -195,7 +195,7 @@ export function StiffenersScreen({ shelf }: { shelf: Material[] }) {
                           {e.support.name}
                         </button>
                       </td>
-                      <td>
+                      <td className="member-section">
                         <Form.Select
                           size="sm"
                           aria-label={`Section of ${e.support.name}`}
