@@ -1,8 +1,8 @@
 'use client';
 import { useMemo } from 'react';
-import { develop, patchRim, regionPatch, type Development, type Panel, type Point } from '@/core/geometry';
+import { develop, memberGeometry, patchRim, regionPatch, type Development, type Panel, type Point } from '@/core/geometry';
 import { formatNumber } from '@/core/quantity';
-import { shapeOf, zonePanels, type Boat, type Zone } from '@/core/schedule';
+import { shapeOf, supportsOf, zonePanels, type Boat, type Zone } from '@/core/schedule';
 import { useUnits } from '../shared/units';
 
 const WIDTH = 400;
@@ -68,6 +68,31 @@ export function PanelsDrawing({ boat, zone, construction }: { boat: Boat; zone: 
           />
         ))}
         <path d={path(rim.map(view.to))} fill="none" stroke="#2b2622" strokeWidth="1" strokeDasharray="3 2" />
+        <clipPath id="panel-box">
+          <rect x="0" y="8" width={WIDTH} height={view.foot} />
+        </clipPath>
+        <g clipPath="url(#panel-box)">
+          {gridOf(boat, zone).map(({ id, name, computed, points }) => (
+            <path
+              key={id}
+              d={`M${points
+                .map((p) =>
+                  view
+                    .to(flat(p))
+                    .map((value) => value.toFixed(1))
+                    .join(' '),
+                )
+                .join('L')}`}
+              fill="none"
+              stroke="#1b5e6f"
+              strokeWidth={computed ? 4 : 1.6}
+              strokeOpacity={computed ? 0.55 : 1}
+              strokeDasharray={computed ? undefined : '7 3'}
+            >
+              <title>{name}</title>
+            </path>
+          ))}
+        </g>
         {panels.panels.map(({ panel, pressure }, i) => {
           const [x, y] = view.to(flat(panel.centre));
           return (
@@ -88,7 +113,7 @@ export function PanelsDrawing({ boat, zone, construction }: { boat: Boat; zone: 
           );
         })}
         <text x="4" y={view.foot + 14} fontSize="10" fill="#5f574d">
-          numbers: design pressure, {unit('pressure')}; dashed: the zone
+          numbers: design pressure, {unit('pressure')}; dashed: the zone; thick: stiffeners
         </text>
       </svg>
       <p className="small mb-2">
@@ -98,6 +123,22 @@ export function PanelsDrawing({ boat, zone, construction }: { boat: Boat; zone: 
       <DevelopedOutline development={development} zone={zone} count={patch.count} />
     </>
   );
+}
+
+/** Members that run over a zone's own surface, as lines in the plane of the drawing. */
+function gridOf(boat: Boat, zone: Zone): { id: string; name: string; computed: boolean; points: Point[] }[] {
+  const shape = shapeOf(boat);
+  if (shape === null) return [];
+  const regions = new Map(boat.parts.flatMap((part) => part.zones.map((one) => [one.id, one.region])));
+  const surface = zone.region?.surface;
+  return boat.supports.flatMap((support) => {
+    const here = support.kind === 'rib' ? support.zone === zone.id : surface === (support.kind === 'beam' || support.kind === 'girder' ? 'deck' : 'hull');
+    const geometry = here ? memberGeometry(shape, supportsOf(boat), support, (id) => regions.get(id) ?? null) : null;
+    const on = zone.location === 'bottom' ? 'bottom' : surface === 'hull' ? 'side' : null;
+    return (geometry?.spans ?? []).flatMap((span, i) =>
+      on === null || span.on === on ? [{ id: `${support.id}-${i}`, name: support.name, computed: support.section !== null, points: span.points }] : [],
+    );
+  });
 }
 
 const describe = ({ between }: Panel) => `${between.along.join(' and ')}, ${between.across.join(' and ')}`;
