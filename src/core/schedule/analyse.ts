@@ -20,7 +20,7 @@ import {
 import { knockDownChain, PROCESSES, type Core, type Fabric } from '../material';
 import { curvatureFactor, panelCoefficients, panelPressure, type SmallCraftPack } from '../standard';
 import type { Boat, Part, Zone } from './boat';
-import { bookOf, layAll, pliesOf, remembered, type Book, type LaidLayer } from './evaluate';
+import { bookOf, layAll, pliesOf, remembered, type Book, type LaidLayer } from './book';
 import { craftOf } from './brief';
 import { methodOf } from './shape';
 import type { ZoneLoad } from './zoneLoad';

@@ -2,7 +2,7 @@ import { failureOf, laminateResponse, laminateStiffness, type Ply } from '../lam
 import { transverseShear } from '../laminate';
 import { designPliesOf, designStack } from './analyse';
 import type { Boat, Part, Zone } from './boat';
-import { bookOf, layReference } from './evaluate';
+import { bookOf, layReference } from './book';
 import type { Reference } from './zoneProof';
 
 /** One property of the zone's laminate over that of the reference. */

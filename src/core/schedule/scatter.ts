@@ -3,7 +3,8 @@ import { KeramosError } from '../error';
 import { PROCESSES, strengthSpread, type Core, type Fabric } from '../material';
 import type { Sheet } from '../standard';
 import type { Boat, Part, Zone } from './boat';
-import { bookOf, checkByMethod, layAll, methodSheets } from './evaluate';
+import { bookOf, layAll } from './book';
+import { checkByMethod, methodSheets } from './packChecks';
 
 /** Where a zone's governing reserve lies when fibre fraction, strength and core scatter. */
 export interface MarginBand {

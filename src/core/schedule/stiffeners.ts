@@ -5,7 +5,7 @@ import { sectionStiffness, topHatElements, type SectionElement, type StiffenerSe
 import { put, type Recorder, type WorkingStep } from '../working';
 import type { Boat, Part, Zone } from './boat';
 import { craftOf } from './brief';
-import { bookOf, layAll, layReference, sheetsOf, type Book, type LaidLayer } from './evaluate';
+import { bookOf, layAll, layReference, sheetsOf, type Book, type LaidLayer } from './book';
 import { shapeOf, supportsOf } from './shape';
 
 /** A run of layers as one member of a section: thickness (m), modulus and ultimate strengths along the stiffener, in-plane shear (Pa). */
