@@ -4,10 +4,10 @@ export { hullSchema, SHAPE_NUMBERS, shapeFor, stationSchema, type DrawnHull, typ
 export { stationsFromParticulars } from './hullFromParticulars';
 export { hullSurface, surfaceThrough, type HullSurface } from './hullSurface';
 export { deckPoint, deckShapeSchema, FLUSH_DECK, openHalfBreadth, openingAt, type DeckShape } from './deckShape';
-export { edgeSchema, regionSchema, SUPPORT_KINDS, supportSchema, type HullEdge, type Region, type Support } from './region';
+export { regionSchema, SUPPORT_KINDS, supportSchema, type HullEdge, type Region, type Support } from './region';
 export { edgeAt, regionPatch, type BoatShape } from './boatShape';
-export { develop, patchArea, patchRim, patchSize, within, type Development, type Patch, type PatchSize } from './patch';
-export { deckColumns, deckRows, hullColumns, hullRows, panelsOf, type Panel, type Supports } from './panels';
+export { develop, patchArea, patchRim, patchSize, type Development, type Patch, type PatchSize } from './patch';
+export { panelsOf, type Panel, type Supports } from './panels';
 export { memberGeometry, type MemberGeometry, type Span } from './members';
 export { mix, shares, type Point } from './point';
 export { checkStations, OFFSET_UNITS, offsetMappingSchema, offsetsToStations, readOffset, type OffsetMapping, type OffsetUnit } from './offsets';

@@ -5,7 +5,7 @@ const x = bounded('Position', -10, 40, 'm');
 const height = bounded('Height', -2, 12, 'm');
 
 /** A line along the hull that bounds a zone. */
-export const edgeSchema = z.discriminatedUnion('kind', [
+const edgeSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('centreline') }),
   z.object({ kind: z.literal('chine') }),
   /** The loaded waterline, which parts bottom from side on sailing craft. */

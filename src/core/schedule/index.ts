@@ -24,6 +24,7 @@ export { matchZone, type Match, type MatchRatio } from './match';
 export { marginBand, type MarginBand } from './scatter';
 export {
   evaluateStiffeners,
+  membersOf,
   sectionProperties,
   STIFFENER_CHECKS,
   stiffenerMasses,

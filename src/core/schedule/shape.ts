@@ -4,7 +4,6 @@ import {
   panelsOf,
   patchArea,
   regionPatch,
-  waterlinePosition,
   zoneGeometrySchema,
   type BoatShape,
   type HullSurface,
@@ -181,9 +180,6 @@ export function settleGeometry(before: Boat, after: Boat): Boat {
   });
   return parts.every((part, i) => part === after.parts[i]) ? after : { ...after, parts };
 }
-
-/** Place of a zone's panel along the waterline, 0 aft to 1 forward. */
-export const placeAlong = (boat: Pick<Boat, 'brief'>, zone: Zone): number => waterlinePosition(zone.geometry.panelX, boat.brief.waterlineLength);
 
 /**
  * How much of the hull's skin the zones on it cover, transom included (m²): less than all leaves a gap, more overlaps.

@@ -285,12 +285,16 @@ function placesOf(boat: Boat, shape: BoatShape): Map<string, MemberGeometry | nu
   return members;
 }
 
+/** Where every support of the boat runs, by its id; null for one that is nowhere on it. Empty without a hull shape. */
+export function membersOf(boat: Boat): ReadonlyMap<string, MemberGeometry | null> {
+  const shape = shapeOf(boat);
+  return shape ? placesOf(boat, shape) : new Map();
+}
+
 /** Mass of every stiffener with a section by what it is made of, kg, and its centre (m). */
 export function stiffenerMasses(boat: Boat): { support: Support; mass: number; fibre: number; resin: number; core: number; centreX: number; centreZ: number }[] {
   if (boat.sections.length === 0 || !boat.supports.some(({ section }) => section !== null)) return [];
-  const shape = shapeOf(boat);
-  if (shape === null) return [];
-  const places = placesOf(boat, shape);
+  const places = membersOf(boat);
   return boat.supports.flatMap((support) => {
     const section = boat.sections.find(({ id }) => id === support.section);
     const geometry = places.get(support.id);
@@ -315,7 +319,7 @@ export function stiffenerMasses(boat: Boat): { support: Support; mass: number; f
 export function evaluateStiffeners(boat: Boat): StiffenerEvaluation[] {
   const shape = shapeOf(boat);
   const book = bookOf(boat, 0);
-  const places = shape ? placesOf(boat, shape) : new Map<string, MemberGeometry | null>();
+  const places = membersOf(boat);
   return boat.supports.map((support): StiffenerEvaluation => {
     const section = boat.sections.find(({ id }) => id === support.section) ?? null;
     const geometry = places.get(support.id) ?? null;

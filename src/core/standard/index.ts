@@ -1,7 +1,6 @@
 /** Build-standard packs: pressures, requirements, checks. */
 export * from './smallCraft';
 export {
-  asSpecifiedSchema,
   coefficientLabel,
   coefficientsOf,
   PACK_KINDS,

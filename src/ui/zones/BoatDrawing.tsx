@@ -1,7 +1,7 @@
 'use client';
 import { useMemo, useRef, useState, type PointerEvent } from 'react';
-import { deckPoint, memberGeometry, mix, patchRim, regionPatch, shares, type BoatShape, type Point } from '@/core/geometry';
-import { boundariesOf, shapeOf, supportsOf, type Boat, type Boundary, type Zone } from '@/core/schedule';
+import { deckPoint, mix, patchRim, regionPatch, shares, type BoatShape, type Point } from '@/core/geometry';
+import { boundariesOf, membersOf, shapeOf, type Boat, type Boundary, type Zone } from '@/core/schedule';
 import { useUnits } from '../shared/units';
 import { hatchFill, ZoneHatches } from './zoneHatch';
 
@@ -136,8 +136,7 @@ export function BoatDrawing({
         (zone) => zone.region!.surface === 'hull',
       ),
       members: boat.supports.flatMap((support) => {
-        const zones = new Map(boat.parts.flatMap((part) => part.zones.map((zone) => [zone.id, zone.region])));
-        const geometry = support.kind === 'stringer' || support.kind === 'girder' ? memberGeometry(shape, supportsOf(boat), support, (id) => zones.get(id) ?? null) : null;
+        const geometry = support.kind === 'stringer' || support.kind === 'girder' ? membersOf(boat).get(support.id) : null;
         return geometry ? [{ support, points: geometry.spans.flatMap(({ points }) => points) }] : [];
       }),
     };

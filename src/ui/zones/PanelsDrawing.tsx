@@ -1,8 +1,8 @@
 'use client';
 import { useMemo } from 'react';
-import { develop, memberGeometry, patchRim, regionPatch, type Development, type Panel, type Point } from '@/core/geometry';
+import { develop, patchRim, regionPatch, type Development, type Panel, type Point } from '@/core/geometry';
 import { formatNumber } from '@/core/quantity';
-import { shapeOf, supportsOf, zonePanels, type Boat, type Zone } from '@/core/schedule';
+import { membersOf, shapeOf, zonePanels, type Boat, type Zone } from '@/core/schedule';
 import { useUnits } from '../shared/units';
 
 const WIDTH = 400;
@@ -127,13 +127,11 @@ export function PanelsDrawing({ boat, zone, construction }: { boat: Boat; zone: 
 
 /** Members that run over a zone's own surface, as lines in the plane of the drawing. */
 function gridOf(boat: Boat, zone: Zone): { id: string; name: string; computed: boolean; points: Point[] }[] {
-  const shape = shapeOf(boat);
-  if (shape === null) return [];
-  const regions = new Map(boat.parts.flatMap((part) => part.zones.map((one) => [one.id, one.region])));
+  const members = membersOf(boat);
   const surface = zone.region?.surface;
   return boat.supports.flatMap((support) => {
     const here = support.kind === 'rib' ? support.zone === zone.id : surface === (support.kind === 'beam' || support.kind === 'girder' ? 'deck' : 'hull');
-    const geometry = here ? memberGeometry(shape, supportsOf(boat), support, (id) => regions.get(id) ?? null) : null;
+    const geometry = here ? members.get(support.id) : null;
     const on = zone.location === 'bottom' ? 'bottom' : surface === 'hull' ? 'side' : null;
     return (geometry?.spans ?? []).flatMap((span, i) =>
       on === null || span.on === on ? [{ id: `${support.id}-${i}`, name: support.name, computed: support.section !== null, points: span.points }] : [],

@@ -51,7 +51,7 @@ export interface PanelCheckResult {
 }
 
 /** Factor k5 of the pack by what the fibre is: some mat, all continuous glass, or mostly carbon or aramid. */
-export function fibreTypeFactor(sheets: readonly SkinSheet[], pack = SMALL_CRAFT_PACK): number {
+function fibreTypeFactor(sheets: readonly SkinSheet[], pack = SMALL_CRAFT_PACK): number {
   const sum = (pick: (sheet: SkinSheet) => number) => sheets.reduce((total, sheet) => total + pick(sheet), 0);
   if (sum((s) => s.lightFibreMass) > 0.5 * sum((s) => s.fibreMass)) return pack.fibreTypeFactor.carbonOrAramid;
   return sum((s) => s.matMass) > 0 ? pack.fibreTypeFactor.someMat : pack.fibreTypeFactor.continuousGlass;

@@ -11,6 +11,6 @@ export { sandwichRequirement, type SandwichInput, type Skin } from './sandwich';
 export { stiffenerRequirement, type StiffenerRequirementInput } from './stiffener';
 export { singleSkinThickness, type SingleSkinInput } from './singleSkin';
 export { CHECKS, WORKING_SECTIONS, type Check, type CheckId, type Sheet, type Trace, type WorkingSection } from './check';
-export { checkPanel, isHead, panelPressure, fibreTypeFactor, ZONE_LOCATIONS, type PanelCheckResult, type ZoneLocation } from './checkPanel';
+export { checkPanel, isHead, panelPressure, ZONE_LOCATIONS, type PanelCheckResult, type ZoneLocation } from './checkPanel';
 export { sheetProperties, type SheetProperties } from './sheet';
 export { sheetShear } from './sheetShear';
