@@ -232,6 +232,7 @@ test('standards: copied, changed, compared, signed, sent out and brought back; a
   await expect(title).toHaveValue('Small craft, ISO 12215-5:2008 method, copy');
   await title.fill('Hallin Sound reading');
   await title.press('Tab');
+  await expect(page.getByText('Renamed.')).toBeVisible();
   const wrinkling = page.getByLabel('Wrinkling factor');
   await wrinkling.fill('-1');
   await wrinkling.press('Enter');

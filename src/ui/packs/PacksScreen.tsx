@@ -72,11 +72,14 @@ export function PacksScreen({ initial }: { initial: StandardPack[] }) {
       setTrouble(wordsOf(error));
     }
   };
-  const put = (next: StandardPack, words: string) =>
-    attempt(async () => {
+  const put = (next: StandardPack, words: string) => {
+    // Shown at once: the next change must build on this one, not on what the server last said.
+    setPacks((known) => known.map((one) => (one.id === next.id ? next : one)));
+    return attempt(async () => {
       await api('PUT', `/api/packs/${next.id}`, next);
       return words;
     });
+  };
   const copy = () =>
     attempt(async () => {
       const taken = new Set(packs.map(({ id }) => id));
