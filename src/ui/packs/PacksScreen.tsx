@@ -70,6 +70,8 @@ export function PacksScreen({ initial }: { initial: StandardPack[] }) {
       setSaid(words);
     } catch (error) {
       setTrouble(wordsOf(error));
+      // What was not taken goes back to what the server holds.
+      await api<StandardPack[]>('GET', '/api/packs').then(setPacks, () => undefined);
     }
   };
   const put = (next: StandardPack, words: string) => {
