@@ -7,7 +7,7 @@ test.beforeEach(async ({ page, request }, { title }) => {
 });
 
 test('by keyboard alone: add, choose, turn, cover, move, duplicate, remove, undo all', async ({ page }) => {
-  const rows = page.getByRole('grid').locator('tbody tr');
+  const rows = page.getByRole('grid').locator('.layer-row');
   const before = await page.getByRole('grid').innerText();
   await expect(rows).toHaveCount(28);
   await cell(page, 1, 2).focus();
@@ -88,7 +88,7 @@ test('a layer is dragged to another place', async ({ page }) => {
 
 test('edits made while the server is away survive a reload and are saved when it returns', async ({ page }) => {
   await page.route('**/api/boats/*/edits', (route) => route.abort());
-  await cell(page, 4, 0).click();
+  await cell(page, 4, 1).click();
   await page.keyboard.press('Shift+T');
   await expect(page.getByTestId('save-state')).toContainText('kept here');
   await open(page);
@@ -111,7 +111,7 @@ for (const [choice, expected] of [
     await cell(page, 6, 0).click();
     await page.keyboard.press('Delete');
     await saved(page);
-    await cell(other, 4, 0).click();
+    await cell(other, 4, 1).click();
     await other.keyboard.press('t');
     const dialog = other.getByRole('dialog', { name: /Somebody else changed/ });
     await expect(dialog.getByRole('row', { name: /removed Layer 6, BX45 600/ })).toBeVisible();
@@ -119,7 +119,136 @@ for (const [choice, expected] of [
     await dialog.getByRole('button', { name: choice }).click();
     await saved(other);
     await expect(cell(other, 4, 1)).toHaveText(expected.angle);
-    await expect(other.getByRole('grid').locator('tbody tr')).toHaveCount(expected.layers);
+    await expect(other.getByRole('grid').locator('.layer-row')).toHaveCount(expected.layers);
     await open(other);
     await expect(cell(other, 4, 1)).toHaveText(expected.angle);
   });
+
+test('a whole task by keyboard alone: a local reinforcement from nothing, grouped, repeated, mirrored, tried, kept as a laminate, taken back', async ({ page }) => {
+  const grid = page.getByRole('grid');
+  const rows = grid.locator('.layer-row');
+  const press = async (...keys: string[]) => {
+    for (const key of keys) await page.keyboard.press(key);
+  };
+  await cell(page, 6, 2).focus();
+  // Two layers after the sixth, by a fragment of their names.
+  await press('n');
+  await page.keyboard.type('uni 600');
+  await expect(page.getByRole('option').first()).toBeVisible();
+  await press('Enter');
+  await expect(cell(page, 7, 2)).toBeFocused();
+  await press('n');
+  await page.keyboard.type('bx45 600');
+  await press('Enter');
+  await expect(cell(page, 8, 0)).toHaveText('BX45 600');
+  await expect(cell(page, 8, 2)).toBeFocused();
+  await press('ArrowUp');
+  await page.keyboard.type('30');
+  await press('Enter');
+  await expect(cell(page, 7, 1)).toHaveText('30°');
+  await press('m');
+  await expect(cell(page, 7, 1)).toHaveText('-30°'.replace('-', '−'));
+  await press('Shift+ArrowDown', 'g');
+  await page.keyboard.type('Sounder patch');
+  await press('Enter');
+  await expect(grid.getByRole('button', { name: /Sounder patch/ })).toContainText('2 layers');
+  await press('r');
+  await expect(page.getByLabel('Sounder patch: how many times?')).toHaveValue('2');
+  await press('Enter');
+  await expect(grid.getByRole('button', { name: /Sounder patch ×2/ })).toContainText('4 layers');
+  await expect(rows).toHaveCount(32);
+  // Symmetric: the palette finds it by a word.
+  await press('a', 'Control+k');
+  await page.keyboard.type('symmetric');
+  await press('Enter');
+  await expect(rows).toHaveCount(36);
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await press('Control+z');
+  await expect(rows).toHaveCount(32);
+  // On trial: the difference is shown under the column before anything is saved.
+  await cell(page, 7, 2).focus();
+  await press('p', 't');
+  await expect(page.getByRole('status').filter({ hasText: 'Shown for trial' })).toContainText('turned layer 7 (UD 600) of Hull to 15°');
+  await press('Escape');
+  await expect(cell(page, 7, 1)).toHaveText('−30°');
+  await press('p', 'k');
+  await page.keyboard.type('Patch laminate');
+  await press('Enter');
+  await expect(grid.getByRole('button', { name: /Sounder patch/ })).toContainText('laminate “Patch laminate”');
+  // A change in one place, taken into the laminate.
+  await press(']', 'Shift+K');
+  await saved(page);
+  await press('Alt+3');
+  await expect(page.getByRole('table', { name: 'Laminates of this boat' })).toContainText('UD 600 −15°');
+  await press('Alt+1');
+  await saved(page);
+  const history: string[] = [];
+  while (await page.getByRole('button', { name: 'Undo' }).isEnabled()) {
+    history.push((await page.getByRole('button', { name: 'Undo' }).getAttribute('title'))!.replace('Take back: ', '').replace(' (Ctrl+Z)', ''));
+    await page.getByRole('button', { name: 'Undo' }).click();
+    if (history.length > 20) break;
+  }
+  expect(history).toEqual([
+    'changed laminate Patch laminate, 0 other places follow',
+    'turned layer 7 (UD 600) of Hull to −15°',
+    'kept Sounder patch of Hull as laminate Patch laminate',
+    'laid Sounder patch ×2 in Hull',
+    'grouped 2 layers as Sounder patch in Hull',
+    'mirrored 1 layer to the other hand in Hull',
+    'turned layer 7 (UD 600) of Hull to 30°',
+    'added BX45 600 to Hull',
+    'added UD 600 to Hull',
+  ]);
+  await expect(rows).toHaveCount(28);
+});
+
+test('layers go to a spreadsheet and come back, and what cannot be read is said', async ({ page, context }) => {
+  await context.grantPermissions(['clipboard-read', 'clipboard-write']);
+  const rows = page.locator('.layer-row');
+  await cell(page, 3, 2).focus();
+  await page.keyboard.press('Shift+ArrowDown');
+  await page.keyboard.press('Control+c');
+  const text = await page.evaluate(() => navigator.clipboard.readText());
+  expect(text.split('\n')[1]).toMatch(/^BX45 600\t0\t\tstructure\tx/);
+  await page.keyboard.press('Control+x');
+  await expect(rows).toHaveCount(26);
+  await cell(page, 2, 2).focus();
+  await page.keyboard.press('Control+v');
+  await expect(rows).toHaveCount(28);
+  await expect(cell(page, 4, 0)).toHaveText('TX 900');
+  await page.evaluate(() => navigator.clipboard.writeText('TX 900\t45\nUnobtainium\t0'));
+  await cell(page, 28, 2).focus();
+  await page.keyboard.press('Control+v');
+  await expect(rows).toHaveCount(29);
+  await expect(page.getByRole('alert').filter({ hasText: 'Pasted, but for this' })).toContainText('"Unobtainium" is no fabric');
+});
+
+test('lines between zones: a keel lap thickens the section, drop-offs are laid out in one step and one undo', async ({ page }) => {
+  await page.getByRole('button', { name: 'Section and lines' }).click();
+  const lines = page.getByRole('table', { name: 'Lines between the zones of Hull' });
+  await expect(lines.getByText(/to mend/).first()).toBeVisible();
+  await lines.getByRole('button', { name: 'Keel, Keel band' }).click();
+  await page.getByLabel('Layers that cover both').selectOption('laps');
+  await page.getByLabel('Lap mm', { exact: true }).fill('150');
+  await page.keyboard.press('Enter');
+  await expect(lines.getByRole('row', { name: /Keel, Keel band/ })).toContainText('150 mm');
+  await expect(page.getByRole('button', { name: 'Keel, Keel band' }).first()).toContainText('lap 150 mm');
+  await page.getByRole('button', { name: /Lay out all drop-offs/ }).click();
+  await expect(lines.getByText(/to mend/)).toHaveCount(0);
+  await saved(page);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(lines.getByText(/to mend/).first()).toBeVisible();
+});
+
+test('a two-handed part cannot silently be odd', async ({ page }) => {
+  await page.getByRole('button', { name: '1 off' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('Made').selectOption('two');
+  await expect(dialog.getByLabel('Number-off')).toHaveValue('2');
+  await dialog.getByLabel('Number-off').fill('3');
+  await dialog.getByRole('button', { name: 'Take it' }).click();
+  await expect(dialog.getByRole('alert')).toContainText('would leave one hand short');
+  await dialog.getByLabel('why is one hand short').fill('one spare to port');
+  await dialog.getByRole('button', { name: 'Take it' }).click();
+  await expect(page.getByRole('button', { name: '3 off, two hands' })).toBeVisible();
+});

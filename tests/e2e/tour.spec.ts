@@ -41,7 +41,7 @@ test('the tour of the README: mend the failing zone, meet the weight, issue revi
   await expect(page.getByRole('table', { name: 'Issued revisions' })).toContainText('I. Hallin');
 
   await page.getByRole('navigation').getByRole('link', { name: 'Lay-up' }).click();
-  await cell(page, 4, 0).click();
+  await cell(page, 4, 1).click();
   await page.keyboard.press('t');
   await saved(page);
   await page.getByRole('navigation').getByRole('link', { name: 'Revisions' }).click();

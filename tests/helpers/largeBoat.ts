@@ -1,4 +1,4 @@
-import type { Boat, Layer, Zone } from '@/core/schedule';
+import { newLayer, newPart, type Boat, type Layer, type Zone } from '@/core/schedule';
 import { merrow } from './merrow';
 
 /** A boat of one part with so many layers by zones, every zone a sandwich that can be checked; for measuring. */
@@ -15,13 +15,13 @@ export function largeBoat(layers = 60, zones = 16): Boat {
   const rows = Array.from({ length: layers }, (_, l): Layer => {
     const core = l === Math.floor(layers / 2);
     const covered = columns.filter((_, z) => core || l < 2 || l > layers - 3 || (l * 7 + z * 3) % 10 < 7);
-    return {
+    return newLayer({
       id: `l${l}`,
       material: core ? 'pvc-100' : fabrics[l % fabrics.length]!,
       angleDeg: (l % 4) * 45 - 45,
       thickness: core ? 0.02 : null,
       zones: covered.map((zone) => zone.id),
-    };
+    });
   });
-  return { ...boat, name: `Large ${layers} × ${zones}`, parts: [{ id: 'hull', name: 'Hull', kind: 'hull', zones: columns, layers: rows }] };
+  return { ...boat, name: `Large ${layers} × ${zones}`, parts: [newPart({ id: 'hull', name: 'Hull', kind: 'hull', zones: columns, layers: rows })] };
 }

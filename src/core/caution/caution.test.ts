@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { merrow } from '../../../tests/helpers/merrow';
 import { GENERIC_MATERIALS, type Core, type Fabric, type Process } from '../material';
-import { applyEdits, checkBoat, makeEvaluator, newBoat, newZone, type Boat } from '../schedule';
+import { applyEdits, checkBoat, makeEvaluator, newBoat, newLayer, newPart, newZone, type Boat } from '../schedule';
 import { CAUTION_RULES, cautionsOf } from '.';
 
 type Lay = string | [material: string, given: number];
@@ -23,7 +23,7 @@ function cautions({ resin = 'vinylester', process = 'infusion', location = 'bott
   boat.materials = structuredClone(GENERIC_MATERIALS) as Boat['materials'];
   const zone = newZone('zone', name, location, geometry);
   boat.parts = [
-    {
+    newPart({
       id: 'part',
       name: 'Part',
       kind: 'hull',
@@ -31,9 +31,9 @@ function cautions({ resin = 'vinylester', process = 'infusion', location = 'bott
       layers: layers.map((lay, i) => {
         const [material, given] = typeof lay === 'string' ? [lay, kindOf(lay) === 'fabric' ? 0 : kindOf(lay) === 'core' ? 20 : 0.5] : lay;
         const fabric = kindOf(material) === 'fabric';
-        return { id: `l${i}`, material, angleDeg: fabric ? given : 0, thickness: fabric ? null : given / 1000, zones: ['zone'] };
+        return newLayer({ id: `l${i}`, material, angleDeg: fabric ? given : 0, thickness: fabric ? null : given / 1000, zones: ['zone'] });
       }),
-    },
+    }),
   ];
   change?.(boat);
   checkBoat(boat);
@@ -103,6 +103,11 @@ const CASES: Record<string, [triggers: Setting, quiet: Setting]> = {
         ['ud-600', 0],
       ],
     },
+  ],
+  'release-left-in': [{ layers: [...solid, 'peel-ply'] }, { layers: [...solid, 'peel-ply'], change: (boat) => void (boat.parts[0]!.layers.at(-1)!.role = 'comesOff') }],
+  'sacrificial-inside': [
+    { layers: solid, change: (boat) => void (boat.parts[0]!.layers[2]!.role = 'sacrificial') },
+    { layers: solid, change: (boat) => void (boat.parts[0]!.layers.at(-1)!.role = 'sacrificial') },
   ],
   unbalanced: [
     {

@@ -1,5 +1,6 @@
 /** What may go wrong, why, and the way out: rules over every zone's materials and stack. */
 import type { Acceptance, Boat, ZoneEvaluation } from '../schedule';
+import { PART_RULES, type PartRule } from './partRules';
 import { MATERIAL_RULES } from './materialRules';
 import { PROCESS_RULES } from './processRules';
 import { sceneOf, type CautionRule, type Scene } from './rule';
@@ -7,11 +8,12 @@ import { STACK_RULES } from './stackRules';
 
 export { SEVERITIES, type CautionRule, type Severity } from './rule';
 
+export { PART_RULES, type PartRule } from './partRules';
 export const CAUTION_RULES: readonly CautionRule[] = [...MATERIAL_RULES, ...STACK_RULES, ...PROCESS_RULES];
 
 /** A caution about a layer or a zone. */
 export interface Caution {
-  rule: CautionRule;
+  rule: CautionRule | PartRule;
   /** Layer or zone it is about; with the rule's id this is its identity. */
   subject: string;
   layerId: string | null;
@@ -42,7 +44,16 @@ function findingsOf(scene: Scene) {
  */
 export function cautionsOf(boat: Boat, evaluations: ReadonlyMap<string, ZoneEvaluation>): Caution[] {
   const cautions = new Map<string, Caution>();
-  for (const part of boat.parts)
+  const acceptedOf = (rule: string, subject: string) => boat.acceptances.find((acceptance) => acceptance.rule === rule && acceptance.subject === subject) ?? null;
+  for (const part of boat.parts) {
+    for (const rule of PART_RULES)
+      for (const { layerId, zoneIds, detail } of rule.find(boat, part, evaluations)) {
+        const subject = layerId ?? zoneIds[0]!;
+        const key = `${rule.id}|${subject}`;
+        const known = cautions.get(key);
+        if (known) known.zoneIds.push(...zoneIds.filter((id) => !known.zoneIds.includes(id)));
+        else cautions.set(key, { rule, subject, layerId, zoneIds, detail, accepted: acceptedOf(rule.id, subject) });
+      }
     for (const zone of part.zones)
       for (const { rule, layerId, detail } of findingsOf(sceneOf(boat, part, zone, evaluations.get(zone.id)!))) {
         const subject = layerId ?? zone.id;
@@ -50,9 +61,9 @@ export function cautionsOf(boat: Boat, evaluations: ReadonlyMap<string, ZoneEval
         const known = cautions.get(key);
         if (known) known.zoneIds.push(zone.id);
         else {
-          const accepted = boat.acceptances.find((acceptance) => acceptance.rule === rule.id && acceptance.subject === subject) ?? null;
-          cautions.set(key, { rule, subject, layerId: layerId ?? null, zoneIds: [zone.id], detail, accepted });
+          cautions.set(key, { rule, subject, layerId: layerId ?? null, zoneIds: [zone.id], detail, accepted: acceptedOf(rule.id, subject) });
         }
       }
+  }
   return [...cautions.values()].sort((a, b) => ORDER[a.rule.severity] - ORDER[b.rule.severity]);
 }

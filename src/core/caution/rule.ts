@@ -43,7 +43,7 @@ export interface CautionRule {
 }
 
 export function sceneOf(boat: Boat, part: Part, zone: Zone, evaluation: ZoneEvaluation): Scene {
-  const laid = evaluation.layers.filter(({ material }) => material.kind !== 'coating');
+  const laid = evaluation.layers.filter(({ material, layer }) => material.kind !== 'coating' && layer.role === 'structure');
   const fabrics = laid.filter((one): one is FabricLayer => one.material.kind === 'fabric');
   const cores = laid.filter((one): one is CoreLayer => one.material.kind === 'core');
   const [first, last] = [cores[0]?.index ?? Infinity, cores.at(-1)?.index ?? Infinity];

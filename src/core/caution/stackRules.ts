@@ -205,8 +205,40 @@ export const STACK_RULES: readonly CautionRule[] = [
     find: ({ evaluation: { layers } }) =>
       each(
         layers.slice(1, -1),
-        ({ material }) => material.kind === 'coating',
+        ({ material }) => material.kind === 'coating' && material.base !== 'bond' && material.base !== 'none',
         ({ material }) => material.name,
+      ),
+  },
+  {
+    id: 'release-left-in',
+    severity: 'danger',
+    title: 'A release fabric counts as if it stayed',
+    reason: 'Nothing bonds to it: what lies over it comes off with it.',
+    wayOut: 'Mark it “comes off”, and lay nothing over it in the same go.',
+    source: 'Workshop practice for peel ply',
+    find: ({ evaluation: { layers } }) =>
+      each(
+        layers,
+        ({ material, layer, index }) =>
+          material.kind === 'coating' && material.base === 'none' && (layer.role !== 'comesOff' || layers.some((other) => other.index > index && other.layer.role !== 'comesOff')),
+        ({ material }) => material.name,
+      ),
+  },
+  {
+    id: 'sacrificial-inside',
+    severity: 'warning',
+    title: 'A sacrificial layer lies under structure',
+    reason: 'It is there to be ground away before bonding; buried, it only weighs and is not counted.',
+    wayOut: 'Lay it last on the face that is bonded, or count it as structure.',
+    source: 'Workshop practice for secondary bonds',
+    find: ({ evaluation: { layers } }) =>
+      each(
+        layers,
+        ({ layer, index }) =>
+          layer.role === 'sacrificial' &&
+          layers.some((other) => other.index > index && other.layer.role === 'structure') &&
+          layers.some((other) => other.index < index && other.layer.role === 'structure'),
+        ({ material }) => ('code' in material ? material.code : ''),
       ),
   },
   {

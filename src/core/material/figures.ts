@@ -110,7 +110,7 @@ export const CHOICES: Partial<Record<MaterialKind, readonly { key: string; label
     { key: 'behaviour', label: 'In shear it counts as', options: CORE_KINDS },
     { key: 'styrene', label: 'Styrene', options: STYRENE_BEHAVIOURS },
   ],
-  coating: [{ key: 'base', label: 'Made of', options: { polyester: 'polyester', epoxy: 'epoxy' } }],
+  coating: [{ key: 'base', label: 'Made of', options: { polyester: 'polyester', epoxy: 'epoxy', bond: 'thickened resin, bonds', none: 'release fabric, comes off' } }],
 };
 
 /** A figure by its key; null where an optional one is left out. */

@@ -233,8 +233,8 @@ export const coatingSchema = z.object({
   density: figure('Density', 800, 2500, 'kg/m³'),
   /** Usual thickness (m). */
   thickness: figure('Thickness', 5e-5, 0.005, 'm'),
-  /** What it is made of, for what may be laid on it. */
-  base: z.enum(['polyester', 'epoxy']),
+  /** What it is made of, for what may be laid on it; a bond coat belongs inside a laminate, a release fabric comes off again. */
+  base: z.enum(['polyester', 'epoxy', 'bond', 'none']),
   price,
 });
 export type Coating = z.infer<typeof coatingSchema>;

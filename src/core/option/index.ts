@@ -1,2 +1,2 @@
 /** What else would do? */
-export { layerMoves, MOVE_KINDS, type LayerMove, type MoveKind, type MoveScope } from './layerMoves';
+export { layerMoves, nextStep, MOVE_KINDS, type LayerMove, type MoveKind, type MoveScope } from './layerMoves';

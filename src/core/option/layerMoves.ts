@@ -1,5 +1,5 @@
 import { fabricArealWeight, hasDirection, normalAngle, type Fabric, type Material } from '../material';
-import { applyEdits, evaluateZone, type Boat, type Edit, type Layer, type Part, type Zone, type ZoneEvaluation } from '../schedule';
+import { applyEdits, evaluateZone, targetOf, type Boat, type Edit, type Layer, type Part, type Zone, type ZoneEvaluation } from '../schedule';
 
 export const MOVE_KINDS = { remove: 'take it out', add: 'one more', turn45: 'turn by 45°', turn90: 'turn by 90°', swap: 'swap the fabric' } as const;
 export type MoveKind = keyof typeof MOVE_KINDS;
@@ -119,4 +119,25 @@ export function layerMoves(boat: Boat, part: Part, zone: Zone, evaluations: Read
     }
   });
   return moves.sort((a, b) => (b.reserveFactor ?? -1) - (a.reserveFactor ?? -1));
+}
+
+/**
+ * The single change that takes the most weight out of the boat and leaves every zone it touches at the target, or the one that makes a zone strongest.
+ *
+ * @param moves of the zone where they are known already.
+ * @returns null when no change is lighter and still meets, or none is stronger than the zone is.
+ * @example nextStep(boat, hull, bottom, evaluations, 'lightest')?.title // 'layer 19, BX 400: take it out'
+ */
+export function nextStep(
+  boat: Boat,
+  part: Part,
+  zone: Zone,
+  evaluations: ReadonlyMap<string, ZoneEvaluation>,
+  which: 'lightest' | 'strongest',
+  moves: readonly LayerMove[] = layerMoves(boat, part, zone, evaluations, 'layer'),
+): LayerMove | null {
+  const target = targetOf(boat);
+  const now = evaluations.get(zone.id)?.governing?.reserveFactor ?? 0;
+  if (which === 'lightest') return moves.filter(({ weight, leastReserve }) => weight < 0 && (leastReserve ?? 0) >= target).sort((a, b) => a.weight - b.weight)[0] ?? null;
+  return moves.filter(({ reserveFactor }) => (reserveFactor ?? 0) > now).sort((a, b) => b.reserveFactor! - a.reserveFactor! || a.weight - b.weight)[0] ?? null;
 }

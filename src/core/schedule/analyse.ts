@@ -109,13 +109,16 @@ function designPlies(boat: Boat, book: Book, laid: readonly LaidLayer[]): Ply[][
   });
 }
 
+/** Coatings, sacrificial layers and what comes off again carry nothing. */
+const carries = ({ material, layer }: LaidLayer) => material.kind !== 'coating' && layer.role === 'structure';
+
 /**
  * A zone's plies with design strengths, the layer each belongs to, and its cores.
  * @throws KeramosError `invalid` that names the layer for an empty zone, a core alone, a core without a skin.
  */
 export function designStack(boat: Boat, part: Part, zone: Zone): { plies: Ply[]; layerOf: number[]; cores: Core[] } {
   const book = bookOf(boat, 0);
-  const laid = layAll(book, part, zone).filter(({ material }) => material.kind !== 'coating');
+  const laid = layAll(book, part, zone).filter(carries);
   if (laid.length === 0) throw invalid('layers', `No layer covers ${zone.name} yet: cover it with at least one fabric`);
   const isCore = ({ material }: LaidLayer) => material.kind === 'core';
   const core = laid.find(isCore);
@@ -131,12 +134,7 @@ export function designStack(boat: Boat, part: Part, zone: Zone): { plies: Ply[];
 }
 
 /** Plies of any laid layers with the boat's design strengths. */
-export const designPliesOf = (boat: Boat, book: Book, laid: readonly LaidLayer[]): Ply[] =>
-  designPlies(
-    boat,
-    book,
-    laid.filter(({ material }) => material.kind !== 'coating'),
-  ).flat();
+export const designPliesOf = (boat: Boat, book: Book, laid: readonly LaidLayer[]): Ply[] => designPlies(boat, book, laid.filter(carries)).flat();
 
 /** Mean stress along x and y in a run of plies, from their faces (Pa), and its modulus in both directions. */
 function skinOf(plies: readonly Ply[], response: LaminateResponse, from: number, to: number) {

@@ -31,6 +31,10 @@ export const zoneFields = z.object({
   /** References it must match in stiffness and strength, and that it must hold layer by layer. */
   match: z.string().nullable(),
   specified: z.string().nullable(),
+  /** A zone lies on both hands alike, on one of them, or is one piece on the centreline. */
+  hand: z.enum(['both', 'port', 'starboard', 'centre']),
+  /** The core stops this far before the part's free edge and runs down to solid (m); null where it runs out. */
+  solidEdge: bounded('Solid edge', 0.005, 2, 'm').nullable(),
 });
 export const zoneSchema = zoneFields.extend({
   region: zoneFields.shape.region.default(null),
@@ -38,10 +42,16 @@ export const zoneSchema = zoneFields.extend({
   panelCase: zoneFields.shape.panelCase.default(null),
   match: zoneFields.shape.match.default(null),
   specified: zoneFields.shape.specified.default(null),
+  hand: zoneFields.shape.hand.default('both'),
+  solidEdge: zoneFields.shape.solidEdge.default(null),
 });
 export type Zone = z.infer<typeof zoneSchema>;
 
-export const layerSchema = z.object({
+/** What a layer is there for. Only structure carries; what comes off again weighs nothing in the boat. */
+export const LAYER_ROLES = { structure: 'structure', sacrificial: 'sacrificial', comesOff: 'comes off' } as const;
+export type LayerRole = keyof typeof LAYER_ROLES;
+
+export const layerFields = z.object({
   id: idSchema,
   material: z.string(),
   /** From the zone's reference direction towards the next hand. */
@@ -50,16 +60,78 @@ export const layerSchema = z.object({
   thickness: bounded('Thickness', 5e-5, 0.2, 'm').nullable(),
   /** Zones it covers, in the part's order of zones. */
   zones: z.array(idSchema).max(64),
+  role: z.enum(Object.keys(LAYER_ROLES) as [LayerRole, ...LayerRole[]]),
+  /** The group it is laid with; null where it stands alone. */
+  group: idSchema.nullable(),
 });
+export const layerSchema = layerFields.extend({ role: layerFields.shape.role.default('structure'), group: layerFields.shape.group.default(null) });
 export type Layer = z.infer<typeof layerSchema>;
+
+export const GROUP_KINDS = { coat: 'Coat', skinCoat: 'Skin coat', outerSkin: 'Outer skin', core: 'Core', innerSkin: 'Inner skin', local: 'Local' } as const;
+export type GroupKind = keyof typeof GROUP_KINDS;
+/** Layers laid together under a name; `laminate` names the one of the boat's laminates that they follow. */
+export const groupSchema = z.object({
+  id: idSchema,
+  name: nameSchema('Group name'),
+  kind: z.enum(Object.keys(GROUP_KINDS) as [GroupKind, ...GroupKind[]]),
+  laminate: z.string().max(40).nullable(),
+});
+export type LayerGroup = z.infer<typeof groupSchema>;
+
+const width = (what: string) => bounded(what, 0, 2, 'm');
+/** How layers meet the line between two zones of a part; `b` equal to `a` is the centreline, where both hands of one zone meet. */
+export const joinSchema = z.object({
+  a: idSchema,
+  b: idSchema,
+  /** Width by which layers that cover both zones lie over each other there (m); null where they run on in one piece. */
+  lap: width('Overlap').nullable(),
+  /** Layers that do otherwise. */
+  laps: z.array(z.object({ layer: idSchema, lap: width('Overlap').nullable() })).max(400),
+  /** How far a layer that stops there runs past the line into the other zone (m). */
+  ends: z.array(z.object({ layer: idSchema, past: width('Length past the line') })).max(400),
+  /** Run of the core's bevel per thickness; null as the part has it. */
+  bevel: bounded('Bevel', 1, 50).nullable(),
+  /** Length of the line (m), both hands; null as the geometry gives it. */
+  length: bounded('Length of the line', 0, 100, 'm').nullable(),
+});
+export type Join = z.infer<typeof joinSchema>;
+
+/** A part's own fields, besides zones and layers. */
+export const partFields = z.object({
+  name: nameSchema('Part name'),
+  kind: z.enum(Object.keys(PART_KINDS) as [keyof typeof PART_KINDS, ...(keyof typeof PART_KINDS)[]]),
+  groups: z.array(groupSchema).max(100),
+  joins: z.array(joinSchema).max(400),
+  /** A part of two hands is made to port and to starboard. */
+  hands: z.enum(['one', 'two']),
+  /** Number-off, all hands together. */
+  number: z.int('Number-off must be a whole number').min(1, 'Number-off must be at least 1').max(200, 'Number-off must be at most 200'),
+  /** Why a part of two hands is made in an odd number. */
+  oddNote: z.string().max(200),
+  /** Least length of a step per thickness of the layer that drops. */
+  dropRatio: bounded('Drop-off ratio', 1, 100),
+  coreBevel: bounded('Core bevel', 1, 50),
+});
+const partDefaults = {
+  groups: partFields.shape.groups.default([]),
+  joins: partFields.shape.joins.default([]),
+  hands: partFields.shape.hands.default('one'),
+  number: partFields.shape.number.default(1),
+  oddNote: partFields.shape.oddNote.default(''),
+  dropRatio: partFields.shape.dropRatio.default(20),
+  coreBevel: partFields.shape.coreBevel.default(3),
+};
+/** The fields of a part that came later than the first boats, as they are kept together. */
+export const partRestSchema = z.object(partDefaults);
 
 export const partSchema = z.object({
   id: idSchema,
-  name: nameSchema('Part name'),
-  kind: z.enum(Object.keys(PART_KINDS) as [keyof typeof PART_KINDS, ...(keyof typeof PART_KINDS)[]]),
+  name: partFields.shape.name,
+  kind: partFields.shape.kind,
   zones: z.array(zoneSchema).max(64, 'A part has at most 64 zones'),
   /** In laying order from the mould face. */
   layers: z.array(layerSchema).max(400, 'A part has at most 400 layers'),
+  ...partDefaults,
 });
 export type Part = z.infer<typeof partSchema>;
 
@@ -122,6 +194,7 @@ export function checkBoat(boat: Boat): void {
       if (materials.get(id)?.kind !== 'fibre')
         throw invalid(`materials.${material.id}`, `The fabric "${material.name}" needs the fibre "${id}", which is not among the boat's materials`);
   boat.parts.forEach((part, p) => {
+    checkHands(part);
     const order = new Map(part.zones.map((zone, index) => [zone.id, index]));
     part.layers.forEach((layer, l) => {
       const path = `parts.${p}.layers.${l}`;
@@ -131,6 +204,12 @@ export function checkBoat(boat: Boat): void {
         throw invalid(`${path}.zones`, `Layer ${l + 1} of ${part.name} must cover zones of its own part, each once and in their order`);
     });
   });
+}
+
+/** Refuse an odd number of a two-handed part that nobody gave a reason for. */
+export function checkHands({ name, hands, number, oddNote }: Pick<Part, 'name' | 'hands' | 'number' | 'oddNote'>): void {
+  if (hands === 'two' && number % 2 === 1 && oddNote.trim().length < 3)
+    throw invalid('number', `${name} is made in two hands: ${number} would leave one hand short. Give an even number, or say why it is odd`);
 }
 
 /** Refuse packs in an order or number that cannot be checked against. */
@@ -164,7 +243,7 @@ export function checkMembers({ materials, supports, sections, references, parts 
   for (const reference of references)
     for (const { material, thickness } of reference.layers)
       checkLayer(
-        { id: 'reference', material, angleDeg: 0, thickness, zones: [] },
+        { material, thickness },
         materials.find(({ id }) => id === material),
         'references',
       );
@@ -173,7 +252,7 @@ export function checkMembers({ materials, supports, sections, references, parts 
 }
 
 /** Refuse a layer whose material cannot be laid, or whose thickness does not go with it. */
-export function checkLayer(layer: Layer, material: Material | undefined, path: string): asserts material is LayerMaterial {
+export function checkLayer(layer: Pick<Layer, 'material' | 'thickness'>, material: Material | undefined, path: string): asserts material is LayerMaterial {
   if (material?.kind !== 'fabric' && material?.kind !== 'core' && material?.kind !== 'coating')
     throw invalid(`${path}.material`, `A layer must be a fabric, a core or a coating of this boat; "${layer.material}" is not`);
   if ((material.kind === 'fabric') !== (layer.thickness === null))

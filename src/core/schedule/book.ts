@@ -89,7 +89,15 @@ function costOf(price: { value: number } | null, quantity: number, { resin }: Bo
 }
 
 const NO_COMPONENTS: readonly LaidComponent[] = [];
+const NOTHING = { thickness: 0, fibreMass: 0, resinMass: 0, coreMass: 0, coatingMass: 0, bindingMass: 0, components: NO_COMPONENTS };
+
+/** A layer as it lies. What comes off again leaves neither thickness nor weight; its price stays. */
 function layIn(book: Book, layer: Layer, index: number): LaidLayer {
+  const laid = layAsGiven(book, layer, index);
+  return layer.role === 'comesOff' ? { ...laid, ...NOTHING } : laid;
+}
+
+function layAsGiven(book: Book, layer: Layer, index: number): LaidLayer {
   const material = book.materials.get(layer.material) as LayerMaterial;
   if (material.kind === 'fabric') {
     const { components, thickness, fibreMass, resinMass, cost } = remembered(book.laid, material.id, () => layFabricIn(book, material));
@@ -129,7 +137,7 @@ function layIn(book: Book, layer: Layer, index: number): LaidLayer {
 /** The plies that carry load, for lamination theory; coatings carry none. */
 export function pliesOf(book: Book, laid: readonly LaidLayer[]): Ply[] {
   return laid.flatMap(({ layer, material, components }): Ply[] => {
-    if (material.kind === 'coating') return [];
+    if (material.kind === 'coating' || layer.role !== 'structure') return [];
     if (material.kind === 'core') return [corePly(material, layer.thickness!)];
     return remembered(book.plies, `${material.id}|${layer.angleDeg}`, () => turned(components, layer.angleDeg));
   });
@@ -157,7 +165,7 @@ function corePly(core: Core, thickness: number): Ply {
 /** The stack as the pack sees it, along the panel's short side (`spanAngle` from the reference direction). */
 export function sheetsOf(book: Book, laid: readonly LaidLayer[], spanAngle: number, trace?: Trace): Sheet[] {
   return laid.flatMap(({ layer, material, components }): Sheet[] => {
-    if (material.kind === 'coating') return [];
+    if (material.kind === 'coating' || layer.role !== 'structure') return [];
     if (material.kind === 'core') return [{ role: 'core', name: material.code, thickness: layer.thickness!, core: material }];
     const angle = layer.angleDeg - spanAngle;
     const make = () => components.map((c) => sheetProperties(c, angle, trace && ((step) => trace('laminate', step)), book.pack));
@@ -180,5 +188,5 @@ export const layAll = (book: Book, part: Part, zone: Zone) => part.layers.flatMa
 
 /** Layers of a reference as they would be laid in this boat. */
 export function layReference(book: Book, reference: Reference): LaidLayer[] {
-  return reference.layers.map((layer, index) => layIn(book, { id: `${reference.id}-${index}`, zones: [], ...layer }, index));
+  return reference.layers.map((layer, index) => layIn(book, { id: `${reference.id}-${index}`, zones: [], group: null, ...layer }, index));
 }

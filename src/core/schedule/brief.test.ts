@@ -9,6 +9,7 @@ import {
   describeEdits,
   editsSchema,
   EMPTY_HISTORY,
+  newPart,
   newZone,
   pushHistory,
   verdictOf,
@@ -55,7 +56,7 @@ describe('edits in words', () => {
   const cases: [Edit, string][] = [
     [{ type: 'boat.rename', name: 'Tern' }, 'renamed the boat to Tern'],
     [{ type: 'brief.set', patch: { loadedMass: 3700, maxSpeedKnots: 18 } }, 'changed the brief: loadedMass, maxSpeedKnots'],
-    [{ type: 'part.add', part: { id: 'p', name: 'Rudder', kind: 'small', zones: [], layers: [] }, index: 9 }, 'added part Rudder'],
+    [{ type: 'part.add', part: newPart({ id: 'p', name: 'Rudder', kind: 'small', zones: [] }), index: 9 }, 'added part Rudder'],
     [{ type: 'part.set', partId: part.id, patch: { name: 'Shell' } }, 'changed part Hull'],
     [{ type: 'part.remove', partId: part.id }, 'removed part Hull'],
     [{ type: 'zone.add', partId: part.id, zone: newZone('z', 'Skeg', 'bottom'), index: 0, coveredBy: [] }, 'added zone Skeg'],

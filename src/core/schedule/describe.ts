@@ -1,5 +1,5 @@
 import { formatNumber } from '../quantity';
-import type { Boat } from './boat';
+import { LAYER_ROLES, type Boat } from './boat';
 import type { Edit } from './edit';
 
 const codeOf = (boat: Boat, id: string) => {
@@ -25,6 +25,8 @@ function describeEdit(before: Boat, edit: Edit): string {
   switch (edit.type) {
     case 'boat.rename':
       return `renamed the boat to ${edit.name}`;
+    case 'boat.take':
+      return `followed ${edit.from}`;
     case 'brief.set':
       return `changed the brief: ${Object.keys(edit.patch).join(', ')}`;
     case 'material.put':
@@ -33,25 +35,35 @@ function describeEdit(before: Boat, edit: Edit): string {
       return `took ${codeOf(before, edit.materialId)} out of the boat's materials`;
     case 'part.add':
       return `added part ${edit.part.name}`;
-    case 'part.set':
-      return `changed part ${partName(edit.partId)}`;
+    case 'part.set': {
+      const { patch } = edit;
+      const name = partName(edit.partId);
+      if (patch.joins) return `changed how layers meet in ${name}`;
+      if (patch.groups) return `changed the groups of ${name}`;
+      if (patch.hands ?? patch.number) return `made ${name} ${patch.number ?? ''} off${patch.hands === 'two' ? ', in two hands' : ''}`;
+      return `changed part ${name}`;
+    }
     case 'part.remove':
       return `removed part ${partName(edit.partId)}`;
     case 'zone.add':
       return `added zone ${edit.zone.name}`;
     case 'zone.set': {
       const { patch } = edit;
-      const about = patch.overridden
-        ? 'overrides'
-        : patch.region !== undefined
-          ? 'place on the boat'
-          : patch.geometry
-            ? 'geometry'
-            : 'load' in patch
-              ? 'load'
-              : patch.panelCase !== undefined
-                ? 'panel case'
-                : '';
+      const about = patch.hand
+        ? `hand ${patch.hand}`
+        : patch.solidEdge !== undefined
+          ? 'solid edge'
+          : patch.overridden
+            ? 'overrides'
+            : patch.region !== undefined
+              ? 'place on the boat'
+              : patch.geometry
+                ? 'geometry'
+                : 'load' in patch
+                  ? 'load'
+                  : patch.panelCase !== undefined
+                    ? 'panel case'
+                    : '';
       return `changed zone ${zoneName(edit.zoneId)}${about && `: ${about}`}`;
     }
     case 'zone.remove':
@@ -60,6 +72,8 @@ function describeEdit(before: Boat, edit: Edit): string {
       return `added ${codeOf(before, edit.layer.material)} to ${partName(edit.partId)}`;
     case 'layer.set':
       if (edit.patch.material !== undefined) return `made ${layerName(edit.layerId)} ${codeOf(before, edit.patch.material)}`;
+      if (edit.patch.role !== undefined) return `made ${layerName(edit.layerId)} ${LAYER_ROLES[edit.patch.role]}`;
+      if (edit.patch.group !== undefined) return `${edit.patch.group === null ? 'took out of' : 'put into'} a group: ${layerName(edit.layerId)}`;
       if (edit.patch.angleDeg !== undefined) return `turned ${layerName(edit.layerId)} to ${angle(edit.patch.angleDeg)}`;
       return `changed the thickness of ${layerName(edit.layerId)}`;
     case 'layer.move':
@@ -103,10 +117,41 @@ function describeEdit(before: Boat, edit: Edit): string {
   }
 }
 
-/** An action in words: its last edit, since those before it only fetch materials. */
+/** Several edits of one kind in words: 'turned 4 layers of Hull'. */
+function describeMany(before: Boat, edits: readonly Edit[]): string | null {
+  const [first] = edits;
+  if (edits.length < 2 || !first?.type.startsWith('layer.') || edits.some(({ type }) => type !== first.type)) return null;
+  const touched = edits as readonly Extract<Edit, { type: `layer.${string}` }>[];
+  const layers = new Set(touched.map((edit) => (edit.type === 'layer.add' ? edit.layer.id : edit.layerId)));
+  const part = before.parts.find((candidate) => (first.type === 'layer.add' ? candidate.id === first.partId : candidate.layers.some(({ id }) => layers.has(id))))?.name;
+  if (first.type === 'layer.cover') {
+    const zones = new Set(touched.map((edit) => (edit.type === 'layer.cover' ? edit.zoneId : '')));
+    const count = `${layers.size} ${layers.size === 1 ? 'layer' : 'layers'} of ${part}`;
+    return `${first.covered ? 'ran' : 'took'} ${count} ${first.covered ? 'into' : 'out of'} ${zones.size} ${zones.size === 1 ? 'zone' : 'zones'}`;
+  }
+  if (layers.size < 2) return null;
+  const does =
+    first.type === 'layer.add'
+      ? 'added'
+      : first.type === 'layer.remove'
+        ? 'removed'
+        : first.type === 'layer.move'
+          ? 'moved'
+          : 'patch' in first && 'angleDeg' in first.patch
+            ? 'turned'
+            : 'changed';
+  return `${does} ${layers.size} layers of ${part}`;
+}
+
+/** An action in words: its last edit, since those before it only fetch materials, or all of them where they are of one kind. */
 export function describeEdits(before: Boat, edits: readonly Edit[]): string {
   const last = edits.findLast((edit) => edit.type !== 'material.put') ?? edits.at(-1);
   if (!last) return '';
+  const many = describeMany(
+    before,
+    edits.filter(({ type }) => type !== 'material.put'),
+  );
+  if (many) return many;
   const put = edits.find((edit) => edit.type === 'material.put');
   const known = put ? { ...before, materials: [...before.materials, put.material] } : before;
   return describeEdit(known, last);

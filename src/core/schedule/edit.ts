@@ -7,12 +7,16 @@ import { stiffenerSectionSchema } from '../stiffener';
 import {
   acceptanceSchema,
   boatSchema,
+  checkBoat,
+  checkHands,
   checkLayer,
   checkMembers,
   checkPacks,
   idSchema,
   ingredients,
+  layerFields,
   layerSchema,
+  partFields,
   partSchema,
   zoneFields,
   zoneSchema,
@@ -29,20 +33,39 @@ const index = z.int().min(0).max(10_000);
 /** A patch: any of the object's fields, checked like the whole, nothing unknown. */
 const patchOf = <T extends z.ZodRawShape>(schema: z.ZodObject<T>) => schema.partial().strict();
 
+/** Part of a boat's state, nothing filled in that is not there. */
+const takenState = z
+  .object({
+    brief: briefSchema,
+    materials: boatSchema.shape.materials,
+    parts: boatSchema.shape.parts,
+    acceptances: boatSchema.shape.acceptances,
+    hull: boatSchema.shape.hull.unwrap(),
+    deck: boatSchema.shape.deck.unwrap(),
+    supports: boatSchema.shape.supports.unwrap(),
+    sections: boatSchema.shape.sections.unwrap(),
+    references: boatSchema.shape.references.unwrap(),
+    packs: boatSchema.shape.packs.unwrap(),
+  })
+  .partial()
+  .strict();
+
 /** The edits that change a boat. Each is data, is checked at the border, and has an inverse. */
 export const editSchema = z.discriminatedUnion('type', [
   z.object({ type: z.literal('boat.rename'), name: boatSchema.shape.name }),
+  /** The boat takes another state whole: what a variant follows. `state` holds what differs. */
+  z.object({ type: z.literal('boat.take'), state: takenState, from: z.string().max(120) }),
   z.object({ type: z.literal('brief.set'), patch: patchOf(briefSchema) }),
   z.object({ type: z.literal('material.put'), material: materialSchema }),
   z.object({ type: z.literal('material.drop'), materialId: z.string() }),
   z.object({ type: z.literal('part.add'), part: partSchema, index }),
-  z.object({ type: z.literal('part.set'), partId: idSchema, patch: patchOf(partSchema.pick({ name: true, kind: true })) }),
+  z.object({ type: z.literal('part.set'), partId: idSchema, patch: patchOf(partFields) }),
   z.object({ type: z.literal('part.remove'), partId: idSchema }),
   z.object({ type: z.literal('zone.add'), partId: idSchema, zone: zoneSchema, index, coveredBy: z.array(idSchema) }),
   z.object({ type: z.literal('zone.set'), zoneId: idSchema, patch: patchOf(zoneFields.omit({ id: true })) }),
   z.object({ type: z.literal('zone.remove'), zoneId: idSchema }),
   z.object({ type: z.literal('layer.add'), partId: idSchema, layer: layerSchema, index }),
-  z.object({ type: z.literal('layer.set'), layerId: idSchema, patch: patchOf(layerSchema.pick({ material: true, angleDeg: true, thickness: true })) }),
+  z.object({ type: z.literal('layer.set'), layerId: idSchema, patch: patchOf(layerFields.omit({ id: true, zones: true })) }),
   z.object({ type: z.literal('layer.move'), layerId: idSchema, index }),
   z.object({ type: z.literal('layer.cover'), layerId: idSchema, zoneId: idSchema, covered: z.boolean() }),
   z.object({ type: z.literal('layer.remove'), layerId: idSchema }),
@@ -160,6 +183,12 @@ const APPLY: { [K in Edit['type']]: (boat: Boat, edit: Extract<Edit, { type: K }
     { type: 'boat.rename', name: boat.name },
   ],
 
+  'boat.take': (boat, { state, from }) => {
+    const taken = { ...boat, ...state };
+    checkBoat(taken);
+    return [taken, { type: 'boat.take', state: restoring<Omit<Boat, 'name'>>(boat, state), from }];
+  },
+
   'brief.set': (boat, { patch }) => {
     const brief = { ...boat.brief, ...patch };
     checkBrief(brief);
@@ -207,6 +236,7 @@ const APPLY: { [K in Edit['type']]: (boat: Boat, edit: Extract<Edit, { type: K }
   'part.add': (boat, { part, index: at }) => {
     refuseKnownIds(boat, [part.id, ...part.zones.map((zone) => zone.id), ...part.layers.map((layer) => layer.id)]);
     part.layers.forEach((layer) => checkLayerIn(boat, part, layer));
+    checkHands(part);
     return [
       { ...boat, parts: withAt(boat.parts, Math.min(at, boat.parts.length), part) },
       { type: 'part.remove', partId: part.id },
@@ -214,7 +244,9 @@ const APPLY: { [K in Edit['type']]: (boat: Boat, edit: Extract<Edit, { type: K }
   },
   'part.set': (boat, { partId, patch }) => {
     const [part, p] = partAt(boat, (candidate) => candidate.id === partId, 'part', partId);
-    return [changePart(boat, p, { ...part, ...patch }), { type: 'part.set', partId, patch: restoring(part, patch) }];
+    const changed = { ...part, ...patch };
+    checkHands(changed);
+    return [changePart(boat, p, changed), { type: 'part.set', partId, patch: restoring<Omit<Part, 'id' | 'zones' | 'layers'>>(part, patch) }];
   },
   'part.remove': (boat, { partId }) => {
     const [part, p] = partAt(boat, (candidate) => candidate.id === partId, 'part', partId);
@@ -239,7 +271,10 @@ const APPLY: { [K in Edit['type']]: (boat: Boat, edit: Extract<Edit, { type: K }
       {
         type: 'zone.set',
         zoneId,
-        patch: restoring(zone as Omit<Zone, 'id'>, patch.region === undefined && patch.overridden === undefined ? patch : { ...patch, geometry: zone.geometry }),
+        patch: restoring(
+          zone as Omit<Zone, 'id'>,
+          patch.region === undefined && patch.overridden === undefined && patch.hand === undefined ? patch : { ...patch, geometry: zone.geometry },
+        ),
       },
     ];
   },

@@ -45,5 +45,5 @@ function samePlaces(evaluation: ZoneEvaluation, part: Part, layers: Part['layers
 }
 /** Coverage of other zones does not matter to this one. */
 function sameLaying(a: Part['layers'][number], b: Part['layers'][number]): boolean {
-  return a === b || (a.id === b.id && a.material === b.material && a.angleDeg === b.angleDeg && a.thickness === b.thickness);
+  return a === b || (a.id === b.id && a.material === b.material && a.angleDeg === b.angleDeg && a.thickness === b.thickness && a.role === b.role);
 }

@@ -13,9 +13,9 @@ export { analyseZone, pressureLoad, warpOf, throughThickness, type SandwichCheck
 export { failureWorking } from './analysisWorking';
 export { stackCompatibility, type StackMember } from './compatibility';
 export { stackWorking, zoneWorking, type WorkingPart } from './zoneWorking';
-export { newBoat, newZone } from './newBoat';
+export { newBoat, newLayer, newPart, newZone } from './newBoat';
 export { makeEvaluator } from './evaluateBoat';
-export type { BoatSummary, Revision } from './records';
+export type { BoatSummary, BookLaminate, ChangeRequest, Revision, RevisionEvent, VariantStanding } from './records';
 export { panelCaseSchema, referenceSchema, usualPanelCase, type PanelCase, type Reference } from './zoneProof';
 export { derivedGeometry, methodOf, settleGeometry, shapeOf, skinCover, supportsOf, zonePanels, type ZonePanels } from './shape';
 export { analysePanel, type PanelAnalysis, type PanelReserve } from './analysePanel';
@@ -35,3 +35,12 @@ export {
   type StiffenerEvaluation,
 } from './stiffeners';
 export { boundariesOf, moveBoundary, type Boundary } from './boundaries';
+export { neighboursOf, type ZoneLine } from './neighbours';
+export { coreRun, joinAt, joinKey, linesOfPart, staggered, withJoin, type LayerAtLine, type LineFinding, type LineState } from './joins';
+export { partSection, type Cut, type PartSection, type SectionWindow } from './partSection';
+export { piecesOf, twinOf, type LayerPieces } from './pieces';
+export * from './layerCommands';
+export { findMaterial, layersFromText, layersToText, usualRole, usualThickness } from './layerText';
+export { changeLaminate, keepAsLaminate, layAs, layLaminate, takeIntoLaminate, usesOf, type LaminateUse } from './families';
+export { followParent, takeState } from './follow';
+export { alignTo } from './align';

@@ -1,7 +1,7 @@
 import { FLUSH_DECK, shapeFor, type Region, type ZoneGeometry } from '../geometry';
 import { GENERIC_MATERIALS } from '../material';
 import { isHead, SMALL_CRAFT_PACK, type ZoneLocation } from '../standard';
-import type { Boat, Part, Zone } from './boat';
+import { partRestSchema, type Boat, type Layer, type Part, type Zone } from './boat';
 import { particularsOf } from './brief';
 import { settleGeometry } from './shape';
 
@@ -31,8 +31,16 @@ export function newZone(id: string, name: string, location: ZoneLocation, geomet
     panelCase: null,
     match: null,
     specified: null,
+    hand: 'both',
+    solidEdge: null,
   };
 }
+
+/** A part with its zones and layers, one off, nothing grouped or joined yet. */
+export const newPart = (part: Pick<Part, 'id' | 'name' | 'kind' | 'zones'> & Partial<Part>): Part => ({ ...partRestSchema.parse({}), layers: [], ...part });
+
+/** A layer of structure that belongs to no group. */
+export const newLayer = (layer: Pick<Layer, 'id' | 'material' | 'zones'> & Partial<Layer>): Layer => ({ angleDeg: 0, thickness: null, role: 'structure', group: null, ...layer });
 
 /** A boat to begin with: plausible particulars of a small motor boat, hull and deck with their first zones, nothing laid yet. */
 export function newBoat(name: string): Boat {
@@ -57,7 +65,7 @@ export function newBoat(name: string): Boat {
     use: '',
   };
   const [keel, chine, edge] = [{ kind: 'centreline' }, { kind: 'chine' }, { kind: 'deckEdge' }] as const;
-  const hull: Part = {
+  const hull = newPart({
     id: 'hull',
     name: 'Hull',
     kind: 'hull',
@@ -66,16 +74,14 @@ export function newBoat(name: string): Boat {
       newZone('side', 'Side', 'side', {}, { surface: 'hull', from: -1, to: 7, lower: chine, upper: edge }),
       newZone('transom', 'Transom', 'transom', {}, { surface: 'transom' }),
     ],
-    layers: [],
-  };
-  const deck: Part = { id: 'deck', name: 'Deck', kind: 'deck', zones: [newZone('deck-main', 'Deck', 'deck', {}, { surface: 'deck', from: -1, to: 7 })], layers: [] };
-  const bulkheads: Part = {
+  });
+  const deck = newPart({ id: 'deck', name: 'Deck', kind: 'deck', zones: [newZone('deck-main', 'Deck', 'deck', {}, { surface: 'deck', from: -1, to: 7 })] });
+  const bulkheads = newPart({
     id: 'bulkheads',
     name: 'Bulkheads',
     kind: 'bulkhead',
     zones: [newZone('bulkhead-1', 'Bulkhead', 'bulkhead', {}, { surface: 'section', x: 3.6, top: null })],
-    layers: [],
-  };
+  });
   const boat: Boat = {
     name,
     brief,

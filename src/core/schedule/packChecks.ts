@@ -38,7 +38,7 @@ export const checkByMethod = (boat: Boat, zone: Zone, book: Book, sheets: readon
 /** Layers as a specification reads them. */
 function specifiedLayers(laid: readonly LaidLayer[]): SpecifiedLayer[] {
   return laid.flatMap(({ layer, material, components, fibreMass, coreMass }): SpecifiedLayer[] => {
-    if (material.kind === 'coating') return [];
+    if (material.kind === 'coating' || layer.role !== 'structure') return [];
     if (material.kind === 'core') return [{ name: material.code, family: `core ${material.family}`, angleDeg: 0, weight: coreMass }];
     const [first] = components;
     return [{ name: material.code, family: components.map(({ fibre, form }) => `${fibre.family} ${form}`).join('+') || first!.form, angleDeg: layer.angleDeg, weight: fibreMass }];
@@ -77,7 +77,7 @@ function checkPack(
     case 'workboatUplift':
       return checkPanel({ ...methodInput(boat, zone, book, sheets), uplift: { pressure: pack.pressureFactor, minimum: pack.minimumFactor } }, trace, book.pack);
     case 'yardRule': {
-      const plies = laid.filter(({ material }) => material.kind === 'fabric');
+      const plies = laid.filter(({ material, layer }) => material.kind === 'fabric' && layer.role === 'structure');
       const checks = checkYardRule(pack, zone.location, {
         fibreMass: plies.reduce((sum, l) => sum + l.fibreMass, 0),
         thickness: plies.reduce((sum, l) => sum + l.thickness, 0),

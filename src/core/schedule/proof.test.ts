@@ -118,7 +118,7 @@ describe('direct panel analysis', () => {
 
 describe('by match, and as specified', () => {
   const [part, zone] = zoneOf(boat, 'Bottom aft');
-  const layers = part.layers.filter((layer) => layer.zones.includes(zone.id)).map(({ material, angleDeg, thickness }) => ({ material, angleDeg, thickness }));
+  const layers = part.layers.filter((layer) => layer.zones.includes(zone.id)).map(({ material, angleDeg, thickness, role }) => ({ material, angleDeg, thickness, role }));
   const asReference: Edit[] = [
     { type: 'reference.add', item: { id: 'own', name: 'As it was', note: '', layers }, index: 0 },
     { type: 'zone.set', zoneId: zone.id, patch: { match: 'own', specified: 'own' } },

@@ -4,7 +4,23 @@ import { merrow, zoneOf } from '../../../tests/helpers/merrow';
 import { GENERIC_MATERIALS } from '../material';
 import { SHIPPED_PACKS } from '../standard';
 import { boatWeight } from '../weight';
-import { applyEdits, boatFromJson, boatToJson, describeEdits, difference, evaluateZone, makeEvaluator, newBoat, reserveBand, newZone, type Boat, type Edit, type Layer } from '.';
+import {
+  applyEdits,
+  boatFromJson,
+  boatToJson,
+  describeEdits,
+  difference,
+  evaluateZone,
+  makeEvaluator,
+  newBoat,
+  reserveBand,
+  newLayer,
+  newPart,
+  newZone,
+  type Boat,
+  type Edit,
+  type Layer,
+} from '.';
 
 const boat = merrow();
 const hull = boat.parts[0]!;
@@ -16,7 +32,7 @@ function someEdit(state: Boat, [kind, a, b, c]: readonly number[], serial: numbe
   if (!part) return null;
   const zone = part.zones[b! % part.zones.length];
   const chosen = part.layers[b! % part.layers.length];
-  const laid: Layer = { id: `new-${serial}`, material: 'bx45-600', angleDeg: (c! % 180) - 90, thickness: null, zones: part.zones.filter((_, i) => (c! >> i) & 1).map((z) => z.id) };
+  const laid = newLayer({ id: `new-${serial}`, material: 'bx45-600', angleDeg: (c! % 180) - 90, zones: part.zones.filter((_, i) => (c! >> i) & 1).map((z) => z.id) });
   const options: (Edit | null)[] = [
     { type: 'layer.add', partId: part.id, layer: laid, index: b! % 40 },
     chosen ? { type: 'layer.remove', layerId: chosen.id } : null,
@@ -27,7 +43,7 @@ function someEdit(state: Boat, [kind, a, b, c]: readonly number[], serial: numbe
     zone ? { type: 'zone.set', zoneId: zone.id, patch: { name: `Zone ${serial}` } } : null,
     { type: 'zone.add', partId: part.id, zone: newZone(`zone-${serial}`, 'Added', 'deck'), index: b! % 9, coveredBy: part.layers.filter((_, i) => (c! >> i) & 1).map((l) => l.id) },
     { type: 'part.remove', partId: part.id },
-    { type: 'part.add', part: { id: `part-${serial}`, name: 'Added', kind: 'small', zones: [], layers: [] }, index: c! % 9 },
+    { type: 'part.add', part: newPart({ id: `part-${serial}`, name: 'Added', kind: 'small', zones: [] }), index: c! % 9 },
     { type: 'brief.set', patch: { loadedMass: 1000 + (c! % 5000) } },
     { type: 'boat.rename', name: `Boat ${serial}` },
     { type: 'material.put', material: GENERIC_MATERIALS[c! % GENERIC_MATERIALS.length]! },
@@ -47,9 +63,25 @@ function someEdit(state: Boat, [kind, a, b, c]: readonly number[], serial: numbe
     { type: 'support.add', item: { id: `frame-${serial}`, name: 'Added', kind: 'frame', x: 0.5 + (c! % 60) / 10, section: null }, index: b! % 9 },
     state.supports.length ? { type: 'support.remove', id: state.supports[c! % state.supports.length]!.id } : null,
     state.sections.length ? { type: 'section.remove', id: state.sections[c! % state.sections.length]!.id } : null,
-    { type: 'reference.add', item: { id: `ref-${serial}`, name: 'Added', note: '', layers: [{ material: 'bx45-600', angleDeg: 0, thickness: null }] }, index: 0 },
+    {
+      type: 'reference.add',
+      item: { id: `ref-${serial}`, name: 'Added', note: '', layers: [{ material: 'bx45-600', angleDeg: 0, thickness: null, role: 'structure' }] },
+      index: 0,
+    },
     zone ? { type: 'zone.set', zoneId: zone.id, patch: { match: state.references.at(0)?.id ?? null } } : null,
     state.packs.length < 3 ? { type: 'pack.add', item: { ...SHIPPED_PACKS[1 + (c! % 3)]!, id: `pack-${serial}` }, index: 1 } : { type: 'pack.remove', id: state.packs[1]!.id },
+    chosen ? { type: 'layer.set', layerId: chosen.id, patch: c! % 2 ? { role: 'sacrificial' } : { group: part.groups[0]?.id ?? null } } : null,
+    { type: 'part.set', partId: part.id, patch: { groups: [...part.groups, { id: `group-${serial}`, name: 'Added', kind: 'local' as const, laminate: null }].slice(-3) } },
+    zone && chosen
+      ? {
+          type: 'part.set',
+          partId: part.id,
+          patch: { joins: [{ a: zone.id, b: zone.id, lap: c! % 2 ? 0.1 : null, laps: [], ends: [{ layer: chosen.id, past: 0.02 }], bevel: null, length: null }] },
+        }
+      : null,
+    { type: 'part.set', partId: part.id, patch: { hands: c! % 2 ? 'two' : 'one', number: 1 + (c! % 4) } },
+    zone ? { type: 'zone.set', zoneId: zone.id, patch: { hand: (['both', 'port', 'starboard', 'centre'] as const)[c! % 4]! } } : null,
+    { type: 'boat.take', state: c! % 2 ? { parts: state.parts.slice().reverse() } : { brief: { ...state.brief, loadedMass: 3000 + (c! % 900) } }, from: 'another' },
   ];
   return options[kind! % options.length]!;
 }

@@ -111,7 +111,9 @@ function panelsIn(
     const lacking = region.surface === 'cockpit' ? 'the deck has no cockpit' : region.surface === 'coachroof' ? 'the deck has no coachroof' : 'it lies off the hull, or is empty';
     throw invalid('zone.region', `${zone.name} has no surface: ${lacking}`);
   }
-  const { area, centroid } = patchArea(patch);
+  const { area: all, centroid } = patchArea(patch);
+  // A region lies on both hands; a zone of one hand has half of it.
+  const area = patch.count % 2 === 0 && (zone.hand === 'port' || zone.hand === 'starboard') ? all / 2 : all;
   const base = { area, centroidX: centroid[0], centroidZ: centroid[2] };
   const top = patch.at(0.5, 1)[2];
   const panels = panelsOf(shape, supports, region, zone.id);

@@ -5,7 +5,7 @@ import { applyEdits, boundariesOf, describeEdits, difference, editsSchema, moveB
 
 const boat = merrow();
 const section = boat.sections[0]!;
-const reference = { id: 'ref', name: 'Proved bottom', note: '', layers: [{ material: 'bx45-600', angleDeg: 0, thickness: null }] };
+const reference = { id: 'ref', name: 'Proved bottom', note: '', layers: [{ material: 'bx45-600', angleDeg: 0, thickness: null, role: 'structure' as const }] };
 
 const CASES: [Edit, string, string][] = [
   [{ type: 'deck.set', deck: { ...boat.deck, camber: 0.12 } }, 'changed the deck', 'Shape: changed Deck'],

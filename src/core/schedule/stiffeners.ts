@@ -68,7 +68,7 @@ export function sectionProperties(boat: Boat, section: StiffenerSection): Sectio
     id: section.id,
     name: section.name,
     note: '',
-    layers: section.layers.map(({ material, angleDeg }) => ({ material, angleDeg, thickness: null })),
+    layers: section.layers.map(({ material, angleDeg }) => ({ material, angleDeg, thickness: null, role: 'structure' })),
   });
   const of = (place: 'crown' | 'web' | 'flange') => laid.filter((_, i) => section.layers[i]![place]);
   const hat = section.kind === 'topHat';

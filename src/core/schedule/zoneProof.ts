@@ -24,7 +24,14 @@ export const referenceSchema = z.object({
   /** Where it comes from: which boat, what it stood. */
   note: z.string().max(600),
   layers: z
-    .array(z.object({ material: z.string(), angleDeg: bounded('Angle', -90, 90, '°'), thickness: bounded('Thickness', 5e-5, 0.2, 'm').nullable() }))
+    .array(
+      z.object({
+        material: z.string(),
+        angleDeg: bounded('Angle', -90, 90, '°'),
+        thickness: bounded('Thickness', 5e-5, 0.2, 'm').nullable(),
+        role: z.enum(['structure', 'sacrificial', 'comesOff']).default('structure'),
+      }),
+    )
     .min(1, 'A reference needs at least one layer')
     .max(200),
 });

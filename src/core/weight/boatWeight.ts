@@ -1,4 +1,4 @@
-import { stiffenerMasses, type Boat, type ZoneEvaluation } from '../schedule';
+import { linesOfPart, stiffenerMasses, type Boat, type LaidLayer, type Part, type ZoneEvaluation } from '../schedule';
 import { rollUp, type MassItem } from './rollUp';
 
 /** Mass of one zone by what it is made of (kg), with its centroid (m). */
@@ -34,11 +34,41 @@ export interface BoatWeight {
 
 /** Identity of the frames, stringers and beams among the parts. */
 export const STIFFENERS = 'stiffeners';
+export const LAPS = 'laps';
+
+/** What laps and layers run past their line add to a part, placed at the mean of the zones that meet there. */
+function lapsOf(boat: Boat, part: Part, evaluations: ReadonlyMap<string, ZoneEvaluation>): ZoneMass {
+  const none: ZoneMass = { zoneId: `${part.id}-${LAPS}`, name: 'Overlaps and run-outs', fibre: 0, resin: 0, core: 0, coating: 0, mass: 0, centreX: 0, centreZ: 0 };
+  if (part.joins.length === 0) return none;
+  const items = linesOfPart(boat, part, evaluations).flatMap(({ line, mass, layers, join }) => {
+    if (!mass) return [];
+    const length = join.length ?? line.length ?? 0;
+    const places = [line.a, line.b].map((id) => part.zones.find((zone) => zone.id === id)!.geometry);
+    const sum = (pick: (laid: LaidLayer) => number) => length * layers.reduce((total, { lap, past, laid }) => total + ((lap ?? 0) + past) * pick(laid), 0);
+    const mean = (pick: (geometry: (typeof places)[number]) => number) => (pick(places[0]!) + pick(places[1]!)) / 2;
+    return [
+      {
+        ...none,
+        fibre: sum((l) => l.fibreMass + l.bindingMass),
+        resin: sum((l) => l.resinMass),
+        core: sum((l) => l.coreMass),
+        coating: sum((l) => l.coatingMass),
+        mass,
+        centreX: mean((g) => g.centroidX),
+        centreZ: mean((g) => g.centroidZ),
+      },
+    ];
+  });
+  const total = (key: 'fibre' | 'resin' | 'core' | 'coating') => items.reduce((sum, item) => sum + item[key], 0);
+  const { mass, centreX, centreZ } = rollUp(items);
+  return { ...none, fibre: total('fibre'), resin: total('resin'), core: total('core'), coating: total('coating'), mass, centreX: centreX ?? 0, centreZ: centreZ ?? 0 };
+}
 
 /**
  * Planned laminate mass of a boat by part and zone, against its target, with the centre of gravity from the zone centroids.
  *
- * Counts plies, core with the resin it takes up, coatings, and stiffeners that have a section. Overlaps at zone edges, bonding and fittings are not in it.
+ * Counts plies, core with the resin it takes up, coatings, stiffeners that have a section, and overlaps and run-outs at lines whose length is known.
+ * The core's bevels are counted in full; bonding and fittings are not in it.
  *
  * @param evaluations of every zone by id.
  * @example boatWeight(boat, evaluate(boat)).overShare // 0.03
@@ -52,7 +82,9 @@ export function boatWeight(boat: Boat, evaluations: ReadonlyMap<string, ZoneEval
       const [fibre, resin, core, coating] = [sum((l) => l.fibreMass + l.bindingMass), sum((l) => l.resinMass), sum((l) => l.coreMass), sum((l) => l.coatingMass)];
       return { zoneId: zone.id, name: zone.name, fibre, resin, core, coating, mass: fibre + resin + core + coating, centreX: centroidX, centreZ: centroidZ };
     });
-    return { partId: part.id, name: part.name, zones, ...rollUp(zones) };
+    const laps = lapsOf(boat, part, evaluations);
+    const items = laps.mass > 0 ? [...zones, laps] : zones;
+    return { partId: part.id, name: part.name, zones: items, ...rollUp(items) };
   });
   const members = stiffenerMasses(boat).map(({ support, mass, fibre, resin, core, centreX, centreZ }): ZoneMass => ({
     zoneId: support.id,

@@ -65,4 +65,25 @@ export const MIGRATIONS: Record<string, Migration> = {
       for (const statement of statements) await statement.execute(db);
     },
   },
+  '0004_groups_joins_and_change_requests': {
+    async up(db) {
+      const statements = [
+        sql`alter table part add column rest_json text`,
+        sql`alter table layer add column role text`,
+        sql`alter table layer add column group_id text`,
+        sql`alter table zone add column hand text`,
+        sql`alter table zone add column solid_edge real`,
+        sql`alter table boat add column parent_json text`,
+        sql`alter table boat add column parent_version integer`,
+        sql`create table revision_event (id text primary key, boat_id text not null references boat(id), label text not null, kind text not null
+            check (kind in ('floor', 'withdrawn')), author text not null, note text not null, at text not null) strict, without rowid`,
+        sql`create index revision_event_boat on revision_event(boat_id)`,
+        sql`create table change_request (id text primary key, boat_id text not null references boat(id), against text not null, version integer not null, reason text not null,
+            changes_json text not null, asked_by text not null, asked_at text not null, state text not null check (state in ('open', 'approved', 'refused', 'issued')),
+            decided_by text, decided_at text, decision text) strict, without rowid`,
+        sql`create index change_request_boat on change_request(boat_id)`,
+      ];
+      for (const statement of statements) await statement.execute(db);
+    },
+  },
 };

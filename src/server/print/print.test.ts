@@ -8,7 +8,18 @@ import { schedulePdf } from './schedulePdf';
 import { sectionSvg } from './sectionSvg';
 
 const boat = merrow();
-const revision: Revision = { id: 'r', number: 1, label: 'A', hash: 'f'.repeat(64), author: 'I. Hallin', note: 'First', issuedAt: '2026-11-25T10:00:00Z' };
+const revision: Revision = {
+  id: 'r',
+  number: 1,
+  label: 'A',
+  hash: 'f'.repeat(64),
+  author: 'I. Hallin',
+  note: 'First',
+  state: 'stands' as const,
+  onFloor: false,
+  events: [],
+  issuedAt: '2026-11-25T10:00:00Z',
+};
 const printedAt = new Date('2026-11-25T12:00:00Z');
 const rowsOf = (text: string) => Papa.parse<string[]>(text).data;
 

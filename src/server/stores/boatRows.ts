@@ -1,5 +1,5 @@
 import type { Transaction } from 'kysely';
-import type { Boat } from '@/core/schedule';
+import { partRestSchema, type Boat } from '@/core/schedule';
 import type { Database } from '../database/schema';
 
 /** The boat's lists whose items are kept whole, and their tables. */
@@ -44,7 +44,7 @@ export async function writeBoat(trx: Transaction<Database>, id: string, before: 
     const known = oldParts.get(part.id);
     oldParts.delete(part.id);
     if (known?.part === part && known.position === position) continue;
-    const values = { position, name: part.name, kind: part.kind };
+    const values = { position, name: part.name, kind: part.kind, rest_json: JSON.stringify(partRestSchema.parse(part)) };
     await trx
       .insertInto('part')
       .values({ boat_id: id, id: part.id, ...values })
@@ -68,6 +68,8 @@ export async function writeBoat(trx: Transaction<Database>, id: string, before: 
         panel_case_json: zone.panelCase && JSON.stringify(zone.panelCase),
         match_id: zone.match,
         specified_id: zone.specified,
+        hand: zone.hand,
+        solid_edge: zone.solidEdge,
       };
       await trx
         .insertInto('zone')
@@ -82,7 +84,15 @@ export async function writeBoat(trx: Transaction<Database>, id: string, before: 
       const was = layers.get(layer.id);
       layers.delete(layer.id);
       if (was?.layer === layer && was.at === at) continue;
-      const columns = { part_id: part.id, position: at, material_id: layer.material, angle_deg: layer.angleDeg, thickness: layer.thickness };
+      const columns = {
+        part_id: part.id,
+        position: at,
+        material_id: layer.material,
+        angle_deg: layer.angleDeg,
+        thickness: layer.thickness,
+        role: layer.role,
+        group_id: layer.group,
+      };
       await trx
         .insertInto('layer')
         .values({ boat_id: id, id: layer.id, ...columns })

@@ -4,6 +4,7 @@ import { KeramosError, parseOrThrow } from '@/core/error';
 import {
   applyEdits,
   boatSchema,
+  boatToJson,
   checkBoat,
   describeEdits,
   EMPTY_HISTORY,
@@ -122,6 +123,7 @@ export async function readBoat(db: Db, id: string): Promise<StoredBoat> {
         id: part.id,
         name: part.name,
         kind: part.kind,
+        ...(part.rest_json === null ? {} : JSON.parse(part.rest_json)),
         zones: zones
           .filter((zone) => zone.part_id === part.id)
           .map((zone) => ({
@@ -135,6 +137,8 @@ export async function readBoat(db: Db, id: string): Promise<StoredBoat> {
             panelCase: zone.panel_case_json === null ? null : JSON.parse(zone.panel_case_json),
             match: zone.match_id,
             specified: zone.specified_id,
+            hand: zone.hand ?? undefined,
+            solidEdge: zone.solid_edge,
           })),
         layers: layers
           .filter((layer) => layer.part_id === part.id)
@@ -144,6 +148,8 @@ export async function readBoat(db: Db, id: string): Promise<StoredBoat> {
             angleDeg: layer.angle_deg,
             thickness: layer.thickness,
             zones: covered.get(layer.id) ?? [],
+            role: layer.role ?? undefined,
+            group: layer.group_id,
           })),
       })),
       acceptances,
@@ -157,7 +163,7 @@ export async function readBoat(db: Db, id: string): Promise<StoredBoat> {
 }
 
 /** Store a new boat, optionally as a variant of another. */
-export async function createBoat(db: Db, boat: Boat, options: { variantOf?: string; id?: string } = {}): Promise<StoredBoat> {
+export async function createBoat(db: Db, boat: Boat, options: { variantOf?: string; parent?: { boat: Boat; version: number }; id?: string } = {}): Promise<StoredBoat> {
   const checkedBoat = parseOrThrow(boatSchema, boat, 'boat');
   checkBoat(checkedBoat);
   const id = options.id ?? nanoid(10);
@@ -172,6 +178,8 @@ export async function createBoat(db: Db, boat: Boat, options: { variantOf?: stri
         hull_json: checkedBoat.hull && JSON.stringify(checkedBoat.hull),
         deck_json: JSON.stringify(checkedBoat.deck),
         variant_of: options.variantOf ?? null,
+        parent_json: options.parent ? boatToJson(options.parent.boat) : null,
+        parent_version: options.parent?.version ?? null,
         archived: 0,
         version: 1,
         created_at: at,
@@ -183,10 +191,10 @@ export async function createBoat(db: Db, boat: Boat, options: { variantOf?: stri
   return remember(db, { id, version: 1, archived: false, boat: checkedBoat });
 }
 
-/** A copy of a boat as its variant, under its own name. */
+/** A copy of a boat as its variant, under its own name; from then on it follows its parent except where it is changed. */
 export async function duplicateBoat(db: Db, id: string, name: string): Promise<StoredBoat> {
-  const { boat } = await readBoat(db, id);
-  return createBoat(db, { ...boat, name }, { variantOf: id });
+  const parent = await readBoat(db, id);
+  return createBoat(db, { ...parent.boat, name }, { variantOf: id, parent });
 }
 
 export async function archiveBoat(db: Db, id: string, archived: boolean): Promise<void> {
@@ -203,6 +211,8 @@ export interface Action {
   clientId: string;
   action: HistoryEntry['action'];
   edits: Edit[];
+  /** What it does, where the edits alone would not say it well. */
+  label?: string | undefined;
 }
 
 /**
@@ -238,8 +248,8 @@ export async function editBoat(db: Db, id: string, baseVersion: number, actions:
     const before = known?.version === baseVersion ? known.boat : (await readBoat(trx as unknown as Db, id)).boat;
     let boat = before;
     let version = baseVersion;
-    for (const { clientId, action, edits } of actions) {
-      const description = describeEdits(boat, edits);
+    for (const { clientId, action, edits, label } of actions) {
+      const description = label ?? describeEdits(boat, edits);
       const applied = applyEdits(boat, edits);
       boat = applied.boat;
       version += 1;

@@ -14,7 +14,9 @@ import type { Database } from '../database/schema';
 import { seedDemo } from '../demo';
 import { archiveBoat, createBoat, duplicateBoat, editBoat, listBoats, readBoat, readHistory, type Action } from './boats';
 import { dropPack, listPacks, savePack } from './packs';
-import { issueRevision, listRevisions, readRevision, revisionLabel } from './revisions';
+import { askForChange, decideChange, listChangeRequests } from './changeRequests';
+import { issueRevision, listRevisions, readRevision, recordRevisionEvent, revisionLabel } from './revisions';
+import { follow, letGo, variantStanding } from './variants';
 import { dropShelfMaterial, listShelf, saveShelfMaterial } from './shelf';
 
 const newFile = () => path.join(mkdtempSync(path.join(tmpdir(), 'keramos-test-')), 'keramos.db');
@@ -65,7 +67,7 @@ describe('boats', () => {
   it('stored or exported before boats had a shape stand as they were, typed-in figures and all', async () => {
     const old = newFile();
     const early = new Kysely<Database>({ dialect: new SqliteDialect({ database: openDriver(old) }) });
-    const { '0003_geometry_and_packs': _later, ...before } = MIGRATIONS;
+    const before = Object.fromEntries(Object.entries(MIGRATIONS).filter(([key]) => key < '0003'));
     expect((await new Migrator({ db: early, provider: { getMigrations: async () => before } }).migrateToLatest()).error).toBeUndefined();
     const { brief, materials, parts, name } = merrow();
     const run = (text: string, values: unknown[]) => openDriver(old).prepare(text).run(values);
@@ -130,13 +132,35 @@ describe('boats', () => {
     expect(results.map((r) => r.status).sort()).toEqual(['fulfilled', 'rejected']);
     expect((await readBoat(await openDatabase(file), id)).version).toBe(2);
   });
+  it('a variant follows its parent except where it was changed, in one action that can be undone', async () => {
+    const { id } = await createBoat(db, merrow());
+    const copy = await duplicateBoat(db, id, 'Merrow 84, heavy crew');
+    const other = merrow().parts[0]!.layers[2]!.id;
+    await editBoat(db, copy.id, 1, [action('own-turn', turn(30))]);
+    await editBoat(db, id, 1, [action('turn-it', turn(90)), action('turn-other', { type: 'layer.set', layerId: other, patch: { angleDeg: 15 } })]);
+    await editBoat(db, id, 3, [action('heavier', { type: 'brief.set', patch: { loadedMass: 3900 } })]);
+    expect(await follow(db, copy.id)).toBeNull();
+    const { boat, version } = await readBoat(db, copy.id);
+    expect([boat.parts[0]!.layers[3]!.angleDeg, boat.parts[0]!.layers[2]!.angleDeg, boat.brief.loadedMass, boat.name]).toEqual([30, 15, 3900, 'Merrow 84, heavy crew']);
+    expect((await readHistory(db, copy.id)).undo.at(-1)!.description).toBe('followed Merrow 84');
+    expect(await follow(db, copy.id)).toBeNull();
+    expect((await readBoat(db, copy.id)).version).toBe(version);
+    const standing = (await variantStanding(db, copy.id))!;
+    expect(standing.departures.map(({ subject, details }) => `${subject}: ${details.join()}`)).toEqual(['Layer 4, TX 900: 90° → 30°']);
+    const last = (await readHistory(db, copy.id)).undo.at(-1)!;
+    await editBoat(db, copy.id, version, [{ clientId: 'undo-follow', action: 'undo', edits: last.inverse }]);
+    expect((await readBoat(db, copy.id)).boat.parts[0]!.layers[2]!.angleDeg).toBe(0);
+    await letGo(db, copy.id);
+    await expect(letGo(db, copy.id)).rejects.toThrow('follows no other');
+    expect(await variantStanding(db, copy.id)).toBeNull();
+  });
   it('are duplicated as variants, archived and brought back', async () => {
     const { id } = await createBoat(db, merrow());
     const copy = await duplicateBoat(db, id, 'Merrow 84, heavy crew');
     await archiveBoat(db, copy.id, true);
     await expect(editBoat(db, copy.id, 1, [action('late-edit', turn(0))])).rejects.toMatchObject({ message: expect.stringContaining('archived') as string });
     expect(await listBoats(db)).toMatchObject([
-      { name: 'Merrow 84', variantOf: null, layers: 47 },
+      { name: 'Merrow 84', variantOf: null, layers: 48 },
       { name: 'Merrow 84, heavy crew', variantOf: { id }, archived: true },
     ]);
     await expect(readBoat(db, 'nothing')).rejects.toMatchObject({ code: 'notFound' });
@@ -155,11 +179,42 @@ describe('revisions', () => {
     await expect(issueRevision(db, id, 1, 'A. Hallin', 'again')).rejects.toThrow('Nothing has changed since revision A');
     await editBoat(db, id, 1, [action('turn-it', turn(90))]);
     await expect(issueRevision(db, id, 1, 'A. Hallin', 'stale')).rejects.toMatchObject({ code: 'conflict' });
+    await expect(issueRevision(db, id, 2, 'A. Hallin', 'turned')).rejects.toThrow('needs a change request');
+    const [asked] = await askForChange(db, id, 2, 'A. Hallin', 'stiffer across');
+    expect(asked!.changes[0]).toMatchObject({ subject: 'Layer 4, TX 900', details: ['0° → 90°'] });
+    await expect(decideChange(db, id, asked!.id, true, ' a.  hallin', 'mine')).rejects.toThrow('another pair of eyes');
+    expect((await decideChange(db, id, asked!.id, true, 'B. Moor', 'checked'))[0]).toMatchObject({ state: 'approved', decidedBy: 'B. Moor' });
+    await expect(decideChange(db, id, asked!.id, false, 'B. Moor', 'late')).rejects.toThrow('approved already');
     expect((await issueRevision(db, id, 2, 'A. Hallin', 'turned')).label).toBe('B');
+    expect((await listChangeRequests(db, id))[0]!.state).toBe('issued');
     expect((await readRevision(db, id, 'A')).boat.parts[0]!.layers[3]!.angleDeg).toBe(0);
     await expect(db.updateTable('revision').set({ note: 'x' }).execute()).rejects.toThrow('cannot be changed');
     await expect(db.deleteFrom('revision').execute()).rejects.toThrow('cannot be removed');
-    expect((await listRevisions(db, id)).map((r) => r.label)).toEqual(['B', 'A']);
+    expect((await listRevisions(db, id)).map((r) => `${r.label} ${r.state}`)).toEqual(['B stands', 'A superseded']);
+  });
+  it('an approval holds for the draft that was approved and for no other', async () => {
+    const { id } = await createBoat(db, merrow());
+    await expect(askForChange(db, id, 1, 'A. Hallin', 'nothing stands yet')).rejects.toThrow('No revision stands');
+    await issueRevision(db, id, 1, 'A. Hallin', 'first issue');
+    await expect(askForChange(db, id, 1, 'A. Hallin', 'no difference')).rejects.toThrow('does not differ');
+    await editBoat(db, id, 1, [action('turn-it', turn(90))]);
+    const [asked] = await askForChange(db, id, 2, 'A. Hallin', 'stiffer across');
+    await decideChange(db, id, asked!.id, true, 'B. Moor', 'checked');
+    await editBoat(db, id, 2, [action('turn-more', turn(45))]);
+    await expect(issueRevision(db, id, 3, 'A. Hallin', 'turned')).rejects.toThrow('for this very draft');
+    await expect(askForChange(db, id, 2, 'A. Hallin', 'stale')).rejects.toMatchObject({ code: 'conflict' });
+  });
+  it('go to the floor and are withdrawn, each with who and why, and the record stays', async () => {
+    const { id } = await createBoat(db, merrow());
+    await issueRevision(db, id, 1, 'A. Hallin', 'first issue');
+    await expect(recordRevisionEvent(db, id, 'Z', 'floor', 'A. Hallin', 'start')).rejects.toMatchObject({ code: 'notFound' });
+    expect((await recordRevisionEvent(db, id, 'A', 'floor', 'A. Hallin', 'start of hull 1'))[0]).toMatchObject({ onFloor: true, state: 'stands' });
+    await expect(recordRevisionEvent(db, id, 'A', 'floor', 'A. Hallin', 'twice')).rejects.toThrow('on the floor already');
+    const [gone] = await recordRevisionEvent(db, id, 'A', 'withdrawn', 'B. Moor', 'core delivered too light');
+    expect(gone).toMatchObject({ state: 'withdrawn', onFloor: false, events: [{ kind: 'floor' }, { kind: 'withdrawn', author: 'B. Moor', note: 'core delivered too light' }] });
+    await expect(recordRevisionEvent(db, id, 'A', 'floor', 'A. Hallin', 'again')).rejects.toThrow('is withdrawn');
+    await editBoat(db, id, 1, [action('turn-it', turn(90))]);
+    expect((await issueRevision(db, id, 2, 'A. Hallin', 'nothing stands, so no request')).label).toBe('B');
   });
   it('notice a database that was altered behind their back', async () => {
     const { id } = await createBoat(db, merrow());

@@ -22,13 +22,15 @@ export interface LayerBarProps {
   onEntered: () => void;
   onMaterial: () => void;
   onAdd: () => void;
-  onDuplicate: () => void;
-  onRemove: () => void;
-  onMove: (by: number) => void;
+  onCommand: (id: string) => void;
+  /** How many layers are selected. */
+  count: number;
+  /** Pieces to be cut of it, in words. */
+  pieces: string;
 }
 
 /** What can be done to the chosen layer, each with its key. */
-export function LayerBar({ layer, index, last, material, ref, onAngle, onThickness, onEntered, onMaterial, onAdd, onDuplicate, onRemove, onMove }: LayerBarProps) {
+export function LayerBar({ layer, index, last, material, ref, onAngle, onThickness, onEntered, onMaterial, onAdd, onCommand, count, pieces }: LayerBarProps) {
   const { system, unit } = useUnits();
   const box = useRef<HTMLInputElement>(null);
   const [draft, showDraft] = useState<string | null>(null);
@@ -75,13 +77,13 @@ export function LayerBar({ layer, index, last, material, ref, onAngle, onThickne
   };
 
   return (
-    <div className="d-flex gap-2 align-items-center flex-wrap mb-2">
+    <div className="layer-bar">
       <Button size="sm" onClick={onAdd} title="Add a layer after the chosen one (N)">
         Add layer
       </Button>
       {layer && material && (
         <>
-          <span className="text-nowrap fw-semibold">Layer {index + 1}</span>
+          <span className="text-nowrap fw-semibold">{count > 1 ? `${count} layers` : `Layer ${index + 1}`}</span>
           <Button size="sm" variant="outline-primary" onClick={onMaterial} title={`${material.name}: choose another (Enter)`}>
             {material.code} ▾
           </Button>
@@ -112,30 +114,40 @@ export function LayerBar({ layer, index, last, material, ref, onAngle, onThickne
           {enters && <span className="unit">{fabric ? '°' : unit('thickness')}</span>}
           {fabric && enters && (
             <ButtonGroup size="sm">
-              <Button variant="outline-primary" onClick={() => onAngle(normalAngle(layer.angleDeg + 45))} title="Turn by 45° (T)">
+              <Button variant="outline-primary" onClick={() => onCommand('turn-15')} title="Turn by 15° (])">
+                +15°
+              </Button>
+              <Button variant="outline-primary" onClick={() => onCommand('turn-45')} title="Turn by 45° (T)">
                 +45°
               </Button>
-              <Button variant="outline-primary" onClick={() => onAngle(normalAngle(layer.angleDeg + 90))} title="Turn by 90° (Shift+T)">
+              <Button variant="outline-primary" onClick={() => onCommand('turn-90')} title="Turn by 90° (Shift+T)">
                 +90°
               </Button>
             </ButtonGroup>
           )}
           <ButtonGroup size="sm">
-            <Button variant="outline-primary" onClick={() => onMove(-1)} disabled={index === 0} title="Move towards the mould face (Alt+↑)" aria-label="Move layer up">
+            <Button variant="outline-primary" onClick={() => onCommand('up')} disabled={index === 0} title="Move towards the mould face (Alt+↑)" aria-label="Move layer up">
               ↑
             </Button>
-            <Button variant="outline-primary" onClick={() => onMove(1)} disabled={index === last} title="Move away from the mould face (Alt+↓)" aria-label="Move layer down">
+            <Button
+              variant="outline-primary"
+              onClick={() => onCommand('down')}
+              disabled={index === last}
+              title="Move away from the mould face (Alt+↓)"
+              aria-label="Move layer down"
+            >
               ↓
             </Button>
           </ButtonGroup>
           <ButtonGroup size="sm">
-            <Button variant="outline-primary" onClick={onDuplicate} title="Duplicate (D)">
+            <Button variant="outline-primary" onClick={() => onCommand('duplicate')} title="Duplicate (D)">
               Duplicate
             </Button>
-            <Button variant="outline-primary" onClick={onRemove} title="Remove (Delete)">
+            <Button variant="outline-primary" onClick={() => onCommand('remove')} title="Remove (Delete)">
               Remove
             </Button>
           </ButtonGroup>
+          <span className="small soft text-nowrap">{pieces}</span>
         </>
       )}
       {refusal && (

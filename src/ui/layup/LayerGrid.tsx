@@ -1,17 +1,18 @@
 'use client';
 import { closestCenter, DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
 import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
-import { useCallback, useEffect, useMemo, useRef, type KeyboardEvent } from 'react';
+import { Fragment, useCallback, useEffect, useMemo, useRef, type ClipboardEvent, type FocusEvent, type KeyboardEvent, type ReactNode } from 'react';
 import type { Caution } from '@/core/caution';
 import type { LayerMaterial } from '@/core/material';
 import { formatNumber } from '@/core/quantity';
-import { targetOf, type Boat, type Part, type ZoneEvaluation } from '@/core/schedule';
+import { GROUP_KINDS, repeatOf, targetOf, type Boat, type LayerGroup, type Part, type ZoneEvaluation } from '@/core/schedule';
 import { CHECKS } from '@/core/standard';
 import { CautionMark } from '../shared/CautionList';
 import { useUnits } from '../shared/units';
 import { Verdict } from '../shared/Verdict';
 import { lookClass, useHatchSheet } from './hatchSheet';
 import { LayerRow, LEAD_COLUMNS } from './LayerRow';
+import { ZONES_SHOWN } from './ZoneStrip';
 
 export interface Cursor {
   row: number;
@@ -22,44 +23,74 @@ export interface LayerGridProps {
   boat: Boat;
   part: Part;
   evaluations: ReadonlyMap<string, ZoneEvaluation>;
+  /** What the zones come to without the trial; null while there is none. */
+  before: ReadonlyMap<string, ZoneEvaluation> | null;
   cautions: readonly Caution[];
-  /** The boat shown is only on trial: no edits. */
-  trial: boolean;
   cursor: Cursor;
+  /** Selected rows, and the columns selected with them. */
+  selectedRows: ReadonlySet<number>;
+  selectedColumns: readonly [number, number];
   zoneId: string | null;
-  onCursor: (cursor: Cursor) => void;
+  firstZone: number;
+  onCursor: (cursor: Cursor, how: 'alone' | 'extend' | 'more') => void;
   /** Enter or a second click: choose a material, type an angle, cover or uncover. */
   onOpen: (row: number, column: number) => void;
   /** Any other key; returns whether it was used, and then whether the focus stays in the grid or goes to an entry. */
   onCommand: (event: KeyboardEvent) => 'stays' | 'goes' | null;
   onMove: (layerId: string, to: number) => void;
+  onCopy: (event: ClipboardEvent) => void;
+  onCut: (event: ClipboardEvent) => void;
+  onPaste: (event: ClipboardEvent) => void;
+  onGroup: (group: LayerGroup) => void;
 }
 
 /** Outside the component: a new object at every edit would make every row render again. */
 const DRAG = { activationConstraint: { distance: 4 } };
 
+const signed = (value: number, digits: number) => (Math.abs(value) < 0.5 * 10 ** -digits ? '' : `${value > 0 ? '+' : ''}${formatNumber(value, digits)}`);
+
 /** Layers in laying order from the mould face by zones; what each zone comes to stands under its column. */
-export function LayerGrid({ boat, part, evaluations, cautions, trial, cursor, zoneId, onCursor, onOpen, onCommand, onMove }: LayerGridProps) {
+export function LayerGrid({
+  boat,
+  part,
+  evaluations,
+  before,
+  cautions,
+  cursor,
+  selectedRows,
+  selectedColumns,
+  zoneId,
+  firstZone,
+  onCursor,
+  onOpen,
+  onCommand,
+  onMove,
+  onGroup,
+  ...clipboard
+}: LayerGridProps) {
   const { show, unit } = useUnits();
   const table = useRef<HTMLTableElement>(null);
   const wantsFocus = useRef(false);
+  const byPointer = useRef(false);
   const target = targetOf(boat);
   const materials = useMemo(() => new Map(boat.materials.map((material) => [material.id, material as LayerMaterial])), [boat.materials]);
   const order = part.layers.map((layer) => layer.id).join(' ');
   const ids = useMemo(() => order.split(' ').filter(Boolean), [order]);
   const sensors = useSensors(useSensor(PointerSensor, DRAG));
+  const zones = useMemo(() => part.zones.slice(firstZone, firstZone + ZONES_SHOWN), [part.zones, firstZone]);
   const marks = useMemo(() => {
     const byLayer = new Map<string, Caution[]>();
     for (const caution of cautions) if (caution.layerId) byLayer.set(caution.layerId, [...(byLayer.get(caution.layerId) ?? []), caution]);
     return byLayer;
   }, [cautions]);
+  const groups = useMemo(() => new Map(part.groups.map((group) => [group.id, group])), [part.groups]);
   const columns = LEAD_COLUMNS + part.zones.length;
   useHatchSheet([...new Set(part.layers.map((layer) => lookClass(materials.get(layer.material)!, layer.angleDeg)))].sort().join(','));
 
   const onCell = useCallback(
-    (row: number, column: number) => {
+    (row: number, column: number, how: 'alone' | 'extend' | 'more') => {
       wantsFocus.current = true;
-      onCursor({ row, column });
+      onCursor({ row, column }, how);
     },
     [onCursor],
   );
@@ -72,7 +103,7 @@ export function LayerGrid({ boat, part, evaluations, cautions, trial, cursor, zo
   const onKeyDown = (event: KeyboardEvent) => {
     const go = (row: number, column: number) => {
       event.preventDefault();
-      onCell(Math.max(0, Math.min(part.layers.length - 1, row)), Math.max(0, Math.min(columns - 1, column)));
+      onCell(Math.max(0, Math.min(part.layers.length - 1, row)), Math.max(0, Math.min(columns - 1, column)), event.shiftKey ? 'extend' : 'alone');
     };
     if (!event.altKey && !event.ctrlKey && !event.metaKey) {
       switch (event.key) {
@@ -92,24 +123,26 @@ export function LayerGrid({ boat, part, evaluations, cautions, trial, cursor, zo
           return go(cursor.row + 10, cursor.column);
         case 'PageUp':
           return go(cursor.row - 10, cursor.column);
-        case 'Enter':
-        case ' ':
-          event.preventDefault();
-          return trial ? undefined : onOpen(cursor.row, cursor.column);
       }
     }
-    if (trial) return;
     const used = onCommand(event);
     if (used) event.preventDefault();
     if (used === 'stays') wantsFocus.current = true;
+  };
+  /** A screen reader may put the focus on a cell by itself: the cursor goes with it. A pointer says more by its click. */
+  const onFocus = ({ target }: FocusEvent) => {
+    if (byPointer.current) return;
+    const [row, column] = ((target as HTMLElement).dataset.cell ?? '').split(':').map(Number);
+    if (row !== undefined && column !== undefined && (row !== cursor.row || column !== cursor.column)) onCursor({ row, column }, 'alone');
   };
   const onDragEnd = ({ active, over }: DragEndEvent) => {
     if (over && active.id !== over.id) onMove(String(active.id), ids.indexOf(String(over.id)));
   };
 
-  const results: [string, string, (e: ZoneEvaluation) => React.ReactNode][] = [
-    ['Thickness', unit('thickness'), (e) => show(e.thickness, 'thickness')],
-    ['Laminated', unit('laminateWeight'), (e) => show(e.laminatedArealWeight, 'laminateWeight')],
+  /** Name, unit, what it comes to, and what a trial would change of it. */
+  const results: [string, string, (e: ZoneEvaluation) => ReactNode, (now: ZoneEvaluation, was: ZoneEvaluation) => string][] = [
+    ['Thickness', unit('thickness'), (e) => show(e.thickness, 'thickness'), (now, was) => signed((now.thickness - was.thickness) * 1000, 1)],
+    ['Laminated', unit('laminateWeight'), (e) => show(e.laminatedArealWeight, 'laminateWeight'), (now, was) => signed(now.laminatedArealWeight - was.laminatedArealWeight, 2)],
     [
       'Least reserve',
       '',
@@ -121,20 +154,27 @@ export function LayerGrid({ boat, part, evaluations, cautions, trial, cursor, zo
             –
           </span>
         ),
+      (now, was) => (now.governing && was.governing ? signed(now.governing.reserveFactor - was.governing.reserveFactor, 2) : ''),
     ],
-    ['Governs', '', (e) => <span className="d-inline-block text-wrap lh-1">{e.governing ? CHECKS[e.governing.id].toLowerCase() : 'not checked'}</span>],
+    ['Governs', '', (e) => <span className="d-inline-block text-wrap lh-1">{e.governing ? CHECKS[e.governing.id].toLowerCase() : 'not checked'}</span>, () => ''],
   ];
+  const columnsSelected = selectedColumns.join(':');
+  const said = zoneId === null ? null : evaluations.get(zoneId);
 
   return (
     <div className="grid-scroll">
       <DndContext id="layers" sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
         <table
           ref={table}
-          className={`layer-grid ${trial ? 'trial' : ''}`}
+          className={`layer-grid ${before ? 'trial' : ''}`}
           role="grid"
           aria-label={`Layers of ${part.name} by zones`}
-          aria-rowcount={part.layers.length + 1}
+          aria-multiselectable="true"
           onKeyDown={onKeyDown}
+          onFocus={onFocus}
+          onPointerDown={() => (byPointer.current = true)}
+          onPointerUp={() => (byPointer.current = false)}
+          {...clipboard}
         >
           <thead>
             <tr role="row">
@@ -154,8 +194,13 @@ export function LayerGrid({ boat, part, evaluations, cautions, trial, cursor, zo
               <th scope="col" className="num">
                 Dry <span className="unit">{unit('arealWeight')}</span>
               </th>
-              {part.zones.map((zone, z) => (
-                <th key={zone.id} scope="col" className={`zone-head ${zone.id === zoneId ? 'chosen' : ''}`} onClick={() => onCell(cursor.row, LEAD_COLUMNS + z)}>
+              {zones.map((zone, z) => (
+                <th
+                  key={zone.id}
+                  scope="col"
+                  className={`zone-head ${zone.id === zoneId ? 'chosen' : ''}`}
+                  onClick={() => onCell(cursor.row, LEAD_COLUMNS + firstZone + z, 'alone')}
+                >
                   {zone.name} <CautionMark cautions={cautions.filter(({ layerId, zoneIds }) => layerId === null && zoneIds.includes(zone.id))} />
                 </th>
               ))}
@@ -163,50 +208,109 @@ export function LayerGrid({ boat, part, evaluations, cautions, trial, cursor, zo
           </thead>
           <tbody>
             <SortableContext items={ids} strategy={verticalListSortingStrategy}>
-              {part.layers.map((layer, row) => (
-                <LayerRow
-                  key={layer.id}
-                  layer={layer}
-                  index={row}
-                  material={materials.get(layer.material)!}
-                  zones={part.zones}
-                  chosen={row === cursor.row}
-                  cursor={row === cursor.row ? cursor.column : -1}
-                  caution={marks.get(layer.id)?.find(({ accepted, rule }) => !accepted && rule.severity !== 'advice') ?? null}
-                  onCell={onCell}
-                  onOpen={onOpen}
-                />
-              ))}
+              {part.layers.map((layer, row) => {
+                const group = layer.group === null ? undefined : groups.get(layer.group);
+                const opens = group !== undefined && part.layers[row - 1]?.group !== layer.group;
+                return (
+                  <Fragment key={layer.id}>
+                    {opens && (
+                      <GroupHead
+                        part={part}
+                        group={group}
+                        row={row}
+                        laminate={boat.references.find(({ id }) => id === group.laminate)?.name ?? null}
+                        span={6 + zones.length}
+                        onGroup={onGroup}
+                      />
+                    )}
+                    <LayerRow
+                      layer={layer}
+                      index={row}
+                      material={materials.get(layer.material)!}
+                      zones={zones}
+                      first={firstZone}
+                      chosen={row === cursor.row}
+                      cursor={row === cursor.row ? cursor.column : -1}
+                      selected={selectedRows.has(row) ? columnsSelected : null}
+                      caution={marks.get(layer.id)?.find(({ accepted, rule }) => !accepted && rule.severity !== 'advice') ?? null}
+                      onCell={onCell}
+                      onOpen={onOpen}
+                    />
+                  </Fragment>
+                );
+              })}
             </SortableContext>
             {part.layers.length === 0 && (
-              <tr>
-                <td colSpan={6 + part.zones.length} className="soft p-3">
+              <tr role="row">
+                <td role="gridcell" colSpan={6 + zones.length} className="soft p-3">
                   Nothing laid yet. Press “Add layer” and choose the first one from the mould face.
                 </td>
               </tr>
             )}
           </tbody>
           <tfoot>
-            {results.map(([name, label, value]) => (
+            {results.map(([name, label, value, change]) => (
               <tr key={name}>
                 <th scope="row" colSpan={6}>
                   {name} <span className="unit">{label}</span>
                 </th>
-                {part.zones.map((zone) => (
-                  <td key={zone.id} className={zone.id === zoneId ? 'chosen' : ''} data-testid={`${name}-${zone.id}`}>
-                    {value(evaluations.get(zone.id)!)}
-                  </td>
-                ))}
+                {zones.map((zone) => {
+                  const e = evaluations.get(zone.id)!;
+                  const was = before?.get(zone.id);
+                  const difference = was && was !== e ? change(e, was) : '';
+                  return (
+                    <td key={zone.id} className={zone.id === zoneId ? 'chosen' : ''} data-testid={`${name}-${zone.id}`}>
+                      {value(e)}
+                      {difference && <span className="delta"> {difference}</span>}
+                    </td>
+                  );
+                })}
               </tr>
             ))}
           </tfoot>
         </table>
       </DndContext>
       <div className="live" aria-live="polite">
-        {zoneId &&
-          evaluations.get(zoneId)?.governing &&
-          `${part.zones.find((zone) => zone.id === zoneId)?.name}: reserve ${formatNumber(evaluations.get(zoneId)!.governing!.reserveFactor, 2)}`}
+        {said?.governing && `${part.zones.find((zone) => zone.id === zoneId)?.name}: reserve ${formatNumber(said.governing.reserveFactor, 2)}`}
       </div>
     </div>
+  );
+}
+
+/** The line over the layers of a group: its name, how often it repeats, and the laminate it follows. */
+function GroupHead({
+  part,
+  group,
+  row,
+  laminate,
+  span,
+  onGroup,
+}: {
+  part: Part;
+  group: LayerGroup;
+  row: number;
+  laminate: string | null;
+  span: number;
+  onGroup: (group: LayerGroup) => void;
+}) {
+  const own = part.layers.filter((layer) => layer.group === group.id);
+  const parted = part.layers.slice(0, row).some((layer) => layer.group === group.id);
+  const { times } = repeatOf(own);
+  return (
+    <tr role="row" className="group-row">
+      <td role="gridcell" colSpan={span}>
+        <button type="button" tabIndex={-1} className="plain-button" title="Select the layers of this group" onClick={() => onGroup(group)}>
+          <span className="fw-semibold">{group.name}</span>
+          {times > 1 && <span className="fw-semibold"> ×{times}</span>}
+          <span className="soft">
+            {' '}
+            {group.name === GROUP_KINDS[group.kind] ? '' : `${GROUP_KINDS[group.kind].toLowerCase()}, `}
+            {own.length} {own.length === 1 ? 'layer' : 'layers'}
+            {parted && ', continued'}
+            {laminate && `, laminate “${laminate}”`}
+          </span>
+        </button>
+      </td>
+    </tr>
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 import { useMemo, useState } from 'react';
 import { Form } from 'react-bootstrap';
-import { layerMoves, type LayerMove, type MoveScope } from '@/core/option';
+import { layerMoves, nextStep, type LayerMove, type MoveScope } from '@/core/option';
 import { displayUnit, formatNumber } from '@/core/quantity';
 import { targetOf, type Boat, type Part, type Zone, type ZoneEvaluation } from '@/core/schedule';
 import { useUnits } from '../shared/units';
@@ -22,7 +22,7 @@ export function LayerMovesPanel({
   part,
   zone,
   evaluations,
-  preview,
+  shown: onTrial,
   onPreview,
   onAccept,
 }: {
@@ -30,7 +30,8 @@ export function LayerMovesPanel({
   part: Part;
   zone: Zone;
   evaluations: ReadonlyMap<string, ZoneEvaluation>;
-  preview: LayerMove | null;
+  /** Title of the change that is shown on trial. */
+  shown: string | null;
   onPreview: (move: LayerMove | null) => void;
   onAccept: () => void;
 }) {
@@ -46,6 +47,23 @@ export function LayerMovesPanel({
     .slice(0, SHOWN);
   return (
     <>
+      <div className="next-steps small">
+        {(['lightest', 'strongest'] as const).map((which) => {
+          const step = nextStep(boat, part, zone, evaluations, which, moves);
+          return (
+            <p key={which} className="mb-1">
+              <span className="fw-semibold">{which === 'lightest' ? 'Lightest next step' : 'Strongest next step'}</span> <kbd>{which === 'lightest' ? 'L' : '⇧L'}</kbd>:{' '}
+              {step ? (
+                <button type="button" className="reason-button text-start" aria-pressed={step.title === onTrial} onClick={() => onPreview(step.title === onTrial ? null : step)}>
+                  {step.title} ({signed(step.weight / displayUnit('mass', system).factor, 1)} {unit('mass')}, reserve {formatNumber(step.reserveFactor!, 2)})
+                </button>
+              ) : (
+                <span className="soft">{which === 'lightest' ? 'none leaves every zone it touches at the target' : 'no single change makes it stronger'}</span>
+              )}
+            </p>
+          );
+        })}
+      </div>
       <div className="d-flex gap-2 mb-1">
         <Form.Select size="sm" aria-label="Order of the changes" value={order} onChange={(event) => setOrder(event.target.value)}>
           {Object.entries(ORDERS).map(([key, { name }]) => (
@@ -78,7 +96,7 @@ export function LayerMovesPanel({
           </thead>
           <tbody>
             {shown.map((move) => {
-              const chosen = move.id === preview?.id;
+              const chosen = move.title === onTrial;
               return (
                 <tr key={move.id} className={chosen ? 'chosen-row' : ''}>
                   <td>

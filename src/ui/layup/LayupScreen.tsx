@@ -2,52 +2,83 @@
 import { nanoid } from 'nanoid';
 import dynamic from 'next/dynamic';
 import { useSearchParams } from 'next/navigation';
-import { useCallback, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState, type ClipboardEvent, type KeyboardEvent } from 'react';
 import { Button, Nav } from 'react-bootstrap';
-import { directionsOf, hasDirection, normalAngle, type LayerMaterial, type Material } from '@/core/material';
+import { directionsOf, hasDirection, type LayerMaterial, type Material } from '@/core/material';
 import { cautionsOf } from '@/core/caution';
-import type { LayerMove } from '@/core/option';
-import { applyEdits, ingredients, makeEvaluator, stackWorking, zoneWorking, type Boat, type Edit, type Layer } from '@/core/schedule';
+import {
+  ingredients,
+  layersFromText,
+  layersToText,
+  newLayer,
+  piecesOf,
+  stackWorking,
+  targetOf,
+  usualRole,
+  usualThickness,
+  zoneWorking,
+  type Edit,
+  type Layer,
+  type LayerGroup,
+} from '@/core/schedule';
+import { KeramosError } from '@/core/error';
 import { CHECKS } from '@/core/standard';
-import { useBoat, useBoatStore } from '../shared/boat';
+import { useBoat } from '../shared/boat';
 import { CautionList } from '../shared/CautionList';
 import { Onward } from '../shared/Onward';
-import { useEdit } from '../shared/useEdit';
+import { Refusal } from '../shared/Refusal';
+import { useLatest } from '../shared/useLatest';
 import { useSettled } from '../shared/useSettled';
 import { WorkingPanel, type WorkingRequest } from '../shared/WorkingPanel';
+import { AskBar, type Question } from './AskBar';
+import { isText, keyOf, type Command } from './commands';
 import { HatchPatterns } from './Hatch';
 import { LayerBar, type LayerBarHandle } from './LayerBar';
 import { LayerGrid, type Cursor } from './LayerGrid';
 import { LEAD_COLUMNS } from './LayerRow';
-import { MaterialPicker } from './MaterialPicker';
+import { layerCommands } from './useLayerCommands';
+import { useSelection } from './useSelection';
+import { useTrial } from './useTrial';
 import { ZonePanel } from './ZonePanel';
+import { ZONES_SHOWN, ZoneStrip } from './ZoneStrip';
 
-const nothing = () => {};
-
-// Behind a tab: fetched when it is opened.
+// Behind a key or a tab: fetched when it is opened.
 const LayerMovesPanel = dynamic(() => import('./LayerMovesPanel').then((module) => module.LayerMovesPanel), { ssr: false });
+const MaterialPicker = dynamic(() => import('./MaterialPicker').then((module) => module.MaterialPicker), { ssr: false });
+const CommandPalette = dynamic(() => import('./CommandPalette').then((module) => module.CommandPalette), { ssr: false });
+const LinesView = dynamic(() => import('./LinesView').then((module) => module.LinesView), { ssr: false });
+const LaminateBook = dynamic(() => import('./LaminateBook').then((module) => module.LaminateBook), { ssr: false });
+const PartSettings = dynamic(() => import('./PartSettings').then((module) => module.PartSettings), { ssr: false });
+
+type View = 'grid' | 'section' | 'book';
+const VIEWS: Record<View, string> = { grid: 'Layers by zones', section: 'Section and lines', book: 'Laminates' };
 
 /** What goes in, in what order? */
 export function LayupScreen({ shelf }: { shelf: Material[] }) {
   const state = useBoat();
-  const { boat, evaluations } = state;
-  const store = useBoatStore();
-  const edit = useEdit();
+  const trial = useTrial();
+  const { boat, evaluations, act } = trial;
   // A link from another screen may name the zone and the layer it is about.
   const asked = useSearchParams();
   const first = boat.parts.find((candidate) => candidate.zones.some(({ id }) => id === asked.get('zone'))) ?? boat.parts[0];
   const firstZone = Math.max(0, first?.zones.findIndex(({ id }) => id === asked.get('zone')) ?? 0);
   const [partId, setPartId] = useState<string | null>(first?.id ?? null);
-  const [cursor, setCursor] = useState<Cursor>({ row: Math.max(0, (Number(asked.get('layer')) || 1) - 1), column: LEAD_COLUMNS + firstZone });
+  const selection = useSelection({ row: Math.max(0, (Number(asked.get('layer')) || 1) - 1), column: LEAD_COLUMNS + firstZone });
+  const { cursor, move } = selection;
   const [zoneId, setZoneId] = useState<string | null>(first?.zones[firstZone]?.id ?? null);
-  const [picking, setPicking] = useState<'replace' | 'add' | null>(null);
+  const [picking, setPicking] = useState<{ how: 'replace' | 'add'; seed: string } | null>(null);
+  const [question, setQuestion] = useState<Question | null>(null);
+  const [palette, setPalette] = useState(false);
+  const [settings, setSettings] = useState(false);
+  const [view, setView] = useState<View>('grid');
+  const [refusal, setRefusal] = useState<string | null>(null);
   const bar = useRef<LayerBarHandle>(null);
   const [working, setWorking] = useState<WorkingRequest | null>(null);
-  const [trial, setTrial] = useState<{ boat: Boat; move: LayerMove } | null>(null);
 
   const part = boat.parts.find((candidate) => candidate.id === partId) ?? boat.parts[0];
   const row = part ? Math.min(cursor.row, part.layers.length - 1) : -1;
-  const layer = part?.layers[row];
+  const layers = part?.layers ?? NO_LAYERS;
+  const layer = layers[row];
   const zone = part?.zones.find((candidate) => candidate.id === zoneId) ?? part?.zones[0];
   const materials = useMemo(() => {
     const own = new Set(boat.materials.map((material) => material.id));
@@ -55,119 +86,249 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
   }, [boat.materials, shelf]);
   const directions = useMemo(() => {
     const byId = new Map(boat.materials.map((material) => [material.id, material as LayerMaterial]));
-    return [...new Set((part?.layers ?? []).flatMap(({ material, angleDeg }) => directionsOf(byId.get(material)!, angleDeg)))].sort((a, b) => a - b).join(' ');
-  }, [boat.materials, part?.layers]);
+    return [...new Set(layers.flatMap(({ material, angleDeg }) => directionsOf(byId.get(material)!, angleDeg)))].sort((a, b) => a - b).join(' ');
+  }, [boat.materials, layers]);
   const materialOf = (id: string) => boat.materials.find((material) => material.id === id) as LayerMaterial | undefined;
+  const rowsChosen = useMemo(() => new Set([...selection.rows].filter((at) => at < layers.length)), [selection.rows, layers.length]);
+  const ids = layers.flatMap(({ id }, at) => (rowsChosen.has(at) ? [id] : []));
+  const inZones = selection.zones.length > 0;
+  const zoneIds = inZones ? selection.zones.flatMap((at) => part?.zones[at]?.id ?? []) : zone ? [zone.id] : [];
+  // The grid shows so many zones side by side, those about the cursor.
+  const [shownFrom, setShownFrom] = useState(0);
+  const at = part && zone ? part.zones.indexOf(zone) : 0;
+  const from = Math.max(0, Math.min(at < shownFrom ? at : at >= shownFrom + ZONES_SHOWN ? at - ZONES_SHOWN + 1 : shownFrom, (part?.zones.length ?? 0) - ZONES_SHOWN));
+  if (from !== shownFrom) setShownFrom(from);
 
   // The rows of the grid render again only when their layer changes, so what they call must not change with every edit.
-  const shownPartId = part?.id;
-  const partNow = useCallback(() => store.getState().boat.parts.find((candidate) => candidate.id === shownPartId), [store, shownPartId]);
+  const nowRef = useLatest({ part, boat });
   const moveCursor = useCallback(
-    (next: Cursor) => {
-      setCursor(next);
-      const pointed = partNow()?.zones[next.column - LEAD_COLUMNS];
+    (next: Cursor, how: 'alone' | 'extend' | 'more' = 'alone') => {
+      move(next, how);
+      const pointed = nowRef.current.part?.zones[next.column - LEAD_COLUMNS];
       if (pointed) setZoneId(pointed.id);
     },
-    [partNow],
+    [move, nowRef],
   );
   const choosePart = (id: string) => {
     const chosen = boat.parts.find((candidate) => candidate.id === id);
     setPartId(id);
-    setCursor({ row: 0, column: LEAD_COLUMNS });
+    setShownFrom(0);
+    move({ row: 0, column: LEAD_COLUMNS });
     setZoneId(chosen?.zones[0]?.id ?? null);
   };
+  const say = useCallback((text: string | undefined) => setRefusal(text ?? null), []);
 
   const open = useCallback(
-    (at: number, column: number) => {
-      const here = partNow();
-      const chosen = here?.layers[at];
+    (atRow: number, column: number) => {
+      const here = nowRef.current.part;
+      const chosen = here?.layers[atRow];
       if (!chosen) return;
-      if (column === 0) setPicking('replace');
+      if (column === 0) setPicking({ how: 'replace', seed: '' });
       else if (column === 1) bar.current?.enter('');
       else {
         const target = here.zones[column - LEAD_COLUMNS]!;
-        store.act({ type: 'layer.cover', layerId: chosen.id, zoneId: target.id, covered: !chosen.zones.includes(target.id) });
+        say(act(null, { type: 'layer.cover', layerId: chosen.id, zoneId: target.id, covered: !chosen.zones.includes(target.id) }));
       }
     },
-    [partNow, store],
+    [act, say, nowRef],
   );
 
-  /** Edits that bring a Shelf material and what it is made of into the boat's book. */
-  const fetching = (material: Material): Edit[] =>
-    [...ingredients(material).map((id) => materials.find((candidate) => candidate.id === id)!), material]
+  /** Edits that bring Shelf materials and what they are made of into the boat's book. */
+  const fetching = (...wanted: Material[]): Edit[] =>
+    [...new Set(wanted.flatMap((material) => [...ingredients(material).map((id) => materials.find((candidate) => candidate.id === id)!), material]))]
       .filter((candidate) => !boat.materials.some((own) => own.id === candidate.id))
       .map((candidate) => ({ type: 'material.put', material: candidate }));
-  const usualThickness = (material: LayerMaterial) =>
-    material.kind === 'fabric' ? null : material.kind === 'coating' ? material.thickness.value : (material.thicknesses.find((t) => t >= 0.015) ?? material.thicknesses[0]!);
 
   const pick = (material: LayerMaterial) => {
     if (!part) return;
-    if (picking === 'add' || !layer) {
-      const added: Layer = { id: nanoid(8), material: material.id, angleDeg: 0, thickness: usualThickness(material), zones: zone ? [zone.id] : [] };
-      store.act(...fetching(material), { type: 'layer.add', partId: part.id, layer: added, index: row + 1 });
-      setCursor({ row: row + 1, column: cursor.column });
+    if (picking?.how === 'add' || !layer) {
+      const added = newLayer({
+        id: nanoid(8),
+        material: material.id,
+        thickness: usualThickness(material),
+        role: usualRole(material),
+        group: layer?.group ?? null,
+        zones: zone ? part.zones.map(({ id }) => id).filter((id) => zoneIds.includes(id)) : [],
+      });
+      say(act(null, ...fetching(material), { type: 'layer.add', partId: part.id, layer: added, index: row + 1 }));
+      move({ row: row + 1, column: cursor.column });
     } else {
-      const keeps = material.kind !== 'fabric' && materialOf(layer.material)?.kind === material.kind ? layer.thickness : usualThickness(material);
-      store.act(...fetching(material), { type: 'layer.set', layerId: layer.id, patch: { material: material.id, thickness: keeps } });
+      const sets = part.layers.filter(({ id }) => ids.includes(id));
+      say(
+        act(
+          null,
+          ...fetching(material),
+          ...sets.map((one): Edit => ({
+            type: 'layer.set',
+            layerId: one.id,
+            patch: {
+              material: material.id,
+              thickness: material.kind !== 'fabric' && materialOf(one.material)?.kind === material.kind ? one.thickness : usualThickness(material),
+              ...(usualRole(material) === 'structure' ? {} : { role: usualRole(material) }),
+            },
+          })),
+        ),
+      );
     }
     setPicking(null);
   };
-  const turn = (angleDeg: number) => (layer && angleDeg !== layer.angleDeg ? edit({ type: 'layer.set', layerId: layer.id, patch: { angleDeg } }) : undefined);
-  const duplicate = () => {
-    if (part && layer && store.act({ type: 'layer.add', partId: part.id, layer: { ...layer, id: nanoid(8) }, index: row + 1 })) setCursor({ ...cursor, row: row + 1 });
-  };
-  const remove = () => layer && store.act({ type: 'layer.remove', layerId: layer.id });
-  const move = (by: number) => {
-    const to = row + by;
-    if (part && layer && to >= 0 && to < part.layers.length && store.act({ type: 'layer.move', layerId: layer.id, index: to })) setCursor({ ...cursor, row: to });
+  /** Angle or thickness for every selected layer that takes it. */
+  const set = (patch: { angleDeg: number } | { thickness: number }) => {
+    const angled = 'angleDeg' in patch;
+    const edits = (part?.layers ?? [])
+      .filter((one) => ids.includes(one.id) && (angled ? hasDirection(materialOf(one.material)!) && one.angleDeg !== patch.angleDeg : one.thickness !== null))
+      .map((one): Edit => ({ type: 'layer.set', layerId: one.id, patch }));
+    return act(null, ...edits);
   };
 
-  const command = (event: KeyboardEvent): 'stays' | 'goes' | null => {
-    if (event.ctrlKey || event.metaKey) return null;
-    if (event.altKey) {
-      if (event.key !== 'ArrowUp' && event.key !== 'ArrowDown') return null;
-      move(event.key === 'ArrowUp' ? -1 : 1);
-      return 'stays';
+  const copy = (event: ClipboardEvent): boolean => {
+    if (!part || ids.length === 0) return false;
+    event.clipboardData.setData('text/plain', layersToText(boat, part, ids));
+    event.preventDefault();
+    return true;
+  };
+  const removeChosen = (words: string | null) => say(act(words, ...ids.map((layerId): Edit => ({ type: 'layer.remove', layerId }))));
+  const paste = (event: ClipboardEvent) => {
+    event.preventDefault();
+    if (!part) return;
+    try {
+      const text = event.clipboardData.getData('text/plain');
+      if (text.length > 400_000) throw new KeramosError('invalid', `What you paste is ${Math.round(text.length / 1e6)} MB long: paste the rows of the layers alone`);
+      const read = layersFromText(text, materials, part, zoneIds, () => nanoid(8));
+      const said = act(
+        `pasted ${read.layers.length} ${read.layers.length === 1 ? 'layer' : 'layers'} into ${part.name}`,
+        ...fetching(...read.layers.map(({ material }) => material)),
+        ...read.layers.map(({ layer: pasted }, i): Edit => ({ type: 'layer.add', partId: part.id, layer: pasted, index: row + 1 + i })),
+      );
+      say(
+        said ??
+          (read.refused.length
+            ? `Pasted, but for this: ${read.refused.slice(0, 4).join('; ')}${read.refused.length > 4 ? `; and ${read.refused.length - 4} more` : ''}`
+            : undefined),
+      );
+      if (!said) selection.selectRows(row + 1, row + read.layers.length);
+    } catch (error) {
+      if (!(error instanceof KeramosError)) throw error;
+      say(error.message);
     }
-    const turns = layer && hasDirection(materialOf(layer.material)!);
-    if (/^[-−\d.]$/.test(event.key) && layer && (turns || layer.thickness !== null)) {
+  };
+  const step = async (which: 'lightest' | 'strongest') => {
+    if (!part || !zone) return;
+    const { nextStep } = await import('@/core/option');
+    const found = nextStep(boat, part, zone, evaluations, which);
+    if (found) trial.propose(found.title, found.edits);
+    else say(which === 'lightest' ? 'No single change is lighter and leaves every zone it touches at the target.' : 'No single change makes this zone stronger.');
+  };
+
+  const commands: Command[] = part
+    ? layerCommands({
+        boat,
+        part,
+        ids,
+        row,
+        zoneIds,
+        inZones,
+        act,
+        say,
+        ask: setQuestion,
+        moveRow: (by) => {
+          if (rowsChosen.size <= 1) move({ row: Math.max(0, row + by), column: cursor.column });
+          else {
+            const rows = [...rowsChosen].sort((a, b) => a - b);
+            if (rows[0]! + by >= 0) selection.selectRows(rows[0]! + by, rows.at(-1)! + by);
+          }
+        },
+        pick: (how) => setPicking({ how, seed: '' }),
+        view: setView,
+        selectRows: selection.selectRows,
+        step: (which) => void step(which),
+        tryFirst: trial.tryFirst,
+        setTryFirst: trial.setTryFirst,
+        trial: trial.before !== null,
+        keep: trial.keep,
+        drop: trial.drop,
+        palette: () => setPalette(true),
+        cut: () => {
+          void navigator.clipboard.writeText(layersToText(boat, part, ids)).then(
+            () => removeChosen(`cut ${ids.length} ${ids.length === 1 ? 'layer' : 'layers'} of ${part.name}`),
+            () => say('The browser did not allow it: press Ctrl+X in the grid instead.'),
+          );
+        },
+        partSettings: () => setSettings(true),
+        showPart: (id) => setPartId(id),
+      })
+    : [];
+  const doCommand = (id: string) => {
+    const command = commands.find((one) => one.id === id);
+    if (command && !command.off) command.run();
+  };
+  const command = (event: KeyboardEvent): 'stays' | 'goes' | null => {
+    const angled = layer && hasDirection(materialOf(layer.material)!);
+    const enters = layer && (angled || layer.thickness !== null);
+    // On the Layer column letters and figures spell a material; elsewhere figures are an angle or a thickness, letters are commands.
+    if (cursor.column === 0 && isText(event) && layer) {
+      setPicking({ how: 'replace', seed: event.key });
+      return 'goes';
+    }
+    if (!event.ctrlKey && !event.metaKey && !event.altKey && /^[-−\d.]$/.test(event.key) && enters) {
       bar.current?.enter(event.key);
       return 'goes';
     }
-    if (event.key === 'n') {
-      setPicking('add');
+    if (event.key === 'Enter' && !event.ctrlKey && !event.metaKey) {
+      if (cursor.column >= LEAD_COLUMNS) doCommand('cover');
+      else open(row, cursor.column);
+      return cursor.column >= LEAD_COLUMNS ? 'stays' : 'goes';
+    }
+    if (event.key === ' ' && cursor.column < LEAD_COLUMNS) {
+      open(row, cursor.column);
       return 'goes';
     }
-    if (event.key === 't' && turns) turn(normalAngle(layer.angleDeg + 45));
-    else if (event.key === 'T' && turns) turn(normalAngle(layer.angleDeg + 90));
-    else if (event.key === 'd') duplicate();
-    else if (event.key === 'Delete') remove();
-    else return null;
-    return 'stays';
+    const key = keyOf(event);
+    const found = commands.find((one) => one.key === key);
+    if (!found || (found.id === 'drop' && found.off)) return null;
+    if (found.off) say(`${found.title}: ${found.off}.`);
+    else {
+      setRefusal(null);
+      found.run();
+    }
+    return found.leaves ? 'goes' : 'stays';
   };
-  // Margins first: cautions follow when the hand rests.
+  // Palette and trial answer wherever the focus is, but not while something is typed.
+  const everywhereRef = useLatest(doCommand);
+  useEffect(() => {
+    const onKey = (event: globalThis.KeyboardEvent) => {
+      const key = keyOf(event);
+      const typing = event.target instanceof HTMLElement && event.target.matches('input, textarea, select');
+      if (key === 'Ctrl+K' && !event.defaultPrevented) everywhereRef.current('palette');
+      else if (!typing && !event.defaultPrevented && (key === 'Alt+1' || key === 'Alt+2' || key === 'Alt+3'))
+        everywhereRef.current({ 1: 'view-grid', 2: 'view-section', 3: 'view-book' }[key.at(-1)!]!);
+      else return;
+      event.preventDefault();
+    };
+    document.addEventListener('keydown', onKey);
+    return () => document.removeEventListener('keydown', onKey);
+  }, [everywhereRef]);
+
+  // Margins first: cautions and piece counts follow when the hand rests.
   const settled = useSettled(state);
   const cautions = useMemo(() => cautionsOf(settled.boat, settled.evaluations), [settled.boat, settled.evaluations]);
-  /** A change that is looked at before it is taken; it ends when the boat moves on. */
-  const preview = trial?.boat === boat ? trial.move : null;
-  const shown = useMemo(() => {
-    if (!preview) return { boat, evaluations };
-    const after = applyEdits(boat, preview.edits).boat;
-    return { boat: after, evaluations: makeEvaluator()(after) };
-  }, [boat, evaluations, preview]);
-  const accept = () => {
-    if (preview) store.act(...preview.edits);
-    setTrial(null);
-  };
+  const settledPart = settled.boat.parts.find(({ id }) => id === part?.id);
+  const pieces = useMemo(() => new Map(settledPart ? piecesOf(settled.boat, settledPart).map((one) => [one.layerId, one]) : []), [settled.boat, settledPart]);
+  const piece = layer && pieces.get(layer.id);
   const backToGrid = () => document.querySelector<HTMLElement>(`[data-cell="${row}:${cursor.column}"]`)?.focus();
+  const selectGroup = (group: LayerGroup) => {
+    const places = part!.layers.flatMap(({ group: id }, place) => (id === group.id ? [place] : []));
+    selection.selectRows(places[0]!, places.at(-1)!);
+    requestAnimationFrame(backToGrid);
+  };
 
   if (!part) return <p>This boat has no parts yet. Add one under Zones.</p>;
   return (
     <>
       <HatchPatterns directions={directions} />
-      <div className="layup">
+      <div className={view === 'grid' ? 'layup' : ''}>
         <div>
-          <div className="d-flex align-items-end gap-3 mb-2">
+          <div className="d-flex align-items-end gap-2 mb-2">
             <Nav variant="tabs" activeKey={part.id} onSelect={(id) => id && choosePart(id)} className="flex-grow-1">
               {boat.parts.map((candidate) => (
                 <Nav.Item key={candidate.id}>
@@ -177,72 +338,142 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
                 </Nav.Item>
               ))}
             </Nav>
-            <span className="small soft pb-1">Row 1 lies on the mould face</span>
-          </div>
-          <LayerBar
-            key={layer?.id ?? 'none'}
-            ref={bar}
-            layer={layer}
-            index={row}
-            last={part.layers.length - 1}
-            material={layer && materialOf(layer.material)}
-            onAngle={turn}
-            onThickness={(thickness) => (layer ? edit({ type: 'layer.set', layerId: layer.id, patch: { thickness } }) : undefined)}
-            onEntered={backToGrid}
-            onMaterial={() => setPicking('replace')}
-            onAdd={() => setPicking('add')}
-            onDuplicate={duplicate}
-            onRemove={remove}
-            onMove={move}
-          />
-          {preview && (
-            <div className="preview-bar" role="status">
-              <span>
-                Shown for trial: <strong>{preview.title}</strong>
-              </span>
-              <Button size="sm" onClick={accept}>
-                Keep it
-              </Button>
-              <Button size="sm" variant="outline-primary" onClick={() => setTrial(null)}>
-                Drop it
-              </Button>
+            <button type="button" className="plain-button small soft pb-1 text-nowrap" title="Hands, number-off, drop-off ratio" onClick={() => setSettings(true)}>
+              {part.number} off{part.hands === 'two' ? ', two hands' : ''} ▾
+            </button>
+            <div className="btn-group btn-group-sm" role="group" aria-label="View">
+              {(Object.keys(VIEWS) as View[]).map((key, i) => (
+                <Button key={key} size="sm" variant={view === key ? 'primary' : 'outline-primary'} aria-pressed={view === key} title={`Alt+${i + 1}`} onClick={() => setView(key)}>
+                  {VIEWS[key]}
+                </Button>
+              ))}
             </div>
+          </div>
+          <Refusal text={refusal} onClose={() => setRefusal(null)} />
+          {view === 'grid' && (
+            <>
+              <LayerBar
+                key={layer?.id ?? 'none'}
+                ref={bar}
+                layer={layer}
+                index={row}
+                last={part.layers.length - 1}
+                material={layer && materialOf(layer.material)}
+                count={ids.length}
+                pieces={
+                  piece && materialOf(layer.material)?.kind === 'fabric'
+                    ? `${piece.count} ${piece.count === 1 ? 'piece' : 'pieces'}${piece.oneHanded.length ? ', △ one hand only' : ''}`
+                    : ''
+                }
+                onAngle={(angleDeg) => set({ angleDeg })}
+                onThickness={(thickness) => set({ thickness })}
+                onEntered={backToGrid}
+                onMaterial={() => setPicking({ how: 'replace', seed: '' })}
+                onAdd={() => setPicking({ how: 'add', seed: '' })}
+                onCommand={doCommand}
+              />
+              {question && (
+                <AskBar
+                  question={question}
+                  onDone={() => {
+                    setQuestion(null);
+                    requestAnimationFrame(backToGrid);
+                  }}
+                />
+              )}
+              {(trial.before || trial.tryFirst) && (
+                <div className="preview-bar" role="status">
+                  <span>
+                    {trial.before ? (
+                      <>
+                        Shown for trial: <strong>{trial.titles.join('; ')}</strong>
+                      </>
+                    ) : (
+                      'Changes are shown first, and taken when you keep them'
+                    )}
+                  </span>
+                  {trial.before && (
+                    <>
+                      <Button size="sm" onClick={trial.keep} title="Ctrl+Enter">
+                        Keep it
+                      </Button>
+                      <Button size="sm" variant="outline-primary" onClick={trial.drop} title="Escape">
+                        Drop it
+                      </Button>
+                    </>
+                  )}
+                </div>
+              )}
+              {part.zones.length > ZONES_SHOWN && (
+                <ZoneStrip
+                  zones={part.zones}
+                  evaluations={evaluations}
+                  target={targetOf(boat)}
+                  first={from}
+                  zoneId={zone?.id ?? null}
+                  onZone={(index) => moveCursor({ row: Math.max(0, row), column: LEAD_COLUMNS + index })}
+                />
+              )}
+              <LayerGrid
+                boat={boat}
+                part={part}
+                evaluations={evaluations}
+                before={trial.before}
+                cautions={cautions}
+                cursor={{ row, column: cursor.column }}
+                selectedRows={selection.wide ? rowsChosen : NONE}
+                selectedColumns={selection.columns}
+                zoneId={zone?.id ?? null}
+                firstZone={from}
+                onCursor={moveCursor}
+                onOpen={open}
+                onCommand={command}
+                onMove={(layerId, index) => say(act(null, { type: 'layer.move', layerId, index }))}
+                onCopy={copy}
+                onCut={(event) => copy(event) && removeChosen(`cut ${ids.length} ${ids.length === 1 ? 'layer' : 'layers'} of ${part.name}`)}
+                onPaste={paste}
+                onGroup={selectGroup}
+              />
+              <p className="small soft mt-1 mb-0">
+                Row 1 lies on the mould face · <kbd>Ctrl+K</kbd> lists everything · Shift+arrows select · Space covers · type a fabric on its column, an angle elsewhere · Ctrl+C,
+                X, V also with a spreadsheet
+              </p>
+            </>
           )}
-          <LayerGrid
-            boat={shown.boat}
-            part={shown.boat.parts.find((candidate) => candidate.id === part.id)!}
-            evaluations={shown.evaluations}
-            cautions={cautions}
-            trial={preview !== null}
-            cursor={{ row, column: cursor.column }}
-            zoneId={zone?.id ?? null}
-            onCursor={moveCursor}
-            onOpen={preview ? nothing : open}
-            onCommand={command}
-            onMove={(layerId, index) => store.act({ type: 'layer.move', layerId, index })}
-          />
-          <p className="small soft mt-1 mb-0">
-            Arrows move · Space covers or uncovers · Enter on a layer chooses its material · type an angle · T turns · N adds · D duplicates · Alt+↑↓ moves · Delete removes ·
-            Ctrl+Z takes back
-          </p>
+          {view === 'section' && (
+            <LinesView boat={boat} part={part} evaluations={evaluations} zoneId={zone?.id ?? null} chosenLayer={layer?.id ?? null} act={act} say={say} onZone={setZoneId} />
+          )}
+          {view === 'book' && (
+            <LaminateBook
+              boat={boat}
+              part={part}
+              zoneIds={zone ? [zone.id] : []}
+              act={act}
+              say={say}
+              onLaid={() => {
+                setView('grid');
+                selection.selectRows(part.layers.length, part.layers.length);
+              }}
+            />
+          )}
         </div>
-        {zone && (
+        {zone && view === 'grid' && (
           <ZonePanel
-            boat={shown.boat}
-            part={shown.boat.parts.find((candidate) => candidate.id === part.id)!}
+            boat={boat}
+            part={part}
             zone={zone}
-            evaluation={shown.evaluations.get(zone.id)!}
+            evaluation={evaluations.get(zone.id)!}
             openCautions={cautions.filter((caution) => !caution.accepted && caution.zoneIds.includes(zone.id)).length}
             cautions={<CautionList boat={boat} cautions={cautions.filter((caution) => caution.zoneIds.includes(zone.id))} empty="Nothing to say against this stack." />}
             moves={
               <LayerMovesPanel
-                boat={boat}
-                part={part}
+                boat={state.boat}
+                part={state.boat.parts.find(({ id }) => id === part.id) ?? part}
                 zone={zone}
-                evaluations={evaluations}
-                preview={preview}
-                onPreview={(move) => setTrial(move && { boat, move })}
-                onAccept={accept}
+                evaluations={state.evaluations}
+                shown={trial.titles.length === 1 ? trial.titles[0]! : null}
+                onPreview={(found) => (found ? trial.propose(found.title, found.edits) : trial.drop())}
+                onAccept={trial.keep}
               />
             }
             chosenLayer={layer?.id ?? null}
@@ -263,13 +494,19 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
       <Onward to={zone ? `analysis?zone=${zone.id}` : 'analysis'}>Analysis: what does it do under load?</Onward>
       <MaterialPicker
         show={picking !== null}
-        title={picking === 'add' ? 'Add a layer' : `Layer ${row + 1}: choose its material`}
+        title={picking?.how === 'add' ? 'Add a layer' : ids.length > 1 ? `${ids.length} layers: choose their material` : `Layer ${row + 1}: choose its material`}
         materials={materials}
+        seed={picking?.seed ?? ''}
         onPick={pick}
         onClose={() => setPicking(null)}
         onClosed={backToGrid}
       />
+      <CommandPalette show={palette} commands={commands} onClose={() => setPalette(false)} onClosed={() => document.getElementById('ask') ?? backToGrid()} />
+      {settings && <PartSettings part={part} act={act} onClose={() => setSettings(false)} onClosed={backToGrid} />}
       <WorkingPanel request={working} onClose={() => setWorking(null)} />
     </>
   );
 }
+
+const NONE: ReadonlySet<number> = new Set();
+const NO_LAYERS: readonly Layer[] = [];

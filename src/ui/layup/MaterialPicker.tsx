@@ -21,6 +21,8 @@ export function MaterialPicker({
   onClose: () => void;
   /** When it is gone from the screen: the place to put the focus back. */
   onClosed: () => void;
+  /** What was typed already. */
+  seed: string;
   materials: readonly Material[];
   onPick: (material: LayerMaterial) => void;
 }) {
@@ -38,9 +40,9 @@ export function MaterialPicker({
   );
 }
 
-function Choices({ materials, onPick }: { materials: readonly Material[]; onPick: (material: LayerMaterial) => void }) {
+function Choices({ materials, onPick, seed }: { seed: string; materials: readonly Material[]; onPick: (material: LayerMaterial) => void }) {
   const { show: number, unit } = useUnits();
-  const [sought, setSought] = useState('');
+  const [sought, setSought] = useState(seed);
   const [at, setAt] = useState(0);
   const list = useRef<HTMLDivElement>(null);
   const found = useMemo(() => {

@@ -10,7 +10,7 @@ import { Refusal } from '../shared/Refusal';
 
 /** Layers of a zone as a reference's. */
 const stackOf = (part: Part, zone: Zone): Reference['layers'] =>
-  part.layers.filter((layer) => layer.zones.includes(zone.id)).map(({ material, angleDeg, thickness }) => ({ material, angleDeg, thickness }));
+  part.layers.filter((layer) => layer.zones.includes(zone.id)).map(({ material, angleDeg, thickness, role }) => ({ material, angleDeg, thickness, role }));
 
 /** The schedules a zone must match, or hold layer by layer: taken from this boat or from another. */
 export function ReferencePanel({ boat, part, zone, boatId }: { boat: Boat; part: Part; zone: Zone; boatId: string }) {

@@ -22,6 +22,7 @@ export interface Action {
   clientId: string;
   action: HistoryEntry['action'];
   edits: Edit[];
+  label?: string;
 }
 
 export interface Conflict {
@@ -137,7 +138,7 @@ export class BoatStore {
     return { boat, kept, lost };
   }
 
-  private apply(action: HistoryEntry['action'], edits: Edit[]): HistoryEntry | null {
+  private apply(action: HistoryEntry['action'], edits: Edit[], label?: string): HistoryEntry | null {
     if (this.state.archived) {
       this.set({ notice: { kind: 'refused', text: 'This boat is archived: bring it back from the list before editing it.' } });
       return null;
@@ -148,10 +149,10 @@ export class BoatStore {
       return null;
     }
     try {
-      const description = describeEdits(this.state.boat, edits);
+      const description = label ?? describeEdits(this.state.boat, edits);
       const { boat, inverse } = applyEdits(this.state.boat, checked.data);
       const entry: HistoryEntry = { action, description, forward: checked.data, inverse };
-      this.pending.push({ clientId: nanoid(12), action, edits: checked.data });
+      this.pending.push({ clientId: nanoid(12), action, edits: checked.data, ...(label && { label }) });
       this.set({ boat, history: pushHistory(this.state.history, entry), save: this.state.save === 'conflict' ? 'conflict' : 'saving', notice: null });
       this.keep();
       void this.flush();
@@ -166,13 +167,16 @@ export class BoatStore {
   /** One action of the user. @returns whether it was accepted; the notice says why not. */
   act = (...edits: Edit[]): boolean => this.apply('do', edits) !== null;
 
+  /** The same, said in words of its own: several edits that together are one thing. */
+  actAs = (label: string, ...edits: Edit[]): boolean => this.apply('do', edits, label.slice(0, 160)) !== null;
+
   undo = (): void => {
     const last = this.state.history.undo.at(-1);
-    if (last && this.apply('undo', last.inverse)) this.set({ notice: { kind: 'done', text: `Took back: ${last.description}` } });
+    if (last && this.apply('undo', last.inverse, last.description)) this.set({ notice: { kind: 'done', text: `Took back: ${last.description}` } });
   };
   redo = (): void => {
     const last = this.state.history.redo.at(-1);
-    if (last && this.apply('redo', last.inverse)) this.set({ notice: { kind: 'done', text: `Did again: ${last.description}` } });
+    if (last && this.apply('redo', last.inverse, last.description)) this.set({ notice: { kind: 'done', text: `Did again: ${last.description}` } });
   };
   dismiss = (): void => this.set({ notice: null });
 
@@ -293,7 +297,7 @@ export class BoatStore {
     let at = conflict.theirs;
     for (const action of ours.kept) {
       const applied = applyEdits(at, action.edits);
-      stacks = pushHistory(stacks, { action: 'do', description: describeEdits(at, action.edits), forward: action.edits, inverse: applied.inverse });
+      stacks = pushHistory(stacks, { action: 'do', description: action.label ?? describeEdits(at, action.edits), forward: action.edits, inverse: applied.inverse });
       at = applied.boat;
     }
     this.pending = ours.kept.map((action) => ({ ...action, action: 'do' }));

@@ -1,4 +1,5 @@
 'use client';
+import { nanoid } from 'nanoid';
 import { useMemo, useState } from 'react';
 import { Button, Card, Col, Form, Row } from 'react-bootstrap';
 import type { Region, ZoneGeometry } from '@/core/geometry';
@@ -34,6 +35,8 @@ const FIELDS: readonly GeometryField[] = [
   { key: 'head', label: 'Head of water', kind: 'length', minimum: 0.05, maximum: 10, hint: 'two thirds down the panel to the top', only: 'head' },
 ];
 
+const HANDS = { both: 'both hands alike', port: 'port only', starboard: 'starboard only', centre: 'one piece on the centreline' };
+
 /** Place and figures of one zone; what was typed over the geometry is marked and can be let go again. */
 export function ZoneEditor({ boat, part, zone, onRemoved }: { boat: Boat; part: Part; zone: Zone; onRemoved: () => void }) {
   const edit = useEdit();
@@ -63,6 +66,16 @@ export function ZoneEditor({ boat, part, zone, onRemoved }: { boat: Boat; part: 
     act({ location, geometry });
   };
   const place = (region: Region | null) => act({ region, ...(region === null ? { overridden: [] } : {}) });
+  const partInTwo = () => {
+    const at = part.zones.indexOf(zone);
+    const twin: Zone = { ...zone, id: nanoid(8), name: `${zone.name}, starboard`.slice(0, 80), hand: 'starboard' };
+    setRefusal(
+      edit(
+        { type: 'zone.set', zoneId: zone.id, patch: { name: `${zone.name}, port`.slice(0, 80), hand: 'port' } },
+        { type: 'zone.add', partId: part.id, zone: twin, index: at + 1, coveredBy: part.layers.filter(({ zones }) => zones.includes(zone.id)).map(({ id }) => id) },
+      ) ?? null,
+    );
+  };
   const applies = ({ only }: GeometryField) =>
     only === undefined || (only === 'side' && (zone.location === 'side' || zone.location === 'transom')) || (only === 'head' && isHead(zone.location));
 
@@ -94,6 +107,39 @@ export function ZoneEditor({ boat, part, zone, onRemoved }: { boat: Boat; part: 
           </Col>
         </Row>
         <RegionEditor boat={boat} zone={zone} onChange={place} />
+        <Row className="g-2">
+          <Col>
+            <Form.Group controlId="zone-hand">
+              <Form.Label className="mb-0">Hand</Form.Label>
+              <Form.Select value={zone.hand} onChange={(event) => act({ hand: event.target.value as Zone['hand'] })}>
+                {Object.entries(HANDS).map(([key, label]) => (
+                  <option key={key} value={key}>
+                    {label}
+                  </option>
+                ))}
+              </Form.Select>
+            </Form.Group>
+          </Col>
+          <Col>
+            <QuantityField
+              label="Solid edge"
+              kind="shortLength"
+              value={zone.solidEdge}
+              minimum={0.005}
+              maximum={2}
+              optional
+              hint="core ends so far before the free edge"
+              onCommit={(solidEdge) => act({ solidEdge })}
+            />
+          </Col>
+        </Row>
+        {zone.hand === 'both' && zone.region !== null && (
+          <div>
+            <Button size="sm" variant="outline-primary" onClick={partInTwo} title="Two zones, one to each side, laid alike to begin with">
+              Part it into port and starboard
+            </Button>
+          </div>
+        )}
         <Row className="g-2" xs={2}>
           {FIELDS.filter(applies).map(({ key, label, kind, minimum, maximum, hint }) => {
             const overridden = zone.region !== null && zone.overridden.includes(key);

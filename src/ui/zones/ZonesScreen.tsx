@@ -2,7 +2,7 @@
 import { nanoid } from 'nanoid';
 import { useMemo, useState } from 'react';
 import { Button, Card, Form, InputGroup } from 'react-bootstrap';
-import { applyEdits, makeEvaluator, moveBoundary, newZone, PART_KINDS, shapeOf, skinCover, targetOf, type Boat, type Boundary } from '@/core/schedule';
+import { applyEdits, makeEvaluator, moveBoundary, newPart, newZone, PART_KINDS, shapeOf, skinCover, targetOf, type Boat, type Boundary } from '@/core/schedule';
 import { ZONE_LOCATIONS, type ZoneLocation } from '@/core/standard';
 import { useBoat } from '../shared/boat';
 import { Onward } from '../shared/Onward';
@@ -70,7 +70,7 @@ export function ZonesScreen() {
   const addPart = () => {
     const id = nanoid(8);
     const first = newZone(nanoid(8), partName.trim(), LOCATION_OF_PART[partKind]);
-    const said = edit({ type: 'part.add', part: { id, name: partName.trim(), kind: partKind, zones: [first], layers: [] }, index: boat.parts.length });
+    const said = edit({ type: 'part.add', part: newPart({ id, name: partName.trim(), kind: partKind, zones: [first] }), index: boat.parts.length });
     setRefusal(said ?? null);
     if (!said) {
       setChosen(first.id);

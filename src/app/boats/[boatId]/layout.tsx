@@ -4,6 +4,7 @@ import type { ReactNode } from 'react';
 import { KeramosError } from '@/core/error';
 import { database } from '@/server/database/open';
 import { readBoat, readHistory } from '@/server/stores/boats';
+import { follow } from '@/server/stores/variants';
 import { BoatProvider } from '@/ui/shared/boat';
 import { BoatFrame } from '@/ui/shared/BoatFrame';
 
@@ -15,6 +16,7 @@ interface Props {
 async function load(boatId: string) {
   const db = await database();
   try {
+    await follow(db, boatId);
     return { ...(await readBoat(db, boatId)), history: await readHistory(db, boatId) };
   } catch (error) {
     if (error instanceof KeramosError && error.code === 'notFound') notFound();

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { parseOrThrow } from '@/core/error';
 import { database } from '@/server/database/open';
 import { answer, json, readJson } from '@/server/http';
+import { follow } from '@/server/stores/variants';
 import { archiveBoat, readBoat, readHistory } from '@/server/stores/boats';
 
 type Context = { params: Promise<{ boatId: string }> };
@@ -11,8 +12,9 @@ export const GET = (request: Request, { params }: Context) =>
   answer(async () => {
     const { boatId } = await params;
     const db = await database();
-    const stored = await readBoat(db, boatId);
-    return json(new URL(request.url).searchParams.has('history') ? { ...stored, history: await readHistory(db, boatId) } : stored);
+    if (!new URL(request.url).searchParams.has('history')) return json(await readBoat(db, boatId));
+    await follow(db, boatId);
+    return json({ ...(await readBoat(db, boatId)), history: await readHistory(db, boatId) });
   });
 
 export const PATCH = (request: Request, { params }: Context) =>

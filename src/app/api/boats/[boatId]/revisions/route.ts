@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { parseOrThrow } from '@/core/error';
 import { database } from '@/server/database/open';
 import { answer, json, readJson } from '@/server/http';
-import { issueRevision, listRevisions } from '@/server/stores/revisions';
+import { issueRevision, listRevisions, recordRevisionEvent } from '@/server/stores/revisions';
 
 type Context = { params: Promise<{ boatId: string }> };
 
@@ -19,4 +19,19 @@ export const POST = (request: Request, { params }: Context) =>
     const { boatId } = await params;
     const { baseVersion, author, note } = parseOrThrow(issue, await readJson(request));
     return json(await issueRevision(await database(), boatId, baseVersion, author, note), 201);
+  });
+
+const event = z.strictObject({
+  label: z.string().min(1).max(10),
+  kind: z.enum(['floor', 'withdrawn']),
+  author: issue.shape.author,
+  note: z.string().trim().min(3, 'Note: say in a few words why').max(600, 'Note must have at most 600 characters'),
+});
+
+/** Put a revision on the floor, or withdraw it. */
+export const PATCH = (request: Request, { params }: Context) =>
+  answer(async () => {
+    const { boatId } = await params;
+    const { label, kind, author, note } = parseOrThrow(event, await readJson(request));
+    return json(await recordRevisionEvent(await database(), boatId, label, kind, author, note));
   });

@@ -1,0 +1,45 @@
+'use client';
+import { formatNumber } from '@/core/quantity';
+import { verdictOf, type Zone, type ZoneEvaluation } from '@/core/schedule';
+
+/** Zones that stand side by side in the grid. */
+export const ZONES_SHOWN = 8;
+const MARKS = { fails: '✕', thin: '△', meets: '✓', ample: '○' } as const;
+
+/** All zones of a part with more than fit side by side: where the grid stands among them, and how each one fares. */
+export function ZoneStrip({
+  zones,
+  evaluations,
+  target,
+  first,
+  zoneId,
+  onZone,
+}: {
+  zones: readonly Zone[];
+  evaluations: ReadonlyMap<string, ZoneEvaluation>;
+  target: number;
+  first: number;
+  zoneId: string | null;
+  onZone: (index: number) => void;
+}) {
+  return (
+    <div className="zone-strip" role="group" aria-label={`Zones ${first + 1} to ${Math.min(zones.length, first + ZONES_SHOWN)} of ${zones.length} stand in the grid`}>
+      {zones.map((zone, i) => {
+        const reserve = evaluations.get(zone.id)?.governing?.reserveFactor;
+        const verdict = reserve === undefined ? null : verdictOf(reserve, target);
+        return (
+          <button
+            key={zone.id}
+            type="button"
+            tabIndex={-1}
+            className={`${i >= first && i < first + ZONES_SHOWN ? 'shown' : ''} ${zone.id === zoneId ? 'chosen' : ''} ${verdict ?? 'open'}`}
+            title={`${zone.name}: ${reserve === undefined ? 'not checked' : `least reserve ${formatNumber(reserve, 2)}`}`}
+            onClick={() => onZone(i)}
+          >
+            <span aria-hidden="true">{verdict ? MARKS[verdict] : '–'}</span> {zone.name}
+          </button>
+        );
+      })}
+    </div>
+  );
+}

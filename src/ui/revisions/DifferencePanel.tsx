@@ -1,0 +1,75 @@
+'use client';
+import { useEffect, useState } from 'react';
+import { Card, Form } from 'react-bootstrap';
+import { alignTo, difference, type Boat, type BoatSummary, type Change, type Revision } from '@/core/schedule';
+import { api, wordsOf } from '../shared/api';
+import { useBoat } from '../shared/boat';
+import { ChangeList } from '../shared/ChangeList';
+
+const DRAFT = 'draft';
+
+/** What differs between any two states: the draft, its revisions, other boats and their newest revisions. */
+export function DifferencePanel({ revisions, boats, onTrouble }: { revisions: readonly Revision[]; boats: readonly BoatSummary[]; onTrouble: (text: string) => void }) {
+  const { id, boat } = useBoat();
+  const [from, setFrom] = useState(revisions[0] ? `revision|${revisions[0].label}` : DRAFT);
+  const [to, setTo] = useState(DRAFT);
+  const [states, setStates] = useState<Record<string, Boat>>({});
+
+  useEffect(() => {
+    for (const key of [from, to]) {
+      if (key === DRAFT || states[key]) continue;
+      const [kind, first, second] = key.split('|') as [string, string, string | undefined];
+      const path = kind === 'boat' ? `/api/boats/${first}` : `/api/boats/${second ?? id}/revisions/${first}`;
+      api<{ boat: Boat }>('GET', path).then(
+        ({ boat: state }) => setStates((known) => ({ ...known, [key]: state })),
+        (error) => onTrouble(wordsOf(error)),
+      );
+    }
+  }, [from, to, id, states, onTrouble]);
+
+  const stateOf = (key: string) => (key === DRAFT ? boat : states[key]);
+  const [before, after] = [stateOf(from), stateOf(to)];
+  const changes: Change[] | null = before && after ? difference(before, alignTo(before, after)) : null;
+  const others = boats.filter((other) => other.id !== id);
+  const choose = (label: string, value: string, set: (key: string) => void) => (
+    <Form.Select size="sm" className="w-auto" aria-label={label} value={value} onChange={(event) => set(event.target.value)}>
+      <option value={DRAFT}>Draft</option>
+      {revisions.map((revision) => (
+        <option key={revision.id} value={`revision|${revision.label}`}>
+          Revision {revision.label}
+        </option>
+      ))}
+      {others.length > 0 && (
+        <optgroup label="Other boats and variants">
+          {others.flatMap((other) => [
+            <option key={other.id} value={`boat|${other.id}`}>
+              {other.name}
+              {other.variantOf ? ` (variant of ${other.variantOf.name})` : ''}
+            </option>,
+            ...(other.revision === null
+              ? []
+              : [
+                  <option key={`${other.id}-${other.revision}`} value={`revision|${other.revision}|${other.id}`}>
+                    {other.name}, revision {other.revision}
+                  </option>,
+                ]),
+          ])}
+        </optgroup>
+      )}
+    </Form.Select>
+  );
+  return (
+    <Card className="mt-3">
+      <Card.Body>
+        <div className="d-flex gap-2 align-items-center mb-2">
+          <h2 className="mb-0">Difference</h2>
+          <span>from</span>
+          {choose('From', from, setFrom)}
+          <span>to</span>
+          {choose('To', to, setTo)}
+        </div>
+        {changes ? <ChangeList changes={changes} empty={from === to ? 'Choose two states to compare.' : 'Nothing differs.'} /> : <p className="soft mb-0">Fetching it…</p>}
+      </Card.Body>
+    </Card>
+  );
+}
