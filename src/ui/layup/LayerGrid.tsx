@@ -176,6 +176,17 @@ export function LayerGrid({
           onPointerUp={() => (byPointer.current = false)}
           {...clipboard}
         >
+          <colgroup>
+            <col className="col-handle" />
+            <col className="col-number" />
+            <col className="col-glyph" />
+            <col className="col-layer" />
+            <col className="col-given" />
+            <col className="col-dry" />
+            {zones.map((zone) => (
+              <col key={zone.id} />
+            ))}
+          </colgroup>
           <thead>
             <tr role="row">
               <th scope="col">
@@ -192,7 +203,7 @@ export function LayerGrid({
                 Angle, thick.
               </th>
               <th scope="col" className="num">
-                Dry <span className="unit">{unit('arealWeight')}</span>
+                Dry <span className="unit d-block">{unit('arealWeight')}</span>
               </th>
               {zones.map((zone, z) => (
                 <th

@@ -460,7 +460,6 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
         {zone && view === 'grid' && (
           <ZonePanel
             boat={boat}
-            part={part}
             zone={zone}
             evaluation={evaluations.get(zone.id)!}
             openCautions={cautions.filter((caution) => !caution.accepted && caution.zoneIds.includes(zone.id)).length}

@@ -1,4 +1,5 @@
 'use client';
+import { memo } from 'react';
 import { hasDirection } from '@/core/material';
 import { formatNumber } from '@/core/quantity';
 import type { ZoneEvaluation } from '@/core/schedule';
@@ -10,7 +11,7 @@ const BAR = 168;
 const LEFT = 34;
 
 /** The selected zone's stack to scale, mould face on top as in the grid; labels are pushed apart where layers are thin. */
-export function SectionDrawing({ evaluation, name, chosenLayer }: { evaluation: ZoneEvaluation; name: string; chosenLayer: string | null }) {
+export const SectionDrawing = memo(function SectionDrawing({ evaluation, name, chosenLayer }: { evaluation: ZoneEvaluation; name: string; chosenLayer: string | null }) {
   const { full, show } = useUnits();
   const { layers, thickness } = evaluation;
   if (layers.length === 0) return <p className="soft">No layer covers this zone yet.</p>;
@@ -71,4 +72,4 @@ export function SectionDrawing({ evaluation, name, chosenLayer }: { evaluation: 
       </text>
     </svg>
   );
-}
+});

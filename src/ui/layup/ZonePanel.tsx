@@ -1,9 +1,9 @@
 'use client';
-import { useMemo, useState, type ReactNode } from 'react';
+import { useDeferredValue, useMemo, useState, type ReactNode } from 'react';
 import { Card } from 'react-bootstrap';
 import { ORIGINS } from '@/core/material';
 import { formatNumber } from '@/core/quantity';
-import { reserveBand, targetOf, verdictOf, type Boat, type Part, type Zone, type ZoneCheck, type ZoneEvaluation } from '@/core/schedule';
+import { reserveBand, targetOf, verdictOf, type Boat, type Zone, type ZoneCheck, type ZoneEvaluation } from '@/core/schedule';
 import { CHECKS, ZONE_LOCATIONS } from '@/core/standard';
 import { Tabs } from '../shared/Tabs';
 import { useUnits } from '../shared/units';
@@ -29,7 +29,6 @@ function ReserveBar({ reserveFactor, target }: { reserveFactor: number; target: 
 /** Picture, figures and checks of the selected zone; every check opens its working. */
 export function ZonePanel({
   boat,
-  part,
   zone,
   evaluation: e,
   chosenLayer,
@@ -39,7 +38,6 @@ export function ZonePanel({
   openCautions,
 }: {
   boat: Boat;
-  part: Part;
   zone: Zone;
   evaluation: ZoneEvaluation;
   chosenLayer: string | null;
@@ -52,7 +50,14 @@ export function ZonePanel({
   const [view, setView] = useState<'checks' | 'moves' | 'cautions'>('checks');
   const { full } = useUnits();
   const target = targetOf(boat);
-  const band = useMemo(() => reserveBand(boat, part, zone), [boat, part, zone]);
+  // Margins first: the picture and the band follow in the next frame.
+  const drawn = useDeferredValue(e);
+  const later = useDeferredValue(boat);
+  const band = useMemo(() => {
+    const owner = later.parts.find(({ zones }) => zones.some(({ id }) => id === zone.id));
+    const own = owner?.zones.find(({ id }) => id === zone.id);
+    return owner && own ? reserveBand(later, owner, own) : null;
+  }, [later, zone.id]);
   const facts: [string, string][] = [
     ['Thickness', full(e.thickness, 'thickness')],
     ['Dry fibre', full(e.dryArealWeight, 'arealWeight')],
@@ -75,7 +80,7 @@ export function ZonePanel({
           </h2>
           {e.governing && <Verdict reserveFactor={e.governing.reserveFactor} target={target} />}
         </div>
-        <SectionDrawing evaluation={e} name={zone.name} chosenLayer={chosenLayer} />
+        <SectionDrawing evaluation={drawn} name={zone.name} chosenLayer={chosenLayer} />
         <Tabs className="mt-1 mb-2 small" names={{ checks: 'Checks', moves: 'What each layer buys', cautions: `Cautions ${openCautions || ''}` }} open={view} onOpen={setView} />
         {view === 'moves' && moves}
         {view === 'cautions' && cautions}
