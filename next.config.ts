@@ -5,7 +5,7 @@ const config: NextConfig = {
   devIndicators: false,
   // The modules of ml-matrix instead of its one bundle, so that a page carries only what it takes of it.
   turbopack: { resolveAlias: { 'ml-matrix': './node_modules/ml-matrix/src/index.js' } },
-  serverExternalPackages: ['libsql', 'pdfmake', 'kysely', 'exceljs'],
+  serverExternalPackages: ['libsql', 'pdfmake', 'kysely', 'exceljs', '@tarikjabiri/dxf'],
   headers: async () => [
     {
       source: '/:path*',

@@ -13,7 +13,8 @@ const VIEWS: [name: string, url: string, ready: string][] = [
   ['stiffeners', '/boats/merrow-84/stiffeners', 'Bending stiffness'],
   ['check', '/boats/brant-56/check', 'draws of fibre fraction, strengths and core, seed 84.'],
   ['weights', '/boats/merrow-84/weights', 'target'],
-  ['revisions', '/boats/merrow-84/revisions', 'Issue the draft'],
+  ['revisions', '/boats/merrow-84/revisions', 'Issued revisions'],
+  ['details', '/boats/merrow-84/details?detail=tow-post', 'Steps'],
   ['pack', '/boats/merrow-84/pack', 'What leaves the desk'],
   ['shelf', '/shelf', 'Figure'],
   ['standards', '/packs', 'Coefficient'],
@@ -50,6 +51,15 @@ test('screenshot and accessibility of what each layer buys', async ({ page }) =>
   await page.getByRole('button', { name: '4, TX 900: turn to 90°' }).click();
   await page.evaluate(() => document.fonts.ready);
   await expect(page).toHaveScreenshot('layer-moves.png');
+});
+
+test('screenshot and accessibility of section and lines', async ({ page }) => {
+  await open(page, '/boats/merrow-84/layup');
+  await page.getByRole('button', { name: 'Section and lines' }).click();
+  await expect(page.getByRole('table', { name: 'Lines between the zones of Hull' })).toBeVisible();
+  await page.evaluate(() => document.fonts.ready);
+  await expect(page).toHaveScreenshot('lines.png');
+  await scan(page, 'lines');
 });
 
 test('empty and lost places are designed', async ({ page }) => {

@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { KeramosError } from '../error';
 import type { Calculation } from './define';
+import { detailCalculations } from './detail';
 import { laminateCalculations } from './laminate';
 import { panelCalculations } from './panel';
 import { plyCalculations } from './ply';
@@ -18,6 +19,7 @@ export const CALCULATIONS: readonly Calculation[] = [
   ...panelCalculations,
   ...stiffenerCalculations,
   ...smallCraftCalculations,
+  ...detailCalculations,
 ];
 
 const BATCH_LIMIT = 10_000;

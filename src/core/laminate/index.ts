@@ -3,7 +3,18 @@ export type { FailureStrain, Matrix3, Ply, PlyStrength, Vector3 } from './ply';
 export { cosSin, reducedStiffness, transformedStiffness } from './reducedStiffness';
 export { checkStack, laminateStiffness, type LaminateStiffness } from './stiffness';
 export { laminateResponse, rotateStrain, rotateStress, type FaceState, type LaminateResponse, type Load } from './response';
-export { CRITERIA, FAILURE_MODES, failureOf, laminateFailure, limitingStrains, type Criterion, type FailureMode, type FaceReserve, type LaminateFailure } from './failure';
+export {
+  CRITERIA,
+  FAILURE_MODES,
+  failureOf,
+  faceReserve,
+  laminateFailure,
+  limitingStrains,
+  type Criterion,
+  type FailureMode,
+  type FaceReserve,
+  type LaminateFailure,
+} from './failure';
 export { progressiveFailure, type ProgressiveFailure } from './progressive';
 export { thermalResponse, type ThermalResponse } from './thermal';
 export { transverseShear } from './transverseShear';

@@ -4,6 +4,8 @@ import { bounded, deckShapeSchema, FLUSH_DECK, hullSchema, regionSchema, support
 import { materialSchema, type LayerMaterial, type Material } from '../material';
 import { packSchema, SMALL_CRAFT_PACK, ZONE_LOCATIONS, type ZoneLocation } from '../standard';
 import { stiffenerSectionSchema } from '../stiffener';
+import { loadCaseSchema } from '../detail';
+import { detailSchema, materialsOfDetail } from './detail/detailSchema';
 import { briefSchema, checkBrief } from './brief';
 import { zoneLoadSchema } from './zoneLoad';
 import { panelCaseSchema, referenceSchema } from './zoneProof';
@@ -166,6 +168,9 @@ export const boatSchema = z.object({
   references: z.array(referenceSchema).max(200).default([]),
   /** The boat's own copies of the packs it is checked against; the small-craft method comes first and gives the pressures. */
   packs: z.array(packSchema).min(1).max(8).default([SMALL_CRAFT_PACK]),
+  /** Loads where they come into the boat, and the details that take them. */
+  loads: z.array(loadCaseSchema).max(200).default([]),
+  details: z.array(detailSchema).max(300).default([]),
 });
 export type Boat = z.infer<typeof boatSchema>;
 
@@ -222,10 +227,10 @@ export function checkPacks(packs: Boat['packs']): void {
 }
 
 /** Refuse supports, sections and references that name what the boat does not have. */
-export function checkMembers({ materials, supports, sections, references, parts }: Boat): void {
+export function checkMembers({ materials, supports, sections, references, parts, loads, details }: Boat): void {
   const kinds = new Map(materials.map(({ id, kind }) => [id, kind]));
   const ids = new Set(sections.map(({ id }) => id));
-  for (const [path, items] of Object.entries({ supports, sections, references }))
+  for (const [path, items] of Object.entries({ supports, sections, references, loads, details }))
     unique(
       items.map(({ id }) => id),
       path,
@@ -239,6 +244,9 @@ export function checkMembers({ materials, supports, sections, references, parts 
   }
   for (const support of supports)
     if (support.section !== null && !ids.has(support.section)) throw invalid('supports', `${support.name} asks for a section that is not in this boat`);
+  for (const detail of details)
+    for (const id of materialsOfDetail(detail))
+      if (!kinds.has(id)) throw invalid('details', `${detail.name}: "${id || 'no material'}" is not among the boat's materials: choose one`);
   const known = new Set(references.map(({ id }) => id));
   for (const reference of references)
     for (const { material, thickness } of reference.layers)

@@ -97,10 +97,14 @@ function describeEdit(before: Boat, edit: Edit): string {
     case 'support.add':
     case 'section.add':
     case 'reference.add':
+    case 'load.add':
+    case 'detail.add':
       return `added ${edit.item.name}`;
     case 'support.set':
     case 'section.set':
     case 'reference.set':
+    case 'load.set':
+    case 'detail.set':
       return `changed ${edit.item.name}`;
     case 'support.remove':
       return `removed ${nameIn(before.supports, edit.id)}`;
@@ -108,6 +112,10 @@ function describeEdit(before: Boat, edit: Edit): string {
       return `removed ${nameIn(before.sections, edit.id)}`;
     case 'reference.remove':
       return `removed ${nameIn(before.references, edit.id)}`;
+    case 'load.remove':
+      return `removed ${nameIn(before.loads, edit.id)}`;
+    case 'detail.remove':
+      return `removed ${nameIn(before.details, edit.id)}`;
     case 'pack.add':
       return `took the pack ${edit.item.title}`;
     case 'pack.set':

@@ -126,6 +126,8 @@ export function difference(before: Boat, after: Boat): Change[] {
     ...compareLists('Supports', named(before.supports), named(after.supports)),
     ...compareLists('Sections', named(before.sections), named(after.sections)),
     ...compareLists('References', named(before.references), named(after.references)),
+    ...compareLists('Loads', named(before.loads), named(after.loads)),
+    ...compareLists('Details', named(before.details), named(after.details)),
     ...compareLists(
       'Packs',
       before.packs.map((pack) => ({ ...pack, label: pack.title })),

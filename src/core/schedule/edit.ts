@@ -25,7 +25,9 @@ import {
   type Part,
   type Zone,
 } from './boat';
+import { loadCaseSchema } from '../detail';
 import { briefSchema, checkBrief } from './brief';
+import { detailSchema, materialsOfDetail } from './detail/detailSchema';
 import { settleGeometry } from './shape';
 import { referenceSchema } from './zoneProof';
 
@@ -46,6 +48,8 @@ const takenState = z
     sections: boatSchema.shape.sections.unwrap(),
     references: boatSchema.shape.references.unwrap(),
     packs: boatSchema.shape.packs.unwrap(),
+    loads: boatSchema.shape.loads.unwrap(),
+    details: boatSchema.shape.details.unwrap(),
   })
   .partial()
   .strict();
@@ -85,6 +89,12 @@ export const editSchema = z.discriminatedUnion('type', [
   z.object({ type: z.literal('pack.add'), item: packSchema, index }),
   z.object({ type: z.literal('pack.set'), item: packSchema }),
   z.object({ type: z.literal('pack.remove'), id: z.string().max(60) }),
+  z.object({ type: z.literal('load.add'), item: loadCaseSchema, index }),
+  z.object({ type: z.literal('load.set'), item: loadCaseSchema }),
+  z.object({ type: z.literal('load.remove'), id: idSchema }),
+  z.object({ type: z.literal('detail.add'), item: detailSchema, index }),
+  z.object({ type: z.literal('detail.set'), item: detailSchema }),
+  z.object({ type: z.literal('detail.remove'), id: idSchema }),
 ]);
 export type Edit = z.infer<typeof editSchema>;
 /** What one action of the user does: one or more edits that stand or fall together. */
@@ -145,7 +155,7 @@ function checkedZone(boat: Boat, zone: Zone): Zone {
 }
 
 /** The lists of a boat whose items are added, replaced whole and removed in one way. */
-const LISTS = { support: 'supports', section: 'sections', reference: 'references', pack: 'packs' } as const;
+const LISTS = { support: 'supports', section: 'sections', reference: 'references', pack: 'packs', load: 'loads', detail: 'details' } as const;
 type ListName = keyof typeof LISTS;
 type Item = { id: string };
 
@@ -174,7 +184,14 @@ function listEdits(name: ListName) {
     },
   };
 }
-const lists = { support: listEdits('support'), section: listEdits('section'), reference: listEdits('reference'), pack: listEdits('pack') };
+const lists = {
+  support: listEdits('support'),
+  section: listEdits('section'),
+  reference: listEdits('reference'),
+  pack: listEdits('pack'),
+  load: listEdits('load'),
+  detail: listEdits('detail'),
+};
 
 /** How each edit changes a boat, and which edit undoes it. Untouched parts keep their identity. */
 const APPLY: { [K in Edit['type']]: (boat: Boat, edit: Extract<Edit, { type: K }>) => [Boat, Edit] } = {
@@ -223,7 +240,8 @@ const APPLY: { [K in Edit['type']]: (boat: Boat, edit: Extract<Edit, { type: K }
       boat.materials.some((m) => ingredients(m).includes(materialId)) ||
       boat.parts.some((part) => part.layers.some((layer) => layer.material === materialId)) ||
       boat.sections.some(({ former, layers }) => former === materialId || layers.some(({ material }) => material === materialId)) ||
-      boat.references.some(({ layers }) => layers.some(({ material }) => material === materialId));
+      boat.references.some(({ layers }) => layers.some(({ material }) => material === materialId)) ||
+      boat.details.some((detail) => materialsOfDetail(detail).includes(materialId));
     if (used) throw invalid('materialId', `${boat.materials[at]!.name} is in use in this boat`);
     const rest = without(boat.materials, at);
     if (at !== rest.length) throw invalid('materialId', "Only the material that came last can be taken back; the others stay in the boat's book");
@@ -351,6 +369,16 @@ const APPLY: { [K in Edit['type']]: (boat: Boat, edit: Extract<Edit, { type: K }
   'pack.add': lists.pack.add,
   'pack.set': lists.pack.set,
   'pack.remove': lists.pack.remove,
+  'load.add': lists.load.add,
+  'load.set': lists.load.set,
+  'load.remove': (boat, edit) => {
+    const user = boat.details.find(({ load }) => load === edit.id);
+    if (user) throw invalid('id', `${user.name} is led from this load: give it another one first`);
+    return lists.load.remove(boat, edit);
+  },
+  'detail.add': lists.detail.add,
+  'detail.set': lists.detail.set,
+  'detail.remove': lists.detail.remove,
 };
 
 /**
@@ -370,6 +398,6 @@ export function applyEdits(boat: Boat, edits: readonly Edit[]): { boat: Boat; in
     inverse.unshift(undo);
   }
   if (current.packs !== boat.packs) checkPacks(current.packs);
-  if (current.supports !== boat.supports || current.sections !== boat.sections || current.references !== boat.references) checkMembers(current);
+  if (current.supports !== boat.supports || current.sections !== boat.sections || current.references !== boat.references || current.details !== boat.details) checkMembers(current);
   return { boat: settleGeometry(boat, current), inverse };
 }

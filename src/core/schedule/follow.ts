@@ -77,7 +77,7 @@ function mergePart(base: Part, parent: Part, own: Part): Part {
  * @example followParent(base, parent, variant).parts[0].layers[3].angleDeg // as the parent turned it, unless the variant had
  */
 export function followParent(base: Boat, parent: Boat, own: Boat): Boat {
-  const lists = ['acceptances', 'supports', 'sections', 'references', 'packs'] as const;
+  const lists = ['acceptances', 'supports', 'sections', 'references', 'packs', 'loads', 'details'] as const;
   // What a variant still lays must stay in its book, whatever the parent put away.
   const materials = mergeList(base.materials, parent.materials, own.materials, mergeFields);
   const lost = own.materials.filter(({ id }) => !materials.some((material) => material.id === id));
@@ -96,7 +96,7 @@ export function followParent(base: Boat, parent: Boat, own: Boat): Boat {
   return settled;
 }
 
-const TAKEN = ['brief', 'materials', 'parts', 'acceptances', 'hull', 'deck', 'supports', 'sections', 'references', 'packs'] as const;
+const TAKEN = ['brief', 'materials', 'parts', 'acceptances', 'hull', 'deck', 'supports', 'sections', 'references', 'packs', 'loads', 'details'] as const;
 
 /** The edit that takes a boat from one state to another whole, holding only what differs. */
 export function takeState(from: Boat, to: Boat, source: string): Edit {

@@ -44,3 +44,5 @@ export { findMaterial, layersFromText, layersToText, usualRole, usualThickness }
 export { changeLaminate, keepAsLaminate, layAs, layLaminate, takeIntoLaminate, usesOf, type LaminateUse } from './families';
 export { followParent, takeState } from './follow';
 export { alignTo } from './align';
+export * from './detail';
+export { actingLoad, LOAD_CAUSES, type ActingLoad, type LoadCase, type LoadCause } from '../detail';

@@ -98,6 +98,8 @@ export function newBoat(name: string): Boat {
     sections: [],
     references: [],
     packs: [SMALL_CRAFT_PACK],
+    loads: [],
+    details: [],
   };
   return settleGeometry({ ...boat, hull: null }, boat);
 }

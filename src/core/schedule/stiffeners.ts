@@ -35,7 +35,7 @@ export interface SectionProperties {
 const MOST_WEB = 30;
 const MOST_CROWN = 20;
 
-function memberOf(book: Book, laid: readonly LaidLayer[]): SectionMember | null {
+export function memberOf(book: Book, laid: readonly LaidLayer[]): SectionMember | null {
   const parts = laid.flatMap(({ layer, components }) => components.map((component) => ({ component, angle: layer.angleDeg })));
   if (parts.length === 0) return null;
   const rated = parts.map(({ component, angle }) => ({

@@ -1,4 +1,4 @@
-import { linesOfPart, stiffenerMasses, type Boat, type LaidLayer, type Part, type ZoneEvaluation } from '../schedule';
+import { evaluateDetails, linesOfPart, stiffenerMasses, type Boat, type LaidLayer, type Part, type ZoneEvaluation } from '../schedule';
 import { rollUp, type MassItem } from './rollUp';
 
 /** Mass of one zone by what it is made of (kg), with its centroid (m). */
@@ -35,6 +35,7 @@ export interface BoatWeight {
 /** Identity of the frames, stringers and beams among the parts. */
 export const STIFFENERS = 'stiffeners';
 export const LAPS = 'laps';
+export const DETAILS = 'details';
 
 /** What laps and layers run past their line add to a part, placed at the mean of the zones that meet there. */
 function lapsOf(boat: Boat, part: Part, evaluations: ReadonlyMap<string, ZoneEvaluation>): ZoneMass {
@@ -68,7 +69,7 @@ function lapsOf(boat: Boat, part: Part, evaluations: ReadonlyMap<string, ZoneEva
  * Planned laminate mass of a boat by part and zone, against its target, with the centre of gravity from the zone centroids.
  *
  * Counts plies, core with the resin it takes up, coatings, stiffeners that have a section, and overlaps and run-outs at lines whose length is known.
- * The core's bevels are counted in full; bonding and fittings are not in it.
+ * The core's bevels are counted in full. Details bring their own laminate, what replaces the core, and their metal and adhesive (with the coatings).
  *
  * @param evaluations of every zone by id.
  * @example boatWeight(boat, evaluate(boat)).overShare // 0.03
@@ -98,6 +99,13 @@ export function boatWeight(boat: Boat, evaluations: ReadonlyMap<string, ZoneEval
     centreZ,
   }));
   if (members.length > 0) parts.push({ partId: STIFFENERS, name: 'Stiffeners', zones: members, ...rollUp(members) });
+  const details = evaluateDetails(boat, ({ kind }) => kind !== 'stiffenerEnd').flatMap(({ detail, mass, total: kilograms, problem }): ZoneMass[] => {
+    const zone = boat.parts.flatMap((part) => part.zones).find(({ id }) => id === detail.zone);
+    if (problem !== null || !zone || Math.abs(kilograms) < 1e-9) return [];
+    const { fibre, resin, core, other } = mass;
+    return [{ zoneId: detail.id, name: detail.name, fibre, resin, core, coating: other, mass: kilograms, centreX: detail.x, centreZ: zone.geometry.centroidZ }];
+  });
+  if (details.length > 0) parts.push({ partId: DETAILS, name: 'Details', zones: details, ...rollUp(details) });
   const total = rollUp(parts.flatMap((part) => part.zones));
   const target = boat.brief.weightTarget;
   return { parts, ...total, target, over: total.mass - target, overShare: (total.mass - target) / target };

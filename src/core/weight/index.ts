@@ -1,4 +1,4 @@
 /** Mass and centre of gravity. */
-export { boatWeight, STIFFENERS, type BoatWeight, type PartMass, type ZoneMass } from './boatWeight';
+export { boatWeight, DETAILS, STIFFENERS, type BoatWeight, type PartMass, type ZoneMass } from './boatWeight';
 export { rollUp, type MassItem } from './rollUp';
 export { weightWorking } from './weightWorking';

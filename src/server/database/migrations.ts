@@ -86,4 +86,12 @@ export const MIGRATIONS: Record<string, Migration> = {
       for (const statement of statements) await statement.execute(db);
     },
   },
+  '0005_loads_and_details': {
+    async up(db) {
+      const list = (name: string) =>
+        sql`create table ${sql.table(name)} (boat_id text not null references boat(id) on delete cascade, id text not null, position integer not null, body_json text not null,
+            primary key (boat_id, id)) strict, without rowid`;
+      for (const statement of [list('boat_load'), list('boat_detail')]) await statement.execute(db);
+    },
+  },
 };

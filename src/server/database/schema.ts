@@ -48,6 +48,8 @@ export interface Database {
   boat_section: ListRow;
   boat_reference: ListRow;
   boat_pack: ListRow;
+  boat_load: ListRow;
+  boat_detail: ListRow;
   pack: { id: string; kind: string; body_json: string; updated_at: string };
   layer: {
     boat_id: string;

@@ -1,5 +1,3 @@
-import path from 'node:path';
-import pdfmake from 'pdfmake';
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces';
 import { fabricArealWeight, hasDirection, ORIGINS, PROCESSES, type LayerMaterial } from '@/core/material';
 import { formatNumber, formatQuantity, formatWithUnit, formatWorkingValue, displayUnit, type QuantityKind, type UnitSystem } from '@/core/quantity';
@@ -21,19 +19,9 @@ import { cautionsOf, SEVERITIES } from '@/core/caution';
 import { CHECKS, packStatus, ZONE_LOCATIONS } from '@/core/standard';
 import { boatWeight } from '@/core/weight';
 import { texToText } from '@/core/working';
+import { detailPages } from './detailPdf';
+import { head, pageStyle, printPdf, right, RULES } from './pdfStyle';
 import { sectionSvg } from './sectionSvg';
-
-const FONTS = path.join(/* turbopackIgnore: true */ process.cwd(), 'node_modules/@expo-google-fonts/ibm-plex-sans');
-pdfmake.setFonts({
-  Plex: {
-    normal: `${FONTS}/400Regular/IBMPlexSans_400Regular.ttf`,
-    bold: `${FONTS}/600SemiBold/IBMPlexSans_600SemiBold.ttf`,
-    italics: `${FONTS}/400Regular_Italic/IBMPlexSans_400Regular_Italic.ttf`,
-    bolditalics: `${FONTS}/600SemiBold_Italic/IBMPlexSans_600SemiBold_Italic.ttf`,
-  },
-});
-pdfmake.setUrlAccessPolicy(() => false);
-pdfmake.setLocalAccessPolicy((file: string) => file.startsWith(FONTS));
 
 export interface PrintOptions {
   /** The issued revision, or null for the draft. */
@@ -43,19 +31,6 @@ export interface PrintOptions {
 }
 
 const VERDICT_WORDS = { fails: '× FAILS', thin: '! thin', meets: '✓ meets', ample: '✓ ample' } as const;
-const right = (text: string): TableCell => ({ text, alignment: 'right' });
-const head = (text: string): TableCell => ({ text, bold: true, noWrap: true });
-const RULES = {
-  hLineWidth: () => 0.4,
-  vLineWidth: () => 0.2,
-  hLineColor: () => '#8a8278',
-  vLineColor: () => '#c9c2b6',
-  paddingTop: () => 1.5,
-  paddingBottom: () => 1.5,
-  paddingLeft: () => 3,
-  paddingRight: () => 3,
-};
-
 function partPages(boat: Boat, part: Part, evaluations: ReadonlyMap<string, ZoneEvaluation>, units: UnitSystem): Content[] {
   const materials = new Map(boat.materials.map((material) => [material.id, material]));
   const target = targetOf(boat);
@@ -251,7 +226,7 @@ function weightPages(boat: Boat, evaluations: ReadonlyMap<string, ZoneEvaluation
   return [
     { text: 'Weights', style: 'h2', pageBreak: 'before' },
     {
-      text: `Planned laminate ${formatWithUnit(weight.mass, 'mass', units)} against a target of ${formatWithUnit(weight.target, 'mass', units)}: ${formatWithUnit(Math.abs(weight.over), 'mass', units)} ${weight.over > 0 ? 'over' : 'in hand'}. x from the aft end of the waterline, z from the baseline. Not counted: overlaps at zone edges, bonding, fittings, stiffeners.`,
+      text: `Planned laminate ${formatWithUnit(weight.mass, 'mass', units)} against a target of ${formatWithUnit(weight.target, 'mass', units)}: ${formatWithUnit(Math.abs(weight.over), 'mass', units)} ${weight.over > 0 ? 'over' : 'in hand'}. x from the aft end of the waterline, z from the baseline. Stiffeners, overlaps and details are counted where they are laid down; paint, furniture and fittings are not.`,
       margin: [0, 0, 0, 6],
     },
     { table: { headerRows: 1, widths: ['auto', '*', 'auto', 'auto', 'auto', 'auto', 'auto', 'auto', 'auto'], body }, layout: RULES },
@@ -300,28 +275,8 @@ export async function schedulePdf(boat: Boat, { revision, units, printedAt }: Pr
   const definition: TDocumentDefinitions = {
     info: { title: `${boat.name} laminate schedule, ${state}`, producer: 'Keramos', creationDate: printedAt },
     ...(revision ? {} : { watermark: { text: 'DRAFT', color: '#9a4527', opacity: 0.07, bold: true } }),
-    pageSize: 'A4',
+    ...pageStyle(`${boat.name} · ${state}${revision ? ` · ${revision.hash.slice(0, 12)}` : ''}`),
     pageOrientation: 'landscape',
-    pageMargins: [28, 30, 28, 40],
-    defaultStyle: { font: 'Plex', fontSize: 7.5, color: '#2b2622' },
-    styles: {
-      h1: { fontSize: 20, bold: true },
-      h2: { fontSize: 13, bold: true, margin: [0, 0, 0, 2] },
-      h3: { fontSize: 10, bold: true, margin: [0, 8, 0, 0] },
-      small: { fontSize: 6.5, color: '#5b544b' },
-    },
-    footer: (page, pages) => ({
-      margin: [28, 6, 28, 0],
-      fontSize: 6,
-      color: '#5b544b',
-      columns: [
-        {
-          width: '*',
-          text: `${boat.name} · ${state}${revision ? ` · ${revision.hash.slice(0, 12)}` : ''} · Decision support: the standard's own text, local codes, survey and a licensed naval architect or engineer decide.`,
-        },
-        { width: 'auto', text: `${page} / ${pages}` },
-      ],
-    }),
     content: [
       { text: boat.name, style: 'h1' },
       { text: `Laminate schedule · ${state}`, fontSize: 12, margin: [0, 0, 0, 8] },
@@ -353,10 +308,11 @@ export async function schedulePdf(boat: Boat, { revision, units, printedAt }: Pr
       ...boat.parts.filter((part) => part.zones.length > 0).flatMap((part) => partPages(boat, part, evaluations, units)),
       ...checkPages(boat, evaluations, units),
       ...stiffenerPages(boat, units),
+      ...detailPages(boat, units),
       ...cautionPages(boat, evaluations),
       ...weightPages(boat, evaluations, units),
       ...workingPages(boat, evaluations),
     ],
   };
-  return pdfmake.createPdf(definition).getBuffer();
+  return printPdf(definition);
 }

@@ -3,11 +3,18 @@ import { partRestSchema, type Boat } from '@/core/schedule';
 import type { Database } from '../database/schema';
 
 /** The boat's lists whose items are kept whole, and their tables. */
-export const LIST_TABLES = { supports: 'boat_support', sections: 'boat_section', references: 'boat_reference', packs: 'boat_pack' } as const;
+export const LIST_TABLES = {
+  supports: 'boat_support',
+  sections: 'boat_section',
+  references: 'boat_reference',
+  packs: 'boat_pack',
+  loads: 'boat_load',
+  details: 'boat_detail',
+} as const;
 
 /** Write the rows in which two states of a boat differ. Objects that kept their identity are left alone. */
 export async function writeBoat(trx: Transaction<Database>, id: string, before: Boat | null, after: Boat): Promise<void> {
-  const old = before ?? { name: '', brief: null, materials: [], parts: [], acceptances: [], supports: [], sections: [], references: [], packs: [] };
+  const old = before ?? { name: '', brief: null, materials: [], parts: [], acceptances: [], supports: [], sections: [], references: [], packs: [], loads: [], details: [] };
   for (const [key, table] of Object.entries(LIST_TABLES) as [keyof typeof LIST_TABLES, (typeof LIST_TABLES)[keyof typeof LIST_TABLES]][]) {
     if (old[key] === after[key]) continue;
     await trx.deleteFrom(table).where('boat_id', '=', id).execute();

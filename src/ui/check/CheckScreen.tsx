@@ -6,6 +6,9 @@ import { cautionsOf } from '@/core/caution';
 import { formatNumber } from '@/core/quantity';
 import {
   craftOf,
+  DETAIL_KINDS,
+  detailWorking,
+  evaluateDetails,
   evaluateStiffeners,
   methodOf,
   stiffenerWorking,
@@ -77,6 +80,7 @@ export function CheckScreen() {
   const notChecked = [...new Set([...evaluations.values()].flatMap((e) => e.notChecked))];
   const rows = boat.parts.flatMap((part): { part: Part; zone: Zone }[] => part.zones.filter(wanted).map((zone) => ({ part, zone })));
   const members = stiffeners.filter((e) => e.section !== null && (!onlyFailing || e.problem !== null || (e.governing?.reserveFactor ?? 0) < target));
+  const details = useMemo(() => evaluateDetails(boat), [boat]).filter((e) => !onlyFailing || e.problem !== null || (e.governing?.reserveFactor ?? Infinity) < target);
   const shortTitle = (id: string) => (id === boat.packs[0]!.id ? '' : (boat.packs.find((pack) => pack.id === id)?.title ?? ''));
 
   return (
@@ -197,6 +201,60 @@ export function CheckScreen() {
         and core, seed {BAND.seed}
         {done ? '' : ', being drawn…'}.
       </p>
+      {details.length > 0 && (
+        <Card className="my-2">
+          <Card.Body className="p-0">
+            <table className="table table-sm mb-0" aria-label="Details by checks">
+              <thead>
+                <tr>
+                  <th>Detail</th>
+                  <th>Kind</th>
+                  <th>Weakest link</th>
+                  <th className="num">Reserve</th>
+                  <th>Other checks</th>
+                </tr>
+              </thead>
+              <tbody>
+                {details.map(({ detail, checks, governing, problem }) => (
+                  <tr key={detail.id}>
+                    <td>
+                      <Link href={`/boats/${boatId}/details?detail=${detail.id}`}>{detail.name}</Link>
+                    </td>
+                    <td className="small">{DETAIL_KINDS[detail.kind]}</td>
+                    {problem ? (
+                      <td colSpan={3}>
+                        <span className="verdict fails text-wrap">✕ Refused: {problem}</span>
+                      </td>
+                    ) : (
+                      <>
+                        <td>{governing?.name}</td>
+                        <td className="num">
+                          {governing && (
+                            <button
+                              type="button"
+                              className="plain-button"
+                              title="Opens the working"
+                              onClick={() => setWorking({ title: `${detail.name}: working`, record: () => [{ title: detail.name, steps: detailWorking(boat, detail) }] })}
+                            >
+                              <Verdict reserveFactor={governing.reserveFactor} target={target} words={false} />
+                            </button>
+                          )}
+                        </td>
+                        <td className="small soft">
+                          {checks
+                            .filter((check) => check !== governing && Number.isFinite(check.reserveFactor))
+                            .map(({ name, reserveFactor }) => `${name} ${formatNumber(reserveFactor, 2)}`)
+                            .join(', ')}
+                        </td>
+                      </>
+                    )}
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </Card.Body>
+        </Card>
+      )}
       {members.length > 0 && (
         <Card className="my-2">
           <Card.Body className="p-0">

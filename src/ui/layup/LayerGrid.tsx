@@ -7,6 +7,7 @@ import type { LayerMaterial } from '@/core/material';
 import { formatNumber } from '@/core/quantity';
 import { GROUP_KINDS, repeatOf, targetOf, type Boat, type LayerGroup, type Part, type ZoneEvaluation } from '@/core/schedule';
 import { CHECKS } from '@/core/standard';
+import { DetailRows } from './DetailRows';
 import { CautionMark } from '../shared/CautionList';
 import { useUnits } from '../shared/units';
 import { Verdict } from '../shared/Verdict';
@@ -258,6 +259,7 @@ export function LayerGrid({
                 </td>
               </tr>
             )}
+            <DetailRows boat={boat} part={part} materials={materials} zones={zones} />
           </tbody>
           <tfoot>
             {results.map(([name, label, value, change]) => (

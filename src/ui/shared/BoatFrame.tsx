@@ -3,7 +3,7 @@ import dynamic from 'next/dynamic';
 import { usePathname } from 'next/navigation';
 import { useEffect, useMemo, type ReactNode } from 'react';
 import { Alert, Button } from 'react-bootstrap';
-import { evaluateStiffeners, targetOf } from '@/core/schedule';
+import { evaluateDetails, evaluateStiffeners, targetOf } from '@/core/schedule';
 import { boatWeight } from '@/core/weight';
 import { formatNumber } from '@/core/quantity';
 import { useBoat, useBoatStore } from './boat';
@@ -32,6 +32,7 @@ function Standing() {
   // Stiffeners follow when the boat has stood still for a moment: they are no part of what a key must bring up to date.
   const settled = useSettled(boat);
   const weak = useMemo(() => evaluateStiffeners(settled).filter((e) => e.governing && e.governing.reserveFactor < 1).length, [settled]);
+  const broken = useMemo(() => evaluateDetails(settled).filter((e) => e.problem !== null || (e.governing?.reserveFactor ?? 1) < 1).length, [settled]);
   return (
     <span className="small" data-testid="standing">
       {failing > 0 ? (
@@ -46,6 +47,11 @@ function Standing() {
       {weak > 0 && (
         <span className="verdict fails ms-1">
           ✕ {weak} {weak === 1 ? 'stiffener fails' : 'stiffeners fail'}
+        </span>
+      )}
+      {broken > 0 && (
+        <span className="verdict fails ms-1">
+          ✕ {broken} {broken === 1 ? 'detail fails' : 'details fail'}
         </span>
       )}
       {open > 0 && <span className="verdict ample ms-1">{open} not checked</span>}

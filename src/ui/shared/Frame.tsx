@@ -11,6 +11,7 @@ export const STEPS = [
   { path: 'analysis', name: 'Analysis' },
   { path: 'panel', name: 'Panel' },
   { path: 'stiffeners', name: 'Stiffeners' },
+  { path: 'details', name: 'Details' },
   { path: 'check', name: 'Check' },
   { path: 'weights', name: 'Weights' },
   { path: 'revisions', name: 'Revisions' },

@@ -300,6 +300,16 @@ export function BoatDrawing({
         );
       })}
       {boundaries.map(lineOf)}
+      {boat.details.map(({ id, name, x, y, zone }) => {
+        const onHull = boat.parts.some(({ kind, zones }) => kind === 'hull' && zones.some((one) => one.id === zone));
+        const side = onHull ? -Math.abs(y) : Math.abs(y);
+        return (
+          <g key={id}>
+            <path d={`M${X(x)} ${Y(side) - 6}l5 6l-5 6l-5 -6Z`} fill="#fff" stroke="#9a4527" strokeWidth="1.6" />
+            <title>{name}</title>
+          </g>
+        );
+      })}
       {labelsOf([...model.profile]).map((label) => zoneLabel(label, 'profile'))}
       {labelsOf(model.above.map((area) => ({ ...area, label: [area.label[0], Math.min(area.label[1], model.axis - 12)] as [number, number] }))).map((label) =>
         zoneLabel(label, 'above'),

@@ -1,0 +1,11 @@
+/** Where load comes in: load cases, straps, bolts, bonds, and the drawing of each. */
+export { boltJoint, type BoltJoint, type BoltJointInput } from './boltJoint';
+export { pullThrough, type PullThroughInput } from './pullThrough';
+export { boltGroupShear, boltGroupTension, type BoltPlace } from './boltGroup';
+export { lapJoint, type LapJointInput } from './lapJoint';
+export { strapOffAxis, strapPair, type StrapPairInput } from './strap';
+export { tabbingShear } from './tabbingShear';
+export { threadEngagement } from './threadEngagement';
+export { scarfJoint } from './scarfJoint';
+export { boltStrength } from './boltStrength';
+export { actingLoad, LOAD_CAUSES, loadCaseSchema, loadProblem, type ActingLoad, type LoadCase, type LoadCause } from './loadCase';

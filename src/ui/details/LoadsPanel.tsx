@@ -1,0 +1,196 @@
+'use client';
+import { nanoid } from 'nanoid';
+import { useState } from 'react';
+import { Button, Card, Form } from 'react-bootstrap';
+import { actingLoad, LOAD_CAUSES, type Boat, type LoadCase, type LoadCause } from '@/core/schedule';
+import { formatNumber } from '@/core/quantity';
+import { QuantityField } from '../shared/QuantityField';
+import { Refusal } from '../shared/Refusal';
+import { TextField } from '../shared/TextField';
+import { useEdit } from '../shared/useEdit';
+import { useUnits } from '../shared/units';
+import { DirectionPicker } from './DirectionPicker';
+import { LOAD_FIELDS, LOAD_START, read, write } from './fields';
+
+/** The load cases of the boat: cause, direction, factor, source. */
+export function LoadsPanel({ boat }: { boat: Boat }) {
+  const edit = useEdit();
+  const { full } = useUnits();
+  const [chosen, setChosen] = useState<string | null>(boat.loads[0]?.id ?? null);
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const load = boat.loads.find(({ id }) => id === chosen) ?? boat.loads[0];
+  const set = (item: LoadCase): string | undefined => edit({ type: 'load.set', item });
+  const say = (text: string | undefined) => setRefusal(text ?? null);
+  const add = () => {
+    const id = nanoid(8);
+    const item: LoadCase = {
+      id,
+      name: 'New load',
+      cause: { kind: 'given', force: 5000 },
+      direction: { how: 'angle', bearingDeg: 0, upDeg: 0 },
+      factor: 2,
+      source: 'Given by the owner',
+    };
+    const said = edit({ type: 'load.add', item, index: boat.loads.length });
+    say(said);
+    if (!said) setChosen(id);
+  };
+  const acting = (one: LoadCase) => {
+    try {
+      return full(actingLoad(one).force, 'force');
+    } catch {
+      return '–';
+    }
+  };
+  return (
+    <div className="details-columns">
+      <Card>
+        <Card.Body>
+          <div className="d-flex justify-content-between">
+            <h2>Load cases</h2>
+            <Button size="sm" onClick={add}>
+              Add a load
+            </Button>
+          </div>
+          <table className="table table-sm" aria-label="Load cases">
+            <thead>
+              <tr>
+                <th>Load</th>
+                <th>Cause</th>
+                <th className="num">Force</th>
+                <th className="num">Factor</th>
+              </tr>
+            </thead>
+            <tbody>
+              {boat.loads.map((one) => (
+                <tr key={one.id} className={one.id === load?.id ? 'chosen-row' : ''}>
+                  <td>
+                    <button type="button" className="plain-button fw-semibold text-start" onClick={() => setChosen(one.id)}>
+                      {one.name}
+                    </button>
+                  </td>
+                  <td className="small">{LOAD_CAUSES[one.cause.kind]}</td>
+                  <td className="num">{acting(one)}</td>
+                  <td className="num">{formatNumber(one.factor, 1)}</td>
+                </tr>
+              ))}
+              {boat.loads.length === 0 && (
+                <tr>
+                  <td colSpan={4} className="soft">
+                    None yet. Boats fail where load comes in: start with the largest.
+                  </td>
+                </tr>
+              )}
+            </tbody>
+          </table>
+        </Card.Body>
+      </Card>
+      {load && (
+        <Card key={load.id}>
+          <Card.Body className="d-grid gap-2">
+            <Refusal text={refusal} onClose={() => setRefusal(null)} className="mb-0" />
+            <TextField label="Name of the load" value={load.name} maximum={80} onCommit={(name) => set({ ...load, name })} />
+            <Form.Group controlId="load-cause">
+              <Form.Label className="mb-0">Cause</Form.Label>
+              <Form.Select
+                value={load.cause.kind}
+                onChange={(event) => {
+                  const kind = event.target.value as LoadCause;
+                  say(set({ ...load, cause: { kind, ...LOAD_START[kind] } as LoadCase['cause'] }));
+                }}
+              >
+                {Object.entries(LOAD_CAUSES).map(([key, name]) => (
+                  <option key={key} value={key}>
+                    {name}
+                  </option>
+                ))}
+              </Form.Select>
+            </Form.Group>
+            <div className="detail-fields">
+              {LOAD_FIELDS[load.cause.kind].map(({ key, label, kind, minimum, maximum, hint }) => (
+                <QuantityField
+                  key={`${load.cause.kind}-${key}`}
+                  label={label}
+                  kind={kind}
+                  value={read(load.cause, key) as number}
+                  minimum={minimum}
+                  maximum={maximum}
+                  {...(hint ? { hint } : {})}
+                  onCommit={(value) => set({ ...load, cause: write(load.cause, key, value) })}
+                />
+              ))}
+              <QuantityField
+                label="Factor"
+                kind="ratio"
+                value={load.factor}
+                minimum={1}
+                maximum={10}
+                hint="on the load, for the detail"
+                onCommit={(factor) => set({ ...load, factor: factor! })}
+              />
+            </div>
+            <Form.Group controlId="load-how">
+              <Form.Label className="mb-0">Direction</Form.Label>
+              <Form.Select
+                value={load.direction.how}
+                onChange={(event) =>
+                  say(set({ ...load, direction: event.target.value === 'angle' ? { how: 'angle', bearingDeg: 0, upDeg: 0 } : { how: 'ratio', forward: 1, outboard: 0, up: 0 } }))
+                }
+              >
+                <option value="angle">as angles, or picked on the drawing</option>
+                <option value="ratio">so much forward in so much up and outboard</option>
+              </Form.Select>
+            </Form.Group>
+            {load.direction.how === 'angle' ? (
+              <div className="d-flex gap-3 flex-wrap">
+                <DirectionPicker
+                  bearingDeg={load.direction.bearingDeg}
+                  upDeg={load.direction.upDeg}
+                  onChange={(bearingDeg, upDeg) => say(set({ ...load, direction: { how: 'angle', bearingDeg, upDeg } }))}
+                />
+                <div className="d-grid gap-2">
+                  <QuantityField
+                    label="From forward, towards outboard"
+                    kind="angle"
+                    value={load.direction.bearingDeg}
+                    minimum={-180}
+                    maximum={180}
+                    onCommit={(bearingDeg) => set({ ...load, direction: { ...load.direction, bearingDeg: bearingDeg! } as LoadCase['direction'] })}
+                  />
+                  <QuantityField
+                    label="Up from the horizontal"
+                    kind="angle"
+                    value={load.direction.upDeg}
+                    minimum={-90}
+                    maximum={90}
+                    onCommit={(upDeg) => set({ ...load, direction: { ...load.direction, upDeg: upDeg! } as LoadCase['direction'] })}
+                  />
+                </div>
+              </div>
+            ) : (
+              <div className="detail-fields">
+                {(['forward', 'outboard', 'up'] as const).map((key) => (
+                  <QuantityField
+                    key={key}
+                    label={key[0]!.toUpperCase() + key.slice(1)}
+                    kind="ratio"
+                    value={(load.direction as Extract<LoadCase['direction'], { how: 'ratio' }>)[key]}
+                    minimum={-1000}
+                    maximum={1000}
+                    onCommit={(value) => set({ ...load, direction: { ...load.direction, [key]: value } as LoadCase['direction'] })}
+                  />
+                ))}
+              </div>
+            )}
+            <TextField label="Where it comes from" value={load.source} maximum={200} onCommit={(source) => set({ ...load, source })} />
+            <div>
+              <Button size="sm" variant="outline-primary" onClick={() => say(edit({ type: 'load.remove', id: load.id }))}>
+                Remove this load
+              </Button>
+            </div>
+          </Card.Body>
+        </Card>
+      )}
+    </div>
+  );
+}
