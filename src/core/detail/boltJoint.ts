@@ -34,10 +34,10 @@ export interface BoltJoint {
  * Source: nominal stresses of bolted joints in composites, e.g. Agarwal & Broutman, ch. 8.
  */
 export function boltJoint({ load, boltDiameter: d, boltCount, width, edgeDistance, thickness, bearingStrength, tensionStrength, shearStrength }: BoltJointInput): BoltJoint {
-  const net = width - boltCount * d;
-  if (net <= 0) throw invalid('width', `${boltCount} holes of ${(d * 1000).toFixed(1)} mm leave nothing of a width of ${(width * 1000).toFixed(1)} mm`);
   if (edgeDistance < d)
     throw invalid('edgeDistance', `The edge is ${(edgeDistance * 1000).toFixed(1)} mm from the hole, less than one bolt diameter of ${(d * 1000).toFixed(1)} mm`);
+  const net = width - boltCount * d;
+  if (net <= 0) throw invalid('width', `${boltCount} holes of ${(d * 1000).toFixed(1)} mm leave nothing of a width of ${(width * 1000).toFixed(1)} mm`);
   const reserve = (stress: number, strength: number): StressReserve => ({ stress, reserveFactor: strength / stress });
   const bearing = reserve(load / (boltCount * d * thickness), bearingStrength);
   const netTension = reserve(load / (net * thickness), tensionStrength);

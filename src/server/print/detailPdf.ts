@@ -1,6 +1,6 @@
 import type { Content, TableCell } from 'pdfmake/interfaces';
 import { formatNumber, formatWithUnit, type UnitSystem } from '@/core/quantity';
-import { DETAIL_KINDS, drawingSvg, evaluateDetails, targetOf, verdictOf, type Boat, type DetailCheck, type DetailEvaluation, type Revision } from '@/core/schedule';
+import { DETAIL_KINDS, drawDetail, drawingSvg, evaluateDetails, targetOf, verdictOf, type Boat, type DetailCheck, type DetailEvaluation, type Revision } from '@/core/schedule';
 import { head, pageStyle, printPdf, right, RULES } from './pdfStyle';
 
 const WORDS = { fails: '× FAILS', thin: '! thin', meets: '✓ meets', ample: '✓ ample' } as const;
@@ -10,7 +10,8 @@ const figure = (value: number, unit: DetailCheck['unit'], units: UnitSystem) =>
 
 /** One detail on a page: drawing, load path, checks, layers, steps, cautions, proof. */
 export function detailSheet(boat: Boat, evaluation: DetailEvaluation, units: UnitSystem): Content[] {
-  const { detail, checks, governing, path, layers, steps, cautions, drawing, proof, problem, total } = evaluation;
+  const { detail, checks, governing, path, layers, steps, cautions, proof, problem, total } = evaluation;
+  const drawing = problem === null ? drawDetail(boat, detail) : null;
   const target = targetOf(boat);
   const zone = boat.parts.flatMap((part) => part.zones.map((one) => ({ part, one }))).find(({ one }) => one.id === detail.zone);
   const codes = new Map(boat.materials.map((material) => [material.id, 'code' in material ? material.code : material.name]));

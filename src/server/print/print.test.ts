@@ -2,10 +2,13 @@ import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
 import { largeBoat } from '../../../tests/helpers/largeBoat';
 import { merrow } from '../../../tests/helpers/merrow';
-import { applyEdits, evaluateZone, type Boat, type Revision } from '@/core/schedule';
+import { applyEdits, drawDetail, evaluateDetail, evaluateDetails, evaluateZone, type Boat, type Detail, type Revision } from '@/core/schedule';
 import { scheduleCsv } from './scheduleCsv';
 import { schedulePdf } from './schedulePdf';
+import { detailDxf } from './detailDxf';
+import { detailPdf, detailSheet } from './detailPdf';
 import { sectionSvg } from './sectionSvg';
+import DxfParser from 'dxf-parser';
 
 const boat = merrow();
 const revision: Revision = {
@@ -33,13 +36,13 @@ describe('the schedule as CSV', () => {
       const row = layers[i]!;
       expect(row[0]).toBe(String(i + 1));
       expect(Number(row[3])).toBe(layer.angleDeg);
-      expect(row.slice(6).map((cell) => cell === 'x')).toEqual(hull.zones.map((zone) => layer.zones.includes(zone.id)));
+      expect(row.slice(8).map((cell) => cell === 'x')).toEqual(hull.zones.map((zone) => layer.zones.includes(zone.id)));
     });
   });
   it('states the results that the screen shows', () => {
     const reserves = rows
       .find(([, label]) => label === 'Least reserve factor')!
-      .slice(6)
+      .slice(8)
       .map(Number);
     const [part] = boat.parts;
     expect(reserves).toEqual(part!.zones.map((zone) => Number(evaluateZone(boat, part!, zone).governing!.reserveFactor.toFixed(2))));
@@ -48,6 +51,47 @@ describe('the schedule as CSV', () => {
   it('runs nothing in a spreadsheet', () => {
     const { boat: sly } = applyEdits(boat, [{ type: 'boat.rename', name: '=HYPERLINK("x")' }]);
     expect(rowsOf(scheduleCsv(sly))[0]![0]).toBe(`'=HYPERLINK("x")`);
+  });
+});
+
+describe('the sheet of a detail', () => {
+  const evaluations = evaluateDetails(boat);
+  it('says why a detail is refused', () => {
+    const tow = boat.details.find(({ id }) => id === 'tow-post')!;
+    const refused = evaluateDetail(boat, { ...tow, edgeDistance: 0.004 } as Detail);
+    expect(JSON.stringify(detailSheet(boat, refused, 'us'))).toContain('Not checked: ');
+  });
+  // Content first: printing leaves its marks on the table layout that all share.
+  it('is a page with its drawing as vectors, its weakest link and its checks', async () => {
+    const tow = evaluations.find(({ detail }) => detail.id === 'tow-post')!;
+    const words = JSON.stringify(detailSheet(boat, tow, 'metric'));
+    expect(words).toContain('(weakest)');
+    expect(words).toContain('× FAILS');
+    expect(words).toContain('<svg');
+    for (const evaluation of evaluations) {
+      const pdf = await detailPdf(boat, evaluation, { revision: null, units: 'metric', printedAt });
+      expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
+      expect(pdf.toString('latin1').match(/\/Type \/Page\b/g)).toHaveLength(1);
+    }
+  });
+  it('is drawn in DXF true to size, in millimetres, on layers of its own', () => {
+    for (const { detail } of evaluations) {
+      const dxf = new DxfParser().parseSync(detailDxf(drawDetail(boat, detail)!, detail.name))!;
+      expect(dxf.header['$INSUNITS']).toBe(4);
+      expect(Object.keys(dxf.tables.layer.layers)).toEqual(expect.arrayContaining(['outline', 'dimension', 'text']));
+      expect(dxf.entities.length).toBeGreaterThan(8);
+    }
+    const sheer = new DxfParser().parseSync(
+      detailDxf(
+        drawDetail(
+          boat,
+          boat.details.find(({ id }) => id === 'sheer')!,
+        )!,
+        'Sheer',
+      ),
+    )!;
+    const texts = sheer.entities.filter(({ type }) => type === 'TEXT').map((entity) => (entity as unknown as { text: string }).text);
+    expect(texts).toEqual(expect.arrayContaining(['60', 'pitch 150']));
   });
 });
 

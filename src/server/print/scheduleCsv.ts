@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import { fabricArealWeight } from '@/core/material';
-import { evaluateZone, type Boat } from '@/core/schedule';
+import { evaluateZone, LAYER_ROLES, type Boat } from '@/core/schedule';
 import { plain } from '../table/plain';
 
 /**
@@ -14,7 +14,7 @@ export function scheduleCsv(boat: Boat): string {
     rows.push(
       [],
       ['Part', plain(part.name)],
-      ['Layer', 'Code', 'Material', 'Angle (deg)', 'Dry weight (g/m2)', 'Thickness given (mm)', ...part.zones.map((zone) => plain(zone.name))],
+      ['Layer', 'Code', 'Material', 'Angle (deg)', 'Dry weight (g/m2)', 'Thickness given (mm)', 'Role', 'Group', ...part.zones.map((zone) => plain(zone.name))],
     );
     part.layers.forEach((layer, index) => {
       const material = materials.get(layer.material)!;
@@ -26,11 +26,13 @@ export function scheduleCsv(boat: Boat): string {
         layer.angleDeg,
         weight,
         layer.thickness === null ? '' : Number((layer.thickness * 1000).toFixed(2)),
+        LAYER_ROLES[layer.role],
+        plain(part.groups.find(({ id }) => id === layer.group)?.name ?? ''),
         ...part.zones.map((zone) => (layer.zones.includes(zone.id) ? 'x' : '')),
       ]);
     });
     const evaluations = part.zones.map((zone) => evaluateZone(boat, part, zone));
-    const line = (label: string, values: (string | number)[]) => rows.push(['', label, '', '', '', '', ...values]);
+    const line = (label: string, values: (string | number)[]) => rows.push(['', label, '', '', '', '', '', '', ...values]);
     line(
       'Thickness (mm)',
       evaluations.map((e) => Number((e.thickness * 1000).toFixed(1))),

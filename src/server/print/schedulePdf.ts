@@ -4,8 +4,10 @@ import { formatNumber, formatQuantity, formatWithUnit, formatWorkingValue, displ
 import {
   evaluateStiffeners,
   makeEvaluator,
+  LAYER_ROLES,
   POSTURES,
   QUALITIES,
+  repeatOf,
   targetOf,
   stackWorking,
   verdictOf,
@@ -36,18 +38,30 @@ function partPages(boat: Boat, part: Part, evaluations: ReadonlyMap<string, Zone
   const target = targetOf(boat);
   const zones = part.zones.map((zone) => evaluations.get(zone.id)!);
   const label = (kind: QuantityKind) => displayUnit(kind, units).label;
-  const layerRows = part.layers.map((layer, index): TableCell[] => {
+  const groupHead = (id: string | null, index: number): TableCell[][] => {
+    const group = part.groups.find((one) => one.id === id);
+    if (!group || part.layers[index - 1]?.group === id) return [];
+    const { times } = repeatOf(part.layers.filter((layer) => layer.group === id));
+    return [
+      [
+        { text: `${group.name}${times > 1 ? ` ×${times}` : ''}`, colSpan: 6 + part.zones.length, bold: true, fillColor: '#f3eee4' },
+        ...Array<string>(5 + part.zones.length).fill(''),
+      ],
+    ];
+  };
+  const layerRows = part.layers.flatMap((layer, index): TableCell[][] => [...groupHead(layer.group, index), layerRow(layer, index)]);
+  function layerRow(layer: Part['layers'][number], index: number): TableCell[] {
     const material = materials.get(layer.material)!;
     return [
       right(String(index + 1)),
       'code' in material ? material.code : '',
-      material.name,
+      `${material.name}${layer.role === 'structure' ? '' : `, ${LAYER_ROLES[layer.role]}`}`,
       right(hasDirection(material as LayerMaterial) ? `${formatNumber(layer.angleDeg, 0)}°` : ''),
       right(material.kind === 'fabric' ? formatQuantity(fabricArealWeight(material), 'arealWeight', units) : ''),
       right(layer.thickness === null ? '' : formatQuantity(layer.thickness, 'thickness', units)),
       ...part.zones.map((zone): TableCell => (layer.zones.includes(zone.id) ? { text: '•', bold: true, alignment: 'center', fillColor: '#e6dccb' } : '')),
     ];
-  });
+  }
   const result = (title: string, cell: (e: ZoneEvaluation) => string): TableCell[] => [
     { text: title, colSpan: 6, bold: true, alignment: 'right' },
     '',

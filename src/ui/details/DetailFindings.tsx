@@ -1,6 +1,6 @@
 'use client';
 import { useMemo } from 'react';
-import { DETAIL_KINDS, drawingSvg, sceneOf, targetOf, transomSchools, verdictOf, type Boat, type DetailCheck, type DetailEvaluation } from '@/core/schedule';
+import { DETAIL_KINDS, drawDetail, drawingSvg, sceneOf, targetOf, transomSchools, verdictOf, type Boat, type DetailCheck, type DetailEvaluation } from '@/core/schedule';
 import { formatNumber } from '@/core/quantity';
 import { useUnits } from '../shared/units';
 import { Verdict } from '../shared/Verdict';
@@ -31,11 +31,14 @@ export function useCheckFigure() {
 
 /** Drawing, load path, checks, steps and cautions of a detail. */
 export function DetailFindings({ boat, evaluation, onWorking }: { boat: Boat; evaluation: DetailEvaluation; onWorking: () => void }) {
-  const { detail, checks, governing, path, layers, steps, cautions, drawing, proof, problem, total } = evaluation;
+  const { detail, checks, governing, path, layers, steps, cautions, proof, problem, total } = evaluation;
   const { full } = useUnits();
   const figure = useCheckFigure();
   const target = targetOf(boat);
-  const svg = useMemo(() => (drawing ? drawingSvg(drawing, `${detail.name}: ${DETAIL_KINDS[detail.kind]}`) : ''), [drawing, detail.name, detail.kind]);
+  const svg = useMemo(() => {
+    const drawing = drawDetail(boat, detail);
+    return drawing ? drawingSvg(drawing, `${detail.name}: ${DETAIL_KINDS[detail.kind]}`) : '';
+  }, [boat, detail]);
   const codes = new Map(boat.materials.map((material) => [material.id, 'code' in material ? material.code : material.name]));
   return (
     <div className="d-grid gap-2">

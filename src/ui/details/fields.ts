@@ -98,6 +98,21 @@ export const DETAIL_FIELDS: Record<DetailKind, readonly Field[]> = {
     },
     preparation,
   ],
+  patch: [
+    choice('form', 'What it is', { patch: 'patch or doubler', wrappedEdge: 'edge wrapped to both faces', web: 'web in shear' }),
+    short('breadth', 'Breadth or depth that takes it', 0.01, 5),
+    short('radius', 'Radius of the edge', 0.002, 0.2),
+    {
+      as: 'sheets',
+      key: 'sheets',
+      label: 'Sheets',
+      columns: [
+        { key: 'length', label: 'Length', minimum: 0.02, maximum: 10 },
+        { key: 'breadth', label: 'Breadth', minimum: 0.01, maximum: 5 },
+      ],
+    },
+    preparation,
+  ],
   transom: [
     short('span', 'Between the knees', 0.1, 4),
     short('height', 'Height', 0.1, 2),

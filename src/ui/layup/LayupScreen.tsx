@@ -30,6 +30,7 @@ import { Refusal } from '../shared/Refusal';
 import { useLatest } from '../shared/useLatest';
 import { useSettled } from '../shared/useSettled';
 import { WorkingPanel, type WorkingRequest } from '../shared/WorkingPanel';
+import { DetailCautions } from '../details/DetailCautions';
 import { AskBar, type Question } from './AskBar';
 import { isText, keyOf, type Command } from './commands';
 import { HatchPatterns } from './Hatch';
@@ -463,7 +464,12 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
             zone={zone}
             evaluation={evaluations.get(zone.id)!}
             openCautions={cautions.filter((caution) => !caution.accepted && caution.zoneIds.includes(zone.id)).length}
-            cautions={<CautionList boat={boat} cautions={cautions.filter((caution) => caution.zoneIds.includes(zone.id))} empty="Nothing to say against this stack." />}
+            cautions={
+              <>
+                <CautionList boat={boat} cautions={cautions.filter((caution) => caution.zoneIds.includes(zone.id))} empty="Nothing to say against this stack." />
+                <DetailCautions boat={settled.boat} zoneId={zone.id} />
+              </>
+            }
             moves={
               <LayerMovesPanel
                 boat={state.boat}

@@ -109,7 +109,7 @@ export function PartSectionDrawing({
       viewBox={`0 0 ${width} ${base + FOOT}`}
       width="100%"
       className="part-section"
-      role="img"
+      role="group"
       aria-label={`${title}: ${section.zones.map(({ name, thickness }) => `${name} ${full(thickness, 'thickness')}`).join(', ')}`}
     >
       <defs>

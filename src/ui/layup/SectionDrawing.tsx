@@ -2,7 +2,7 @@
 import { memo } from 'react';
 import { hasDirection } from '@/core/material';
 import { formatNumber } from '@/core/quantity';
-import type { ZoneEvaluation } from '@/core/schedule';
+import { LAYER_ROLES, type ZoneEvaluation } from '@/core/schedule';
 import { useUnits } from '../shared/units';
 import { Hatch } from './Hatch';
 
@@ -53,12 +53,14 @@ export const SectionDrawing = memo(function SectionDrawing({ evaluation, name, c
         const turn = hasDirection(laid.material) ? ` ${formatNumber(laid.layer.angleDeg, 0)}°` : '';
         return (
           <g key={laid.layer.id}>
+            {laid.layer.role === 'comesOff' && <line x1={LEFT} x2={LEFT + BAR} y1={at + 1.5} y2={at + 1.5} stroke="#2b2622" strokeWidth="1.4" strokeDasharray="5 3" />}
             <Hatch material={laid.material} angleDeg={laid.layer.angleDeg} x={LEFT} y={at} width={BAR} height={tallness} />
             <rect x={LEFT} y={at} width={BAR} height={tallness} fill="none" stroke={chosen ? '#9a4527' : '#2b2622'} strokeWidth={chosen ? 1.6 : 0.5} />
             <path d={`M ${LEFT + BAR} ${at + tallness / 2} L ${LEFT + BAR + 16} ${labels[i]!} h 4`} fill="none" stroke={chosen ? '#9a4527' : '#9a8f80'} strokeWidth="0.7" />
             <text x={LEFT + BAR + 23} y={labels[i]! + 3.5} fontSize="10" fill={chosen ? '#9a4527' : '#2b2622'} fontWeight={chosen ? 600 : 400}>
               {laid.index + 1} {laid.material.code}
               {turn}
+              {laid.layer.role !== 'structure' && `, ${LAYER_ROLES[laid.layer.role]}`}
             </text>
           </g>
         );

@@ -97,25 +97,9 @@ export function boltedFindings(scene: Scene, detail: DetailOf<'bolted'>): Findin
     holeDiameter: d,
   });
   const checks = [
-    check(
-      scene,
-      'bearing',
-      'Bearing under the bolt',
-      'Pa',
-      joint.bearing.stress,
-      member.compressiveStrength,
-      'bolt.joint; bearing taken as compressive strength, no clamping counted',
-    ),
-    check(
-      scene,
-      'netTension',
-      'Net section between holes',
-      'Pa',
-      joint.netTension.stress,
-      OPEN_HOLE * member.tensileStrength,
-      'bolt.joint; a drilled hole leaves 0.6 of the tensile strength',
-    ),
-    check(scene, 'shearOut', 'Shear-out to the edge', 'Pa', joint.shearOut.stress, member.shearStrength, 'bolt.joint; two planes to the edge'),
+    check(scene, 'bearing', 'Bearing under the bolt', 'Pa', joint.bearing.stress, member.compressiveStrength, 'bearing taken as compressive strength, no clamping counted'),
+    check(scene, 'netTension', 'Net section between holes', 'Pa', joint.netTension.stress, OPEN_HOLE * member.tensileStrength, 'a drilled hole leaves 0.6 of the tensile strength'),
+    check(scene, 'shearOut', 'Shear-out to the edge', 'Pa', joint.shearOut.stress, member.shearStrength, 'two planes to the edge'),
     ...(pull > 0
       ? [
           check(scene, 'punching', 'Pull-through, punching', 'Pa', through2.punchingStress, PUNCHING_STRENGTH, 'Punching round washer or plate; generic glass laminate'),
@@ -286,7 +270,9 @@ export function boltedFindings(scene: Scene, detail: DetailOf<'bolted'>): Findin
     mass: addMass(mass, { other: detail.number * (plateMass + boltMass + tappedMass) }),
     steps: [
       ...(coreThickness > 0 && detail.core !== 'none' ? [`Take the core out over the base and bevel it 1 : ${detail.bevel}; ${CORE_TREATMENTS[detail.core]}`] : []),
-      ...(detail.sheets.length ? [...preparationSteps(detail.preparation), `Lay ${detail.sheets.length} sheets of the patch, largest first`] : []),
+      ...(detail.sheets.length
+        ? [...preparationSteps(detail.preparation), detail.sheets.length === 1 ? 'Lay the sheet of the patch' : `Lay ${detail.sheets.length} sheets of the patch, largest first`]
+        : []),
       'Drill; where there is core or wood, drill oversize, fill with thickened epoxy, drill again',
       `Bed in sealant, ${detail.tapped ? 'screw into the tapped plate with thread locking' : 'tighten in two passes, the second after the sealant has set'}`,
     ],

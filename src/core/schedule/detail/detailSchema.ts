@@ -91,6 +91,17 @@ export const detailSchema = z.discriminatedUnion('kind', [
   }),
   z.object({
     ...common,
+    kind: z.literal('patch'),
+    form: z.enum(['patch', 'wrappedEdge', 'web']),
+    /** Breadth that takes the load: of the patch, along the edge, or depth of the web (m). */
+    breadth: metres('Breadth that takes the load', 0.01, 5),
+    sheets: z.array(sheetSchema).min(1, 'A patch needs at least one sheet').max(30),
+    /** Radius of the edge it wraps round. */
+    radius: metres('Radius of the edge', 0.002, 0.2),
+    preparation,
+  }),
+  z.object({
+    ...common,
     kind: z.literal('transom'),
     /** Between the knees, and height above the sole (m). */
     span: metres('Between the knees', 0.1, 4),
@@ -186,6 +197,7 @@ export type DetailOf<K extends DetailKind> = Extract<Detail, { kind: K }>;
 export const DETAIL_KINDS: Record<DetailKind, string> = {
   strap: 'Straps',
   bolted: 'Bolted fitting',
+  patch: 'Patch, doubler, wrapped edge or web',
   transom: 'Transom for an outboard or rudder',
   tabbing: 'Bulkhead or frame bonding',
   flange: 'Hull-to-deck joint',
@@ -202,6 +214,8 @@ export function materialsOfDetail(detail: Detail): string[] {
       return [detail.fabric];
     case 'bolted':
       return [...named(detail.sheets), ...some(detail.boltMetal, detail.plate?.metal, detail.tapped?.metal, detail.insert)];
+    case 'patch':
+      return named(detail.sheets);
     case 'transom':
       return [detail.plywood.wood, detail.board.core, detail.glassBetween, ...named(detail.outer), ...named(detail.inner)];
     case 'tabbing':

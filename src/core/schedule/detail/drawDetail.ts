@@ -1,4 +1,6 @@
-import type { Scene } from './context';
+import { KeramosError } from '../../error';
+import type { Boat } from '../boat';
+import { sceneOf, type Scene } from './context';
 import type { Detail, DetailOf } from './detailSchema';
 import { box, dimension, label, loadArrow, millimetres as M, mm, strip, type At, type DetailDrawing, type Mark } from './drawing';
 
@@ -81,10 +83,11 @@ function drawBolted(scene: Scene, detail: DetailOf<'bolted'>): DetailDrawing {
   const xs = detail.bolts.map(([x]) => M(x));
   const ys = detail.bolts.map(([, y]) => M(y));
   const reachX = Math.max(bl / 2, ...detail.sheets.map((s) => M(s.length) / 2));
+  const gap = Math.max(14, bl * 0.16, ...detail.sheets.map((s) => M(s.length) * 0.1));
   const reachY = Math.max(bb / 2, ...detail.sheets.map((s) => M(s.breadth) / 2));
-  if (Math.max(...xs) > Math.min(...xs)) plan.push(dimension([Math.min(...xs), -reachY], [Math.max(...xs), -reachY], -14));
-  if (Math.max(...ys) > Math.min(...ys)) plan.push(dimension([reachX, Math.min(...ys)], [reachX, Math.max(...ys)], -14));
-  plan.push(dimension([-bl / 2, -reachY - 20], [bl / 2, -reachY - 20], -14));
+  if (Math.max(...xs) > Math.min(...xs)) plan.push(dimension([Math.min(...xs), -reachY], [Math.max(...xs), -reachY], -gap));
+  if (Math.max(...ys) > Math.min(...ys)) plan.push(dimension([reachX, Math.min(...ys)], [reachX, Math.max(...ys)], -gap));
+  plan.push(dimension([-bl / 2, -reachY - gap], [bl / 2, -reachY - gap], -gap));
   if (Math.hypot(...scene.inPlane) > 1) plan.push(...loadArrow([0, 0], directionOf(scene), reachX * 0.9, `${(Math.hypot(...scene.inPlane) / 1000).toFixed(1)} kN`));
   const half = bl / 2 + run + 40;
   const section: Mark[] = [];
@@ -132,6 +135,49 @@ function drawBolted(scene: Scene, detail: DetailOf<'bolted'>): DetailDrawing {
     views: [
       { title: 'Bolt pattern, seen square to the laminate', marks: plan },
       { title: 'Section through the bolts', marks: section },
+    ],
+  };
+}
+
+function drawPatch(scene: Scene, detail: DetailOf<'patch'>): DetailDrawing {
+  const plan: Mark[] = [...detail.sheets]
+    .sort((p, q) => q.length * q.breadth - p.length * p.breadth)
+    .flatMap((sheet) => {
+      const [l, b] = [M(sheet.length), M(sheet.breadth)];
+      const a = (sheet.angleDeg * Math.PI) / 180;
+      const half = Math.min(l, b) * 0.42;
+      return [
+        box(-l / 2, -b / 2, l, b, 'laminate', 'outline'),
+        line(
+          [
+            [-Math.cos(a) * half, -Math.sin(a) * half],
+            [Math.cos(a) * half, Math.sin(a) * half],
+          ],
+          'fibre',
+        ),
+      ];
+    });
+  const longest = Math.max(...detail.sheets.map(({ length }) => M(length)));
+  const widest = Math.max(...detail.sheets.map(({ breadth }) => M(breadth)));
+  plan.push(dimension([-longest / 2, -widest / 2], [longest / 2, -widest / 2], -16), dimension([longest / 2, -widest / 2], [longest / 2, widest / 2], -16));
+  if (Math.hypot(...scene.inPlane) > 1) plan.push(...loadArrow([0, 0], directionOf(scene), longest * 0.6, `${(Math.hypot(...scene.inPlane) / 1000).toFixed(1)} kN`));
+  const section: Mark[] = [];
+  const k = Math.max(1, Math.round(longest / 60));
+  let top = 0;
+  for (const { material, thickness } of scene.laid)
+    if (thickness > 0) {
+      section.push(box(-longest * 0.6, top, longest * 1.2, M(thickness) * k, material.kind === 'core' ? 'core' : 'laminate', 'thin'));
+      top += M(thickness) * k;
+    }
+  for (const sheet of [...detail.sheets].sort((p, q) => q.length - p.length)) {
+    section.push(box(-M(sheet.length) / 2, top, M(sheet.length), 0.7 * k, 'laminate'));
+    top += 0.7 * k;
+  }
+  section.push(label([0, -14], `${scene.zone.name}; thickness drawn ×${k}`, 'middle', 'small'));
+  return {
+    views: [
+      { title: { patch: 'Patch, seen square to it', wrappedEdge: 'The wrap laid flat', web: 'The web from its side' }[detail.form], marks: plan },
+      { title: 'Section', marks: section },
     ],
   };
 }
@@ -361,13 +407,28 @@ function drawStiffenerEnd(scene: Scene, detail: DetailOf<'stiffenerEnd'>): Detai
   return { views: [{ title: 'Along the stiffener', marks }] };
 }
 
-/** The dimensioned drawing of a detail, in millimetres; page, PDF and DXF show the same. */
-export function drawDetail(scene: Scene, detail: Detail): DetailDrawing {
+/**
+ * The dimensioned drawing of a detail, in millimetres; page, PDF and DXF show the same.
+ * @returns null for a detail that stands nowhere, or leads no load.
+ * @example drawingSvg(drawDetail(boat, chainplate)!, 'Chainplate')
+ */
+export function drawDetail(boat: Boat, detail: Detail): DetailDrawing | null {
+  try {
+    return drawnIn(sceneOf(boat, detail), detail);
+  } catch (error) {
+    if (!(error instanceof KeramosError)) throw error;
+    return null;
+  }
+}
+
+function drawnIn(scene: Scene, detail: Detail): DetailDrawing {
   switch (detail.kind) {
     case 'strap':
       return drawStrap(scene, detail);
     case 'bolted':
       return drawBolted(scene, detail);
+    case 'patch':
+      return drawPatch(scene, detail);
     case 'transom':
       return drawTransom(detail);
     case 'tabbing':

@@ -5,9 +5,8 @@ import { evaluateZone } from '../evaluate';
 import { boltedFindings } from './boltedDetail';
 import { sceneOf, NO_MASS, type DetailCaution, type DetailCheck, type DetailLayer, type DetailMass, type Findings, type PathLink, type Scene } from './context';
 import type { Detail } from './detailSchema';
-import { drawDetail } from './drawDetail';
-import type { DetailDrawing } from './drawing';
 import { extensionFindings, flangeFindings, linerFindings, stiffenerEndFindings, tabbingFindings } from './jointDetails';
+import { patchFindings } from './patchDetail';
 import { strapFindings } from './strapDetail';
 import { transomFindings } from './transomDetail';
 
@@ -31,7 +30,6 @@ export interface DetailEvaluation {
   total: number;
   steps: string[];
   cautions: DetailCaution[];
-  drawing: DetailDrawing | null;
   proof: ProofCase | null;
   /** Why it could not be checked, or is refused. */
   problem: string | null;
@@ -43,6 +41,8 @@ function findingsOf(scene: Scene, detail: Detail): Findings {
       return strapFindings(scene, detail);
     case 'bolted':
       return boltedFindings(scene, detail);
+    case 'patch':
+      return patchFindings(scene, detail);
     case 'transom':
       return transomFindings(scene, detail);
     case 'tabbing':
@@ -56,6 +56,15 @@ function findingsOf(scene: Scene, detail: Detail): Findings {
     case 'stiffenerEnd':
       return stiffenerEndFindings(scene, detail);
   }
+}
+
+/** Checks of fit: they hold or they do not, and are no link of the load path while they hold. */
+const FITS = new Set(['radius', 'step', 'stepped', 'clampMost', 'clampLeast', 'fillet', 'bondLine', 'inspection', 'ratio', 'taper', 'slender']);
+
+/** The weakest link: the least reserve in strength, or a fit that does not hold. */
+export function weakestOf(checks: readonly DetailCheck[]): DetailCheck | null {
+  const links = checks.filter(({ id, reserveFactor }) => !FITS.has(id) || reserveFactor < 1);
+  return (links.length > 0 ? links : checks).reduce<DetailCheck | null>((low, one) => (low === null || one.reserveFactor < low.reserveFactor ? one : low), null);
 }
 
 /** Half of what the weakest link would hold: no test should come nearer to breaking it. */
@@ -74,24 +83,23 @@ function proofOf(scene: Scene, detail: Detail, governing: DetailCheck | null, st
 }
 
 /**
- * Everything a detail comes to: its checks and the weakest of them, the load path in words, the layers it lays, its mass, steps, cautions and drawing.
+ * Everything a detail comes to: its checks and the weakest of them, the load path in words, the layers it lays, its mass, steps and cautions.
  *
  * @returns an evaluation in every case; contradictory or impossible geometry is a `problem` with the reason.
  * @example evaluateDetail(boat, chainplate).governing?.name // 'Bond of the strap, mean shear'
  */
 export function evaluateDetail(boat: Boat, detail: Detail, bendingStiffness?: (zoneId: string) => number | null): DetailEvaluation {
-  const none = { detail, checks: [], governing: null, path: [], layers: [], mass: NO_MASS, total: 0, steps: [], cautions: [], drawing: null, proof: null };
+  const none = { detail, checks: [], governing: null, path: [], layers: [], mass: NO_MASS, total: 0, steps: [], cautions: [], proof: null };
   try {
     const scene = sceneOf(boat, detail);
     const findings = findingsOf(scene, detail);
-    const governing = findings.checks.reduce<DetailCheck | null>((low, one) => (low === null || one.reserveFactor < low.reserveFactor ? one : low), null);
+    const governing = weakestOf(findings.checks);
     const { fibre, resin, core, other } = findings.mass;
     return {
       detail,
       ...findings,
       governing,
       total: fibre + resin + core + other,
-      drawing: drawDetail(scene, detail),
       proof: proofOf(scene, detail, governing, bendingStiffness?.(detail.zone) ?? null),
       problem: null,
     };

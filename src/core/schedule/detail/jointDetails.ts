@@ -60,7 +60,7 @@ export function tabbingFindings(scene: Scene, detail: DetailOf<'tabbing'>): Find
     const shear = tabbingShear({ load: q * detail.length, length: detail.length, overlap: widest, strips: detail.sides });
     const eccentricity = detail.sides === 1 ? member.thickness / 2 + detail.fillet / 2 : member.thickness / 2;
     checks.push(
-      check(scene, 'shear', 'Bond of the tapes, mean shear', 'Pa', shear, bond, 'tabbing.shear; generic bond strengths'),
+      check(scene, 'shear', 'Bond of the tapes, mean shear', 'Pa', shear, bond, 'Mean shear of the strips; generic bond strengths'),
       check(scene, 'tapes', 'Tapes in tension', 'N/m', q / detail.sides, member.tensileStrength * member.thickness, 'Strength of the tapes across the joint'),
       check(
         scene,
@@ -197,7 +197,7 @@ export function flangeFindings(scene: Scene, detail: DetailOf<'flange'>): Findin
         'Pa',
         joint[governs].stress,
         capacity,
-        'bolt.joint at the pitch, no adhesive counted',
+        'Nominal stress at the pitch, no adhesive counted',
       ),
     );
   }

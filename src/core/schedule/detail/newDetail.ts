@@ -64,6 +64,20 @@ export function newDetail(boat: Boat, kind: DetailKind, id: string, zone: Zone):
         ],
         preparation: 'peelAbrade',
       };
+    case 'patch':
+      return {
+        ...common,
+        kind,
+        form: 'patch',
+        breadth: 0.2,
+        radius: 0.01,
+        sheets: [
+          { material: biaxial || fabric, angleDeg: 0, length: 0.5, breadth: 0.4 },
+          { material: biaxial || fabric, angleDeg: 45, length: 0.42, breadth: 0.32 },
+          { material: biaxial || fabric, angleDeg: 0, length: 0.34, breadth: 0.24 },
+        ],
+        preparation: 'peelAbrade',
+      };
     case 'transom':
       return {
         ...common,

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { KeramosError, parseOrThrow } from '@/core/error';
-import { drawingSvg, evaluateDetails } from '@/core/schedule';
+import { drawDetail, drawingSvg, evaluateDetails } from '@/core/schedule';
 import { database } from '@/server/database/open';
 import { answer, download } from '@/server/http';
 import { detailDxf } from '@/server/print/detailDxf';
@@ -27,8 +27,9 @@ export const GET = (request: Request, { params }: { params: Promise<{ boatId: st
     const name = `${boat.name} ${evaluation.detail.name}.${format}`;
     if (format === 'pdf')
       return download(new Uint8Array(await detailPdf(boat, evaluation, { revision, units: units ?? boat.brief.units, printedAt: new Date() })), 'application/pdf', name);
-    if (!evaluation.drawing) throw new KeramosError('invalid', `${evaluation.detail.name} cannot be drawn: ${evaluation.problem ?? 'it has no drawing'}`, 'detailId');
+    const drawing = evaluation.problem === null ? drawDetail(boat, evaluation.detail) : null;
+    if (!drawing) throw new KeramosError('invalid', `${evaluation.detail.name} cannot be drawn: ${evaluation.problem ?? 'it has no drawing'}`, 'detailId');
     return format === 'svg'
-      ? download(drawingSvg(evaluation.drawing, evaluation.detail.name), 'image/svg+xml; charset=utf-8', name)
-      : download(detailDxf(evaluation.drawing, evaluation.detail.name), 'application/dxf; charset=utf-8', name);
+      ? download(drawingSvg(drawing, evaluation.detail.name), 'image/svg+xml; charset=utf-8', name)
+      : download(detailDxf(drawing, evaluation.detail.name), 'application/dxf; charset=utf-8', name);
   });

@@ -1,0 +1,142 @@
+import { invalid } from '../../error';
+import { BOND_STRENGTH, check, inMm, kN, layOwn, memberAlong, preparationSteps, sheetMass, type DetailCaution, type Findings, type Scene } from './context';
+import type { DetailOf } from './detailSchema';
+
+/** Depth of a web per thickness beyond which a thin wall in shear may buckle. */
+const MOST_WEB = 30;
+const LEAST_RADIUS = 5;
+
+/**
+ * A patch or doubler that spreads a load, an edge wrapped to both faces, or a web in shear.
+ *
+ * @throws KeramosError `invalid` without a load, for a patch larger than its zone, or narrower than what it must take.
+ * Source: nominal stresses; shear flow over the depth of a web; mean shear of the bond; ply drop-off at 20 thicknesses.
+ */
+export function patchFindings(scene: Scene, detail: DetailOf<'patch'>): Findings {
+  const { book, zone, laid, inPlane, normal, factor, load, loadName } = scene;
+  if (!load) throw invalid('load', `${detail.name}: give it a load case`);
+  const largest = detail.sheets.reduce((a, b) => (b.length * b.breadth > a.length * a.breadth ? b : a));
+  if (largest.length * largest.breadth > zone.geometry.area)
+    throw invalid('sheets', `${detail.name}: a sheet of ${inMm(largest.length)} × ${inMm(largest.breadth)} is larger than ${zone.name}`);
+  if (detail.form !== 'web' && detail.breadth > largest.breadth + 1e-9)
+    throw invalid('breadth', `${detail.name}: ${inMm(detail.breadth)} take the load, but the widest sheet is only ${inMm(largest.breadth)}`);
+  const own = layOwn(book, detail.sheets);
+  const ownThickness = own.reduce((sum, one) => sum + one.thickness, 0);
+  const directionDeg = (Math.atan2(inPlane[1], inPlane[0]) * 180) / Math.PI;
+  const F = load.force * factor;
+  const bond = BOND_STRENGTH[detail.preparation];
+  const thickest = Math.max(...own.map(({ thickness }) => thickness));
+  const edges = detail.sheets.map(({ length }) => length).sort((a, b) => a - b);
+  const step = edges.length > 1 ? Math.min(...edges.slice(1).map((length, i) => (length - edges[i]!) / 2)) : null;
+  const stepped =
+    step === null || detail.form === 'web'
+      ? []
+      : [check(scene, 'step', 'Sheets stepped at their edges', 'm', 20 * thickest, step, 'Each sheet ends 20 thicknesses inside the one under it')];
+  const cautions: DetailCaution[] = [];
+  const checks =
+    detail.form === 'web'
+      ? (() => {
+          const web = memberAlong(book, own, directionDeg);
+          return [
+            check(scene, 'web', 'Web in shear', 'Pa', F / (detail.breadth * ownThickness), web.shearStrength, 'Shear flow over the depth of the web'),
+            check(
+              scene,
+              'slender',
+              'Slenderness of the web',
+              '',
+              detail.breadth / ownThickness,
+              MOST_WEB,
+              `Depth over thickness, ${MOST_WEB} at most without a core or stiffeners`,
+            ),
+            check(scene, 'bond', 'Bond at the foot of the web', 'Pa', F / (largest.length * detail.breadth), bond, 'Mean shear over length and depth'),
+          ];
+        })()
+      : detail.form === 'wrappedEdge'
+        ? (() => {
+            const tape = memberAlong(book, own, 90);
+            const reach = largest.length / 2;
+            return [
+              check(
+                scene,
+                'wrap',
+                'Wrap in tension, both faces',
+                'N',
+                F,
+                2 * tape.tensileStrength * ownThickness * detail.breadth,
+                'Strength of the wrap on both faces over its breadth',
+              ),
+              check(scene, 'bond', 'Bond on each face', 'Pa', F / (2 * reach * detail.breadth), bond, 'Mean shear over half the length on each face'),
+              check(scene, 'radius', 'Radius of the edge', 'm', LEAST_RADIUS * ownThickness, detail.radius, 'Five thicknesses of the wrap at least'),
+            ];
+          })()
+        : (() => {
+            const together = memberAlong(book, [...laid.filter(({ material }) => material.kind === 'fabric'), ...own], directionDeg);
+            return [
+              check(
+                scene,
+                'tension',
+                'Laminate and patch together',
+                'Pa',
+                F / (detail.breadth * together.thickness),
+                Math.min(together.tensileStrength, together.compressiveStrength),
+                'Force over breadth and thickness',
+              ),
+              check(
+                scene,
+                'shear',
+                'In-plane shear round the patch',
+                'Pa',
+                F / (2 * largest.length * together.thickness),
+                together.shearStrength,
+                'Force over both sides of the patch',
+              ),
+              check(scene, 'bond', 'Bond of the patch', 'Pa', (Math.hypot(...inPlane) * factor) / (largest.length * largest.breadth), bond, 'Mean shear over the largest sheet'),
+            ];
+          })();
+  const mats = own.filter(({ components }) => components.some(({ fibre, form }) => form === 'randomMat' || fibre.family === 'aramid'));
+  const stiff = own.filter(({ components }) => components.some(({ fibre }) => fibre.family === 'carbon'));
+  if (stiff.length > 0 && mats.length === 0)
+    cautions.push({
+      severity: 'advice',
+      title: 'Stiff against tough',
+      text: 'Carbon alone takes load early and breaks at the fastener: a mat or aramid layer keeps the hole from working.',
+    });
+  if (detail.form === 'patch' && Math.abs(normal) > Math.hypot(...inPlane))
+    cautions.push({
+      severity: 'warning',
+      title: 'Mostly out of the plane',
+      text: 'A patch spreads loads in its plane; this one pulls off or presses. Check it as a bolted fitting.',
+    });
+  if (
+    detail.form === 'web' &&
+    !detail.sheets.some(({ angleDeg }) => Math.abs(Math.abs(angleDeg) - 45) < 1) &&
+    !own.some(({ components }) => components.some(({ plies }) => plies.some((ply) => Math.abs(Math.abs(ply.angleDeg) - 45) < 1)))
+  )
+    cautions.push({ severity: 'advice', title: 'No ±45', text: 'Shear runs at ±45° in a web: lay it so.' });
+  const layers = detail.sheets.map((sheet) => ({ ...sheet, count: detail.number }));
+  return {
+    checks: [...checks, ...stepped],
+    path: [
+      { text: `${loadName} ${kN(load.force)} × ${factor}`, check: null },
+      {
+        text:
+          detail.form === 'web'
+            ? `web ${inMm(detail.breadth)} deep, ${inMm(ownThickness)}`
+            : detail.form === 'wrappedEdge'
+              ? `wrapped over the edge, ${inMm(detail.breadth)}`
+              : `${detail.sheets.length} sheets, ${inMm(ownThickness)}`,
+        check: checks[0]!.id,
+      },
+      { text: `bond ${inMm(largest.length)} × ${inMm(detail.form === 'web' ? detail.breadth : largest.breadth)}`, check: 'bond' },
+      { text: `${zone.name}, its laminate`, check: null },
+    ],
+    layers,
+    mass: sheetMass(book, layers),
+    steps: [
+      ...preparationSteps(detail.preparation),
+      detail.form === 'wrappedEdge' ? `Round the edge to ${inMm(detail.radius)}, wrap each sheet to both faces, widest last` : 'Lay the sheets, largest first, turned as listed',
+      'Cover with a light mat where it is walked on or cut',
+    ],
+    cautions,
+  };
+}
