@@ -10,6 +10,7 @@ import {
   boatToJson,
   describeEdits,
   difference,
+  evaluateDetails,
   evaluateZone,
   makeEvaluator,
   newBoat,
@@ -182,7 +183,7 @@ describe('Merrow 84, the demo boat', () => {
     expect(evaluations.size).toBeGreaterThanOrEqual(9);
     const failing = [...evaluations.values()].filter((e) => e.problem !== null || e.governing!.reserveFactor < 1);
     expect(failing.map((e) => e.zoneId)).toEqual([zoneOf(boat, 'Bottom forward')[1].id]);
-    const { overShare } = boatWeight(boat, evaluations);
+    const { overShare } = boatWeight(boat, evaluations, evaluateDetails(boat));
     expect(overShare).toBeGreaterThan(0.02);
     expect(overShare).toBeLessThan(0.04);
   });

@@ -1,4 +1,4 @@
-import { evaluateDetails, linesOfPart, stiffenerMasses, type Boat, type LaidLayer, type Part, type ZoneEvaluation } from '../schedule';
+import { linesOfPart, stiffenerMasses, type Boat, type DetailEvaluation, type LaidLayer, type Part, type ZoneEvaluation } from '../schedule';
 import { rollUp, type MassItem } from './rollUp';
 
 /** Mass of one zone by what it is made of (kg), with its centroid (m). */
@@ -72,9 +72,10 @@ function lapsOf(boat: Boat, part: Part, evaluations: ReadonlyMap<string, ZoneEva
  * The core's bevels are counted in full. Details bring their own laminate, what replaces the core, and their metal and adhesive (with the coatings).
  *
  * @param evaluations of every zone by id.
- * @example boatWeight(boat, evaluate(boat)).overShare // 0.03
+ * @param ofDetails what the boat's details come to; given, so that a page which shows margins alone need not carry them.
+ * @example boatWeight(boat, evaluate(boat), evaluateDetails(boat)).overShare // 0.03
  */
-export function boatWeight(boat: Boat, evaluations: ReadonlyMap<string, ZoneEvaluation>): BoatWeight {
+export function boatWeight(boat: Boat, evaluations: ReadonlyMap<string, ZoneEvaluation>, ofDetails: readonly DetailEvaluation[]): BoatWeight {
   const parts = boat.parts.map((part): PartMass => {
     const zones = part.zones.map((zone): ZoneMass => {
       const { layers } = evaluations.get(zone.id)!;
@@ -99,7 +100,7 @@ export function boatWeight(boat: Boat, evaluations: ReadonlyMap<string, ZoneEval
     centreZ,
   }));
   if (members.length > 0) parts.push({ partId: STIFFENERS, name: 'Stiffeners', zones: members, ...rollUp(members) });
-  const details = evaluateDetails(boat, ({ kind }) => kind !== 'stiffenerEnd').flatMap(({ detail, mass, total: kilograms, problem }): ZoneMass[] => {
+  const details = ofDetails.flatMap(({ detail, mass, total: kilograms, problem }): ZoneMass[] => {
     const zone = boat.parts.flatMap((part) => part.zones).find(({ id }) => id === detail.zone);
     if (problem !== null || !zone || Math.abs(kilograms) < 1e-9) return [];
     const { fibre, resin, core, other } = mass;

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { merrow } from '../../../tests/helpers/merrow';
-import { applyEdits, makeEvaluator } from '../schedule';
+import { evaluateDetails, applyEdits, makeEvaluator } from '../schedule';
 import { boatWeight, rollUp, weightWorking } from '.';
 
 const item = fc.record({
@@ -32,7 +32,7 @@ describe('roll-up', () => {
 describe('weight of a boat', () => {
   const boat = merrow();
   const evaluations = makeEvaluator()(boat);
-  const weight = boatWeight(boat, evaluations);
+  const weight = boatWeight(boat, evaluations, evaluateDetails(boat));
   it('adds up by matter, zone and part', () => {
     for (const part of weight.parts) {
       for (const zone of part.zones) expect(zone.fibre + zone.resin + zone.core + zone.coating).toBeCloseTo(zone.mass, 9);
@@ -46,7 +46,7 @@ describe('weight of a boat', () => {
     const { boat: larger } = applyEdits(boat, [
       { type: 'zone.set', zoneId: zone!.id, patch: { geometry: { ...zone!.geometry, area: zone!.geometry.area * 2 }, overridden: ['area'] } },
     ]);
-    expect(boatWeight(larger, makeEvaluator()(larger)).mass - weight.mass).toBeCloseTo(weight.parts[0]!.zones[0]!.mass, 6);
+    expect(boatWeight(larger, makeEvaluator()(larger), evaluateDetails(larger)).mass - weight.mass).toBeCloseTo(weight.parts[0]!.zones[0]!.mass, 6);
   });
   it('has a working that ends in its figures', () => {
     const steps = weightWorking(weight).flatMap((part) => part.steps);

@@ -2,6 +2,7 @@ import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interface
 import { fabricArealWeight, hasDirection, ORIGINS, PROCESSES, type LayerMaterial } from '@/core/material';
 import { formatNumber, formatQuantity, formatWithUnit, formatWorkingValue, displayUnit, type QuantityKind, type UnitSystem } from '@/core/quantity';
 import {
+  evaluateDetails,
   evaluateStiffeners,
   makeEvaluator,
   LAYER_ROLES,
@@ -214,7 +215,7 @@ function stiffenerPages(boat: Boat, units: UnitSystem): Content[] {
 }
 
 function weightPages(boat: Boat, evaluations: ReadonlyMap<string, ZoneEvaluation>, units: UnitSystem): Content[] {
-  const weight = boatWeight(boat, evaluations);
+  const weight = boatWeight(boat, evaluations, evaluateDetails(boat));
   const unit = displayUnit('mass', units).label;
   const mass = (value: number) => right(formatQuantity(value, 'mass', units));
   const place = (value: number | null) => right(formatQuantity(value, 'length', units));

@@ -1,13 +1,13 @@
 'use client';
 import { closestCenter, DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
 import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import dynamic from 'next/dynamic';
 import { Fragment, useCallback, useEffect, useMemo, useRef, type ClipboardEvent, type FocusEvent, type KeyboardEvent, type ReactNode } from 'react';
 import type { Caution } from '@/core/caution';
 import type { LayerMaterial } from '@/core/material';
 import { formatNumber } from '@/core/quantity';
 import { GROUP_KINDS, repeatOf, targetOf, type Boat, type LayerGroup, type Part, type ZoneEvaluation } from '@/core/schedule';
 import { CHECKS } from '@/core/standard';
-import { DetailRows } from './DetailRows';
 import { CautionMark } from '../shared/CautionList';
 import { useUnits } from '../shared/units';
 import { Verdict } from '../shared/Verdict';
@@ -44,6 +44,9 @@ export interface LayerGridProps {
   onPaste: (event: ClipboardEvent) => void;
   onGroup: (group: LayerGroup) => void;
 }
+
+// Behind the margins: fetched after the grid stands.
+const DetailRows = dynamic(() => import('./DetailRows').then((module) => module.DetailRows), { ssr: false });
 
 /** Outside the component: a new object at every edit would make every row render again. */
 const DRAG = { activationConstraint: { distance: 4 } };
@@ -259,7 +262,7 @@ export function LayerGrid({
                 </td>
               </tr>
             )}
-            <DetailRows boat={boat} part={part} materials={materials} zones={zones} />
+            {boat.details.length > 0 && <DetailRows boat={boat} part={part} materials={materials} zones={zones} />}
           </tbody>
           <tfoot>
             {results.map(([name, label, value, change]) => (

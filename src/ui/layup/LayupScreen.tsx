@@ -30,7 +30,6 @@ import { Refusal } from '../shared/Refusal';
 import { useLatest } from '../shared/useLatest';
 import { useSettled } from '../shared/useSettled';
 import { WorkingPanel, type WorkingRequest } from '../shared/WorkingPanel';
-import { DetailCautions } from '../details/DetailCautions';
 import { AskBar, type Question } from './AskBar';
 import { isText, keyOf, type Command } from './commands';
 import { HatchPatterns } from './Hatch';
@@ -44,6 +43,7 @@ import { ZonePanel } from './ZonePanel';
 import { ZONES_SHOWN, ZoneStrip } from './ZoneStrip';
 
 // Behind a key or a tab: fetched when it is opened.
+const DetailCautions = dynamic(() => import('../details/DetailCautions').then((module) => module.DetailCautions), { ssr: false });
 const LayerMovesPanel = dynamic(() => import('./LayerMovesPanel').then((module) => module.LayerMovesPanel), { ssr: false });
 const MaterialPicker = dynamic(() => import('./MaterialPicker').then((module) => module.MaterialPicker), { ssr: false });
 const CommandPalette = dynamic(() => import('./CommandPalette').then((module) => module.CommandPalette), { ssr: false });

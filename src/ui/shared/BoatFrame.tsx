@@ -3,11 +3,12 @@ import dynamic from 'next/dynamic';
 import { usePathname } from 'next/navigation';
 import { useEffect, useMemo, type ReactNode } from 'react';
 import { Alert, Button } from 'react-bootstrap';
-import { evaluateDetails, evaluateStiffeners, targetOf } from '@/core/schedule';
+import { evaluateStiffeners, targetOf } from '@/core/schedule';
 import { boatWeight } from '@/core/weight';
 import { formatNumber } from '@/core/quantity';
 import { useBoat, useBoatStore } from './boat';
 import { Frame, STEPS } from './Frame';
+import { useDetails } from './useDetails';
 import { useSettled } from './useSettled';
 import { HouseUnitsProvider, UnitsSwitch, useUnits } from './units';
 
@@ -28,11 +29,12 @@ function Standing() {
   const failing = all.filter((e) => e.governing && e.governing.reserveFactor < 1).length;
   const thin = all.filter((e) => e.governing && e.governing.reserveFactor >= 1 && e.governing.reserveFactor < target).length;
   const open = all.filter((e) => e.problem).length;
-  const weight = boatWeight(boat, evaluations);
   // Stiffeners follow when the boat has stood still for a moment: they are no part of what a key must bring up to date.
   const settled = useSettled(boat);
   const weak = useMemo(() => evaluateStiffeners(settled).filter((e) => e.governing && e.governing.reserveFactor < 1).length, [settled]);
-  const broken = useMemo(() => evaluateDetails(settled).filter((e) => e.problem !== null || (e.governing?.reserveFactor ?? 1) < 1).length, [settled]);
+  const details = useDetails(settled);
+  const weight = details && boatWeight(boat, evaluations, details);
+  const broken = (details ?? []).filter((e) => e.problem !== null || (e.governing?.reserveFactor ?? 1) < 1).length;
   return (
     <span className="small" data-testid="standing">
       {failing > 0 ? (
@@ -55,9 +57,11 @@ function Standing() {
         </span>
       )}
       {open > 0 && <span className="verdict ample ms-1">{open} not checked</span>}
-      <span className={`verdict ms-1 ${weight.over > 0 ? 'thin' : 'meets'}`}>
-        {weight.over > 0 ? '△' : '✓'} {full(weight.mass, 'mass')}, {formatNumber(Math.abs(weight.overShare) * 100, 1)} % {weight.over > 0 ? 'over target' : 'in hand'}
-      </span>
+      {weight && (
+        <span className={`verdict ms-1 ${weight.over > 0 ? 'thin' : 'meets'}`}>
+          {weight.over > 0 ? '△' : '✓'} {full(weight.mass, 'mass')}, {formatNumber(Math.abs(weight.overShare) * 100, 1)} % {weight.over > 0 ? 'over target' : 'in hand'}
+        </span>
+      )}
     </span>
   );
 }

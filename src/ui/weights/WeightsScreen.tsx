@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { Card } from 'react-bootstrap';
 import { formatNumber } from '@/core/quantity';
-import { stackWorking } from '@/core/schedule';
+import { evaluateDetails, stackWorking } from '@/core/schedule';
 import { boatWeight, STIFFENERS, weightWorking, type BoatWeight } from '@/core/weight';
 import { useBoat } from '../shared/boat';
 import { Onward } from '../shared/Onward';
@@ -77,7 +77,7 @@ function WeightBars({ weight }: { weight: BoatWeight }) {
 export function WeightsScreen() {
   const { boat, evaluations } = useBoat();
   const { show, full, unit } = useUnits();
-  const weight = boatWeight(boat, evaluations);
+  const weight = boatWeight(boat, evaluations, evaluateDetails(boat));
   const [working, setWorking] = useState<WorkingRequest | null>(null);
   const openBoat = () => setWorking({ title: 'Laminate mass and centre', record: () => weightWorking(weight) });
   const openZone = (partId: string, zoneId: string) => {

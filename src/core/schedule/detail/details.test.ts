@@ -53,13 +53,13 @@ describe('the details of the demo boats', () => {
     expect(tow.path.find(({ check }) => check === tow.governing!.id)!.text).toContain('4 bolts');
   });
   it('weigh in the boat, fibre, resin, core and metal apart, and a core taken out counts less', () => {
-    const weight = boatWeight(boat, makeEvaluator()(boat));
+    const weight = boatWeight(boat, makeEvaluator()(boat), evaluateDetails(boat));
     const part = weight.parts.find(({ partId }) => partId === DETAILS)!;
     expect(part.mass).toBeCloseTo(
       evaluateDetails(boat).reduce((sum, { total }) => sum + total, 0),
       9,
     );
-    const without = boatWeight({ ...boat, details: [] }, makeEvaluator()(boat));
+    const without = boatWeight({ ...boat, details: [] }, makeEvaluator()(boat), []);
     expect(weight.mass - without.mass).toBeCloseTo(part.mass, 9);
     const light = changed<'bolted'>(boat, 'a-frame', { insert: 'pu-board-400' });
     expect(light.total).toBeLessThan(evaluateDetail(boat, of(boat, 'a-frame')).total);
