@@ -6,7 +6,8 @@ import { PROCESS_RULES } from './processRules';
 import { sceneOf, type CautionRule, type Scene } from './rule';
 import { STACK_RULES } from './stackRules';
 
-export { SEVERITIES, type CautionRule, type Severity } from './rule';
+export { type CautionRule } from './rule';
+export { SEVERITIES, type Severity } from './severity';
 
 export { PART_RULES, type PartRule } from './partRules';
 export const CAUTION_RULES: readonly CautionRule[] = [...MATERIAL_RULES, ...STACK_RULES, ...PROCESS_RULES];

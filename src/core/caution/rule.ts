@@ -1,8 +1,6 @@
 import { PROCESSES, type Core, type Fabric, type Resin } from '../material';
 import { analyseZone, type Boat, type LaidLayer, type Part, type Zone, type ZoneAnalysis, type ZoneEvaluation } from '../schedule';
-
-export const SEVERITIES = { danger: 'Danger', warning: 'Warning', advice: 'Advice' } as const;
-export type Severity = keyof typeof SEVERITIES;
+import type { Severity } from './severity';
 
 /** What a rule may look at: one zone with its stack. */
 export interface Scene {

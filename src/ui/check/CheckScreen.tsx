@@ -2,7 +2,6 @@
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { Card, Form } from 'react-bootstrap';
-import { cautionsOf } from '@/core/caution';
 import { formatNumber } from '@/core/quantity';
 import {
   craftOf,
@@ -25,6 +24,7 @@ import { useBoat } from '../shared/boat';
 import { CautionList } from '../shared/CautionList';
 import { Onward } from '../shared/Onward';
 import { useUnits } from '../shared/units';
+import { useCautions } from '../shared/useCautions';
 import { BAND, useProofs } from '../shared/useProofs';
 import { Verdict } from '../shared/Verdict';
 import { WorkingPanel, type WorkingRequest } from '../shared/WorkingPanel';
@@ -76,7 +76,7 @@ export function CheckScreen() {
       (proof?.match && proof.match.ratio < 1 - 1e-9)
     );
   };
-  const cautions = useMemo(() => cautionsOf(boat, evaluations), [boat, evaluations]);
+  const cautions = useCautions(boat, evaluations);
   const notChecked = [...new Set([...evaluations.values()].flatMap((e) => e.notChecked))];
   const rows = boat.parts.flatMap((part): { part: Part; zone: Zone }[] => part.zones.filter(wanted).map((zone) => ({ part, zone })));
   const members = stiffeners.filter((e) => e.section !== null && (!onlyFailing || e.problem !== null || (e.governing?.reserveFactor ?? 0) < target));
@@ -313,7 +313,12 @@ export function CheckScreen() {
       <Card className="mb-2">
         <Card.Body>
           <h2>Cautions of materials and stacks</h2>
-          <CautionList boat={boat} cautions={cautions} withPlace empty="Nothing to say against the materials and stacks of this boat." />
+          <CautionList
+            boat={boat}
+            cautions={cautions ?? []}
+            withPlace
+            empty={cautions ? 'Nothing to say against the materials and stacks of this boat.' : 'Looking through the rules…'}
+          />
         </Card.Body>
       </Card>
       <Onward to="weights">Weights: does it meet the scales?</Onward>

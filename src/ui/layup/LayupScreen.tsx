@@ -5,7 +5,6 @@ import { useSearchParams } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useRef, useState, type ClipboardEvent, type KeyboardEvent } from 'react';
 import { Button, Nav } from 'react-bootstrap';
 import { directionsOf, hasDirection, type LayerMaterial, type Material } from '@/core/material';
-import { cautionsOf } from '@/core/caution';
 import {
   ingredients,
   layersFromText,
@@ -27,6 +26,7 @@ import { useBoat } from '../shared/boat';
 import { CautionList } from '../shared/CautionList';
 import { Onward } from '../shared/Onward';
 import { Refusal } from '../shared/Refusal';
+import { useCautions } from '../shared/useCautions';
 import { useLatest } from '../shared/useLatest';
 import { useSettled } from '../shared/useSettled';
 import { WorkingPanel, type WorkingRequest } from '../shared/WorkingPanel';
@@ -312,7 +312,8 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
 
   // Margins first: cautions and piece counts follow when the hand rests.
   const settled = useSettled(state);
-  const cautions = useMemo(() => cautionsOf(settled.boat, settled.evaluations), [settled.boat, settled.evaluations]);
+  const found = useCautions(settled.boat, settled.evaluations);
+  const cautions = found ?? NO_CAUTIONS;
   const settledPart = settled.boat.parts.find(({ id }) => id === part?.id);
   const pieces = useMemo(() => new Map(settledPart ? piecesOf(settled.boat, settledPart).map((one) => [one.layerId, one]) : []), [settled.boat, settledPart]);
   const piece = layer && pieces.get(layer.id);
@@ -466,7 +467,11 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
             openCautions={cautions.filter((caution) => !caution.accepted && caution.zoneIds.includes(zone.id)).length}
             cautions={
               <>
-                <CautionList boat={boat} cautions={cautions.filter((caution) => caution.zoneIds.includes(zone.id))} empty="Nothing to say against this stack." />
+                <CautionList
+                  boat={boat}
+                  cautions={cautions.filter((caution) => caution.zoneIds.includes(zone.id))}
+                  empty={found ? 'Nothing to say against this stack.' : 'Looking through the rules…'}
+                />
                 <DetailCautions boat={settled.boat} zoneId={zone.id} />
               </>
             }
@@ -515,3 +520,4 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
 
 const NONE: ReadonlySet<number> = new Set();
 const NO_LAYERS: readonly Layer[] = [];
+const NO_CAUTIONS: never[] = [];

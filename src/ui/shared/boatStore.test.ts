@@ -160,3 +160,26 @@ describe('when somebody else was quicker', () => {
     expect(store.getState().notice?.text).toContain('archived');
   });
 });
+
+describe('words of an action', () => {
+  it('go with it: into the history, to the server, and into the notice of its undo', async () => {
+    const sent: unknown[] = [];
+    vi.stubGlobal(
+      'fetch',
+      vi.fn(async (_url: string, init: { body: string }) => {
+        sent.push(JSON.parse(init.body));
+        return new Response(JSON.stringify({ version: 2 }), { status: 200, headers: { 'content-type': 'application/json' } });
+      }),
+    );
+    const boat = merrow();
+    const store = new BoatStore({ id: 'b', version: 1, archived: false, boat, history: EMPTY_HISTORY });
+    const layerId = boat.parts[0]!.layers[3]!.id;
+    expect(store.actAs('laid it across', { type: 'layer.set', layerId, patch: { angleDeg: 90 } })).toBe(true);
+    expect(store.getState().history.undo.at(-1)!.description).toBe('laid it across');
+    await vi.waitFor(() => expect(store.getState().save).toBe('saved'));
+    expect(sent[0]).toMatchObject({ actions: [{ label: 'laid it across' }] });
+    store.undo();
+    expect(store.getState().notice).toEqual({ kind: 'done', text: 'Took back: laid it across' });
+    expect(store.getState().boat).toEqual(boat);
+  });
+});

@@ -1,0 +1,3 @@
+/** How grave a caution is. */
+export const SEVERITIES = { danger: 'Danger', warning: 'Warning', advice: 'Advice' } as const;
+export type Severity = keyof typeof SEVERITIES;
