@@ -46,3 +46,4 @@ export { followParent, takeState } from './follow';
 export { alignTo } from './align';
 export * from './detail';
 export { actingLoad, LOAD_CAUSES, type ActingLoad, type LoadCase, type LoadCause } from '../detail';
+export { chooseMaterial, fetchMaterials, setGiven } from './layerMaterials';

@@ -3,6 +3,9 @@ import { brant, merrow } from '../../../tests/helpers/merrow';
 import { GENERIC_MATERIALS } from '../material';
 import {
   alignTo,
+  chooseMaterial,
+  fetchMaterials,
+  setGiven,
   applyEdits,
   changeLaminate,
   coverCells,
@@ -154,6 +157,27 @@ describe('commands on layers', () => {
     expect(describeEdits(boat, duplicateLayers(hull, [id(3), id(4)], fresh()))).toBe('added 2 layers of Hull');
     expect(describeEdits(boat, [{ type: 'layer.set', layerId: id(4), patch: { role: 'sacrificial' } }])).toBe('made layer 4 (TX 900) of Hull sacrificial');
     expect(describeEdits(boat, [{ type: 'part.set', partId: hull.id, patch: { hands: 'two', number: 4 } }])).toBe('made Hull 4 off, in two hands');
+  });
+});
+
+describe('materials and figures of layers', () => {
+  const shelf = (id: string) => GENERIC_MATERIALS.find((material) => material.id === id)!;
+  it('come into the book with what they are made of, once', () => {
+    const edits = fetchMaterials(boat, GENERIC_MATERIALS, [
+      shelf('carbon-ud-300') as (typeof GENERIC_MATERIALS)[number],
+      shelf('carbon-twill-200') as (typeof GENERIC_MATERIALS)[number],
+    ]);
+    expect(edits.map((edit) => (edit.type === 'material.put' ? edit.material.id : ''))).toEqual(['carbon-standard', 'carbon-ud-300', 'carbon-twill-200']);
+    expect(fetchMaterials(boat, GENERIC_MATERIALS, [boat.materials[3]!])).toEqual([]);
+    expect(applyEdits(boat, edits).boat.materials.length).toBe(boat.materials.length + 3);
+  });
+  it('are chosen and set for every selected layer that takes them', () => {
+    const chosen = chooseMaterial(boat, hull, [id(14), id(3)], shelf('pvc-80') as Parameters<typeof chooseMaterial>[3]);
+    expect(chosen.map((edit) => (edit.type === 'layer.set' ? edit.patch.thickness : 0))).toEqual([expect.any(Number), 0.02]);
+    expect(chooseMaterial(boat, hull, [id(3)], shelf('peel-ply') as Parameters<typeof chooseMaterial>[3])).toMatchObject([{ patch: { role: 'comesOff' } }]);
+    expect(setGiven(boat, hull, [id(2), id(3), id(14)], { angleDeg: 30 })).toEqual([{ type: 'layer.set', layerId: id(3), patch: { angleDeg: 30 } }]);
+    expect(setGiven(boat, hull, [id(3), id(14)], { thickness: 0.025 })).toEqual([{ type: 'layer.set', layerId: id(14), patch: { thickness: 0.025 } }]);
+    expect(setGiven(boat, hull, [id(14)], { thickness: 0.02 })).toEqual([]);
   });
 });
 

@@ -4,19 +4,7 @@ import { useMemo, useState } from 'react';
 import { useSearchParams } from 'next/navigation';
 import { Button, Card, Form } from 'react-bootstrap';
 import type { Material } from '@/core/material';
-import {
-  DETAIL_KINDS,
-  detailWorking,
-  evaluateDetails,
-  ingredients,
-  materialsOfDetail,
-  newDetail,
-  targetOf,
-  type Boat,
-  type Detail,
-  type DetailKind,
-  type Edit,
-} from '@/core/schedule';
+import { DETAIL_KINDS, detailWorking, evaluateDetails, fetchMaterials, materialsOfDetail, newDetail, targetOf, type Boat, type Detail, type DetailKind } from '@/core/schedule';
 import { useBoat } from '../shared/boat';
 import { Onward } from '../shared/Onward';
 import { QuantityField } from '../shared/QuantityField';
@@ -54,13 +42,12 @@ export function DetailsScreen({ shelf }: { shelf: Material[] }) {
   const zones = boat.parts.flatMap((part) => part.zones.map((zone) => ({ part, zone })));
 
   /** Materials of the Shelf that a detail takes come into the boat's book with it. */
-  const fetching = (item: Detail): Edit[] => {
-    const wanted = materialsOfDetail(item).flatMap((id) => {
-      const material = materials.find((candidate) => candidate.id === id);
-      return material ? [...ingredients(material).map((part) => materials.find((candidate) => candidate.id === part)!), material] : [];
-    });
-    return [...new Set(wanted)].filter((material) => !boat.materials.some(({ id }) => id === material.id)).map((material) => ({ type: 'material.put', material }));
-  };
+  const fetching = (item: Detail) =>
+    fetchMaterials(
+      boat,
+      materials,
+      materialsOfDetail(item).flatMap((id) => materials.find((material) => material.id === id) ?? []),
+    );
   const change = (item: Detail): string | undefined => {
     const said = edit(...fetching(item), { type: 'detail.set', item });
     setRefusal(said ?? null);

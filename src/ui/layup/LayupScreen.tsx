@@ -3,14 +3,15 @@ import { nanoid } from 'nanoid';
 import dynamic from 'next/dynamic';
 import { useSearchParams } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useRef, useState, type ClipboardEvent, type KeyboardEvent } from 'react';
-import { Button, Nav } from 'react-bootstrap';
 import { directionsOf, hasDirection, type LayerMaterial, type Material } from '@/core/material';
 import {
-  ingredients,
+  chooseMaterial,
+  fetchMaterials,
   layersFromText,
   layersToText,
   newLayer,
   piecesOf,
+  setGiven,
   stackWorking,
   targetOf,
   usualRole,
@@ -37,6 +38,8 @@ import { LayerBar, type LayerBarHandle } from './LayerBar';
 import { LayerGrid, type Cursor } from './LayerGrid';
 import { LEAD_COLUMNS } from './LayerRow';
 import { layerCommands } from './useLayerCommands';
+import { PartTabs, type View } from './PartTabs';
+import { TrialBar } from './TrialBar';
 import { useSelection } from './useSelection';
 import { useTrial } from './useTrial';
 import { ZonePanel } from './ZonePanel';
@@ -50,9 +53,6 @@ const CommandPalette = dynamic(() => import('./CommandPalette').then((module) =>
 const LinesView = dynamic(() => import('./LinesView').then((module) => module.LinesView), { ssr: false });
 const LaminateBook = dynamic(() => import('./LaminateBook').then((module) => module.LaminateBook), { ssr: false });
 const PartSettings = dynamic(() => import('./PartSettings').then((module) => module.PartSettings), { ssr: false });
-
-type View = 'grid' | 'section' | 'book';
-const VIEWS: Record<View, string> = { grid: 'Layers by zones', section: 'Section and lines', book: 'Laminates' };
 
 /** What goes in, in what order? */
 export function LayupScreen({ shelf }: { shelf: Material[] }) {
@@ -134,11 +134,7 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
     [act, say, nowRef],
   );
 
-  /** Edits that bring Shelf materials and what they are made of into the boat's book. */
-  const fetching = (...wanted: Material[]): Edit[] =>
-    [...new Set(wanted.flatMap((material) => [...ingredients(material).map((id) => materials.find((candidate) => candidate.id === id)!), material]))]
-      .filter((candidate) => !boat.materials.some((own) => own.id === candidate.id))
-      .map((candidate) => ({ type: 'material.put', material: candidate }));
+  const fetching = (...wanted: Material[]) => fetchMaterials(boat, materials, wanted);
 
   const pick = (material: LayerMaterial) => {
     if (!part) return;
@@ -154,33 +150,12 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
       say(act(null, ...fetching(material), { type: 'layer.add', partId: part.id, layer: added, index: row + 1 }));
       move({ row: row + 1, column: cursor.column });
     } else {
-      const sets = part.layers.filter(({ id }) => ids.includes(id));
-      say(
-        act(
-          null,
-          ...fetching(material),
-          ...sets.map((one): Edit => ({
-            type: 'layer.set',
-            layerId: one.id,
-            patch: {
-              material: material.id,
-              thickness: material.kind !== 'fabric' && materialOf(one.material)?.kind === material.kind ? one.thickness : usualThickness(material),
-              ...(usualRole(material) === 'structure' ? {} : { role: usualRole(material) }),
-            },
-          })),
-        ),
-      );
+      say(act(null, ...fetching(material), ...chooseMaterial(boat, part, ids, material)));
     }
     setPicking(null);
   };
   /** Angle or thickness for every selected layer that takes it. */
-  const set = (patch: { angleDeg: number } | { thickness: number }) => {
-    const angled = 'angleDeg' in patch;
-    const edits = (part?.layers ?? [])
-      .filter((one) => ids.includes(one.id) && (angled ? hasDirection(materialOf(one.material)!) && one.angleDeg !== patch.angleDeg : one.thickness !== null))
-      .map((one): Edit => ({ type: 'layer.set', layerId: one.id, patch }));
-    return act(null, ...edits);
-  };
+  const set = (patch: { angleDeg: number } | { thickness: number }) => (part ? act(null, ...setGiven(boat, part, ids, patch)) : undefined);
 
   const copy = (event: ClipboardEvent): boolean => {
     if (!part || ids.length === 0) return false;
@@ -330,27 +305,7 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
       <HatchPatterns directions={directions} />
       <div className={view === 'grid' ? 'layup' : ''}>
         <div>
-          <div className="d-flex align-items-end gap-2 mb-2">
-            <Nav variant="tabs" activeKey={part.id} onSelect={(id) => id && choosePart(id)} className="flex-grow-1">
-              {boat.parts.map((candidate) => (
-                <Nav.Item key={candidate.id}>
-                  <Nav.Link eventKey={candidate.id} as="button" type="button">
-                    {candidate.name}
-                  </Nav.Link>
-                </Nav.Item>
-              ))}
-            </Nav>
-            <button type="button" className="plain-button small soft pb-1 text-nowrap" title="Hands, number-off, drop-off ratio" onClick={() => setSettings(true)}>
-              {part.number} off{part.hands === 'two' ? ', two hands' : ''} ▾
-            </button>
-            <div className="btn-group btn-group-sm" role="group" aria-label="View">
-              {(Object.keys(VIEWS) as View[]).map((key, i) => (
-                <Button key={key} size="sm" variant={view === key ? 'primary' : 'outline-primary'} aria-pressed={view === key} title={`Alt+${i + 1}`} onClick={() => setView(key)}>
-                  {VIEWS[key]}
-                </Button>
-              ))}
-            </div>
-          </div>
+          <PartTabs parts={boat.parts} part={part} view={view} onPart={choosePart} onView={setView} onSettings={() => setSettings(true)} />
           <Refusal text={refusal} onClose={() => setRefusal(null)} />
           {view === 'grid' && (
             <>
@@ -383,29 +338,7 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
                   }}
                 />
               )}
-              {(trial.before || trial.tryFirst) && (
-                <div className="preview-bar" role="status">
-                  <span>
-                    {trial.before ? (
-                      <>
-                        Shown for trial: <strong>{trial.titles.join('; ')}</strong>
-                      </>
-                    ) : (
-                      'Changes are shown first, and taken when you keep them'
-                    )}
-                  </span>
-                  {trial.before && (
-                    <>
-                      <Button size="sm" onClick={trial.keep} title="Ctrl+Enter">
-                        Keep it
-                      </Button>
-                      <Button size="sm" variant="outline-primary" onClick={trial.drop} title="Escape">
-                        Drop it
-                      </Button>
-                    </>
-                  )}
-                </div>
-              )}
+              <TrialBar trial={trial} />
               {part.zones.length > ZONES_SHOWN && (
                 <ZoneStrip
                   zones={part.zones}
