@@ -303,6 +303,24 @@ describe('pieces and hands', () => {
     const odd = piecesOf(parted, parted.parts[0]!).filter(({ oneHanded }) => oneHanded.length > 0);
     expect(odd.map(({ layerId, oneHanded }) => [layerId, oneHanded])).toEqual([[covered[0], [side.id]]]);
   });
+  it('a keel band parted into hands meets its twin on the centreline', () => {
+    const keel = hull.zones.find(({ name }) => name === 'Keel band')!;
+    const parted = applyEdits(boat, [
+      { type: 'zone.set', zoneId: keel.id, patch: { hand: 'port' } },
+      {
+        type: 'zone.add',
+        partId: hull.id,
+        zone: { ...keel, id: 'keel-twin', hand: 'starboard' },
+        index: 3,
+        coveredBy: hull.layers.filter((layer) => layer.zones.includes(keel.id)).map((layer) => layer.id),
+      },
+    ]).boat;
+    const part = parted.parts[0]!;
+    const line = neighboursOf(parted, part).find(({ name }) => name.startsWith('Keel,'))!;
+    expect([line.a, line.b]).toEqual([keel.id, 'keel-twin']);
+    expect(line.length).toBeCloseTo(neighboursOf(boat, hull).find(({ a, b }) => a === b)!.length!, 9);
+    expect(piecesOf(parted, part).find(({ layerId }) => layerId === id(8))!.count).toBe(1);
+  });
   it('an odd number of a two-handed part is refused until somebody says why', () => {
     const set = (patch: object): Edit[] => [{ type: 'part.set', partId: hull.id, patch }];
     expect(() => applyEdits(boat, set({ hands: 'two' }))).toThrow('would leave one hand short');

@@ -104,6 +104,13 @@ function deckLine({ hull, deck }: BoatShape, a: Zone, b: Zone): ZoneLine | null 
   return null;
 }
 
+/** The zone of the same place on the other hand. */
+export function otherHand(zones: readonly Zone[], { hand, region, location }: Zone): Zone | undefined {
+  const other = hand === 'port' ? 'starboard' : 'port';
+  const place = JSON.stringify(region);
+  return zones.find((zone) => zone.hand === other && zone.location === location && JSON.stringify(zone.region) === place);
+}
+
 function linesOf(shape: BoatShape | null, part: Part): ZoneLine[] {
   const { zones } = part;
   const lines: ZoneLine[] = [];
@@ -114,10 +121,12 @@ function linesOf(shape: BoatShape | null, part: Part): ZoneLine[] {
     const { region } = a;
     if (region?.surface === 'hull') {
       const A = onHull(hull, region);
-      if (A.to - A.from > SAME && region.lower.kind === 'centreline' && a.hand !== 'port' && a.hand !== 'starboard') {
+      // A zone of both hands meets itself on the keel, one of a single hand its twin.
+      const meets = a.hand === 'port' ? otherHand(zones, a) : a.hand === 'starboard' ? undefined : a;
+      if (meets && A.to - A.from > SAME && region.lower.kind === 'centreline') {
         const x = (A.from + A.to) / 2;
         const reach = girth(hull, x, 0, A.high(x));
-        lines.push({ a: a.id, b: a.id, name: `Keel, ${a.name}`, runs: 'along', length: sampled(A.from, A.to, (at) => hull.at(at, 0)), reachA: reach, reachB: reach });
+        lines.push({ a: a.id, b: meets.id, name: `Keel, ${a.name}`, runs: 'along', length: sampled(A.from, A.to, (at) => hull.at(at, 0)), reachA: reach, reachB: reach });
       }
     }
     for (const b of zones) {

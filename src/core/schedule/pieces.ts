@@ -1,6 +1,6 @@
 import type { Boat, Part } from './boat';
 import { joinAt } from './joins';
-import { neighboursOf } from './neighbours';
+import { neighboursOf, otherHand } from './neighbours';
 
 /** Pieces of one layer to be cut, all boats' parts of this number-off together. */
 export interface LayerPieces {
@@ -16,9 +16,7 @@ export interface LayerPieces {
 export function twinOf(part: Part, zoneId: string): string | null {
   const zone = part.zones.find(({ id }) => id === zoneId);
   if (!zone || (zone.hand !== 'port' && zone.hand !== 'starboard')) return null;
-  const other = zone.hand === 'port' ? 'starboard' : 'port';
-  const place = JSON.stringify(zone.region);
-  return part.zones.find(({ hand, region, location }) => hand === other && location === zone.location && JSON.stringify(region) === place)?.id ?? null;
+  return otherHand(part.zones, zone)?.id ?? null;
 }
 
 /**
