@@ -8,6 +8,8 @@ test.beforeEach(async ({ page, request }, { title }) => {
 
 test('by keyboard alone: add, choose, turn, cover, move, duplicate, remove, undo all', async ({ page }) => {
   const rows = page.getByRole('grid').locator('.layer-row');
+  // The locked rows of details follow after the margins.
+  await expect(page.getByRole('link', { name: 'Engine bed' })).toBeVisible();
   const before = await page.getByRole('grid').innerText();
   await expect(rows).toHaveCount(28);
   await cell(page, 1, 2).focus();
@@ -36,7 +38,7 @@ test('by keyboard alone: add, choose, turn, cover, move, duplicate, remove, undo
   for (let i = 0; i < 6; i++) await page.keyboard.press('Control+z');
   await expect(rows).toHaveCount(28);
   await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
-  expect(await page.getByRole('grid').innerText()).toBe(before);
+  await expect.poll(() => page.getByRole('grid').innerText()).toBe(before);
   await page.keyboard.press('Control+y');
   await expect(cell(page, 4, 0)).toHaveText('QX 800');
 });
