@@ -42,6 +42,10 @@ describe('the details of the demo boats', () => {
       expect(steps.length, detail.name).toBeGreaterThan(1);
       expect(drawDetail(home, detail)!.views.length, detail.name).toBeGreaterThan(0);
       expect(governing).toBe(weakestOf(checks));
+      expect(
+        path.some(({ check }) => check === governing!.id),
+        detail.name,
+      ).toBe(true);
       expect(detailWorking(home, detail).length, detail.name).toBeGreaterThanOrEqual(checks.length);
     }
     expect(all.filter(({ governing }) => governing!.reserveFactor < 1).map(({ detail }) => detail.name)).toEqual(['Tow post']);
@@ -83,6 +87,8 @@ describe('a detail to begin with', () => {
     const detail = detailSchema.parse({ ...newDetail(boat, kind, 'new', zone), load: 'tow' });
     const evaluation = evaluateDetail({ ...boat, details: [] }, detail);
     expect(evaluation.problem ?? evaluation.governing).toBeTruthy();
+    // The weakest link always stands on the path.
+    if (evaluation.governing) expect(evaluation.path.filter(({ check }) => check === evaluation.governing!.id).length).toBeGreaterThan(0);
   });
 });
 
@@ -141,6 +147,11 @@ describe('what a change does', () => {
     expect(reserve(changed<'strap'>(sail, 'chainplate', { misalignDeg: 0 }), 'strap')!).toBeGreaterThan(reserve(now, 'strap')!);
     expect(reserve(changed<'strap'>(sail, 'chainplate', { radius: 0.003 }), 'radius')!).toBeLessThan(1);
     expect(now.cautions.map(({ title }) => title)).toContain('Carbon at metal');
+  });
+  it('a weakest link that no step of the path is about becomes one', () => {
+    const { path, governing } = changed<'strap'>(sail, 'chainplate', { anchor: 0.06, strips: 2, width: 0.02 });
+    expect(governing!.id).toBe('bondPeak');
+    expect(path.at(-2)).toEqual({ text: governing!.name.toLowerCase(), check: 'bondPeak' });
   });
   it('pressed down, a mast step loads no bolt in tension', () => {
     const step = evaluateDetail(sail, of(sail, 'mast-step'));

@@ -67,6 +67,12 @@ export function weakestOf(checks: readonly DetailCheck[]): DetailCheck | null {
   return (links.length > 0 ? links : checks).reduce<DetailCheck | null>((low, one) => (low === null || one.reserveFactor < low.reserveFactor ? one : low), null);
 }
 
+/** The load path with the weakest link on it: where no link is checked by it, it becomes one, before the last. */
+function pathThrough(path: readonly PathLink[], governing: DetailCheck | null): PathLink[] {
+  if (governing === null || path.some(({ check }) => check === governing.id)) return [...path];
+  return [...path.slice(0, -1), { text: governing.name.toLowerCase(), check: governing.id }, ...path.slice(-1)];
+}
+
 /** Half of what the weakest link would hold: no test should come nearer to breaking it. */
 const STOP_SHARE = 0.5;
 
@@ -98,6 +104,7 @@ export function evaluateDetail(boat: Boat, detail: Detail, bendingStiffness?: (z
     return {
       detail,
       ...findings,
+      path: pathThrough(findings.path, governing),
       governing,
       total: fibre + resin + core + other,
       proof: proofOf(scene, detail, governing, bendingStiffness?.(detail.zone) ?? null),
