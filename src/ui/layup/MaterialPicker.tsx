@@ -1,7 +1,7 @@
 'use client';
-import { useEffect, useMemo, useRef, useState } from 'react';
-import { Form, Modal } from 'react-bootstrap';
+import { Modal } from 'react-bootstrap';
 import { CORE_FAMILIES, FABRIC_FORMS, fabricArealWeight, type LayerMaterial, type Material } from '@/core/material';
+import { FindBox } from '../shared/FindBox';
 import { useUnits } from '../shared/units';
 import { FibreGlyph } from './FibreGlyph';
 
@@ -42,57 +42,31 @@ export function MaterialPicker({
 
 function Choices({ materials, onPick, seed }: { seed: string; materials: readonly Material[]; onPick: (material: LayerMaterial) => void }) {
   const { show: number, unit } = useUnits();
-  const [sought, setSought] = useState(seed);
-  const [at, setAt] = useState(0);
-  const list = useRef<HTMLDivElement>(null);
-  const found = useMemo(() => {
-    const words = sought.toLowerCase().split(/\s+/).filter(Boolean);
-    return materials.filter(isLayerMaterial).filter((material) => words.every((word) => `${material.code} ${material.name} ${familyOf(material)}`.toLowerCase().includes(word)));
-  }, [materials, sought]);
-  const chosen = Math.min(at, found.length - 1);
-
-  useEffect(() => {
-    list.current?.querySelector('[aria-selected="true"]')?.scrollIntoView({ block: 'nearest' });
-  }, [chosen, found]);
-
   return (
-    <>
-      <Form.Control
-        autoFocus
-        role="combobox"
-        aria-label="Find a fabric, core or coating"
-        aria-expanded="true"
-        aria-controls="picker-options"
-        aria-activedescendant={found[chosen] ? `pick-${found[chosen].id}` : undefined}
-        placeholder="e.g. bx45 600, balsa, 0/90"
-        value={sought}
-        onChange={(event) => {
-          setSought(event.target.value);
-          setAt(0);
-        }}
-        onKeyDown={(event) => {
-          if (event.key === 'ArrowDown') setAt(Math.min(chosen + 1, found.length - 1));
-          else if (event.key === 'ArrowUp') setAt(Math.max(chosen - 1, 0));
-          else if (event.key === 'Enter' && found[chosen]) onPick(found[chosen]);
-          else return;
-          event.preventDefault();
-        }}
-      />
-      <div ref={list} className="picker-list mt-2" id="picker-options" role="listbox" aria-label="Materials">
-        {found.map((material, index) => (
-          <div key={material.id} id={`pick-${material.id}`} role="option" aria-selected={index === chosen} onMouseEnter={() => setAt(index)} onClick={() => onPick(material)}>
-            <FibreGlyph material={material} angleDeg={0} />
-            <strong className="text-nowrap">{material.code}</strong>
-            <span className="flex-grow-1">{material.name}</span>
-            <span className="soft text-nowrap">
-              {material.kind === 'fabric'
-                ? `${number(fabricArealWeight(material), 'arealWeight')} ${unit('arealWeight')}`
-                : `${number(material.density.value, 'density')} ${unit('density')}`}
-            </span>
-          </div>
-        ))}
-        {found.length === 0 && <p className="soft p-2 mb-0">Nothing on the Shelf matches. The Shelf takes materials of your own.</p>}
-      </div>
-    </>
+    <FindBox
+      id="pick"
+      label="Find a fabric, core or coating"
+      listLabel="Materials"
+      placeholder="e.g. bx45 600, balsa, 0/90"
+      seed={seed}
+      items={materials.filter(isLayerMaterial)}
+      textOf={(material) => `${material.code} ${material.name} ${familyOf(material)}`}
+      keyOf={({ id }) => id}
+      onPick={onPick}
+      empty="Nothing on the Shelf matches. The Shelf takes materials of your own."
+    >
+      {(material) => (
+        <>
+          <FibreGlyph material={material} angleDeg={0} />
+          <strong className="text-nowrap">{material.code}</strong>
+          <span className="flex-grow-1">{material.name}</span>
+          <span className="soft text-nowrap">
+            {material.kind === 'fabric'
+              ? `${number(fabricArealWeight(material), 'arealWeight')} ${unit('arealWeight')}`
+              : `${number(material.density.value, 'density')} ${unit('density')}`}
+          </span>
+        </>
+      )}
+    </FindBox>
   );
 }
