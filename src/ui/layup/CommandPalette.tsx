@@ -1,31 +1,39 @@
 'use client';
 import { Modal } from 'react-bootstrap';
 import { FindBox } from '../shared/FindBox';
+import { KeyDialog } from '../shared/KeyDialog';
 import { shownKey, type Command } from './commands';
 
 /** Everything that can be done here, with its key: type a word, arrows, Enter. */
-export function CommandPalette({ show, commands, onClose, onClosed }: { show: boolean; commands: readonly Command[]; onClose: () => void; onClosed: () => void }) {
+export function CommandPalette({
+  show,
+  onClosed,
+  ...rest
+}: {
+  show: boolean;
+  /** What was typed already. */
+  seed: string;
+  commands: readonly Command[];
+  onClose: () => void;
+  onClosed: () => void;
+}) {
   return (
-    <Modal show={show} onHide={onClose} onExited={onClosed} restoreFocus={false} aria-labelledby="palette-title">
-      <Modal.Header closeButton>
-        <Modal.Title as="h2" id="palette-title">
-          What can be done
-        </Modal.Title>
-      </Modal.Header>
+    <KeyDialog id="palette" show={show} title="What can be done" onClose={rest.onClose} onClosed={onClosed}>
       <Modal.Body>
-        <Choices commands={commands} onClose={onClose} />
+        <Choices {...rest} />
       </Modal.Body>
-    </Modal>
+    </KeyDialog>
   );
 }
 
-function Choices({ commands, onClose }: { commands: readonly Command[]; onClose: () => void }) {
+function Choices({ commands, onClose, seed }: { seed: string; commands: readonly Command[]; onClose: () => void }) {
   return (
     <FindBox
       id="command"
       label="Find a command"
       listLabel="Commands"
       placeholder="e.g. symmetric, repeat, turn"
+      seed={seed}
       items={commands}
       textOf={({ title, group, key }) => `${title} ${group} ${key}`}
       keyOf={({ id }) => id}

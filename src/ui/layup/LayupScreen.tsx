@@ -30,6 +30,7 @@ import { Refusal } from '../shared/Refusal';
 import { useCautions } from '../shared/useCautions';
 import { useLatest } from '../shared/useLatest';
 import { useSettled } from '../shared/useSettled';
+import { useWhenGone } from '../shared/useWhenGone';
 import { WorkingPanel, type WorkingRequest } from '../shared/WorkingPanel';
 import { AskBar, type Question } from './AskBar';
 import { isText, keyOf, type Command } from './commands';
@@ -69,7 +70,7 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
   const [zoneId, setZoneId] = useState<string | null>(first?.zones[firstZone]?.id ?? null);
   const [picking, setPicking] = useState<{ how: 'replace' | 'add'; seed: string } | null>(null);
   const [question, setQuestion] = useState<Question | null>(null);
-  const [palette, setPalette] = useState(false);
+  const [palette, setPalette] = useState<{ seed: string } | null>(null);
   const [settings, setSettings] = useState(false);
   const [view, setView] = useState<View>('grid');
   const [refusal, setRefusal] = useState<string | null>(null);
@@ -223,7 +224,7 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
         trial: trial.before !== null,
         keep: trial.keep,
         drop: trial.drop,
-        palette: () => setPalette(true),
+        palette: () => setPalette({ seed: '' }),
         cut: () => {
           void navigator.clipboard.writeText(layersToText(boat, part, ids)).then(
             () => removeChosen(`cut ${ids.length} ${ids.length === 1 ? 'layer' : 'layers'} of ${part.name}`),
@@ -239,6 +240,13 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
     if (command && !command.off) command.run();
   };
   const command = (event: KeyboardEvent): 'stays' | 'goes' | null => {
+    // Asked for, but not on the screen yet: what is typed meanwhile is meant for it.
+    if (picking || palette) {
+      if (event.key.length > 1 || event.ctrlKey || event.metaKey || event.altKey) return 'goes';
+      if (picking) setPicking({ ...picking, seed: picking.seed + event.key });
+      if (palette) setPalette({ seed: palette.seed + event.key });
+      return 'goes';
+    }
     const angled = layer && hasDirection(materialOf(layer.material)!);
     const enters = layer && (angled || layer.thickness !== null);
     // On the Layer column letters and figures spell a material; elsewhere figures are an angle or a thickness, letters are commands.
@@ -292,7 +300,9 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
   const settledPart = settled.boat.parts.find(({ id }) => id === part?.id);
   const pieces = useMemo(() => new Map(settledPart ? piecesOf(settled.boat, settledPart).map((one) => [one.layerId, one]) : []), [settled.boat, settledPart]);
   const piece = layer && pieces.get(layer.id);
-  const backToGrid = () => document.querySelector<HTMLElement>(`[data-cell="${row}:${cursor.column}"]`)?.focus();
+  const cellAt = () => document.querySelector<HTMLElement>(`[data-cell="${row}:${cursor.column}"]`);
+  const backToGrid = () => cellAt()?.focus();
+  useWhenGone(question !== null, backToGrid);
   const selectGroup = (group: LayerGroup) => {
     const places = part!.layers.flatMap(({ group: id }, place) => (id === group.id ? [place] : []));
     selection.selectRows(places[0]!, places.at(-1)!);
@@ -329,15 +339,7 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
                 onAdd={() => setPicking({ how: 'add', seed: '' })}
                 onCommand={doCommand}
               />
-              {question && (
-                <AskBar
-                  question={question}
-                  onDone={() => {
-                    setQuestion(null);
-                    requestAnimationFrame(backToGrid);
-                  }}
-                />
-              )}
+              {question && <AskBar question={question} onDone={() => setQuestion(null)} />}
               <TrialBar trial={trial} />
               {part.zones.length > ZONES_SHOWN && (
                 <ZoneStrip
@@ -444,8 +446,14 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
         onClose={() => setPicking(null)}
         onClosed={backToGrid}
       />
-      <CommandPalette show={palette} commands={commands} onClose={() => setPalette(false)} onClosed={() => document.getElementById('ask') ?? backToGrid()} />
-      {settings && <PartSettings part={part} act={act} onClose={() => setSettings(false)} onClosed={backToGrid} />}
+      <CommandPalette
+        show={palette !== null}
+        seed={palette?.seed ?? ''}
+        commands={commands}
+        onClose={() => setPalette(null)}
+        onClosed={() => (document.getElementById('ask') ?? cellAt())?.focus()}
+      />
+      <PartSettings show={settings} part={part} act={act} onClose={() => setSettings(false)} onClosed={backToGrid} />
       <WorkingPanel request={working} onClose={() => setWorking(null)} />
     </>
   );

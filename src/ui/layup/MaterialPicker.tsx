@@ -2,6 +2,7 @@
 import { Modal } from 'react-bootstrap';
 import { CORE_FAMILIES, FABRIC_FORMS, fabricArealWeight, type LayerMaterial, type Material } from '@/core/material';
 import { FindBox } from '../shared/FindBox';
+import { KeyDialog } from '../shared/KeyDialog';
 import { useUnits } from '../shared/units';
 import { FibreGlyph } from './FibreGlyph';
 
@@ -19,7 +20,6 @@ export function MaterialPicker({
   show: boolean;
   title: string;
   onClose: () => void;
-  /** When it is gone from the screen: the place to put the focus back. */
   onClosed: () => void;
   /** What was typed already. */
   seed: string;
@@ -27,16 +27,11 @@ export function MaterialPicker({
   onPick: (material: LayerMaterial) => void;
 }) {
   return (
-    <Modal show={show} onHide={onClose} onExited={onClosed} restoreFocus={false} aria-labelledby="picker-title">
-      <Modal.Header closeButton>
-        <Modal.Title as="h2" id="picker-title">
-          {title}
-        </Modal.Title>
-      </Modal.Header>
+    <KeyDialog id="picker" show={show} title={title} onClose={onClose} onClosed={onClosed}>
       <Modal.Body>
         <Choices {...rest} />
       </Modal.Body>
-    </Modal>
+    </KeyDialog>
   );
 }
 
