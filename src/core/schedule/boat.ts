@@ -211,6 +211,9 @@ export function checkBoat(boat: Boat): void {
   });
 }
 
+/** Whether a zone lies on one hand alone. */
+export const isOneHanded = ({ hand }: Pick<Zone, 'hand'>) => hand === 'port' || hand === 'starboard';
+
 /** Refuse an odd number of a two-handed part that nobody gave a reason for. */
 export function checkHands({ name, hands, number, oddNote }: Pick<Part, 'name' | 'hands' | 'number' | 'oddNote'>): void {
   if (hands === 'two' && number % 2 === 1 && oddNote.trim().length < 3)

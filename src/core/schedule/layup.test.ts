@@ -269,6 +269,21 @@ describe('lines between zones', () => {
     }
     expect(partSection(boat, hull, evaluations, { kind: 'across', x: 3 }).zones.map(({ name }) => name)).toEqual(['Keel band, other hand', 'Keel band', 'Bottom aft', 'Side aft']);
   });
+  it('where the hands differ, lines count for their hand, and a section goes from deck edge to deck edge', () => {
+    const [side, twin] = [hull.zones.find(({ name }) => name === 'Side aft')!, 'side-aft-starboard'];
+    const part = after([
+      { type: 'zone.set', zoneId: side.id, patch: { hand: 'port' } },
+      { type: 'zone.add', partId: hull.id, zone: { ...side, id: twin, name: 'Side aft, starboard', hand: 'starboard' }, index: hull.zones.length, coveredBy: [] },
+    ]);
+    const handed: Boat = { ...boat, parts: [part, ...boat.parts.slice(1)] };
+    const names = (cut: Parameters<typeof partSection>[3]) => partSection(handed, part, makeEvaluator()(handed), cut).zones.map(({ name }) => name);
+    expect(names({ kind: 'across', x: 3 })).toEqual(['Side aft', 'Bottom aft, other hand', 'Keel band, other hand', 'Keel band', 'Bottom aft', 'Side aft, starboard']);
+    expect(names({ kind: 'along', s: 1.5 })).toContain('Side aft');
+    expect(names({ kind: 'along', s: 1.5, hand: 'starboard' })).not.toContain('Side aft');
+    const chine = (lines: ReturnType<typeof neighboursOf>, b: string) => lines.find((line) => line.a !== b && line.b === b && line.runs === 'along')!.length!;
+    const whole = chine(neighboursOf(boat, hull), side.id);
+    for (const one of [side.id, twin]) expect(chine(neighboursOf(handed, part), one)).toBeCloseTo(whole / 2, 9);
+  });
   it('a core too steep, and a run-out longer than its zone, are found', () => {
     const keel = at('Keel band to Bottom aft');
     const steep = linesOfPart(boat, { ...hull, joins: [{ ...keel.join, bevel: 1.5 }] }, evaluations).find(({ line }) => line.name === keel.line.name)!;

@@ -1,5 +1,5 @@
 import { edgeAt, openHalfBreadth, type BoatShape, type Point } from '../geometry';
-import type { Boat, Part, Zone } from './boat';
+import { isOneHanded, type Boat, type Part, type Zone } from './boat';
 import { shapeOf } from './shape';
 
 /** The line where two zones of a part meet; on the centreline a zone meets its own other hand and `a` is `b`. */
@@ -9,7 +9,7 @@ export interface ZoneLine {
   name: string;
   /** Which way the line runs on the boat; a cut across it shows it. */
   runs: 'along' | 'across' | 'unknown';
-  /** Both hands together (m); null where no geometry gives it. */
+  /** Of all hands on which it lies (m); null where no geometry gives it. */
   length: number | null;
   /** How far each zone reaches from the line (m). */
   reachA: number | null;
@@ -130,15 +130,17 @@ function linesOf(shape: BoatShape | null, part: Part): ZoneLine[] {
       }
     }
     for (const b of zones) {
-      if (a === b || !a.region || !b.region || (a.hand !== b.hand && [a.hand, b.hand].every((hand) => hand === 'port' || hand === 'starboard'))) continue;
-      if (a.region.surface === 'hull' && b.region.surface === 'hull') {
-        const found = hullLine(hull, a, b, a.region, b.region);
-        if (found) lines.push(found);
-      } else if (a.region.surface === 'hull' && b.region.surface === 'transom') {
+      if (a === b || !a.region || !b.region || (a.hand !== b.hand && isOneHanded(a) && isOneHanded(b))) continue;
+      const add = (found: ZoneLine | null) => {
+        // A zone of one hand meets the other on that hand alone.
+        if (found) lines.push(isOneHanded(a) || isOneHanded(b) ? { ...found, length: found.length! / 2 } : found);
+      };
+      if (a.region.surface === 'hull' && b.region.surface === 'hull') add(hullLine(hull, a, b, a.region, b.region));
+      else if (a.region.surface === 'hull' && b.region.surface === 'transom') {
         const A = onHull(hull, a.region);
         const [low, high] = [A.low(hull.aft), A.high(hull.aft)];
         if (A.from - hull.aft < SAME && high - low > SAME)
-          lines.push({
+          add({
             a: a.id,
             b: b.id,
             name: `Transom corner, ${a.name}`,
@@ -147,10 +149,7 @@ function linesOf(shape: BoatShape | null, part: Part): ZoneLine[] {
             reachA: A.to - A.from,
             reachB: hull.at(hull.aft, 2)[2] - hull.at(hull.aft, 0)[2],
           });
-      } else {
-        const found = deckLine(shape, a, b);
-        if (found) lines.push(found);
-      }
+      } else add(deckLine(shape, a, b));
     }
   }
   return lines;

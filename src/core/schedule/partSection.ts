@@ -1,12 +1,13 @@
 import { edgeAt, type BoatShape } from '../geometry';
-import type { Boat, Part, Zone } from './boat';
+import { isOneHanded, type Boat, type Part, type Zone } from './boat';
 import type { ZoneEvaluation } from './evaluate';
 import type { LineState } from './joins';
 import { coreBeyond, coreRun, linesOfPart } from './joins';
 import { shapeOf } from './shape';
 
-/** Where a part is cut: along the boat at a share of the girth from keel (0) over chine (1) to deck edge (2), or across it at x (m). */
-export type Cut = { kind: 'along'; s: number } | { kind: 'across'; x: number };
+/** Where a part is cut: along the boat at a share of the girth from keel (0) over chine (1) to deck edge (2) on a hand, port unless said; or across it at x (m). */
+export type Cut = { kind: 'along'; s: number; hand?: Hand } | { kind: 'across'; x: number };
+type Hand = 'port' | 'starboard';
 
 /** One layer over a stretch of the section: thickness (m) at each station. */
 export interface SectionBand {
@@ -34,23 +35,32 @@ export interface PartSection {
 const END = 0.001;
 const LEAST_VIEW = 0.06;
 
-/** Zones that a cut passes, in its order. */
+const OTHER = { port: 'starboard', starboard: 'port' } as const;
+const STEPS = 200;
+
+/** Zones of the hull that a cut passes on one hand, in its order: from aft, or from the keel up. */
+function hullZones({ hull }: BoatShape, zones: readonly Zone[], cut: Cut, hand: Hand): Zone[] {
+  const onHand = zones.filter((zone) => zone.hand !== OTHER[hand]);
+  const transom = onHand.find(({ region }) => region?.surface === 'transom');
+  const found: Zone[] = cut.kind === 'along' && transom ? [transom] : [];
+  for (let i = 1; i < STEPS; i++) {
+    const [x, s] = cut.kind === 'along' ? [hull.aft + ((hull.bow - hull.aft) * i) / STEPS, cut.s] : [cut.x, (2 * i) / STEPS];
+    const zone = onHand.find(
+      ({ region }) => region?.surface === 'hull' && x > region.from && x < region.to && s >= edgeAt(hull, region.lower, x) && s <= edgeAt(hull, region.upper, x),
+    );
+    if (zone && !found.includes(zone)) found.push(zone);
+  }
+  return found;
+}
+
+/** Zones that a cut passes, in its order. Across a hull: out from its keel, and where the hands differ from deck edge to deck edge, port to starboard. */
 function zonesAlong(shape: BoatShape | null, part: Part, cut: Cut): Zone[] {
   if (shape === null) return part.zones;
   const { hull } = shape;
-  const own = (x: number, s: number) =>
-    part.zones.filter(({ region }) => region?.surface === 'hull' && x > region.from && x < region.to && s >= edgeAt(hull, region.lower, x) && s <= edgeAt(hull, region.upper, x));
-  const found: Zone[] = [];
-  const STEPS = 200;
   if (part.zones.some(({ region }) => region?.surface === 'hull')) {
-    const transom = part.zones.find(({ region }) => region?.surface === 'transom');
-    if (cut.kind === 'along' && transom) found.push(transom);
-    for (let i = 1; i < STEPS; i++) {
-      const [x, s] = cut.kind === 'along' ? [hull.aft + ((hull.bow - hull.aft) * i) / STEPS, cut.s] : [cut.x, (2 * i) / STEPS];
-      const [zone] = own(x, s);
-      if (zone && !found.includes(zone)) found.push(zone);
-    }
-    return found;
+    if (cut.kind === 'along') return hullZones(shape, part.zones, cut, cut.hand ?? 'port');
+    const [port, starboard] = [hullZones(shape, part.zones, cut, 'port'), hullZones(shape, part.zones, cut, 'starboard')];
+    return [...port, ...starboard].some(isOneHanded) ? [...port.reverse(), ...starboard] : port;
   }
   const reach = ({ region }: Zone): [number, number] | null => {
     if (!region) return null;
@@ -122,12 +132,13 @@ export function partSection(boat: Boat, part: Part, evaluations: ReadonlyMap<str
   const keel = cut.kind === 'across' && zones[0] ? lines.find(({ line }) => line.a === zones[0]!.id && line.b === line.a) : undefined;
   const last = zones.at(-1);
   const core = last && evaluations.get(last.id)!.layers.find(({ material }) => material.kind === 'core');
+  const passed = [...(keel ? [zones[0]!] : []), ...zones];
   return {
-    zones: [...(keel ? [zones[0]!] : []), ...zones].map((zone, i) => {
+    zones: passed.map((zone, i) => {
       const { thickness, layers } = evaluations.get(zone.id)!;
       return {
         zoneId: zone.id,
-        name: keel && i === 0 ? `${zone.name}, other hand` : zone.name,
+        name: passed.indexOf(zone, i + 1) > 0 ? `${zone.name}, other hand` : zone.name,
         thickness,
         layers: layers.map((laid) => ({ layerId: laid.layer.id, index: laid.index, thickness: laid.thickness })),
       };

@@ -1,4 +1,4 @@
-import type { Boat, Part } from './boat';
+import { isOneHanded, type Boat, type Part } from './boat';
 import { joinAt } from './joins';
 import { neighboursOf, otherHand } from './neighbours';
 
@@ -15,7 +15,7 @@ export interface LayerPieces {
 /** The zone on the other hand: of the same place, to the other side. */
 export function twinOf(part: Part, zoneId: string): string | null {
   const zone = part.zones.find(({ id }) => id === zoneId);
-  if (!zone || (zone.hand !== 'port' && zone.hand !== 'starboard')) return null;
+  if (!zone || !isOneHanded(zone)) return null;
   return otherHand(part.zones, zone)?.id ?? null;
 }
 
@@ -49,7 +49,7 @@ export function piecesOf(boat: Pick<Boat, 'hull' | 'deck' | 'brief'>, part: Part
     }
     const oneHanded = layer.zones.filter((id) => {
       const zone = zones.get(id)!;
-      if (zone.hand !== 'port' && zone.hand !== 'starboard') return false;
+      if (!isOneHanded(zone)) return false;
       const twin = twinOf(part, id);
       return twin === null || !covers.has(twin);
     });

@@ -13,7 +13,7 @@ import {
   type ZoneGeometry,
 } from '../geometry';
 import { curvatureFactor, isHead, panelCoefficients, panelPressure, type SmallCraftPack, type ZoneLocation } from '../standard';
-import type { Boat, Zone } from './boat';
+import { isOneHanded, type Boat, type Zone } from './boat';
 import { craftOf, particularsOf } from './brief';
 
 const surfaces = new WeakMap<object, Map<string, HullSurface>>();
@@ -113,7 +113,7 @@ function panelsIn(
   }
   const { area: all, centroid } = patchArea(patch);
   // A region lies on both hands; a zone of one hand has half of it.
-  const area = patch.count % 2 === 0 && (zone.hand === 'port' || zone.hand === 'starboard') ? all / 2 : all;
+  const area = patch.count % 2 === 0 && isOneHanded(zone) ? all / 2 : all;
   const base = { area, centroidX: centroid[0], centroidZ: centroid[2] };
   const top = patch.at(0.5, 1)[2];
   const panels = panelsOf(shape, supports, region, zone.id);

@@ -2,7 +2,21 @@
 import { useMemo, useState } from 'react';
 import { Button, Card, Form } from 'react-bootstrap';
 import { formatNumber } from '@/core/quantity';
-import { linesOfPart, partSection, shapeOf, staggered, withJoin, type Boat, type Cut, type Edit, type Join, type LineState, type Part, type ZoneEvaluation } from '@/core/schedule';
+import {
+  isOneHanded,
+  linesOfPart,
+  partSection,
+  shapeOf,
+  staggered,
+  withJoin,
+  type Boat,
+  type Cut,
+  type Edit,
+  type Join,
+  type LineState,
+  type Part,
+  type ZoneEvaluation,
+} from '@/core/schedule';
 import { QuantityField } from '../shared/QuantityField';
 import { useUnits } from '../shared/units';
 import { PartSectionDrawing } from './PartSectionDrawing';
@@ -41,10 +55,12 @@ export function LinesView({
   const [chosen, setChosen] = useState<string | null>(null);
   const lines = useMemo(() => linesOfPart(boat, part, evaluations), [boat, part, evaluations]);
   const at = x ?? Number(usualX.toFixed(2));
+  const handed = part.zones.some(isOneHanded);
+  const hand = zone?.hand === 'starboard' ? 'starboard' : 'port';
   const cuts: [string, Cut][] = shape
     ? [
         [`Across, at x ${at.toFixed(2)} m`, { kind: 'across', x: at }],
-        ['Along', { kind: 'along', s }],
+        [handed ? `Along, ${hand} side` : 'Along', { kind: 'along', s, hand }],
       ]
     : [['Through the zones in their order', { kind: 'along', s }]];
   const state = lines.find((one) => keyOf(one) === chosen) ?? lines.find(({ findings }) => findings.length > 0) ?? lines[0];
