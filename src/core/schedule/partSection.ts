@@ -56,7 +56,6 @@ function hullZones({ hull }: BoatShape, zones: readonly Zone[], cut: Cut, hand: 
 /** Zones that a cut passes, in its order. Across a hull: out from its keel, and where the hands differ from deck edge to deck edge, port to starboard. */
 function zonesAlong(shape: BoatShape | null, part: Part, cut: Cut): Zone[] {
   if (shape === null) return part.zones;
-  const { hull } = shape;
   if (part.zones.some(({ region }) => region?.surface === 'hull')) {
     if (cut.kind === 'along') return hullZones(shape, part.zones, cut, cut.hand ?? 'port');
     const [port, starboard] = [hullZones(shape, part.zones, cut, 'port'), hullZones(shape, part.zones, cut, 'starboard')];

@@ -2,29 +2,10 @@
 import { nanoid } from 'nanoid';
 import dynamic from 'next/dynamic';
 import { useSearchParams } from 'next/navigation';
-import { useCallback, useEffect, useMemo, useRef, useState, type ClipboardEvent, type KeyboardEvent } from 'react';
+import { useCallback, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { directionsOf, hasDirection, type LayerMaterial, type Material } from '@/core/material';
-import {
-  chooseMaterial,
-  fetchMaterials,
-  layersFromText,
-  layersToText,
-  newLayer,
-  piecesOf,
-  setGiven,
-  stackWorking,
-  targetOf,
-  usualRole,
-  usualThickness,
-  zoneWorking,
-  type Edit,
-  type Layer,
-  type LayerGroup,
-} from '@/core/schedule';
-import { KeramosError } from '@/core/error';
-import { CHECKS } from '@/core/standard';
+import { chooseMaterial, fetchMaterials, newLayer, piecesOf, setGiven, targetOf, usualRole, usualThickness, type Layer, type LayerGroup } from '@/core/schedule';
 import { useBoat } from '../shared/boat';
-import { CautionList } from '../shared/CautionList';
 import { Onward } from '../shared/Onward';
 import { Refusal } from '../shared/Refusal';
 import { useCautions } from '../shared/useCautions';
@@ -33,22 +14,24 @@ import { useSettled } from '../shared/useSettled';
 import { useWhenGone } from '../shared/useWhenGone';
 import { WorkingPanel, type WorkingRequest } from '../shared/WorkingPanel';
 import { AskBar, type Question } from './AskBar';
-import { isText, keyOf, type Command } from './commands';
+import type { Command } from './commands';
+import { meaningOf } from './gridKey';
 import { HatchPatterns } from './Hatch';
+import { layerClipboard } from './layerClipboard';
 import { LayerBar, type LayerBarHandle } from './LayerBar';
 import { LayerGrid, type Cursor } from './LayerGrid';
 import { LEAD_COLUMNS } from './LayerRow';
-import { layerCommands } from './useLayerCommands';
+import { layerCommands } from './layerCommands';
 import { PartTabs, type View } from './PartTabs';
 import { TrialBar } from './TrialBar';
+import { useKeysEverywhere } from './useKeysEverywhere';
 import { useSelection } from './useSelection';
 import { useTrial } from './useTrial';
-import { ZonePanel } from './ZonePanel';
+import { ZoneSide } from './ZoneSide';
+import { useZonesShown } from './useZonesShown';
 import { ZONES_SHOWN, ZoneStrip } from './ZoneStrip';
 
 // Behind a key or a tab: fetched when it is opened.
-const DetailCautions = dynamic(() => import('../details/DetailCautions').then((module) => module.DetailCautions), { ssr: false });
-const LayerMovesPanel = dynamic(() => import('./LayerMovesPanel').then((module) => module.LayerMovesPanel), { ssr: false });
 const MaterialPicker = dynamic(() => import('./MaterialPicker').then((module) => module.MaterialPicker), { ssr: false });
 const CommandPalette = dynamic(() => import('./CommandPalette').then((module) => module.CommandPalette), { ssr: false });
 const LinesView = dynamic(() => import('./LinesView').then((module) => module.LinesView), { ssr: false });
@@ -95,11 +78,7 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
   const ids = layers.flatMap(({ id }, at) => (rowsChosen.has(at) ? [id] : []));
   const inZones = selection.zones.length > 0;
   const zoneIds = inZones ? selection.zones.flatMap((at) => part?.zones[at]?.id ?? []) : zone ? [zone.id] : [];
-  // The grid shows so many zones side by side, those about the cursor.
-  const [shownFrom, setShownFrom] = useState(0);
-  const at = part && zone ? part.zones.indexOf(zone) : 0;
-  const from = Math.max(0, Math.min(at < shownFrom ? at : at >= shownFrom + ZONES_SHOWN ? at - ZONES_SHOWN + 1 : shownFrom, (part?.zones.length ?? 0) - ZONES_SHOWN));
-  if (from !== shownFrom) setShownFrom(from);
+  const [from, fromStart] = useZonesShown(part, zone);
 
   // The rows of the grid render again only when their layer changes, so what they call must not change with every edit.
   const nowRef = useLatest({ part, boat });
@@ -114,7 +93,7 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
   const choosePart = (id: string) => {
     const chosen = boat.parts.find((candidate) => candidate.id === id);
     setPartId(id);
-    setShownFrom(0);
+    fromStart();
     move({ row: 0, column: LEAD_COLUMNS });
     setZoneId(chosen?.zones[0]?.id ?? null);
   };
@@ -158,37 +137,7 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
   /** Angle or thickness for every selected layer that takes it. */
   const set = (patch: { angleDeg: number } | { thickness: number }) => (part ? act(null, ...setGiven(boat, part, ids, patch)) : undefined);
 
-  const copy = (event: ClipboardEvent): boolean => {
-    if (!part || ids.length === 0) return false;
-    event.clipboardData.setData('text/plain', layersToText(boat, part, ids));
-    event.preventDefault();
-    return true;
-  };
-  const removeChosen = (words: string | null) => say(act(words, ...ids.map((layerId): Edit => ({ type: 'layer.remove', layerId }))));
-  const paste = (event: ClipboardEvent) => {
-    event.preventDefault();
-    if (!part) return;
-    try {
-      const text = event.clipboardData.getData('text/plain');
-      if (text.length > 400_000) throw new KeramosError('invalid', `What you paste is ${Math.round(text.length / 1e6)} MB long: paste the rows of the layers alone`);
-      const read = layersFromText(text, materials, part, zoneIds, () => nanoid(8));
-      const said = act(
-        `pasted ${read.layers.length} ${read.layers.length === 1 ? 'layer' : 'layers'} into ${part.name}`,
-        ...fetching(...read.layers.map(({ material }) => material)),
-        ...read.layers.map(({ layer: pasted }, i): Edit => ({ type: 'layer.add', partId: part.id, layer: pasted, index: row + 1 + i })),
-      );
-      say(
-        said ??
-          (read.refused.length
-            ? `Pasted, but for this: ${read.refused.slice(0, 4).join('; ')}${read.refused.length > 4 ? `; and ${read.refused.length - 4} more` : ''}`
-            : undefined),
-      );
-      if (!said) selection.selectRows(row + 1, row + read.layers.length);
-    } catch (error) {
-      if (!(error instanceof KeramosError)) throw error;
-      say(error.message);
-    }
-  };
+  const clipboard = part && layerClipboard({ boat, part, ids, row, zoneIds, materials, act, say, onPasted: selection.selectRows });
   const step = async (which: 'lightest' | 'strongest') => {
     if (!part || !zone) return;
     const { nextStep } = await import('@/core/option');
@@ -225,12 +174,7 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
         keep: trial.keep,
         drop: trial.drop,
         palette: () => setPalette({ seed: '' }),
-        cut: () => {
-          void navigator.clipboard.writeText(layersToText(boat, part, ids)).then(
-            () => removeChosen(`cut ${ids.length} ${ids.length === 1 ? 'layer' : 'layers'} of ${part.name}`),
-            () => say('The browser did not allow it: press Ctrl+X in the grid instead.'),
-          );
-        },
+        cut: () => clipboard?.cutByCommand(),
         partSettings: () => setSettings(true),
         showPart: (id) => setPartId(id),
       })
@@ -247,51 +191,24 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
       if (palette) setPalette({ seed: palette.seed + event.key });
       return 'goes';
     }
-    const angled = layer && hasDirection(materialOf(layer.material)!);
-    const enters = layer && (angled || layer.thickness !== null);
-    // On the Layer column letters and figures spell a material; elsewhere figures are an angle or a thickness, letters are commands.
-    if (cursor.column === 0 && isText(event) && layer) {
-      setPicking({ how: 'replace', seed: event.key });
-      return 'goes';
+    const takesFigures = layer ? hasDirection(materialOf(layer.material)!) || layer.thickness !== null : null;
+    const meaning = meaningOf(event, cursor.column, takesFigures, commands);
+    if (meaning === null) return null;
+    if (meaning.does === 'run') {
+      const { command: found } = meaning;
+      if (found.off) say(`${found.title}: ${found.off}.`);
+      else {
+        setRefusal(null);
+        found.run();
+      }
+      return found.leaves ? 'goes' : 'stays';
     }
-    if (!event.ctrlKey && !event.metaKey && !event.altKey && /^[-−\d.]$/.test(event.key) && enters) {
-      bar.current?.enter(event.key);
-      return 'goes';
-    }
-    if (event.key === 'Enter' && !event.ctrlKey && !event.metaKey) {
-      if (cursor.column >= LEAD_COLUMNS) doCommand('cover');
-      else open(row, cursor.column);
-      return cursor.column >= LEAD_COLUMNS ? 'stays' : 'goes';
-    }
-    if (event.key === ' ' && cursor.column < LEAD_COLUMNS) {
-      open(row, cursor.column);
-      return 'goes';
-    }
-    const key = keyOf(event);
-    const found = commands.find((one) => one.key === key);
-    if (!found || (found.id === 'drop' && found.off)) return null;
-    if (found.off) say(`${found.title}: ${found.off}.`);
-    else {
-      setRefusal(null);
-      found.run();
-    }
-    return found.leaves ? 'goes' : 'stays';
+    if (meaning.does === 'spell') setPicking({ how: 'replace', seed: meaning.seed });
+    else if (meaning.does === 'enter') bar.current?.enter(meaning.seed);
+    else open(row, cursor.column);
+    return 'goes';
   };
-  // Palette and trial answer wherever the focus is, but not while something is typed.
-  const everywhereRef = useLatest(doCommand);
-  useEffect(() => {
-    const onKey = (event: globalThis.KeyboardEvent) => {
-      const key = keyOf(event);
-      const typing = event.target instanceof HTMLElement && event.target.matches('input, textarea, select');
-      if (key === 'Ctrl+K' && !event.defaultPrevented) everywhereRef.current('palette');
-      else if (!typing && !event.defaultPrevented && (key === 'Alt+1' || key === 'Alt+2' || key === 'Alt+3'))
-        everywhereRef.current({ 1: 'view-grid', 2: 'view-section', 3: 'view-book' }[key.at(-1)!]!);
-      else return;
-      event.preventDefault();
-    };
-    document.addEventListener('keydown', onKey);
-    return () => document.removeEventListener('keydown', onKey);
-  }, [everywhereRef]);
+  useKeysEverywhere(doCommand);
 
   // Margins first: cautions and piece counts follow when the hand rests.
   const settled = useSettled(state);
@@ -366,9 +283,9 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
                 onOpen={open}
                 onCommand={command}
                 onMove={(layerId, index) => say(act(null, { type: 'layer.move', layerId, index }))}
-                onCopy={copy}
-                onCut={(event) => copy(event) && removeChosen(`cut ${ids.length} ${ids.length === 1 ? 'layer' : 'layers'} of ${part.name}`)}
-                onPaste={paste}
+                onCopy={clipboard!.copy}
+                onCut={clipboard!.cut}
+                onPaste={clipboard!.paste}
                 onGroup={selectGroup}
               />
               <p className="small soft mt-1 mb-0">
@@ -395,44 +312,16 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
           )}
         </div>
         {zone && view === 'grid' && (
-          <ZonePanel
+          <ZoneSide
             boat={boat}
+            part={part}
             zone={zone}
             evaluation={evaluations.get(zone.id)!}
-            openCautions={cautions.filter((caution) => !caution.accepted && caution.zoneIds.includes(zone.id)).length}
-            cautions={
-              <>
-                <CautionList
-                  boat={boat}
-                  cautions={cautions.filter((caution) => caution.zoneIds.includes(zone.id))}
-                  empty={found ? 'Nothing to say against this stack.' : 'Looking through the rules…'}
-                />
-                <DetailCautions boat={settled.boat} zoneId={zone.id} />
-              </>
-            }
-            moves={
-              <LayerMovesPanel
-                boat={state.boat}
-                part={state.boat.parts.find(({ id }) => id === part.id) ?? part}
-                zone={zone}
-                evaluations={state.evaluations}
-                shown={trial.titles.length === 1 ? trial.titles[0]! : null}
-                onPreview={(found) => (found ? trial.propose(found.title, found.edits) : trial.drop())}
-                onAccept={trial.keep}
-              />
-            }
+            cautions={found}
+            settledBoat={settled.boat}
+            trial={trial}
             chosenLayer={layer?.id ?? null}
-            onWorking={(topic) =>
-              setWorking({
-                title: `${zone.name}: ${topic === 'all' ? 'whole working' : topic === 'stack' ? 'stack and stiffness' : CHECKS[topic.id]}`,
-                record: () =>
-                  topic === 'stack'
-                    ? stackWorking(boat, part, zone)
-                    : topic === 'all'
-                      ? [...zoneWorking(boat, part, zone), ...stackWorking(boat, part, zone)]
-                      : zoneWorking(boat, part, zone, topic.id, topic.pack),
-              })
-            }
+            onWorking={setWorking}
           />
         )}
       </div>
