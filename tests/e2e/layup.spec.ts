@@ -8,8 +8,9 @@ test.beforeEach(async ({ page, request }, { title }) => {
 
 test('by keyboard alone: add, choose, turn, cover, move, duplicate, remove, undo all', async ({ page }) => {
   const rows = page.getByRole('grid').locator('.layer-row');
-  // The locked rows of details follow after the margins.
+  // The locked rows of details and the handles follow after the margins.
   await expect(page.getByRole('link', { name: 'Engine bed' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Move layer 28' })).toBeVisible();
   const before = await page.getByRole('grid').innerText();
   await expect(rows).toHaveCount(28);
   await cell(page, 1, 2).focus();

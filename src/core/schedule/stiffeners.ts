@@ -58,12 +58,23 @@ export function memberOf(book: Book, laid: readonly LaidLayer[]): SectionMember 
   };
 }
 
+/** Many stiffeners share a section, and it stands while the layers of the zones change. */
+const known = new WeakMap<Book, WeakMap<StiffenerSection, SectionProperties>>();
+
 /**
  * Members, mass and proportions of a section with the boat's process and pack.
  * @throws KeramosError `invalid` where the pack has no strengths for a fibre.
  */
 export function sectionProperties(boat: Boat, section: StiffenerSection): SectionProperties {
   const book = bookOf(boat, 0);
+  const ofBook = known.get(book) ?? new WeakMap<StiffenerSection, SectionProperties>();
+  known.set(book, ofBook);
+  const properties = ofBook.get(section) ?? propertiesOf(book, section);
+  ofBook.set(section, properties);
+  return properties;
+}
+
+function propertiesOf(book: Book, section: StiffenerSection): SectionProperties {
   const laid = layReference(book, {
     id: section.id,
     name: section.name,

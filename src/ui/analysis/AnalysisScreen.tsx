@@ -6,7 +6,7 @@ import { CRITERIA, FAILURE_MODES, type Criterion } from '@/core/laminate';
 import { formatNumber } from '@/core/quantity';
 import { analyseZone, failureWorking, stackWorking, targetOf, verdictOf, type ZoneAnalysis } from '@/core/schedule';
 import { KeramosError } from '@/core/error';
-import { useBoat } from '../shared/boat';
+import { useDesign } from '../shared/boat';
 import { Onward } from '../shared/Onward';
 import { useUnits } from '../shared/units';
 import { ZonePicker } from '../shared/ZonePicker';
@@ -24,7 +24,7 @@ const finite = (reserve: number) => (Number.isFinite(reserve) && reserve < 1000 
 
 /** What does this laminate do under load, ply by ply? */
 export function AnalysisScreen() {
-  const { boat, evaluations } = useBoat();
+  const { boat, evaluations } = useDesign();
   const { show, unit } = useUnits();
   const wanted = useSearchParams().get('zone');
   const [criterion, setCriterion] = useState<Criterion>('maxStrain');

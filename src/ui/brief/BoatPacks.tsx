@@ -4,13 +4,13 @@ import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { craftOf, methodOf, type Edit } from '@/core/schedule';
 import { PACK_KINDS, packDifference, packLimits, packStatus, type StandardPack } from '@/core/standard';
-import { useBoat } from '../shared/boat';
+import { useDesign } from '../shared/boat';
 import { useEdit } from '../shared/useEdit';
 import { Refusal } from '../shared/Refusal';
 
 /** The packs the boat is checked against: its own copies, what differs from the library's, and where the method ends. */
 export function BoatPacks({ library }: { library: StandardPack[] }) {
-  const { boat } = useBoat();
+  const { boat } = useDesign();
   const edit = useEdit();
   const [refusal, setRefusal] = useState<string | null>(null);
   const act = (...edits: Edit[]) => setRefusal(edit(...edits) ?? null);

@@ -5,7 +5,7 @@ import { PROCESSES, type Material, type Process } from '@/core/material';
 import { formatNumber } from '@/core/quantity';
 import { BRIEF_NUMBERS, craftOf, methodOf, POSTURES, QUALITIES, type Brief, type BriefNumber, type NumberField, type Posture } from '@/core/schedule';
 import { dynamicLoadFactor, isPlaning, type StandardPack } from '@/core/standard';
-import { useBoat } from '../shared/boat';
+import { useDesign } from '../shared/boat';
 import { Onward } from '../shared/Onward';
 import { QuantityField } from '../shared/QuantityField';
 import { TextField } from '../shared/TextField';
@@ -32,7 +32,7 @@ function Choice<T extends string>({ label, value, options, onChoose, hint }: { l
 
 /** What must this boat be? */
 export function BriefScreen({ shelf, packs }: { shelf: Material[]; packs: StandardPack[] }) {
-  const { boat } = useBoat();
+  const { boat } = useDesign();
   const edit = useEdit();
   const [refusal, setRefusal] = useState<string | null>(null);
   const { brief } = boat;

@@ -20,7 +20,7 @@ import {
   type ZoneEvaluation,
 } from '@/core/schedule';
 import { CHECKS, packLimits, packStatus } from '@/core/standard';
-import { useBoat } from '../shared/boat';
+import { useDesign } from '../shared/boat';
 import { CautionList } from '../shared/CautionList';
 import { Onward } from '../shared/Onward';
 import { useUnits } from '../shared/units';
@@ -54,7 +54,7 @@ const layerLink = (boatId: string, zone: Zone, layer: number | null) => `/boats/
 
 /** What holds, what does not, and why? Every zone against every check. */
 export function CheckScreen() {
-  const { id: boatId, boat, evaluations } = useBoat();
+  const { id: boatId, boat, evaluations } = useDesign();
   const { show, unit } = useUnits();
   const target = targetOf(boat);
   const [onlyFailing, setOnlyFailing] = useState(false);

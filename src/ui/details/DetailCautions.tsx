@@ -2,14 +2,14 @@
 import Link from 'next/link';
 import { useMemo } from 'react';
 import { evaluateDetails, targetOf, type Boat } from '@/core/schedule';
-import { useBoat } from '../shared/boat';
+import { useDesign } from '../shared/boat';
 import { Verdict } from '../shared/Verdict';
 
 const WORDS = { danger: '✕ danger', warning: '△ warning', advice: '· advice' } as const;
 
 /** What the details on a zone say: how they fare, and their cautions. */
 export function DetailCautions({ boat, zoneId }: { boat: Boat; zoneId: string }) {
-  const { id } = useBoat();
+  const { id } = useDesign();
   const details = useMemo(() => evaluateDetails(boat, ({ zone }) => zone === zoneId), [boat, zoneId]);
   return details.map(({ detail, governing, problem, cautions }) => (
     <div key={detail.id} className="caution small">

@@ -5,7 +5,7 @@ import { useSearchParams } from 'next/navigation';
 import { Button, Card, Form } from 'react-bootstrap';
 import type { Material } from '@/core/material';
 import { DETAIL_KINDS, detailWorking, evaluateDetails, fetchMaterials, materialsOfDetail, newDetail, targetOf, type Boat, type Detail, type DetailKind } from '@/core/schedule';
-import { useBoat } from '../shared/boat';
+import { useDesign } from '../shared/boat';
 import { Onward } from '../shared/Onward';
 import { QuantityField } from '../shared/QuantityField';
 import { Refusal } from '../shared/Refusal';
@@ -22,7 +22,7 @@ import { PlacesDrawing } from './PlacesDrawing';
 
 /** Where does load come in, and what takes it? */
 export function DetailsScreen({ shelf }: { shelf: Material[] }) {
-  const { id: boatId, boat } = useBoat();
+  const { id: boatId, boat } = useDesign();
   const edit = useEdit();
   const { system } = useUnits();
   const asked = useSearchParams().get('detail');

@@ -4,13 +4,13 @@ import { memo, useMemo } from 'react';
 import type { LayerMaterial } from '@/core/material';
 import { evaluateDetails, type Boat, type Part, type Zone } from '@/core/schedule';
 import { formatNumber } from '@/core/quantity';
-import { useBoat } from '../shared/boat';
+import { useDesign } from '../shared/boat';
 import { useSettled } from '../shared/useSettled';
 import { FibreGlyph } from './FibreGlyph';
 
 /** Layers that details lay on zones of the part: local, locked, changed under Details. They follow when the hand rests. */
 export function DetailRows({ boat, part, materials, zones }: { boat: Boat; part: Part; materials: ReadonlyMap<string, LayerMaterial>; zones: readonly Zone[] }) {
-  const { id } = useBoat();
+  const { id } = useDesign();
   const settled = useSettled(boat);
   const details = useMemo(() => {
     const own = new Set(settled.parts.find((one) => one.id === part.id)?.zones.map((zone) => zone.id));

@@ -1,6 +1,4 @@
 'use client';
-import { closestCenter, DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
-import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import dynamic from 'next/dynamic';
 import { Fragment, useCallback, useEffect, useMemo, useRef, type ClipboardEvent, type FocusEvent, type KeyboardEvent, type ReactNode } from 'react';
 import type { Caution } from '@/core/caution';
@@ -48,8 +46,7 @@ export interface LayerGridProps {
 // Behind the margins: fetched after the grid stands.
 const DetailRows = dynamic(() => import('./DetailRows').then((module) => module.DetailRows), { ssr: false });
 
-/** Outside the component: a new object at every edit would make every row render again. */
-const DRAG = { activationConstraint: { distance: 4 } };
+const LayerDrag = dynamic(() => import('./LayerDrag').then((module) => module.LayerDrag), { ssr: false });
 
 const signed = (value: number, digits: number) => (Math.abs(value) < 0.5 * 10 ** -digits ? '' : `${value > 0 ? '+' : ''}${formatNumber(value, digits)}`);
 
@@ -78,9 +75,6 @@ export function LayerGrid({
   const byPointer = useRef(false);
   const target = targetOf(boat);
   const materials = useMemo(() => new Map(boat.materials.map((material) => [material.id, material as LayerMaterial])), [boat.materials]);
-  const order = part.layers.map((layer) => layer.id).join(' ');
-  const ids = useMemo(() => order.split(' ').filter(Boolean), [order]);
-  const sensors = useSensors(useSensor(PointerSensor, DRAG));
   const zones = useMemo(() => part.zones.slice(firstZone, firstZone + ZONES_SHOWN), [part.zones, firstZone]);
   const marks = useMemo(() => {
     const byLayer = new Map<string, Caution[]>();
@@ -139,10 +133,6 @@ export function LayerGrid({
     const [row, column] = ((target as HTMLElement).dataset.cell ?? '').split(':').map(Number);
     if (row !== undefined && column !== undefined && (row !== cursor.row || column !== cursor.column)) onCursor({ row, column }, 'alone');
   };
-  const onDragEnd = ({ active, over }: DragEndEvent) => {
-    if (over && active.id !== over.id) onMove(String(active.id), ids.indexOf(String(over.id)));
-  };
-
   /** Name, unit, what it comes to, and what a trial would change of it. */
   const results: [string, string, (e: ZoneEvaluation) => ReactNode, (now: ZoneEvaluation, was: ZoneEvaluation) => string][] = [
     ['Thickness', unit('thickness'), (e) => show(e.thickness, 'thickness'), (now, was) => signed((now.thickness - was.thickness) * 1000, 1)],
@@ -167,125 +157,117 @@ export function LayerGrid({
 
   return (
     <div className="grid-scroll">
-      <DndContext id="layers" sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
-        <table
-          ref={table}
-          className={`layer-grid ${before ? 'trial' : ''}`}
-          role="grid"
-          aria-label={`Layers of ${part.name} by zones`}
-          aria-multiselectable="true"
-          onKeyDown={onKeyDown}
-          onFocus={onFocus}
-          onPointerDown={() => (byPointer.current = true)}
-          onPointerUp={() => (byPointer.current = false)}
-          {...clipboard}
-        >
-          <colgroup>
-            <col className="col-handle" />
-            <col className="col-number" />
-            <col className="col-glyph" />
-            <col className="col-layer" />
-            <col className="col-given" />
-            <col className="col-dry" />
-            {zones.map((zone) => (
-              <col key={zone.id} />
+      <table
+        ref={table}
+        className={`layer-grid ${before ? 'trial' : ''}`}
+        role="grid"
+        aria-label={`Layers of ${part.name} by zones`}
+        aria-multiselectable="true"
+        onKeyDown={onKeyDown}
+        onFocus={onFocus}
+        onPointerDown={() => (byPointer.current = true)}
+        onPointerUp={() => (byPointer.current = false)}
+        {...clipboard}
+      >
+        <colgroup>
+          <col className="col-handle" />
+          <col className="col-number" />
+          <col className="col-glyph" />
+          <col className="col-layer" />
+          <col className="col-given" />
+          <col className="col-dry" />
+          {zones.map((zone) => (
+            <col key={zone.id} />
+          ))}
+        </colgroup>
+        <thead>
+          <tr role="row">
+            <th scope="col">
+              <span className="visually-hidden">Move</span>
+            </th>
+            <th scope="col" className="num">
+              #
+            </th>
+            <th scope="col">
+              <span className="visually-hidden">Directions</span>
+            </th>
+            <th scope="col">Layer</th>
+            <th scope="col" className="num">
+              Angle, thick.
+            </th>
+            <th scope="col" className="num">
+              Dry <span className="unit d-block">{unit('arealWeight')}</span>
+            </th>
+            {zones.map((zone, z) => (
+              <th key={zone.id} scope="col" className={`zone-head ${zone.id === zoneId ? 'chosen' : ''}`} onClick={() => onCell(cursor.row, LEAD_COLUMNS + firstZone + z, 'alone')}>
+                {zone.name} <CautionMark cautions={cautions.filter(({ layerId, zoneIds }) => layerId === null && zoneIds.includes(zone.id))} />
+              </th>
             ))}
-          </colgroup>
-          <thead>
+          </tr>
+        </thead>
+        <tbody>
+          {part.layers.map((layer, row) => {
+            const group = layer.group === null ? undefined : groups.get(layer.group);
+            const opens = group !== undefined && part.layers[row - 1]?.group !== layer.group;
+            return (
+              <Fragment key={layer.id}>
+                {opens && (
+                  <GroupHead
+                    part={part}
+                    group={group}
+                    row={row}
+                    laminate={boat.references.find(({ id }) => id === group.laminate)?.name ?? null}
+                    span={6 + zones.length}
+                    onGroup={onGroup}
+                  />
+                )}
+                <LayerRow
+                  layer={layer}
+                  index={row}
+                  material={materials.get(layer.material)!}
+                  zones={zones}
+                  first={firstZone}
+                  chosen={row === cursor.row}
+                  cursor={row === cursor.row ? cursor.column : -1}
+                  selected={selectedRows.has(row) ? columnsSelected : null}
+                  caution={marks.get(layer.id)?.find(({ accepted, rule }) => !accepted && rule.severity !== 'advice') ?? null}
+                  onCell={onCell}
+                  onOpen={onOpen}
+                />
+              </Fragment>
+            );
+          })}
+          {part.layers.length === 0 && (
             <tr role="row">
-              <th scope="col">
-                <span className="visually-hidden">Move</span>
-              </th>
-              <th scope="col" className="num">
-                #
-              </th>
-              <th scope="col">
-                <span className="visually-hidden">Directions</span>
-              </th>
-              <th scope="col">Layer</th>
-              <th scope="col" className="num">
-                Angle, thick.
-              </th>
-              <th scope="col" className="num">
-                Dry <span className="unit d-block">{unit('arealWeight')}</span>
-              </th>
-              {zones.map((zone, z) => (
-                <th
-                  key={zone.id}
-                  scope="col"
-                  className={`zone-head ${zone.id === zoneId ? 'chosen' : ''}`}
-                  onClick={() => onCell(cursor.row, LEAD_COLUMNS + firstZone + z, 'alone')}
-                >
-                  {zone.name} <CautionMark cautions={cautions.filter(({ layerId, zoneIds }) => layerId === null && zoneIds.includes(zone.id))} />
-                </th>
-              ))}
+              <td role="gridcell" colSpan={6 + zones.length} className="soft p-3">
+                Nothing laid yet. Press “Add layer” and choose the first one from the mould face.
+              </td>
             </tr>
-          </thead>
-          <tbody>
-            <SortableContext items={ids} strategy={verticalListSortingStrategy}>
-              {part.layers.map((layer, row) => {
-                const group = layer.group === null ? undefined : groups.get(layer.group);
-                const opens = group !== undefined && part.layers[row - 1]?.group !== layer.group;
+          )}
+          {boat.details.length > 0 && <DetailRows boat={boat} part={part} materials={materials} zones={zones} />}
+        </tbody>
+        <tfoot>
+          {results.map(([name, label, value, change]) => (
+            <tr key={name}>
+              <th scope="row" colSpan={6}>
+                {name} <span className="unit">{label}</span>
+              </th>
+              {zones.map((zone) => {
+                const e = evaluations.get(zone.id)!;
+                const was = before?.get(zone.id);
+                const difference = was && was !== e ? change(e, was) : '';
                 return (
-                  <Fragment key={layer.id}>
-                    {opens && (
-                      <GroupHead
-                        part={part}
-                        group={group}
-                        row={row}
-                        laminate={boat.references.find(({ id }) => id === group.laminate)?.name ?? null}
-                        span={6 + zones.length}
-                        onGroup={onGroup}
-                      />
-                    )}
-                    <LayerRow
-                      layer={layer}
-                      index={row}
-                      material={materials.get(layer.material)!}
-                      zones={zones}
-                      first={firstZone}
-                      chosen={row === cursor.row}
-                      cursor={row === cursor.row ? cursor.column : -1}
-                      selected={selectedRows.has(row) ? columnsSelected : null}
-                      caution={marks.get(layer.id)?.find(({ accepted, rule }) => !accepted && rule.severity !== 'advice') ?? null}
-                      onCell={onCell}
-                      onOpen={onOpen}
-                    />
-                  </Fragment>
+                  <td key={zone.id} className={zone.id === zoneId ? 'chosen' : ''} data-testid={`${name}-${zone.id}`}>
+                    {value(e)}
+                    {difference && <span className="delta"> {difference}</span>}
+                  </td>
                 );
               })}
-            </SortableContext>
-            {part.layers.length === 0 && (
-              <tr role="row">
-                <td role="gridcell" colSpan={6 + zones.length} className="soft p-3">
-                  Nothing laid yet. Press “Add layer” and choose the first one from the mould face.
-                </td>
-              </tr>
-            )}
-            {boat.details.length > 0 && <DetailRows boat={boat} part={part} materials={materials} zones={zones} />}
-          </tbody>
-          <tfoot>
-            {results.map(([name, label, value, change]) => (
-              <tr key={name}>
-                <th scope="row" colSpan={6}>
-                  {name} <span className="unit">{label}</span>
-                </th>
-                {zones.map((zone) => {
-                  const e = evaluations.get(zone.id)!;
-                  const was = before?.get(zone.id);
-                  const difference = was && was !== e ? change(e, was) : '';
-                  return (
-                    <td key={zone.id} className={zone.id === zoneId ? 'chosen' : ''} data-testid={`${name}-${zone.id}`}>
-                      {value(e)}
-                      {difference && <span className="delta"> {difference}</span>}
-                    </td>
-                  );
-                })}
-              </tr>
-            ))}
-          </tfoot>
-        </table>
-      </DndContext>
+            </tr>
+          ))}
+        </tfoot>
+      </table>
+      <LayerDrag key={part.id} onMove={onMove} />
       <div className="live" aria-live="polite">
         {said?.governing && `${part.zones.find((zone) => zone.id === zoneId)?.name}: reserve ${formatNumber(said.governing.reserveFactor, 2)}`}
       </div>

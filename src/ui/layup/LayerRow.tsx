@@ -1,6 +1,4 @@
 'use client';
-import { useSortable } from '@dnd-kit/sortable';
-import { CSS } from '@dnd-kit/utilities';
 import { memo, type MouseEvent } from 'react';
 import type { Caution } from '@/core/caution';
 import { hasDirection, fabricArealWeight, type LayerMaterial } from '@/core/material';
@@ -35,7 +33,6 @@ export interface LayerRowProps {
 /** One layer: its place, directions, material, angle or thickness, dry weight, and the zones it covers. */
 export const LayerRow = memo(function LayerRow({ layer, index, material, zones, first, chosen, cursor, selected, caution, onCell, onOpen }: LayerRowProps) {
   const { show, unit } = useUnits();
-  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({ id: layer.id });
   const given =
     material.kind === 'fabric'
       ? !hasDirection(material)
@@ -57,18 +54,8 @@ export const LayerRow = memo(function LayerRow({ layer, index, material, zones, 
     },
   });
   return (
-    <tr
-      ref={setNodeRef}
-      style={{ transform: CSS.Translate.toString(transform), transition }}
-      className={`layer-row ${chosen ? 'chosen' : ''} ${selected ? 'selected' : ''} ${isDragging ? 'dragging' : ''}`}
-      role="row"
-      aria-selected={selected !== null || chosen}
-    >
-      <td role="gridcell">
-        <span ref={setActivatorNodeRef} className="handle" {...attributes} {...listeners} tabIndex={-1} title="Drag to move the layer" aria-label={`Move layer ${index + 1}`}>
-          ⠿
-        </span>
-      </td>
+    <tr className={`layer-row ${chosen ? 'chosen' : ''} ${selected ? 'selected' : ''}`} role="row" aria-selected={selected !== null || chosen}>
+      <td role="gridcell" data-handle={layer.id} />
       <td className="num soft" role="gridcell">
         {index + 1}
       </td>

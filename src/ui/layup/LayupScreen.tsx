@@ -5,7 +5,7 @@ import { useSearchParams } from 'next/navigation';
 import { useCallback, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { directionsOf, hasDirection, type LayerMaterial, type Material } from '@/core/material';
 import { chooseMaterial, fetchMaterials, newLayer, piecesOf, setGiven, targetOf, usualRole, usualThickness, type Layer, type LayerGroup } from '@/core/schedule';
-import { useBoat } from '../shared/boat';
+import { useDesign } from '../shared/boat';
 import { Onward } from '../shared/Onward';
 import { Refusal } from '../shared/Refusal';
 import { useCautions } from '../shared/useCautions';
@@ -40,7 +40,7 @@ const PartSettings = dynamic(() => import('./PartSettings').then((module) => mod
 
 /** What goes in, in what order? */
 export function LayupScreen({ shelf }: { shelf: Material[] }) {
-  const state = useBoat();
+  const state = useDesign();
   const trial = useTrial();
   const { boat, evaluations, act } = trial;
   // A link from another screen may name the zone and the layer it is about.
@@ -98,6 +98,7 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
     setZoneId(chosen?.zones[0]?.id ?? null);
   };
   const say = useCallback((text: string | undefined) => setRefusal(text ?? null), []);
+  const moveLayer = useCallback((layerId: string, index: number) => say(act(null, { type: 'layer.move', layerId, index })), [act, say]);
 
   const open = useCallback(
     (atRow: number, column: number) => {
@@ -282,7 +283,7 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
                 onCursor={moveCursor}
                 onOpen={open}
                 onCommand={command}
-                onMove={(layerId, index) => say(act(null, { type: 'layer.move', layerId, index }))}
+                onMove={moveLayer}
                 onCopy={clipboard!.copy}
                 onCut={clipboard!.cut}
                 onPaste={clipboard!.paste}

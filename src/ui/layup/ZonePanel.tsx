@@ -1,11 +1,12 @@
 'use client';
-import { useDeferredValue, useMemo, useState, type ReactNode } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import { Card } from 'react-bootstrap';
 import { ORIGINS } from '@/core/material';
 import { formatNumber } from '@/core/quantity';
 import { reserveBand, targetOf, verdictOf, type Boat, type Zone, type ZoneCheck, type ZoneEvaluation } from '@/core/schedule';
 import { CHECKS, ZONE_LOCATIONS } from '@/core/standard';
 import { Tabs } from '../shared/Tabs';
+import { useAfterPaint } from '../shared/useAfterPaint';
 import { useUnits } from '../shared/units';
 import { marginText, Verdict } from '../shared/Verdict';
 import { SectionDrawing } from './SectionDrawing';
@@ -51,8 +52,7 @@ export function ZonePanel({
   const { full } = useUnits();
   const target = targetOf(boat);
   // Margins first: the picture and the band follow in the next frame.
-  const drawn = useDeferredValue(e);
-  const later = useDeferredValue(boat);
+  const [drawn, later] = useAfterPaint(useMemo(() => [e, boat] as const, [e, boat]));
   const band = useMemo(() => {
     const owner = later.parts.find(({ zones }) => zones.some(({ id }) => id === zone.id));
     const own = owner?.zones.find(({ id }) => id === zone.id);

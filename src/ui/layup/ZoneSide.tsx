@@ -3,7 +3,7 @@ import type { Caution } from '@/core/caution';
 import { stackWorking, zoneWorking, type Boat, type Part, type Zone, type ZoneEvaluation } from '@/core/schedule';
 import { CHECKS } from '@/core/standard';
 import { CautionList } from '../shared/CautionList';
-import { useBoat } from '../shared/boat';
+import { useDesign } from '../shared/boat';
 import type { WorkingRequest } from '../shared/WorkingPanel';
 import type { LayupState } from './useTrial';
 import { ZonePanel } from './ZonePanel';
@@ -36,7 +36,7 @@ export function ZoneSide({
   chosenLayer: string | null;
   onWorking: (request: WorkingRequest) => void;
 }) {
-  const stored = useBoat();
+  const stored = useDesign();
   const ofZone = (cautions ?? []).filter((caution) => caution.zoneIds.includes(zone.id));
   return (
     <ZonePanel

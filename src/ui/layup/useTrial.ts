@@ -1,7 +1,7 @@
 import { useCallback, useMemo, useState } from 'react';
 import { KeramosError } from '@/core/error';
 import { applyEdits, describeEdits, makeEvaluator, type Boat, type Edit, type ZoneEvaluation } from '@/core/schedule';
-import { useBoat, useBoatStore } from '../shared/boat';
+import { useBoatStore, useDesign } from '../shared/boat';
 import { useLatest } from '../shared/useLatest';
 
 interface Trial {
@@ -31,7 +31,7 @@ export interface LayupState {
 /** Changes that are looked at before they are taken; they end when the boat itself moves on. */
 export function useTrial(): LayupState {
   const store = useBoatStore();
-  const { boat, evaluations } = useBoat();
+  const { boat, evaluations } = useDesign();
   const [held, setHeld] = useState<Trial | null>(null);
   const [tryFirst, setTryFirst] = useState(false);
   const [evaluate] = useState(() => makeEvaluator());

@@ -7,7 +7,7 @@ import { CRITERIA, type Criterion } from '@/core/laminate';
 import { formatNumber } from '@/core/quantity';
 import { matchZone, panelWorking, targetOf, usualPanelCase, zoneWorking, type PanelCase } from '@/core/schedule';
 import { CHECKS } from '@/core/standard';
-import { useBoat } from '../shared/boat';
+import { useDesign } from '../shared/boat';
 import { Onward } from '../shared/Onward';
 import { QuantityField } from '../shared/QuantityField';
 import { useUnits } from '../shared/units';
@@ -31,7 +31,7 @@ const words = <T,>(work: () => T): T | string => {
 
 /** Does this panel carry its load: by rule, by analysis, by match, side by side? */
 export function PanelScreen() {
-  const { id, boat, evaluations } = useBoat();
+  const { id, boat, evaluations } = useDesign();
   const { full, unit, show } = useUnits();
   const edit = useEdit();
   const wanted = useSearchParams().get('zone');

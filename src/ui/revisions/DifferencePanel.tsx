@@ -3,14 +3,14 @@ import { useEffect, useState } from 'react';
 import { Card, Form } from 'react-bootstrap';
 import { alignTo, difference, type Boat, type BoatSummary, type Change, type Revision } from '@/core/schedule';
 import { api, wordsOf } from '../shared/api';
-import { useBoat } from '../shared/boat';
+import { useDesign } from '../shared/boat';
 import { ChangeList } from '../shared/ChangeList';
 
 const DRAFT = 'draft';
 
 /** What differs between any two states: the draft, its revisions, other boats and their newest revisions. */
 export function DifferencePanel({ revisions, boats, onTrouble }: { revisions: readonly Revision[]; boats: readonly BoatSummary[]; onTrouble: (text: string) => void }) {
-  const { id, boat } = useBoat();
+  const { id, boat } = useDesign();
   const [from, setFrom] = useState(revisions[0] ? `revision|${revisions[0].label}` : DRAFT);
   const [to, setTo] = useState(DRAFT);
   const [states, setStates] = useState<Record<string, Boat>>({});

@@ -6,7 +6,7 @@ import { Alert, Button } from 'react-bootstrap';
 import { evaluateStiffeners, targetOf } from '@/core/schedule';
 import { boatWeight } from '@/core/weight';
 import { formatNumber } from '@/core/quantity';
-import { useBoat, useBoatStore } from './boat';
+import { useBoat, useBoatStore, useDesign } from './boat';
 import { Frame, STEPS } from './Frame';
 import { useDetails } from './useDetails';
 import { useSettled } from './useSettled';
@@ -22,7 +22,7 @@ function isTyping(target: EventTarget | null): boolean {
 
 /** What the whole boat comes to, in one line. */
 function Standing() {
-  const { boat, evaluations } = useBoat();
+  const { boat, evaluations } = useDesign();
   const { full } = useUnits();
   const target = targetOf(boat);
   const all = [...evaluations.values()];
@@ -125,7 +125,7 @@ function Inside({ children }: { children: ReactNode }) {
 
 /** The frame of every screen of a boat. */
 export function BoatFrame({ children }: { children: ReactNode }) {
-  const { boat } = useBoat();
+  const { boat } = useDesign();
   return (
     <HouseUnitsProvider units={boat.brief.units}>
       <Inside>{children}</Inside>

@@ -1,10 +1,10 @@
 'use client';
 import Link from 'next/link';
-import { useBoat } from './boat';
+import { useDesign } from './boat';
 
 /** The way on to the next step. */
 export function Onward({ to, children }: { to: string; children: string }) {
-  const { id } = useBoat();
+  const { id } = useDesign();
   return (
     <p className="onward">
       <Link className="btn btn-primary" href={`/boats/${id}/${to}`}>

@@ -6,7 +6,7 @@ import { formatNumber, formatWorkingValue } from '@/core/quantity';
 import type { WorkingPart } from '@/core/schedule';
 import { packStatus } from '@/core/standard';
 import { texToText } from '@/core/working';
-import { useBoat } from './boat';
+import { useDesign } from './boat';
 import type { WorkingRequest } from './WorkingPanel';
 
 /** The typesetter is loaded when the first working is opened. */
@@ -32,7 +32,7 @@ function Formula({ tex }: { tex: string }) {
 
 /** The reason behind a number: every formula, what was put in, units, source. */
 export function WorkingDrawer({ request, onClose }: { request: WorkingRequest | null; onClose: () => void }) {
-  const { boat } = useBoat();
+  const { boat } = useDesign();
   const sections = useMemo((): WorkingPart[] | string => {
     try {
       return request?.record() ?? [];

@@ -1,11 +1,11 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { Form } from 'react-bootstrap';
-import { useBoat } from './boat';
+import { useDesign } from './boat';
 
 /** Choose a zone of the boat; the choice stands in the address of the screen. */
 export function ZonePicker({ step, zoneId }: { step: string; zoneId: string | null }) {
-  const { id, boat } = useBoat();
+  const { id, boat } = useDesign();
   const router = useRouter();
   return (
     <Form.Select size="sm" className="w-auto" aria-label="Zone" value={zoneId ?? ''} onChange={(event) => router.replace(`/boats/${id}/${step}?zone=${event.target.value}`)}>

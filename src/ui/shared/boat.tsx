@@ -1,7 +1,7 @@
 'use client';
 import { createContext, useContext, useEffect, useState, useSyncExternalStore, type ReactNode } from 'react';
 import type { Boat, HistoryStacks } from '@/core/schedule';
-import { BoatStore, type BoatState } from './boatStore';
+import { BoatStore, type BoatDesign, type BoatState } from './boatStore';
 
 const StoreContext = createContext<BoatStore | null>(null);
 
@@ -28,6 +28,13 @@ export function useBoatStore(): BoatStore {
   return store;
 }
 
+/** The boat itself: a screen that asks for no more does not render again when a change is merely saved. */
+export function useDesign(): BoatDesign {
+  const store = useBoatStore();
+  return useSyncExternalStore(store.subscribe, store.getDesign, store.getDesign);
+}
+
+/** The boat with how it is saved, its history and what was last said. */
 export function useBoat(): BoatState {
   const store = useBoatStore();
   return useSyncExternalStore(store.subscribe, store.getState, store.getState);

@@ -33,12 +33,16 @@ export interface Conflict {
   ourChanges: Change[];
 }
 
-export type SaveState = 'saved' | 'saving' | 'offline' | 'conflict';
-
-export interface BoatState {
+/** The boat and what its zones come to. */
+export interface BoatDesign {
   id: string;
   boat: Boat;
   evaluations: ReadonlyMap<string, ZoneEvaluation>;
+}
+
+export type SaveState = 'saved' | 'saving' | 'offline' | 'conflict';
+
+export interface BoatState extends BoatDesign {
   history: HistoryStacks;
   version: number;
   archived: boolean;
@@ -57,13 +61,15 @@ interface Initial {
 }
 
 const RETRY_MILLISECONDS = 3000;
+const SEND_AFTER_MILLISECONDS = 30;
 
 /**
  * The boat on the page: applies edits at once, saves them in order, keeps unsaved ones through reloads, notices when somebody else was quicker.
- * React reads it through `subscribe` and `getState`.
+ * React reads it through `subscribe` with `getState` or `getDesign`.
  */
 export class BoatStore {
   private state: BoatState;
+  private design: BoatDesign;
   private listeners = new Set<() => void>();
   private evaluate = makeEvaluator();
   private pending: Action[] = [];
@@ -74,10 +80,13 @@ export class BoatStore {
 
   constructor(initial: Initial) {
     this.confirmed = initial.boat;
-    this.state = { ...initial, history: initial.history ?? EMPTY_HISTORY, evaluations: this.evaluate(initial.boat), save: 'saved', conflict: null, notice: null };
+    const { id, boat } = initial;
+    this.design = { id, boat, evaluations: this.evaluate(boat) };
+    this.state = { ...initial, ...this.design, history: initial.history ?? EMPTY_HISTORY, save: 'saved', conflict: null, notice: null };
   }
 
   getState = (): BoatState => this.state;
+  getDesign = (): BoatDesign => this.design;
   subscribe = (listener: () => void): (() => void) => {
     this.listeners.add(listener);
     return () => this.listeners.delete(listener);
@@ -85,6 +94,7 @@ export class BoatStore {
   private set(change: Partial<BoatState>): void {
     const evaluations = change.boat && change.boat !== this.state.boat ? this.evaluate(change.boat) : this.state.evaluations;
     this.state = { ...this.state, ...change, evaluations };
+    if (this.design.boat !== this.state.boat || this.design.evaluations !== evaluations) this.design = { id: this.state.id, boat: this.state.boat, evaluations };
     this.listeners.forEach((listener) => listener());
   }
 
@@ -155,7 +165,8 @@ export class BoatStore {
       this.pending.push({ clientId: nanoid(12), action, edits: checked.data, ...(label && { label }) });
       this.set({ boat, history: pushHistory(this.state.history, entry), save: this.state.save === 'conflict' ? 'conflict' : 'saving', notice: null });
       this.keep();
-      void this.flush();
+      // What it comes to is shown before it is sent; until then it is kept on this machine.
+      setTimeout(() => void this.flush(), SEND_AFTER_MILLISECONDS);
       return entry;
     } catch (error) {
       if (!(error instanceof KeramosError)) throw error;

@@ -7,7 +7,7 @@ import type { Material } from '@/core/material';
 import type { QuantityKind } from '@/core/quantity';
 import { evaluateStiffeners, sectionProperties, stiffenerWorking, targetOf, type StiffenerCheck, type StiffenerEvaluation } from '@/core/schedule';
 import { SECTION_KINDS, type StiffenerSection } from '@/core/stiffener';
-import { useBoat } from '../shared/boat';
+import { useDesign } from '../shared/boat';
 import { Onward } from '../shared/Onward';
 import { useUnits } from '../shared/units';
 import { useEdit } from '../shared/useEdit';
@@ -37,7 +37,7 @@ function starter(kind: StiffenerSection['kind'], count: number): StiffenerSectio
 
 /** Do the supports hold? Every frame, stringer, beam and rib with a section, against what the pack asks of it. */
 export function StiffenersScreen({ shelf }: { shelf: Material[] }) {
-  const { boat } = useBoat();
+  const { boat } = useDesign();
   const { show, full, unit } = useUnits();
   const edit = useEdit();
   const [chosen, setChosen] = useState<string | null>(boat.sections[0]?.id ?? null);

@@ -4,7 +4,7 @@ import { Card } from 'react-bootstrap';
 import { formatNumber } from '@/core/quantity';
 import { evaluateDetails, stackWorking } from '@/core/schedule';
 import { boatWeight, STIFFENERS, weightWorking, type BoatWeight } from '@/core/weight';
-import { useBoat } from '../shared/boat';
+import { useDesign } from '../shared/boat';
 import { Onward } from '../shared/Onward';
 import { useUnits } from '../shared/units';
 import { WorkingPanel, type WorkingRequest } from '../shared/WorkingPanel';
@@ -75,7 +75,7 @@ function WeightBars({ weight }: { weight: BoatWeight }) {
 
 /** Does it meet the scales? */
 export function WeightsScreen() {
-  const { boat, evaluations } = useBoat();
+  const { boat, evaluations } = useDesign();
   const { show, full, unit } = useUnits();
   const weight = boatWeight(boat, evaluations, evaluateDetails(boat));
   const [working, setWorking] = useState<WorkingRequest | null>(null);

@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import { Button, Card, Form, InputGroup } from 'react-bootstrap';
 import { applyEdits, makeEvaluator, moveBoundary, newPart, newZone, PART_KINDS, shapeOf, skinCover, targetOf, type Boat, type Boundary } from '@/core/schedule';
 import { ZONE_LOCATIONS, type ZoneLocation } from '@/core/standard';
-import { useBoat } from '../shared/boat';
+import { useDesign } from '../shared/boat';
 import { Onward } from '../shared/Onward';
 import { Tabs } from '../shared/Tabs';
 import { useUnits } from '../shared/units';
@@ -23,7 +23,7 @@ const LOCATION_OF_PART: Record<keyof typeof PART_KINDS, ZoneLocation> = { hull: 
 
 /** Where does the load change? */
 export function ZonesScreen() {
-  const state = useBoat();
+  const state = useDesign();
   const { show, unit } = useUnits();
   const edit = useEdit();
   const [view, setView] = useState<'drawing' | 'sections' | 'pressure'>('drawing');
