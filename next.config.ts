@@ -3,6 +3,8 @@ import type { NextConfig } from 'next';
 const config: NextConfig = {
   poweredByHeader: false,
   devIndicators: false,
+  // Answer first: each page loads what it needs when it is first asked for.
+  experimental: { preloadEntriesOnStart: false },
   // The modules of ml-matrix instead of its one bundle, so that a page carries only what it takes of it.
   turbopack: { resolveAlias: { 'ml-matrix': './node_modules/ml-matrix/src/index.js' } },
   serverExternalPackages: ['libsql', 'pdfmake', 'kysely', 'exceljs', '@tarikjabiri/dxf'],
