@@ -30,8 +30,9 @@ export const reserveUnder = async (page: Page, zone: string) => {
   return Number(/\d+\.\d+/.exec(text)![0]);
 };
 
-/** No serious fault by the automatic accessibility scan. */
+/** No serious fault by the automatic accessibility scan, and no quantity left without its units. */
 export async function scan(page: Page, name: string): Promise<void> {
+  expect(await page.evaluate(() => /\{\{\w+ [^}]*\}\}/.exec(document.querySelector('body main')!.outerHTML)?.[0] ?? null), `${name}: a quantity without units`).toBeNull();
   const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'best-practice']).analyze();
   const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
   expect(

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { merrow } from '../../../tests/helpers/merrow';
 import { GENERIC_MATERIALS, type Core, type Fabric, type Process } from '../material';
 import { applyEdits, checkBoat, makeEvaluator, newBoat, newLayer, newPart, newZone, type Boat } from '../schedule';
+import { wordsIn } from '../quantity';
 import { CAUTION_RULES, cautionsOf } from '.';
 
 type Lay = string | [material: string, given: number];
@@ -16,8 +17,8 @@ interface Setting {
 }
 const kindOf = (id: string) => GENERIC_MATERIALS.find((material) => material.id === id)!.kind;
 
-/** Ids of the cautions of a boat with one zone laid as told; a number is the angle of a fabric, the thickness (mm) of a core or coating. */
-function cautions({ resin = 'vinylester', process = 'infusion', location = 'bottom', name = 'Zone', geometry = {}, layers, change }: Setting): string[] {
+/** The cautions of a boat with one zone laid as told; a number is the angle of a fabric, the thickness (mm) of a core or coating. */
+function found({ resin = 'vinylester', process = 'infusion', location = 'bottom', name = 'Zone', geometry = {}, layers, change }: Setting) {
   const boat = newBoat('Test');
   boat.brief = { ...boat.brief, resin, process };
   boat.materials = structuredClone(GENERIC_MATERIALS) as Boat['materials'];
@@ -37,8 +38,9 @@ function cautions({ resin = 'vinylester', process = 'infusion', location = 'bott
   ];
   change?.(boat);
   checkBoat(boat);
-  return cautionsOf(boat, makeEvaluator()(boat)).map(({ rule }) => rule.id);
+  return cautionsOf(boat, makeEvaluator()(boat));
 }
+const cautions = (setting: Setting) => found(setting).map(({ rule }) => rule.id);
 const sandwich = (core: Lay, skin: Lay[] = ['bx0-800', 'bx45-600'], inner: Lay[] = skin): Lay[] => ['gelcoat-iso', 'csm-300', ...skin, core, ...inner];
 const solid: Lay[] = ['gelcoat-iso', 'csm-300', 'bx0-800', 'bx45-800', 'bx0-800'];
 const fabric = (boat: Boat, id: string) => boat.materials.find((material) => material.id === id) as Fabric;
@@ -202,6 +204,14 @@ describe('cautions', () => {
   });
   it('every rule has its reason, way out and source', () => {
     for (const { title, reason, wayOut, source } of CAUTION_RULES) for (const text of [title, reason, wayOut, source]) expect(text.length).toBeGreaterThan(5);
+  });
+  it('says every figure in the units of the reader', () => {
+    const metric = /\d ?(mm|kN|kPa|MPa|kg|g\/m²|°C)/;
+    for (const [, [triggers]] of Object.entries(CASES))
+      for (const { rule, detail } of found(triggers)) for (const text of [rule.reason, rule.wayOut, detail]) expect(wordsIn(text, 'us')).not.toMatch(metric);
+    const thick = found({ layers: ['gelcoat-iso', ...Array.from({ length: 9 }, (): Lay => 'csm-450')], process: 'handLayUp' }).find(({ rule }) => rule.id === 'thick-shot')!;
+    expect(wordsIn(thick.rule.reason, 'metric')).toContain('above 4 to 5 mm it cracks');
+    expect(wordsIn(thick.rule.reason, 'us')).toContain('above 0.157 to 0.197 in it cracks');
   });
   it('is accepted with a signed note that stays on record and can be withdrawn', () => {
     const boat = merrow();

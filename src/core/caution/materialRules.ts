@@ -1,4 +1,5 @@
 import { isStyrenated } from '../material';
+import { said, saidLength } from '../quantity';
 import { each, families, wet, type CautionRule } from './rule';
 
 const PRACTICE = 'Workshop practice and material data sheets';
@@ -64,7 +65,8 @@ export const MATERIAL_RULES: readonly CautionRule[] = [
       each(
         cores,
         ({ material }) => material.temperatureLimit.value < process.peakCelsius,
-        ({ material }) => `${material.code} stands ${material.temperatureLimit.value} °C, ${process.name.toLowerCase()} reaches about ${process.peakCelsius} °C`,
+        ({ material }) =>
+          `${material.code} stands ${said(material.temperatureLimit.value, 'temperature')}, ${process.name.toLowerCase()} reaches about ${said(process.peakCelsius, 'temperature')}`,
       ),
   },
   {
@@ -96,12 +98,12 @@ export const MATERIAL_RULES: readonly CautionRule[] = [
     id: 'heat-deflection-deck',
     severity: 'warning',
     title: 'The resin softens near deck temperatures',
-    reason: 'Decks in the sun reach 60 to 80 °C; within 15 to 20 K of heat deflection the laminate creeps and prints through.',
+    reason: `Decks in the sun reach ${said(60, 'temperature', 80)}; within 15 to 20 K of heat deflection the laminate creeps and prints through.`,
     wayOut: 'A resin with more heat deflection, a post-cure, or a light colour.',
     source: 'Service ceiling of heat deflection less 15 to 20 K',
     find: ({ resin, zone }) =>
       (zone.location === 'deck' || zone.location.startsWith('superstructure')) && resin.heatDeflection.value < 78
-        ? [{ detail: `${resin.name}: ${resin.heatDeflection.value} °C` }]
+        ? [{ detail: `${resin.name}: ${said(resin.heatDeflection.value, 'temperature')}` }]
         : [],
   },
   {
@@ -157,7 +159,7 @@ export const MATERIAL_RULES: readonly CautionRule[] = [
     severity: 'warning',
     title: 'No way through this core for air and resin',
     reason: 'Under vacuum the resin must pass to the skin beneath; a plain sheet leaves it dry.',
-    wayOut: 'Order it perforated or scored, or drill it on a 30 mm grid.',
+    wayOut: `Order it perforated or scored, or drill it on a grid of ${saidLength(0.03)}.`,
     source: 'Infusion practice',
     find: ({ boat, cores }) =>
       boat.brief.process === 'infusion' || boat.brief.process === 'wetBag'
@@ -200,7 +202,7 @@ export const MATERIAL_RULES: readonly CautionRule[] = [
     id: 'carbon-bare-face',
     severity: 'warning',
     title: 'Carbon at the surface',
-    reason: 'Dark laminate in the sun passes 80 °C, and carbon touching aluminium or steel fittings eats them in salt water.',
+    reason: `Dark laminate in the sun passes ${said(80, 'temperature')}, and carbon touching aluminium or steel fittings eats them in salt water.`,
     wayOut: 'A light coating or a glass layer over it; insulate every fitting with glass and sealant.',
     source: 'Galvanic series in sea water; service temperature of resins',
     find: ({ evaluation, zone }) =>

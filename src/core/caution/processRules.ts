@@ -1,8 +1,8 @@
 import { isStyrenated } from '../material';
+import { said, saidLength } from '../quantity';
 import { each, thicknessOf, type CautionRule } from './rule';
 
 const PRACTICE = 'Workshop practice and material data sheets';
-const millimetres = (value: number) => `${(value * 1000).toFixed(1)} mm`;
 
 /** What the process, the roll and the sheet allow. */
 export const PROCESS_RULES: readonly CautionRule[] = [
@@ -10,22 +10,24 @@ export const PROCESS_RULES: readonly CautionRule[] = [
     id: 'thick-shot',
     severity: 'warning',
     title: 'Too thick for one shot',
-    reason: 'The resin heats itself as it gels: above 4 to 5 mm it cracks, scorches the core, and in the worst case burns.',
+    reason: `The resin heats itself as it gels: above ${saidLength(0.004, 0.005)} it cracks, scorches the core, and in the worst case burns.`,
     wayOut: 'Lay it in stages with cooling between, or take a slower resin.',
     source: 'Exotherm limits of styrenated resins',
     find: ({ boat, resin, outer, inner }) =>
       isStyrenated(resin) && boat.brief.process === 'handLayUp'
-        ? [outer, inner].filter((skin) => thicknessOf(skin) > 0.005).map((skin) => ({ layerId: skin.at(-1)!.layer.id, detail: `${millimetres(thicknessOf(skin))} wet on wet` }))
+        ? [outer, inner]
+            .filter((skin) => thicknessOf(skin) > 0.005)
+            .map((skin) => ({ layerId: skin.at(-1)!.layer.id, detail: `${said(thicknessOf(skin), 'thickness')} wet on wet` }))
         : [],
   },
   {
     id: 'thick-infusion',
     severity: 'warning',
     title: 'Thick solid laminate in one infusion',
-    reason: 'Above about 15 mm the middle gets far hotter than the faces; foam nearby softens and the laminate cracks.',
+    reason: `Above about ${saidLength(0.015)} the middle gets far hotter than the faces; foam nearby softens and the laminate cracks.`,
     wayOut: 'Infuse in stages or with a slow, low-exotherm resin, and watch the middle with a thermocouple.',
     source: 'Infusion practice',
-    find: ({ boat, fabrics }) => (boat.brief.process === 'infusion' && thicknessOf(fabrics) > 0.015 ? [{ detail: millimetres(thicknessOf(fabrics)) }] : []),
+    find: ({ boat, fabrics }) => (boat.brief.process === 'infusion' && thicknessOf(fabrics) > 0.015 ? [{ detail: said(thicknessOf(fabrics), 'thickness') }] : []),
   },
   {
     id: 'resin-too-thick',
@@ -34,7 +36,8 @@ export const PROCESS_RULES: readonly CautionRule[] = [
     reason: 'Above 0.5 Pa·s it gels before it has gone a metre.',
     wayOut: 'An infusion grade of 0.15 to 0.4 Pa·s.',
     source: 'Darcy flow; infusion resin data sheets',
-    find: ({ boat, resin }) => (boat.brief.process === 'infusion' && resin.viscosity25.value > 0.5 ? [{ detail: `${resin.name}: ${resin.viscosity25.value} Pa·s at 25 °C` }] : []),
+    find: ({ boat, resin }) =>
+      boat.brief.process === 'infusion' && resin.viscosity25.value > 0.5 ? [{ detail: `${resin.name}: ${resin.viscosity25.value} Pa·s at ${said(25, 'temperature')}` }] : [],
   },
   {
     id: 'resin-process',
@@ -52,7 +55,7 @@ export const PROCESS_RULES: readonly CautionRule[] = [
     id: 'heavy-to-wet',
     severity: 'advice',
     title: 'Heavy fabric for hand lay-up',
-    reason: 'Above about 1 kg/m² a roller does not drive the resin through: dry fibre in the middle.',
+    reason: `Above about ${said(1, 'arealWeight')} a roller does not drive the resin through: dry fibre in the middle.`,
     wayOut: 'Two lighter layers, or a bag.',
     source: PRACTICE,
     find: ({ boat, fabrics }) =>
@@ -60,7 +63,7 @@ export const PROCESS_RULES: readonly CautionRule[] = [
         ? each(
             fabrics,
             ({ fibreMass }) => fibreMass > 1,
-            ({ material, fibreMass }) => `${material.code}, ${(fibreMass * 1000).toFixed(0)} g/m²`,
+            ({ material, fibreMass }) => `${material.code}, ${said(fibreMass, 'arealWeight')}`,
           )
         : [],
   },
@@ -77,7 +80,7 @@ export const PROCESS_RULES: readonly CautionRule[] = [
       return each(
         fabrics,
         ({ material }) => material.drapeRadius.value > radius,
-        ({ material }) => `${material.code} takes ${millimetres(material.drapeRadius.value)}, the zone curves at ${millimetres(radius)}`,
+        ({ material }) => `${material.code} takes ${saidLength(material.drapeRadius.value)}, the zone curves at ${saidLength(radius)}`,
       );
     },
   },
@@ -86,14 +89,14 @@ export const PROCESS_RULES: readonly CautionRule[] = [
     severity: 'advice',
     title: 'The roll is narrower than the panel',
     reason: 'There will be a joint in the middle of the panel; a lap is thicker, a butt is weak.',
-    wayOut: 'Lap 25 to 50 mm and stagger the laps of neighbouring layers by 50 mm or more.',
+    wayOut: `Lap ${saidLength(0.025, 0.05)} and stagger the laps of neighbouring layers by ${saidLength(0.05)} or more.`,
     source: PRACTICE,
     find: ({ fabrics, zone: { geometry } }) => {
       const across = Math.min(geometry.panelBreadth, geometry.panelLength);
       return each(
         fabrics,
         ({ material }) => material.width.value < across,
-        ({ material }) => `${material.code}: ${millimetres(material.width.value)} wide, panel ${millimetres(across)}`,
+        ({ material }) => `${material.code}: ${saidLength(material.width.value)} wide, panel ${saidLength(across)}`,
       ).slice(0, 1);
     },
   },
@@ -108,7 +111,7 @@ export const PROCESS_RULES: readonly CautionRule[] = [
       each(
         cores,
         ({ material, thickness }) => !material.thicknesses.some((sheet) => Math.abs(sheet - thickness) < 5e-5),
-        ({ material, thickness }) => `${material.code} ${millimetres(thickness)}; sheets of ${material.thicknesses.map((sheet) => (sheet * 1000).toFixed(0)).join(', ')} mm`,
+        ({ material, thickness }) => `${material.code} ${said(thickness, 'thickness')}; sheets of ${material.thicknesses.map((sheet) => said(sheet, 'thickness')).join(', ')}`,
       ),
   },
   {
@@ -124,7 +127,7 @@ export const PROCESS_RULES: readonly CautionRule[] = [
       return each(
         cores,
         ({ material, thickness }) => !material.forms.includes('scored') && radius < 40 * thickness,
-        ({ material }) => `${material.code} at a radius of ${millimetres(radius)}`,
+        ({ material }) => `${material.code} at a radius of ${saidLength(radius)}`,
       );
     },
   },
@@ -139,12 +142,12 @@ export const PROCESS_RULES: readonly CautionRule[] = [
       ...each(
         fabrics,
         ({ material }) => material.components.some(({ arealWeight }) => arealWeight.value < 0.04),
-        ({ material }) => `${material.code}: ${(material.components[0]!.arealWeight.value * 1000).toFixed(0)} g/m²`,
+        ({ material }) => `${material.code}: ${said(material.components[0]!.arealWeight.value, 'arealWeight')}`,
       ),
       ...each(
         cores,
         ({ material }) => material.behaviour !== 'honeycomb' && (material.density.value < 15 || (material.family.startsWith('pvc') && material.density.value > 420)),
-        ({ material }) => `${material.code}: ${material.density.value} kg/m³`,
+        ({ material }) => `${material.code}: ${said(material.density.value, 'density')}`,
       ),
     ],
   },

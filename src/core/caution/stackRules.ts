@@ -1,12 +1,12 @@
 import { limitingStrains } from '../laminate';
 import { hasMat, FIBRE_FAMILIES } from '../material';
+import { said } from '../quantity';
 import { targetOf, warpOf } from '../schedule';
 import { SMALL_CRAFT_PACK } from '../standard';
 import { each, families, fibreMassOf, thicknessOf, wet, type CautionRule } from './rule';
 
 const LAMINATION = 'Classical lamination theory (Jones, ch. 4)';
 const SANDWICH = 'Zenkert, An Introduction to Sandwich Construction; Allen';
-const millimetres = (value: number) => `${(value * 1000).toFixed(1)} mm`;
 
 /** Stacks that warp, peel, wrinkle or do not work together. */
 export const STACK_RULES: readonly CautionRule[] = [
@@ -39,7 +39,7 @@ export const STACK_RULES: readonly CautionRule[] = [
       const found = analysis();
       const warp = found && warpOf(boat, found.plies, found.stiffness);
       const most = warp ? Math.max(Math.abs(warp.along), Math.abs(warp.across), Math.abs(warp.twist)) : 0;
-      return most > 0.003 ? [{ detail: `${millimetres(most)} in a free metre over ${Math.round(warp!.coolDown)} K` }] : [];
+      return most > 0.003 ? [{ detail: `${said(most, 'thickness')} in a free metre over ${Math.round(warp!.coolDown)} K` }] : [];
     },
   },
   {
@@ -61,7 +61,7 @@ export const STACK_RULES: readonly CautionRule[] = [
     severity: 'warning',
     title: 'Thick block of one direction',
     reason: 'Cracks run unhindered between like fibres, and the edge of the block peels.',
-    wayOut: 'Break it up with a layer across or at 45° every 1.5 to 2 mm.',
+    wayOut: `Break it up with a layer across or at 45° every ${said(0.0015, 'thickness', 0.002)}.`,
     source: 'Composite design practice: no more than about four like plies together',
     find: ({ fabrics }) => {
       const found = [];
@@ -71,7 +71,7 @@ export const STACK_RULES: readonly CautionRule[] = [
         const same = run.length > 0 && single && one.layer.angleDeg === run[0]!.layer.angleDeg;
         if (!same) run = [];
         if (single) run.push(one);
-        if (thicknessOf(run) > 0.002) found.push({ layerId: one.layer.id, detail: `${run.length} layers, ${millimetres(thicknessOf(run))} at ${one.layer.angleDeg}°` });
+        if (thicknessOf(run) > 0.002) found.push({ layerId: one.layer.id, detail: `${run.length} layers, ${said(thicknessOf(run), 'thickness')} at ${one.layer.angleDeg}°` });
       }
       return found.slice(-1);
     },
@@ -81,10 +81,10 @@ export const STACK_RULES: readonly CautionRule[] = [
     severity: 'warning',
     title: 'Outer skin thin against knocks',
     reason: 'A rule minimum is a floor: berthing, stones and dropped tools go through thin skins, and water follows into the core.',
-    wayOut: 'About 0.9 to 1.5 kg/m² of fibre outside below water.',
+    wayOut: `About ${said(0.9, 'laminateWeight', 1.5)} of fibre outside below water.`,
     source: 'Usual practice of builders; the pack’s minimum is lower',
     find: ({ cores, outer, zone }) =>
-      cores.length > 0 && (wet(zone) || zone.location === 'side') && fibreMassOf(outer) < 0.9 ? [{ detail: `${fibreMassOf(outer).toFixed(2)} kg/m² outside` }] : [],
+      cores.length > 0 && (wet(zone) || zone.location === 'side') && fibreMassOf(outer) < 0.9 ? [{ detail: `${said(fibreMassOf(outer), 'laminateWeight')} outside` }] : [],
   },
   {
     id: 'single-fabric-skin',
@@ -113,7 +113,7 @@ export const STACK_RULES: readonly CautionRule[] = [
     severity: 'danger',
     title: 'Brittle or weak core where the hull slams',
     reason: 'Forward in the bottom the load comes as a blow; a core that cracks in shear lets go of the skin over a whole panel.',
-    wayOut: 'A tough foam (elongation 30 % or more) of 100 kg/m³ or above.',
+    wayOut: `A tough foam (elongation 30 % or more) of ${said(100, 'density')} or above.`,
     source: 'Slamming practice; core shear elongation',
     find: ({ boat, zone, cores }) =>
       wet(zone) && boat.brief.kind === 'motor' && zone.geometry.panelX > 0.6 * boat.brief.waterlineLength
@@ -147,7 +147,12 @@ export const STACK_RULES: readonly CautionRule[] = [
     source: SANDWICH,
     find: ({ cores, outer, inner }) =>
       cores.length && thicknessOf(cores) < 2 * (thicknessOf(outer) + thicknessOf(inner)) * 0.75
-        ? [{ layerId: cores[0]!.layer.id, detail: `${millimetres(thicknessOf(cores))} between ${millimetres(thicknessOf(outer))} and ${millimetres(thicknessOf(inner))}` }]
+        ? [
+            {
+              layerId: cores[0]!.layer.id,
+              detail: `${said(thicknessOf(cores), 'thickness')} between ${said(thicknessOf(outer), 'thickness')} and ${said(thicknessOf(inner), 'thickness')}`,
+            },
+          ]
         : [],
   },
   {
@@ -160,7 +165,7 @@ export const STACK_RULES: readonly CautionRule[] = [
     find: ({ cores, outer, inner }) => {
       if (!cores.length || !outer.length || !inner.length) return [];
       const ratio = fibreMassOf(inner) / fibreMassOf(outer);
-      return ratio < 0.45 || ratio > 1.6 ? [{ detail: `inner ${fibreMassOf(inner).toFixed(2)}, outer ${fibreMassOf(outer).toFixed(2)} kg/m²` }] : [];
+      return ratio < 0.45 || ratio > 1.6 ? [{ detail: `inner ${said(fibreMassOf(inner), 'laminateWeight')}, outer ${said(fibreMassOf(outer), 'laminateWeight')}` }] : [];
     },
   },
   {
@@ -168,7 +173,7 @@ export const STACK_RULES: readonly CautionRule[] = [
     severity: 'advice',
     title: 'Heavy fabric right behind the gelcoat',
     reason: 'The weave prints through the gelcoat, and there is no resin-rich barrier against water.',
-    wayOut: 'A mat of 225 to 300 g/m² or a tissue first.',
+    wayOut: `A mat of ${said(0.225, 'arealWeight', 0.3)} or a tissue first.`,
     source: 'Workshop practice',
     find: ({ evaluation, fabrics }) =>
       evaluation.layers[0]?.material.kind === 'coating'

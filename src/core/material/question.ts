@@ -1,4 +1,4 @@
-import { formatWithUnit, type QuantityKind } from '../quantity';
+import { said, type QuantityKind } from '../quantity';
 import { FIGURES, figureOf } from './figures';
 import { fabricArealWeight, familyName, type Fabric, type Material } from './schema';
 
@@ -64,7 +64,7 @@ export function questionMaterial(material: Material, others: readonly Material[]
       ([factor, kinds]) => kinds.includes(kind) && [ratio * factor, ratio / factor].some((corrected) => Math.abs(Math.log(corrected)) < Math.log(1 + NEAR) * 2),
     );
     questions.push(
-      `${label} ${formatWithUnit(value, kind, 'metric')}: ${peers === family ? `others of its family stand near` : 'others of its kind stand near'} ${formatWithUnit(usual, kind, 'metric')}${slip ? `; ${slip[2]}?` : '.'}`,
+      `${label} ${said(value, kind)}: ${peers === family ? `others of its family stand near` : 'others of its kind stand near'} ${said(usual, kind)}${slip ? `; ${slip[2]}?` : '.'}`,
     );
   }
   return questions;

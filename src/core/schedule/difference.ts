@@ -1,5 +1,5 @@
 import { diffArrays } from 'diff';
-import { formatNumber } from '../quantity';
+import { formatNumber, said } from '../quantity';
 import type { Material } from '../material';
 import type { Boat, Layer, Part, Zone } from './boat';
 
@@ -14,7 +14,8 @@ export interface Change {
   details: string[];
 }
 
-const millimetres = (value: number | null) => (value === null ? '–' : `${formatNumber(value * 1000, 1)} mm`);
+const angle = (value: number) => `${formatNumber(value, value % 1 === 0 ? 0 : 1)}°`;
+const thickness = (value: number | null) => (value === null ? '–' : said(value, 'thickness'));
 const codeIn = (materials: readonly Material[], id: string) => {
   const material = materials.find((m) => m.id === id);
   return material && 'code' in material ? material.code : id;
@@ -65,8 +66,8 @@ function compareLayers(before: Boat, after: Boat, a: Part, b: Part): Change[] {
     }
     const details: string[] = [];
     if (old.material !== layer.material) details.push(`${codeIn(before.materials, old.material)} → ${codeIn(after.materials, layer.material)}`);
-    if (old.angleDeg !== layer.angleDeg) details.push(`${formatNumber(old.angleDeg, 0)}° → ${formatNumber(layer.angleDeg, 0)}°`);
-    if (old.thickness !== layer.thickness) details.push(`${millimetres(old.thickness)} → ${millimetres(layer.thickness)}`);
+    if (old.angleDeg !== layer.angleDeg) details.push(`${angle(old.angleDeg)} → ${angle(layer.angleDeg)}`);
+    if (old.thickness !== layer.thickness) details.push(`${thickness(old.thickness)} → ${thickness(layer.thickness)}`);
     const onto = layer.zones.filter((id) => !old.zones.includes(id));
     const off = old.zones.filter((id) => !layer.zones.includes(id) && b.zones.some((zone) => zone.id === id));
     if (onto.length) details.push(`now also in ${onto.map(zoneName).join(', ')}`);

@@ -1,4 +1,4 @@
-import { formatNumber } from '../quantity';
+import { formatNumber, saidLength } from '../quantity';
 import type { Boat, Join, Layer, Part } from './boat';
 import type { LaidLayer } from './book';
 import type { ZoneEvaluation } from './evaluate';
@@ -39,7 +39,6 @@ export interface LineState {
 
 const NO_JOIN = { lap: null, laps: [], ends: [], bevel: null, length: null };
 const LEAST_BEVEL = 3;
-const mm = (value: number) => `${formatNumber(value * 1000, value < 0.01 ? 1 : 0)} mm`;
 const arealMass = (laid: LaidLayer) => laid.fibreMass + laid.bindingMass + laid.resinMass + laid.coreMass + laid.coatingMass;
 export const joinKey = ({ a, b }: Pick<Join, 'a' | 'b'>) => `${a}|${b}`;
 
@@ -81,12 +80,16 @@ function findingsOf(part: Part, line: ZoneLine, layers: readonly LayerAtLine[], 
       findings.push({
         kind: 'steep',
         layerId: worst.next.layer.id,
-        text: `${ends.length} layers stop ${ends.at(-1)!.past === ends[0]!.past ? 'together' : `within ${mm(ends.at(-1)!.past - ends[0]!.past)}`}: layer ${worst.next.index + 1} needs ${mm(worst.wanted)} after the one before it (${formatNumber(part.dropRatio, 0)} : 1), has ${mm(worst.has)}`,
+        text: `${ends.length} layers stop ${ends.at(-1)!.past === ends[0]!.past ? 'together' : `within ${saidLength(ends.at(-1)!.past - ends[0]!.past)}`}: layer ${worst.next.index + 1} needs ${saidLength(worst.wanted)} after the one before it (${formatNumber(part.dropRatio, 0)} : 1), has ${saidLength(worst.has)}`,
       });
     }
     const far = ends.at(-1);
     if (far && reach !== null && far.past > reach)
-      findings.push({ kind: 'off', layerId: far.layer.id, text: `layer ${far.index + 1} runs ${mm(far.past)} past the line; the zone there is only ${mm(reach)} wide` });
+      findings.push({
+        kind: 'off',
+        layerId: far.layer.id,
+        text: `layer ${far.index + 1} runs ${saidLength(far.past)} past the line; the zone there is only ${saidLength(reach)} wide`,
+      });
   }
   const tapering = layers.map((one) => ({ core: one, run: coreRun(layers, one, bevel) })).sort((p, q) => q.run - p.run)[0];
   const core = tapering && tapering.run > 0 ? tapering.core : undefined;
@@ -99,7 +102,8 @@ function findingsOf(part: Part, line: ZoneLine, layers: readonly LayerAtLine[], 
   if (core) {
     const { run } = tapering!;
     const own = core.covers === 'a' ? line.reachA : line.reachB;
-    if (own !== null && run > own) findings.push({ kind: 'off', layerId: core.layer.id, text: `the core's bevel needs ${mm(run)}; its zone is only ${mm(own)} wide` });
+    if (own !== null && run > own)
+      findings.push({ kind: 'off', layerId: core.layer.id, text: `the core's bevel needs ${saidLength(run)}; its zone is only ${saidLength(own)} wide` });
   }
   return findings;
 }

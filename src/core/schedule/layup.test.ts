@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { brant, merrow } from '../../../tests/helpers/merrow';
 import { GENERIC_MATERIALS } from '../material';
+import { wordsIn } from '../quantity';
 import {
   alignTo,
   chooseMaterial,
@@ -292,7 +293,7 @@ describe('lines between zones', () => {
     const far = linesOfPart(boat, { ...hull, joins: [{ ...keel.join, ends: [{ layer: stops.layer.id, past: 0.5 }] }] }, evaluations).find(
       ({ line }) => line.name === keel.line.name,
     )!;
-    expect(far.findings.find(({ kind }) => kind === 'off')!.text).toContain('runs 500 mm past the line');
+    expect(wordsIn(far.findings.find(({ kind }) => kind === 'off')!.text, 'metric')).toBe(`layer ${stops.index + 1} runs 500 mm past the line; the zone there is only 200 mm wide`);
   });
 });
 

@@ -91,11 +91,14 @@ export function detailSheet(boat: Boat, evaluation: DetailEvaluation, units: Uni
 /** One detail as a page of its own. */
 export function detailPdf(boat: Boat, evaluation: DetailEvaluation, options: { revision: Revision | null; units: UnitSystem; printedAt: Date }): Promise<Buffer> {
   const state = options.revision ? `revision ${options.revision.label}` : 'DRAFT, not issued';
-  return printPdf({
-    info: { title: `${boat.name}: ${evaluation.detail.name}, ${state}`, producer: 'Keramos', creationDate: options.printedAt },
-    ...pageStyle(`${boat.name} · ${evaluation.detail.name} · ${state} · ${options.printedAt.toISOString().slice(0, 10)}`),
-    content: detailSheet(boat, evaluation, options.units),
-  });
+  return printPdf(
+    {
+      info: { title: `${boat.name}: ${evaluation.detail.name}, ${state}`, producer: 'Keramos', creationDate: options.printedAt },
+      ...pageStyle(`${boat.name} · ${evaluation.detail.name} · ${state} · ${options.printedAt.toISOString().slice(0, 10)}`),
+      content: detailSheet(boat, evaluation, options.units),
+    },
+    options.units,
+  );
 }
 
 /** Every detail of the boat on a page each. */

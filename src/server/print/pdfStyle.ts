@@ -1,6 +1,7 @@
 import path from 'node:path';
 import pdfmake from 'pdfmake';
 import type { TableCell, TDocumentDefinitions } from 'pdfmake/interfaces';
+import { wordsIn, type UnitSystem } from '@/core/quantity';
 
 const FONTS = path.join(/* turbopackIgnore: true */ process.cwd(), 'node_modules/@expo-google-fonts/ibm-plex-sans');
 pdfmake.setFonts({
@@ -52,5 +53,13 @@ export const pageStyle = (foot: string): Pick<TDocumentDefinitions, 'pageSize' |
   }),
 });
 
+/** Every sentence in the units of the print. */
+export function inUnits<T>(content: T, units: UnitSystem): T {
+  if (typeof content === 'string') return wordsIn(content, units) as T;
+  if (Array.isArray(content)) return content.map((one: unknown) => inUnits(one, units)) as T;
+  if (content === null || typeof content !== 'object' || content instanceof Date) return content;
+  return Object.fromEntries(Object.entries(content).map(([key, value]) => [key, inUnits(value as unknown, units)])) as T;
+}
+
 /** The bytes of a print. */
-export const printPdf = (definition: TDocumentDefinitions): Promise<Buffer> => pdfmake.createPdf(definition).getBuffer();
+export const printPdf = (definition: TDocumentDefinitions, units: UnitSystem): Promise<Buffer> => pdfmake.createPdf(inUnits(definition, units)).getBuffer();

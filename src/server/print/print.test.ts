@@ -2,11 +2,13 @@ import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
 import { largeBoat } from '../../../tests/helpers/largeBoat';
 import { merrow } from '../../../tests/helpers/merrow';
+import { said } from '@/core/quantity';
 import { applyEdits, drawDetail, evaluateDetail, evaluateDetails, evaluateZone, type Boat, type Detail, type Revision } from '@/core/schedule';
 import { scheduleCsv } from './scheduleCsv';
 import { schedulePdf } from './schedulePdf';
 import { detailDxf } from './detailDxf';
 import { detailPdf, detailSheet } from './detailPdf';
+import { inUnits } from './pdfStyle';
 import { sectionSvg } from './sectionSvg';
 import DxfParser from 'dxf-parser';
 
@@ -93,6 +95,13 @@ describe('the sheet of a detail', () => {
     const texts = sheer.entities.filter(({ type }) => type === 'TEXT').map((entity) => (entity as unknown as { text: string }).text);
     expect(texts).toEqual(expect.arrayContaining(['60', 'pitch 150']));
   });
+});
+
+it('a print says its quantities in its units, however deep they stand, and leaves all else', () => {
+  const footer = () => 'foot';
+  const content = { footer, at: printedAt, body: [[{ text: `lap ${said(0.05, 'shortLength')}`, width: 3 }], null, 'plain'] };
+  expect(inUnits(content, 'metric')).toEqual({ footer, at: printedAt, body: [[{ text: 'lap 50 mm', width: 3 }], null, 'plain'] });
+  expect(inUnits(content, 'us').body[0]).toEqual([{ text: 'lap 1.97 in', width: 3 }]);
 });
 
 describe('the schedule as PDF', () => {

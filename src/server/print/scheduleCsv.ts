@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import { fabricArealWeight } from '@/core/material';
+import { wordsIn } from '@/core/quantity';
 import { evaluateZone, LAYER_ROLES, type Boat } from '@/core/schedule';
 import { plain } from '../table/plain';
 
@@ -55,7 +56,7 @@ export function scheduleCsv(boat: Boat): string {
     );
     line(
       'What governs',
-      evaluations.map((e) => plain(e.governing?.governs ?? e.problem ?? '')),
+      evaluations.map((e) => plain(wordsIn(e.governing?.governs ?? e.problem ?? '', 'metric'))),
     );
   }
   return Papa.unparse(rows, { newline: '\r\n' });

@@ -329,5 +329,5 @@ export async function schedulePdf(boat: Boat, { revision, units, printedAt }: Pr
       ...workingPages(boat, evaluations),
     ],
   };
-  return printPdf(definition);
+  return printPdf(definition, units);
 }

@@ -55,7 +55,7 @@ const layerLink = (boatId: string, zone: Zone, layer: number | null) => `/boats/
 /** What holds, what does not, and why? Every zone against every check. */
 export function CheckScreen() {
   const { id: boatId, boat, evaluations } = useDesign();
-  const { show, unit } = useUnits();
+  const { show, unit, words } = useUnits();
   const target = targetOf(boat);
   const [onlyFailing, setOnlyFailing] = useState(false);
   const [working, setWorking] = useState<WorkingRequest | null>(null);
@@ -121,8 +121,8 @@ export function CheckScreen() {
                         {zone.name}
                       </Link>{' '}
                       <span className="small soft">{part.name}</span>
-                      <div className="small soft text-truncate governs" title={e.governing?.governs}>
-                        {e.governing ? `by ${e.governing.governs}` : ''}
+                      <div className="small soft text-truncate governs" title={e.governing ? words(e.governing.governs) : undefined}>
+                        {e.governing ? `by ${words(e.governing.governs)}` : ''}
                       </div>
                     </td>
                     <td className="num">{show(e.pressure?.pressure, 'pressure')}</td>
@@ -140,7 +140,7 @@ export function CheckScreen() {
                                 type="button"
                                 className="plain-button"
                                 onClick={() => setWorking({ title: `${zone.name}: ${CHECKS[check.id]}`, record: () => zoneWorking(boat, part, zone, check.id, pack) })}
-                                title={`${CHECKS[check.id]}: ${check.governs}. Opens the working.`}
+                                title={`${CHECKS[check.id]}: ${words(check.governs)}. Opens the working.`}
                               >
                                 <Verdict reserveFactor={check.reserveFactor} target={target} words={false} />
                               </button>

@@ -3,6 +3,7 @@ import Link from 'next/link';
 import { useMemo } from 'react';
 import { evaluateDetails, targetOf, type Boat } from '@/core/schedule';
 import { useDesign } from '../shared/boat';
+import { useUnits } from '../shared/units';
 import { Verdict } from '../shared/Verdict';
 
 const WORDS = { danger: '✕ danger', warning: '△ warning', advice: '· advice' } as const;
@@ -10,6 +11,7 @@ const WORDS = { danger: '✕ danger', warning: '△ warning', advice: '· advice
 /** What the details on a zone say: how they fare, and their cautions. */
 export function DetailCautions({ boat, zoneId }: { boat: Boat; zoneId: string }) {
   const { id } = useDesign();
+  const { words: inUnits } = useUnits();
   const details = useMemo(() => evaluateDetails(boat, ({ zone }) => zone === zoneId), [boat, zoneId]);
   return details.map(({ detail, governing, problem, cautions }) => (
     <div key={detail.id} className="caution small">
@@ -23,7 +25,7 @@ export function DetailCautions({ boat, zoneId }: { boat: Boat; zoneId: string })
           <strong>
             {WORDS[severity]}: {title}.
           </strong>{' '}
-          {text}
+          {inUnits(text)}
         </div>
       ))}
     </div>

@@ -32,7 +32,7 @@ export function useCheckFigure() {
 /** Drawing, load path, checks, steps and cautions of a detail. */
 export function DetailFindings({ boat, evaluation, onWorking }: { boat: Boat; evaluation: DetailEvaluation; onWorking: () => void }) {
   const { detail, checks, governing, path, layers, steps, cautions, proof, problem, total } = evaluation;
-  const { full } = useUnits();
+  const { full, words } = useUnits();
   const figure = useCheckFigure();
   const target = targetOf(boat);
   const svg = useMemo(() => {
@@ -54,7 +54,7 @@ export function DetailFindings({ boat, evaluation, onWorking }: { boat: Boat; ev
               const weakest = check !== null && check === governing?.id;
               return (
                 <li key={text} className={weakest ? 'weakest' : ''}>
-                  {text}
+                  {words(text)}
                   {weakest && <span className="fw-semibold"> ← weakest, {formatNumber(governing!.reserveFactor, 2)}</span>}
                 </li>
               );
@@ -112,7 +112,7 @@ export function DetailFindings({ boat, evaluation, onWorking }: { boat: Boat; ev
             <summary className="fw-semibold">Steps</summary>
             <ol className="small mb-0">
               {steps.map((step) => (
-                <li key={step}>{step}</li>
+                <li key={step}>{words(step)}</li>
               ))}
             </ol>
           </details>
@@ -121,7 +121,7 @@ export function DetailFindings({ boat, evaluation, onWorking }: { boat: Boat; ev
               <strong>
                 {SEVERITY_WORDS[severity]}: {title}.
               </strong>{' '}
-              {text}
+              {words(text)}
             </p>
           ))}
           {proof && (

@@ -35,7 +35,7 @@ export function LayerMovesPanel({
   onPreview: (move: LayerMove | null) => void;
   onAccept: () => void;
 }) {
-  const { system, unit } = useUnits();
+  const { system, unit, words } = useUnits();
   const [scope, setScope] = useState<MoveScope>('layer');
   const [order, setOrder] = useState('strongest');
   const target = targetOf(boat);
@@ -106,7 +106,7 @@ export function LayerMovesPanel({
                       aria-pressed={chosen}
                       title={
                         move.governs &&
-                        `Then governed by ${move.governs}${move.leastReserve !== null && move.reserveFactor !== null && move.leastReserve < move.reserveFactor ? `; least of all zones it touches ${formatNumber(move.leastReserve, 2)}` : ''}`
+                        `Then governed by ${words(move.governs)}${move.leastReserve !== null && move.reserveFactor !== null && move.leastReserve < move.reserveFactor ? `; least of all zones it touches ${formatNumber(move.leastReserve, 2)}` : ''}`
                       }
                       onClick={() => onPreview(chosen ? null : move)}
                       onKeyDown={(event) => {
@@ -124,7 +124,7 @@ export function LayerMovesPanel({
                   <td className="num">{Number.isFinite(move.bending) ? signed(move.bending * 100, 0) : '–'}</td>
                   <td className="num">{move.cost === null ? '–' : signed(move.cost, 0)}</td>
                   <td className="num">
-                    {move.reserveFactor === null ? <span title={move.governs}>–</span> : <Verdict reserveFactor={move.reserveFactor} target={target} words={false} />}
+                    {move.reserveFactor === null ? <span title={words(move.governs)}>–</span> : <Verdict reserveFactor={move.reserveFactor} target={target} words={false} />}
                   </td>
                 </tr>
               );

@@ -189,7 +189,7 @@ function LineEditor({
   nameOf: (id: string) => string;
   onZone: (id: string) => void;
 }) {
-  const { full } = useUnits();
+  const { full, words } = useUnits();
   const { line, join, layers, findings, mass } = state;
   const setLap = (layer: string, lap: number | null) => put({ ...join, laps: [...join.laps.filter((one) => one.layer !== layer), ...(lap === join.lap ? [] : [{ layer, lap }])] });
   const setEnd = (layer: string, past: number) => put({ ...join, ends: [...join.ends.filter((one) => one.layer !== layer), ...(past === 0 ? [] : [{ layer, past }])] });
@@ -222,7 +222,7 @@ function LineEditor({
         </p>
         {findings.map(({ text }) => (
           <p key={text} className="verdict thin d-block text-wrap mb-1">
-            △ {text}
+            △ {words(text)}
           </p>
         ))}
         <div className="row g-2 mb-2">

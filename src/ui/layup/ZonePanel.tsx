@@ -49,7 +49,7 @@ export function ZonePanel({
   openCautions: number;
 }) {
   const [view, setView] = useState<'checks' | 'moves' | 'cautions'>('checks');
-  const { full } = useUnits();
+  const { full, words } = useUnits();
   const target = targetOf(boat);
   // Margins first: the picture and the band follow in the next frame.
   const [drawn, later] = useAfterPaint(useMemo(() => [e, boat] as const, [e, boat]));
@@ -119,7 +119,7 @@ export function ZonePanel({
                   {e.checks.map((check) => (
                     <tr key={`${check.pack}-${check.id}`} className={check === e.governing ? 'fw-semibold' : ''}>
                       <td>
-                        <button type="button" className="reason-button" onClick={() => onWorking(check)} title={check.governs}>
+                        <button type="button" className="reason-button" onClick={() => onWorking(check)} title={words(check.governs)}>
                           {CHECKS[check.id]}
                         </button>
                         {check.pack !== boat.packs[0]!.id && <span className="soft fw-normal small"> {boat.packs.find(({ id }) => id === check.pack)?.title}</span>}
@@ -139,7 +139,7 @@ export function ZonePanel({
             )}
             {e.governing && (
               <p className="small mb-1">
-                Governed by {e.governing.governs}.
+                Governed by {words(e.governing.governs)}.
                 {band && (
                   <>
                     {' '}

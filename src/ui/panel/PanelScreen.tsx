@@ -20,7 +20,7 @@ import { DeflectionDrawing } from './DeflectionDrawing';
 import { ReferencePanel } from './ReferencePanel';
 import { Refusal } from '../shared/Refusal';
 
-const words = <T,>(work: () => T): T | string => {
+const orWords = <T,>(work: () => T): T | string => {
   try {
     return work();
   } catch (error) {
@@ -32,7 +32,7 @@ const words = <T,>(work: () => T): T | string => {
 /** Does this panel carry its load: by rule, by analysis, by match, side by side? */
 export function PanelScreen() {
   const { id, boat, evaluations } = useDesign();
-  const { full, unit, show } = useUnits();
+  const { full, unit, show, words } = useUnits();
   const edit = useEdit();
   const wanted = useSearchParams().get('zone');
   const [criterion, setCriterion] = useState<Criterion>('tsaiWu');
@@ -41,7 +41,7 @@ export function PanelScreen() {
   const part = boat.parts.find((candidate) => candidate.zones.some((zone) => zone.id === wanted)) ?? boat.parts.find((candidate) => candidate.zones.length > 0);
   const zone = part?.zones.find((candidate) => candidate.id === wanted) ?? part?.zones[0];
   const { analysis, current } = usePanel(boat, zone?.id ?? null, criterion);
-  const match = useMemo(() => (part && zone ? words(() => matchZone(boat, part, zone)) : null), [boat, part, zone]);
+  const match = useMemo(() => (part && zone ? orWords(() => matchZone(boat, part, zone)) : null), [boat, part, zone]);
   const analysed = typeof analysis === 'string' ? null : analysis;
   const target = targetOf(boat);
   if (!part || !zone) return <p className="question">This boat has no zones yet. Add one under Zones.</p>;
@@ -108,7 +108,7 @@ export function PanelScreen() {
                           By rule <span className="small soft">{pack.title}</span>
                         </td>
                         <td>
-                          {CHECKS[least.id]}: {least.governs}
+                          {CHECKS[least.id]}: {words(least.governs)}
                         </td>
                         <td className="num">
                           <button

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { SEVERITIES, type Caution } from '@/core/caution';
 import type { Boat } from '@/core/schedule';
+import { useUnits } from './units';
 import { useEdit } from './useEdit';
 
 const MARKS = { danger: '✕', warning: '△', advice: 'i' } as const;
@@ -19,6 +20,7 @@ export function placeOf(boat: Boat, { layerId, zoneIds }: Caution): string {
 
 function CautionItem({ boat, caution, withPlace }: { boat: Boat; caution: Caution; withPlace: boolean }) {
   const edit = useEdit();
+  const { words } = useUnits();
   const [signing, setSigning] = useState(false);
   const [by, setBy] = useState('');
   const [note, setNote] = useState('');
@@ -36,11 +38,11 @@ function CautionItem({ boat, caution, withPlace }: { boat: Boat; caution: Cautio
         <span className={`verdict ${accepted ? 'ample' : LOOKS[rule.severity]}`}>
           <span aria-hidden="true">{accepted ? '✓' : MARKS[rule.severity]}</span> {accepted ? 'accepted' : SEVERITIES[rule.severity].toLowerCase()}
         </span>{' '}
-        <strong>{rule.title}</strong> <span className="soft">{[detail, ...(withPlace ? [placeOf(boat, caution)] : [])].join('; ')}</span>
+        <strong>{rule.title}</strong> <span className="soft">{[words(detail), ...(withPlace ? [placeOf(boat, caution)] : [])].join('; ')}</span>
       </div>
-      <div className="small">{rule.reason}</div>
+      <div className="small">{words(rule.reason)}</div>
       <div className="small">
-        <strong>Way out:</strong> {rule.wayOut} <span className="soft">Source: {rule.source}.</span>
+        <strong>Way out:</strong> {words(rule.wayOut)} <span className="soft">Source: {rule.source}.</span>
       </div>
       {accepted ? (
         <div className="small">

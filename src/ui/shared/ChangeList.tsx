@@ -1,9 +1,11 @@
 import type { Change } from '@/core/schedule';
+import { useUnits } from './units';
 
 const MARKS: Record<Change['kind'], string> = { added: '+ added', removed: '− removed', changed: '≠ changed', moved: '↕ moved' };
 
 /** A difference, line by line. */
 export function ChangeList({ changes, empty }: { changes: readonly Change[]; empty: string }) {
+  const { words } = useUnits();
   if (changes.length === 0) return <p className="soft mb-0">{empty}</p>;
   return (
     <div className="table-responsive">
@@ -22,7 +24,7 @@ export function ChangeList({ changes, empty }: { changes: readonly Change[]; emp
               <td>{change.place}</td>
               <td className="text-nowrap">{MARKS[change.kind]}</td>
               <td>{change.subject}</td>
-              <td>{change.details.join('; ')}</td>
+              <td>{words(change.details.join('; '))}</td>
             </tr>
           ))}
         </tbody>

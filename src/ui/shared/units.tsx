@@ -1,7 +1,7 @@
 'use client';
 import { createContext, useContext, useMemo, useState, type ReactNode } from 'react';
 import { Button, ButtonGroup } from 'react-bootstrap';
-import { displayUnit, formatQuantity, formatWithUnit, type QuantityKind, type UnitSystem } from '@/core/quantity';
+import { displayUnit, formatQuantity, formatWithUnit, wordsIn, type QuantityKind, type UnitSystem } from '@/core/quantity';
 import { UNITS_COOKIE } from './unitsCookie';
 
 interface Units {
@@ -44,6 +44,8 @@ export function useUnits() {
       show: (value: number | null | undefined, kind: QuantityKind) => formatQuantity(value, kind, system),
       /** Number with its unit. */
       full: (value: number | null | undefined, kind: QuantityKind) => formatWithUnit(value, kind, system),
+      /** A sentence of core's with its quantities in these units. */
+      words: (text: string) => wordsIn(text, system),
       unit: (kind: QuantityKind) => displayUnit(kind, system).label,
     }),
     [system, choose],

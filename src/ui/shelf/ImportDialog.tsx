@@ -5,6 +5,7 @@ import { columnsOf, guessMapping, MATERIAL_KINDS, questionMaterial, readRow, typ
 import { api, readFile, wordsOf } from '../shared/api';
 import { FileButton } from '../shared/FileButton';
 import { Refusal } from '../shared/Refusal';
+import { useUnits } from '../shared/units';
 
 interface Table {
   heads: string[];
@@ -13,6 +14,7 @@ interface Table {
 
 /** Bring materials in from a CSV or XLSX file: map its columns, look at every row, take what is right. */
 export function ImportDialog({ shelf, kind: startKind, onClose, onDone }: { shelf: readonly Material[]; kind: MaterialKind; onClose: () => void; onDone: () => Promise<void> }) {
+  const { words } = useUnits();
   const [kind, setKind] = useState(startKind);
   const [name, setName] = useState('');
   const [table, setTable] = useState<Table | null>(null);
@@ -169,7 +171,7 @@ export function ImportDialog({ shelf, kind: startKind, onClose, onDone }: { shel
                         <>
                           {questions.map((question) => (
                             <div key={question} className="verdict thin text-wrap d-block mb-1">
-                              ? {question}
+                              ? {words(question)}
                             </div>
                           ))}
                           {replaces ? <span>△ takes the place of {replaces}</span> : questions.length === 0 && <span className="verdict meets">✓ new</span>}

@@ -160,7 +160,7 @@ export function MaterialForm({
   onSave: (material: Material) => Promise<string | undefined>;
   onCancel: () => void;
 }) {
-  const { system } = useUnits();
+  const { system, words } = useUnits();
   const [material, setMaterial] = useState(start);
   const [sheets, setSheets] = useState(start.kind === 'core' ? start.thicknesses.map((t) => Number((t / displayUnit('thickness', system).factor).toFixed(4))).join('; ') : '');
   const [refusal, setRefusal] = useState<string | null>(null);
@@ -328,7 +328,7 @@ export function MaterialForm({
         {questions.length > 0 && (
           <Alert variant="light" className="py-2 mb-0 border">
             {questions.map((question) => (
-              <div key={question}>? {question}</div>
+              <div key={question}>? {words(question)}</div>
             ))}
           </Alert>
         )}

@@ -1,11 +1,11 @@
 import { invalid } from '../../error';
 import { boltGroupShear, boltGroupTension, boltJoint, boltStrength, pullThrough, threadEngagement } from '../../detail';
+import { said, saidLength } from '../../quantity';
 import {
   BOND_STRENGTH,
   addMass,
   check,
   inMm,
-  kN,
   layOwn,
   memberAlong,
   need,
@@ -194,21 +194,21 @@ export function boltedFindings(scene: Scene, detail: DetailOf<'bolted'>): Findin
       : []),
   ];
   const path = [
-    { text: `${loadName} ${kN(load.force)} × ${factor}`, check: null },
+    { text: `${loadName} ${said(load.force, 'force')} × ${factor}`, check: null },
     {
-      text: `${bolts.length} bolts ${inMm(d)}, ${kN(shear.max)} shear and ${kN(pull)} pull on the worst (no. ${(pull > shear.max ? tension.maxIndex : shear.maxIndex) + 1})`,
+      text: `${bolts.length} bolts ${saidLength(d)}, ${said(shear.max, 'force')} shear and ${said(pull, 'force')} pull on the worst (no. ${(pull > shear.max ? tension.maxIndex : shear.maxIndex) + 1})`,
       check: 'bolt',
     },
     {
       text: detail.plate
-        ? `backing plate ${inMm(detail.plate.length)} × ${inMm(detail.plate.breadth)}`
+        ? `backing plate ${saidLength(detail.plate.length)} × ${saidLength(detail.plate.breadth)}`
         : detail.tapped
           ? 'tapped plate laminated in'
-          : `washers ${inMm(detail.washerDiameter)}`,
+          : `washers ${saidLength(detail.washerDiameter)}`,
       check: pull > 0 ? (detail.tapped ? 'thread' : 'crushing') : null,
     },
-    { text: coreThickness > 0 ? `${CORE_TREATMENTS[detail.core]}${insert ? `, ${insert.name}` : ''}` : `solid laminate ${inMm(thickness)}`, check: 'bearing' },
-    ...(patch ? [{ text: `patch ${inMm(patch.length)} × ${inMm(patch.breadth)}`, check: 'patchBond' }] : []),
+    { text: coreThickness > 0 ? `${CORE_TREATMENTS[detail.core]}${insert ? `, ${insert.name}` : ''}` : `solid laminate ${saidLength(thickness)}`, check: 'bearing' },
+    ...(patch ? [{ text: `patch ${saidLength(patch.length)} × ${saidLength(patch.breadth)}`, check: 'patchBond' }] : []),
     { text: zone.name, check: null },
   ];
   const cautions: DetailCaution[] = [];

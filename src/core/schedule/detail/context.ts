@@ -174,7 +174,6 @@ export function check(scene: Pick<Scene, 'record'>, id: string, name: string, un
   return { id, name, demand, capacity, unit, reserveFactor, source };
 }
 
-/** In words for a load path: '12.4 kN'. */
-export const kN = (force: number) => `${(force / 1000).toFixed(force < 10_000 ? 2 : 1)} kN`;
+/** For a refusal; what is read beside figures says its lengths in the units of the reader. */
 export const inMm = (metres: number) => `${metres < 0.01 ? (metres * 1000).toFixed(1) : Math.round(metres * 1000)} mm`;
 export { KeramosError };

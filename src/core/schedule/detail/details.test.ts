@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { brant, merrow } from '../../../../tests/helpers/merrow';
+import { wordsIn } from '../../quantity';
 import { boatWeight, DETAILS } from '../../weight';
 import {
   applyEdits,
@@ -224,6 +225,17 @@ describe('what a change does', () => {
     expect(proof!.stop).toBeGreaterThanOrEqual(proof!.load);
     expect(proof!.deflection).toBeGreaterThan(0);
   });
+});
+
+it('a detail is put in words in the units of the reader', () => {
+  for (const home of [boat, sail])
+    for (const { path, steps, cautions } of evaluateDetails(home)) {
+      const texts = [...path.map(({ text }) => text), ...steps, ...cautions.map(({ text }) => text)];
+      for (const text of texts) expect(wordsIn(text, 'us')).not.toMatch(/\d ?(mm|kN|kPa|MPa|kg)\b|\{\{/);
+    }
+  const bitt = evaluateDetail(boat, of(boat, 'bitt'));
+  expect(wordsIn(bitt.path[1]!.text, 'metric')).toMatch(/^\d bolts \d+ mm, [\d.]+ kN shear and [\d.]+ kN pull/);
+  expect(wordsIn(bitt.path[1]!.text, 'us')).toMatch(/^\d bolts [\d.]+ in, \d+ lbf shear and \d+ lbf pull/);
 });
 
 describe('the drawing', () => {

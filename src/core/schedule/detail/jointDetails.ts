@@ -1,6 +1,7 @@
 import { invalid } from '../../error';
 import { boltJoint, lapJoint, scarfJoint, tabbingShear } from '../../detail';
 import { isHead } from '../../standard';
+import { said, saidLength } from '../../quantity';
 import { evaluateZone } from '../evaluate';
 import { evaluateStiffeners } from '../stiffeners';
 import {
@@ -8,7 +9,6 @@ import {
   BOND_STRENGTH,
   check,
   inMm,
-  kN,
   layOwn,
   memberAlong,
   need,
@@ -113,12 +113,12 @@ export function tabbingFindings(scene: Scene, detail: DetailOf<'tabbing'>): Find
   return {
     checks,
     path: [
-      { text: `${(q / 1000).toFixed(2)} kN/m, ${from}`, check: null },
-      ...(detail.adhesive !== null ? [{ text: `bond line ${inMm(detail.bondLine)}, ${inMm(detail.bondWidth)} wide`, check: 'adhesive' }] : []),
+      { text: `${said(q, 'lineForce')}, ${from}`, check: null },
+      ...(detail.adhesive !== null ? [{ text: `bond line ${saidLength(detail.bondLine)}, ${saidLength(detail.bondWidth)} wide`, check: 'adhesive' }] : []),
       ...(taped
         ? [
             { text: `${detail.tapes.length} tapes on ${detail.sides === 2 ? 'each side' : 'one side'}`, check: 'tapes' },
-            { text: `overlap ${inMm(widest)}`, check: 'shear' },
+            { text: `overlap ${saidLength(widest)}`, check: 'shear' },
           ]
         : []),
       { text: zone.name, check: taped ? 'peel' : null },
@@ -137,7 +137,7 @@ export function tabbingFindings(scene: Scene, detail: DetailOf<'tabbing'>): Find
       ...preparationSteps(detail.preparation),
       ...(taped
         ? [
-            `Fillet of ${inMm(detail.fillet)} radius, smooth, no hollow`,
+            `Fillet of ${saidLength(detail.fillet)} radius, smooth, no hollow`,
             'Wet on wet: tapes from the narrowest to the widest, each wetted on a board and rolled from the corner outwards',
           ]
         : ['Adhesive on one face, press to the bond line with spacers, leave the squeeze-out as a fillet']),
@@ -205,10 +205,10 @@ export function flangeFindings(scene: Scene, detail: DetailOf<'flange'>): Findin
   return {
     checks,
     path: [
-      { text: `${(q / 1000).toFixed(2)} kN/m, ${from}`, check: null },
-      { text: `${zone.name}, ${inMm(member.thickness)}`, check: null },
-      { text: `${glue.name}, ${inMm(detail.width)} wide`, check: 'adhesive' },
-      ...(detail.pitch === null ? [] : [{ text: `${fasteners} fasteners at ${inMm(detail.pitch)}, should the adhesive go`, check: 'fasteners' }]),
+      { text: `${said(q, 'lineForce')}, ${from}`, check: null },
+      { text: `${zone.name}, ${saidLength(member.thickness)}`, check: null },
+      { text: `${glue.name}, ${saidLength(detail.width)} wide`, check: 'adhesive' },
+      ...(detail.pitch === null ? [] : [{ text: `${fasteners} fasteners at ${saidLength(detail.pitch)}, should the adhesive go`, check: 'fasteners' }]),
     ],
     layers: [],
     mass: addMass(NO_MASS, {
@@ -219,8 +219,8 @@ export function flangeFindings(scene: Scene, detail: DetailOf<'flange'>): Findin
     steps: [
       ...preparationSteps(detail.preparation),
       'Dry-fit deck on hull with all clamps; mark the overlap',
-      `Bead of ${glue.name.toLowerCase()} in one unbroken line outside the holes; spacers for ${inMm(detail.bondLine)}`,
-      ...(detail.pitch === null ? ['Clamp until cured'] : [`Fasteners every ${inMm(detail.pitch)}, from the middle to the ends, each bedded in sealant`]),
+      `Bead of ${glue.name.toLowerCase()} in one unbroken line outside the holes; spacers for ${saidLength(detail.bondLine)}`,
+      ...(detail.pitch === null ? ['Clamp until cured'] : [`Fasteners every ${saidLength(detail.pitch)}, from the middle to the ends, each bedded in sealant`]),
       'Hose test before anything covers the joint',
     ],
     cautions:
@@ -267,8 +267,8 @@ export function extensionFindings(scene: Scene, detail: DetailOf<'extension'>): 
   return {
     checks,
     path: [
-      { text: `${zone.name}, ${(N / 1000).toFixed(0)} kN/m at its strength`, check: null },
-      { text: `${detail.form === 'scarf' ? 'scarf' : 'steps'} 1 : ${detail.ratio}, ${inMm(slope)} long`, check: 'shear' },
+      { text: `${zone.name}, ${said(N, 'lineForce')} at its strength`, check: null },
+      { text: `${detail.form === 'scarf' ? 'scarf' : 'steps'} 1 : ${detail.ratio}, ${saidLength(slope)} long`, check: 'shear' },
       ...(overlap ? [{ text: `${detail.outer.length} layers outside, ${detail.inner.length} inside, ${Math.round(overlapShare * 100)} % of the strength`, check: 'overlap' }] : []),
       { text: 'the new laminate', check: null },
     ],
@@ -307,9 +307,9 @@ export function linerFindings(scene: Scene, detail: DetailOf<'liner'>): Findings
   return {
     checks,
     path: [
-      { text: `${(pressure / 1000).toFixed(1)} kPa on ${zone.name}`, check: null },
-      { text: `${inMm(detail.tributary)} of skin to each metre of bond`, check: null },
-      { text: `${glue.name}, ${inMm(detail.bondWidth)} wide, ${inMm(detail.bondLine)} thick`, check: 'tension' },
+      { text: `${said(pressure, 'pressure')} on ${zone.name}`, check: null },
+      { text: `${saidLength(detail.tributary)} of skin to each metre of bond`, check: null },
+      { text: `${glue.name}, ${saidLength(detail.bondWidth)} wide, ${saidLength(detail.bondLine)} thick`, check: 'tension' },
       { text: 'liner as stiffener', check: 'shear' },
     ],
     layers: [],
@@ -366,9 +366,9 @@ export function stiffenerEndFindings(scene: Scene, detail: DetailOf<'stiffenerEn
   return {
     checks,
     path: [
-      { text: `${found.support.name}: ${kN(shear)} at its end`, check: null },
+      { text: `${found.support.name}: ${said(shear, 'force')} at its end`, check: null },
       { text: `${detail.end === 'tapered' ? 'tapered' : detail.end === 'bracketed' ? 'bracketed' : 'cut off'} 1 : ${detail.taper}`, check: 'taper' },
-      { text: `flanges ${inMm(width)} over ${inMm(taper)}`, check: 'bond' },
+      { text: `flanges ${saidLength(width)} over ${saidLength(taper)}`, check: 'bond' },
       { text: worst.zone?.zone.name ?? scene.zone.name, check: null },
     ],
     layers: [],

@@ -1,5 +1,6 @@
 import { invalid } from '../../error';
-import { BOND_STRENGTH, check, inMm, kN, layOwn, memberAlong, preparationSteps, sheetMass, type DetailCaution, type Findings, type Scene } from './context';
+import { said, saidLength } from '../../quantity';
+import { BOND_STRENGTH, check, inMm, layOwn, memberAlong, preparationSteps, sheetMass, type DetailCaution, type Findings, type Scene } from './context';
 import type { DetailOf } from './detailSchema';
 
 /** Depth of a web per thickness beyond which a thin wall in shear may buckle. */
@@ -117,24 +118,26 @@ export function patchFindings(scene: Scene, detail: DetailOf<'patch'>): Findings
   return {
     checks: [...checks, ...stepped],
     path: [
-      { text: `${loadName} ${kN(load.force)} × ${factor}`, check: null },
+      { text: `${loadName} ${said(load.force, 'force')} × ${factor}`, check: null },
       {
         text:
           detail.form === 'web'
-            ? `web ${inMm(detail.breadth)} deep, ${inMm(ownThickness)}`
+            ? `web ${saidLength(detail.breadth)} deep, ${saidLength(ownThickness)}`
             : detail.form === 'wrappedEdge'
-              ? `wrapped over the edge, ${inMm(detail.breadth)}`
-              : `${detail.sheets.length} sheets, ${inMm(ownThickness)}`,
+              ? `wrapped over the edge, ${saidLength(detail.breadth)}`
+              : `${detail.sheets.length} sheets, ${saidLength(ownThickness)}`,
         check: checks[0]!.id,
       },
-      { text: `bond ${inMm(largest.length)} × ${inMm(detail.form === 'web' ? detail.breadth : largest.breadth)}`, check: 'bond' },
+      { text: `bond ${saidLength(largest.length)} × ${saidLength(detail.form === 'web' ? detail.breadth : largest.breadth)}`, check: 'bond' },
       { text: `${zone.name}, its laminate`, check: null },
     ],
     layers,
     mass: sheetMass(book, layers),
     steps: [
       ...preparationSteps(detail.preparation),
-      detail.form === 'wrappedEdge' ? `Round the edge to ${inMm(detail.radius)}, wrap each sheet to both faces, widest last` : 'Lay the sheets, largest first, turned as listed',
+      detail.form === 'wrappedEdge'
+        ? `Round the edge to ${saidLength(detail.radius)}, wrap each sheet to both faces, widest last`
+        : 'Lay the sheets, largest first, turned as listed',
       'Cover with a light mat where it is walked on or cut',
     ],
     cautions,

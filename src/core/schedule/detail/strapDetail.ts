@@ -1,5 +1,6 @@
 import { invalid } from '../../error';
 import { lapJoint, strapOffAxis, strapPair } from '../../detail';
+import { said, saidLength } from '../../quantity';
 import { designPliesOf } from '../analyse';
 import {
   BOND_STRENGTH,
@@ -8,7 +9,6 @@ import {
   FATIGUE_RETENTION,
   inMm,
   INTERLAYER,
-  kN,
   layOwn,
   memberAlong,
   NO_MASS,
@@ -100,11 +100,11 @@ export function strapFindings(scene: Scene, detail: DetailOf<'strap'>): Findings
   ];
   const side = detail.sides === 2 ? `${detail.strips} strips to port, ${detail.strips} to starboard` : `${detail.strips} strips`;
   const path = [
-    { text: `${loadName} ${kN(force)} × ${factor}`, check: null },
-    ...(detail.fittingStrength !== null ? [{ text: `fitting, breaks at ${kN(detail.fittingStrength)}`, check: 'fitting' }] : []),
+    { text: `${loadName} ${said(force, 'force')} × ${factor}`, check: null },
+    ...(detail.fittingStrength !== null ? [{ text: `fitting, breaks at ${said(detail.fittingStrength, 'force')}`, check: 'fitting' }] : []),
     ...(detail.wrap !== 'flat' ? [{ text: `round the ${detail.wrap}`, check: detail.radius === null ? null : 'radius' }] : []),
-    { text: `${side}, ${inMm(detail.width)} wide, ${kN(forceEach * factor)} in each`, check: 'strap' },
-    { text: `bond ${inMm(detail.anchor)}`, check: 'bond' },
+    { text: `${side}, ${saidLength(detail.width)} wide, ${said(forceEach * factor, 'force')} in each`, check: 'strap' },
+    { text: `bond ${saidLength(detail.anchor)}`, check: 'bond' },
     { text: `${zone.name}, its laminate`, check: 'baseStrain' },
   ];
   const cautions: DetailCaution[] = [];
@@ -118,7 +118,7 @@ export function strapFindings(scene: Scene, detail: DetailOf<'strap'>): Findings
     cautions.push({
       severity: 'warning',
       title: 'The load leaves the plane',
-      text: `${kN(Math.abs(normal))} pull the straps off the laminate: lead them over an edge, or add a fitting that turns the load.`,
+      text: `${said(Math.abs(normal), 'force')} pull the straps off the laminate: lead them over an edge, or add a fitting that turns the load.`,
     });
   if (detail.wrap !== 'flat' && detail.radius === null)
     cautions.push({ severity: 'warning', title: 'No radius given', text: 'Fibres round a sharp edge break first: give the radius and check it.' });
@@ -146,7 +146,7 @@ export function strapFindings(scene: Scene, detail: DetailOf<'strap'>): Findings
       : detail.sequence === 'after'
         ? 'Bulkhead or knee is in and faired; straps come over it'
         : '',
-    `Lay strip by strip, each ${inMm(detail.step)} shorter than the one under it, longest first; alternate the sides`,
+    `Lay strip by strip, each ${saidLength(detail.step)} shorter than the one under it, longest first; alternate the sides`,
     'Cover with one layer of light fabric against chafe and sun',
   ].filter(Boolean);
   return { checks, path, layers, mass: addMass(NO_MASS, { fibre: area * (own!.fibreMass + own!.bindingMass), resin: area * own!.resinMass }), steps, cautions };

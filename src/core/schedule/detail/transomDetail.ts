@@ -1,5 +1,6 @@
 import { invalid } from '../../error';
-import { addMass, check, inMm, kN, layOwn, memberAlong, need, NO_MASS, type DetailCaution, type DetailCheck, type Findings, type Scene } from './context';
+import { said, saidLength } from '../../quantity';
+import { addMass, check, inMm, layOwn, memberAlong, need, NO_MASS, type DetailCaution, type DetailCheck, type Findings, type Scene } from './context';
 import type { DetailOf } from './detailSchema';
 
 /** What one school of the transom comes to. */
@@ -135,10 +136,10 @@ export function transomFindings(scene: Scene, detail: DetailOf<'transom'>): Find
   return {
     checks: built.checks,
     path: [
-      { text: `${loadName} ${kN(load!.force)} × ${factor}`, check: null },
-      { text: `${detail.boltCount} bolts ${inMm(detail.boltDiameter)}, washers ${inMm(detail.washerDiameter)}`, check: 'crush' },
-      { text: `${built.name}, ${sheets} sheets with glass between, ${inMm(built.thickness)}`, check: 'board' },
-      { text: `skins between knees ${inMm(detail.span)} apart`, check: 'outerSkin' },
+      { text: `${loadName} ${said(load!.force, 'force')} × ${factor}`, check: null },
+      { text: `${detail.boltCount} bolts ${saidLength(detail.boltDiameter)}, washers ${saidLength(detail.washerDiameter)}`, check: 'crush' },
+      { text: `${built.name}, ${sheets} sheets with glass between, ${saidLength(built.thickness)}`, check: 'board' },
+      { text: `skins between knees ${saidLength(detail.span)} apart`, check: 'outerSkin' },
       { text: `knees to ${zone.name}`, check: null },
     ],
     layers: [

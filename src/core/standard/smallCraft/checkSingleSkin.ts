@@ -1,3 +1,4 @@
+import { said } from '../../quantity';
 import { put } from '../../working';
 import { checked, type Check, type PanelContext, type SkinSheet } from './check';
 import { laminateProperties } from './laminateProperties';
@@ -32,7 +33,7 @@ export function checkSingleSkin(sheets: readonly SkinSheet[], context: PanelCont
           demand: need.designStress * (need.thickness / thickness) ** 2,
           capacity: need.designStress,
           quantity: 'stress',
-          governs: `flexural strength of the skin (${(need.thickness * 1e3).toFixed(1)} mm needed, ${(thickness * 1e3).toFixed(1)} mm there)`,
+          governs: `flexural strength of the skin (${said(need.thickness, 'thickness')} needed, ${said(thickness, 'thickness')} there)`,
         },
         trace,
         'Pa',

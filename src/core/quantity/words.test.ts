@@ -1,0 +1,15 @@
+import { describe, expect, it } from 'vitest';
+import { said, saidLength, wordsIn } from '.';
+
+describe('quantities in sentences', () => {
+  it('stand in the units of the reader, with no zeros nobody needs', () => {
+    const text = `Above ${saidLength(0.004, 0.005)} wet; lap ${said(0.025, 'shortLength', 0.05)}, ${saidLength(0.3)} wide, ${said(12_400, 'force')} at ${said(60, 'temperature', 80)}.`;
+    expect(wordsIn(text, 'metric')).toBe('Above 4 to 5 mm wet; lap 25 to 50 mm, 300 mm wide, 12.4 kN at 60 to 80 °C.');
+    expect(wordsIn(text, 'us')).toBe('Above 0.157 to 0.197 in wet; lap 0.98 to 1.97 in, 11.81 in wide, 2788 lbf at 140 to 176 °F.');
+  });
+  it('keep whole hundreds whole, and leave every other word alone', () => {
+    expect(wordsIn(`${saidLength(0.1)}, 100 of {them} {{foo 1}}, ${said(0.12, 'fraction')}, ${said(-0.0004, 'thickness')}`, 'metric')).toBe(
+      '100 mm, 100 of {them} {{foo 1}}, 12%, −0.4 mm',
+    );
+  });
+});
