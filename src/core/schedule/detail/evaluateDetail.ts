@@ -2,13 +2,17 @@ import { KeramosError } from '../../error';
 import type { WorkingStep } from '../../working';
 import type { Boat } from '../boat';
 import { evaluateZone } from '../evaluate';
-import { boltedFindings } from './boltedDetail';
 import { sceneOf, NO_MASS, type DetailCaution, type DetailCheck, type DetailLayer, type DetailMass, type Findings, type PathLink, type Scene } from './context';
 import type { Detail } from './detailSchema';
-import { extensionFindings, flangeFindings, linerFindings, stiffenerEndFindings, tabbingFindings } from './jointDetails';
-import { patchFindings } from './patchDetail';
-import { strapFindings } from './strapDetail';
-import { transomFindings } from './transomDetail';
+import { boltedFindings } from './findings/bolted';
+import { extensionFindings } from './findings/extension';
+import { flangeFindings } from './findings/flange';
+import { linerFindings } from './findings/liner';
+import { patchFindings } from './findings/patch';
+import { stiffenerEndFindings } from './findings/stiffenerEnd';
+import { strapFindings } from './findings/strap';
+import { tabbingFindings } from './findings/tabbing';
+import { transomFindings } from './findings/transom';
 
 /** What is expected of a pull or lift on the finished detail. */
 export interface ProofCase {

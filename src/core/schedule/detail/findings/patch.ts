@@ -1,7 +1,7 @@
-import { invalid } from '../../error';
-import { said, saidLength } from '../../quantity';
-import { BOND_STRENGTH, check, inMm, layOwn, memberAlong, preparationSteps, sheetMass, type DetailCaution, type Findings, type Scene } from './context';
-import type { DetailOf } from './detailSchema';
+import { invalid } from '../../../error';
+import { said, saidLength } from '../../../quantity';
+import { BOND_STRENGTH, check, inMm, layOwn, memberAlong, preparationSteps, sheetMass, type DetailCaution, type Findings, type Scene } from '../context';
+import type { DetailOf } from '../detailSchema';
 
 /** Depth of a web per thickness beyond which a thin wall in shear may buckle. */
 const MOST_WEB = 30;

@@ -1,4 +1,4 @@
-import type { At, DetailDrawing, Mark } from './drawing';
+import type { At, DetailDrawing, Mark } from './marks';
 
 const escape = (text: string) => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');
 const n = (value: number) => Number(value.toFixed(2));

@@ -1,7 +1,7 @@
-import { invalid } from '../../error';
-import { lapJoint, strapOffAxis, strapPair } from '../../detail';
-import { said, saidLength } from '../../quantity';
-import { designPliesOf } from '../analyse';
+import { invalid } from '../../../error';
+import { lapJoint, strapOffAxis, strapPair } from '../../../detail';
+import { said, saidLength } from '../../../quantity';
+import { designPliesOf } from '../../analyse';
 import {
   BOND_STRENGTH,
   check,
@@ -17,8 +17,8 @@ import {
   type DetailCaution,
   type Findings,
   type Scene,
-} from './context';
-import type { DetailOf } from './detailSchema';
+} from '../context';
+import type { DetailOf } from '../detailSchema';
 
 const LEAST_STEP = 20;
 /** Inside radius below which a unidirectional strap is taken to lose its fibres, in thicknesses. */

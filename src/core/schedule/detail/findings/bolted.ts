@@ -1,6 +1,6 @@
-import { invalid } from '../../error';
-import { boltGroupShear, boltGroupTension, boltJoint, boltStrength, pullThrough, threadEngagement } from '../../detail';
-import { said, saidLength } from '../../quantity';
+import { invalid } from '../../../error';
+import { boltGroupShear, boltGroupTension, boltJoint, boltStrength, pullThrough, threadEngagement } from '../../../detail';
+import { said, saidLength } from '../../../quantity';
 import {
   BOND_STRENGTH,
   addMass,
@@ -16,8 +16,8 @@ import {
   type DetailCaution,
   type Findings,
   type Scene,
-} from './context';
-import { CORE_TREATMENTS, type DetailOf } from './detailSchema';
+} from '../context';
+import { CORE_TREATMENTS, type DetailOf } from '../detailSchema';
 
 /** A core creeps under a lasting preload beyond this share of its crushing strength. */
 const CREEP = 0.5;

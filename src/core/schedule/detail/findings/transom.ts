@@ -1,7 +1,7 @@
-import { invalid } from '../../error';
-import { said, saidLength } from '../../quantity';
-import { addMass, check, inMm, layOwn, memberAlong, need, NO_MASS, type DetailCaution, type DetailCheck, type Findings, type Scene } from './context';
-import type { DetailOf } from './detailSchema';
+import { invalid } from '../../../error';
+import { said, saidLength } from '../../../quantity';
+import { addMass, check, inMm, layOwn, memberAlong, need, NO_MASS, type DetailCaution, type DetailCheck, type Findings, type Scene } from '../context';
+import type { DetailOf } from '../detailSchema';
 
 /** What one school of the transom comes to. */
 export interface TransomSchool {
