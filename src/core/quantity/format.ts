@@ -7,6 +7,10 @@ export function formatNumber(value: number | null | undefined, digits: number): 
   return Number(text) === 0 ? (0).toFixed(digits) : text.replace('-', '−');
 }
 
+/** A reserve factor with the digits it deserves: '1.16', '47', '> 99'; '–' where nothing is asked. */
+export const formatReserve = (reserveFactor: number): string =>
+  reserveFactor >= 99.5 && Number.isFinite(reserveFactor) ? '> 99' : formatNumber(reserveFactor, reserveFactor < 9.995 ? 2 : 0);
+
 /** The number alone, in the display unit of the system: `formatQuantity(0.0123, 'thickness', 'metric')` is '12.3'. */
 export function formatQuantity(value: number | null | undefined, kind: QuantityKind, system: UnitSystem): string {
   const unit = displayUnit(kind, system);

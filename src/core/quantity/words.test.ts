@@ -1,5 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { said, saidLength, wordsIn } from '.';
+import { formatReserve, said, saidLength, wordsIn } from '.';
+
+it('a reserve factor has no more digits than it deserves', () => {
+  expect([0.8, 1.155, 9.99, 9.996, 47.4, 99.4, 608, Infinity].map(formatReserve)).toEqual(['0.80', '1.16', '9.99', '10', '47', '99', '> 99', '–']);
+});
 
 describe('quantities in sentences', () => {
   it('stand in the units of the reader, with no zeros nobody needs', () => {

@@ -1,5 +1,5 @@
 import type { Content, TableCell } from 'pdfmake/interfaces';
-import { formatNumber, formatWithUnit, type UnitSystem } from '@/core/quantity';
+import { formatNumber, formatReserve, formatWithUnit, type UnitSystem } from '@/core/quantity';
 import { DETAIL_KINDS, drawDetail, drawingSvg, evaluateDetails, targetOf, verdictOf, type Boat, type DetailCheck, type DetailEvaluation, type Revision } from '@/core/schedule';
 import { head, pageStyle, printPdf, right, RULES } from './pdfStyle';
 
@@ -44,7 +44,7 @@ export function detailSheet(boat: Boat, evaluation: DetailEvaluation, units: Uni
             check.name,
             right(figure(check.demand, check.unit, units)),
             right(figure(check.capacity, check.unit, units)),
-            right(Number.isFinite(check.reserveFactor) ? formatNumber(check.reserveFactor, 2) : '–'),
+            right(Number.isFinite(check.reserveFactor) ? formatReserve(check.reserveFactor) : '–'),
             WORDS[verdictOf(check.reserveFactor, target)],
             check.source,
           ]),

@@ -1,6 +1,6 @@
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces';
 import { fabricArealWeight, hasDirection, ORIGINS, PROCESSES, type LayerMaterial } from '@/core/material';
-import { formatNumber, formatQuantity, formatWithUnit, formatWorkingValue, displayUnit, type QuantityKind, type UnitSystem } from '@/core/quantity';
+import { formatNumber, formatReserve, formatQuantity, formatWithUnit, formatWorkingValue, displayUnit, type QuantityKind, type UnitSystem } from '@/core/quantity';
 import {
   evaluateDetails,
   evaluateStiffeners,
@@ -102,7 +102,7 @@ function partPages(boat: Boat, part: Part, evaluations: ReadonlyMap<string, Zone
           result(`Laminated weight, ${label('laminateWeight')}`, (e) => formatQuantity(e.laminatedArealWeight, 'laminateWeight', units)),
           result('Fibre by weight / by volume', (e) => `${formatNumber(e.fibreWeightFraction * 100, 0)} % / ${formatNumber(e.fibreVolumeFraction * 100, 0)} %`),
           result('Least reserve factor', (e) =>
-            e.governing ? `${formatNumber(e.governing.reserveFactor, 2)} ${VERDICT_WORDS[verdictOf(e.governing.reserveFactor, target)]}` : 'not checked',
+            e.governing ? `${formatReserve(e.governing.reserveFactor)} ${VERDICT_WORDS[verdictOf(e.governing.reserveFactor, target)]}` : 'not checked',
           ),
           result('What governs', (e) => (e.governing ? CHECKS[e.governing.id] : (e.problem ?? 'nothing to check'))),
         ],
@@ -142,7 +142,7 @@ function checkPages(boat: Boat, evaluations: ReadonlyMap<string, ZoneEvaluation>
           ZONE_LOCATIONS[zone.location].label,
           right(formatWithUnit(e.pressure!.pressure, 'pressure', units)),
           check.pack === boat.packs[0]!.id ? CHECKS[check.id] : `${CHECKS[check.id]} (${boat.packs.find(({ id }) => id === check.pack)!.title})`,
-          right(formatNumber(check.reserveFactor, 2)),
+          right(formatReserve(check.reserveFactor)),
           right(`${check.reserveFactor >= 1 ? '+' : ''}${formatNumber((check.reserveFactor - 1) * 100, 0)} %`),
           VERDICT_WORDS[verdictOf(check.reserveFactor, target)],
           check.governs,
@@ -203,7 +203,7 @@ function stiffenerPages(boat: Boat, units: UnitSystem): Content[] {
       right(formatWithUnit(mass, 'mass', units)),
       worst ? right(`${formatWithUnit(worst.span.length, 'length', units)} × ${formatWithUnit(worst.span.spacing, 'length', units)}`) : '',
       governing?.name ?? `Not checked: ${problem ?? 'it has no span'}`,
-      governing ? right(formatNumber(governing.reserveFactor, 2)) : '',
+      governing ? right(formatReserve(governing.reserveFactor)) : '',
       governing ? VERDICT_WORDS[verdictOf(governing.reserveFactor, target)] : '',
     ]);
   const overridden = boat.parts.flatMap((part) => part.zones.filter((zone) => zone.overridden.length > 0).map((zone) => `${zone.name}: ${zone.overridden.join(', ')}`));

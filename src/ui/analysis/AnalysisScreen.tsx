@@ -3,7 +3,7 @@ import { useSearchParams } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { Card, Form, Nav } from 'react-bootstrap';
 import { CRITERIA, FAILURE_MODES, type Criterion } from '@/core/laminate';
-import { formatNumber } from '@/core/quantity';
+import { formatNumber, formatReserve } from '@/core/quantity';
 import { analyseZone, failureWorking, stackWorking, targetOf, verdictOf, type ZoneAnalysis } from '@/core/schedule';
 import { KeramosError } from '@/core/error';
 import { useDesign } from '../shared/boat';
@@ -150,7 +150,7 @@ export function AnalysisScreen() {
                               </td>
                               <td className="num">
                                 {Number.isFinite(check.reserveFactor) && check.reserveFactor < 1000 ? (
-                                  <span className={`verdict ${verdictOf(check.reserveFactor, target)}`}>{formatNumber(check.reserveFactor, 2)}</span>
+                                  <span className={`verdict ${verdictOf(check.reserveFactor, target)}`}>{formatReserve(check.reserveFactor)}</span>
                                 ) : (
                                   'not loaded'
                                 )}

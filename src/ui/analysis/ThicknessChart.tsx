@@ -1,6 +1,6 @@
 'use client';
 import { FAILURE_MODES } from '@/core/laminate';
-import { formatNumber, type QuantityKind } from '@/core/quantity';
+import { formatNumber, formatReserve, type QuantityKind } from '@/core/quantity';
 import { throughThickness, type ZoneAnalysis } from '@/core/schedule';
 import { useUnits } from '../shared/units';
 
@@ -119,7 +119,7 @@ export function ThicknessChart({ analysis, curve, zoneName }: { analysis: ZoneAn
         {FAILURE_MODES[failure.mode]}
       </text>
       <text x={LEFT + WIDTH + 14} y={middle + 23} fontSize="10" fill="#2b2622">
-        reserve {formatNumber(failure.reserveFactor, 2)}
+        reserve {formatReserve(failure.reserveFactor)}
       </text>
     </svg>
   );

@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { Card, Form } from 'react-bootstrap';
-import { formatNumber } from '@/core/quantity';
+import { formatNumber, formatReserve } from '@/core/quantity';
 import {
   craftOf,
   DETAIL_KINDS,
@@ -243,7 +243,7 @@ export function CheckScreen() {
                         <td className="small soft">
                           {checks
                             .filter((check) => check !== governing && Number.isFinite(check.reserveFactor))
-                            .map(({ name, reserveFactor }) => `${name} ${formatNumber(reserveFactor, 2)}`)
+                            .map(({ name, reserveFactor }) => `${name} ${formatReserve(reserveFactor)}`)
                             .join(', ')}
                         </td>
                       </>

@@ -1,7 +1,7 @@
 'use client';
 import { useMemo } from 'react';
 import { DETAIL_KINDS, drawDetail, drawingSvg, sceneOf, targetOf, transomSchools, verdictOf, type Boat, type DetailCheck, type DetailEvaluation } from '@/core/schedule';
-import { formatNumber } from '@/core/quantity';
+import { formatNumber, formatReserve } from '@/core/quantity';
 import { useUnits } from '../shared/units';
 import { Verdict } from '../shared/Verdict';
 
@@ -55,7 +55,7 @@ export function DetailFindings({ boat, evaluation, onWorking }: { boat: Boat; ev
               return (
                 <li key={text} className={weakest ? 'weakest' : ''}>
                   {words(text)}
-                  {weakest && <span className="fw-semibold"> ← weakest, {formatNumber(governing!.reserveFactor, 2)}</span>}
+                  {weakest && <span className="fw-semibold"> ← weakest, {formatReserve(governing!.reserveFactor)}</span>}
                 </li>
               );
             })}
@@ -188,7 +188,7 @@ function Schools({ boat, evaluation: { detail } }: { boat: Boat; evaluation: Det
             const weakest = checks.reduce((a, b) => (b.reserveFactor < a.reserveFactor ? b : a));
             return (
               <td key={key}>
-                {weakest.name} {formatNumber(weakest.reserveFactor, 2)} {verdictOf(weakest.reserveFactor, target) === 'fails' ? '✕' : ''}
+                {weakest.name} {formatReserve(weakest.reserveFactor)} {verdictOf(weakest.reserveFactor, target) === 'fails' ? '✕' : ''}
               </td>
             );
           })}

@@ -3,7 +3,7 @@ import dynamic from 'next/dynamic';
 import { Fragment, useCallback, useEffect, useMemo, useRef, type ClipboardEvent, type FocusEvent, type KeyboardEvent, type ReactNode } from 'react';
 import type { Caution } from '@/core/caution';
 import type { LayerMaterial } from '@/core/material';
-import { formatNumber } from '@/core/quantity';
+import { formatNumber, formatReserve } from '@/core/quantity';
 import { GROUP_KINDS, repeatOf, targetOf, type Boat, type LayerGroup, type Part, type ZoneEvaluation } from '@/core/schedule';
 import { CHECKS } from '@/core/standard';
 import { CautionMark } from '../shared/CautionList';
@@ -269,7 +269,7 @@ export function LayerGrid({
       </table>
       <LayerDrag key={part.id} onMove={onMove} />
       <div className="live" aria-live="polite">
-        {said?.governing && `${part.zones.find((zone) => zone.id === zoneId)?.name}: reserve ${formatNumber(said.governing.reserveFactor, 2)}`}
+        {said?.governing && `${part.zones.find((zone) => zone.id === zoneId)?.name}: reserve ${formatReserve(said.governing.reserveFactor)}`}
       </div>
     </div>
   );

@@ -1,4 +1,4 @@
-import { formatNumber } from '@/core/quantity';
+import { formatNumber, formatReserve } from '@/core/quantity';
 import { verdictOf, type Verdict as VerdictName } from '@/core/schedule';
 
 const MARKS: Record<VerdictName, { mark: string; word: string }> = {
@@ -15,11 +15,11 @@ export function Verdict({ reserveFactor, target, words = true }: { reserveFactor
   return (
     <span className={`verdict ${verdict}`}>
       <span aria-hidden="true">{mark}</span>
-      <span>{formatNumber(reserveFactor, 2)}</span>
+      <span>{formatReserve(reserveFactor)}</span>
       {words ? <span>{word}</span> : <span className="visually-hidden">{word}</span>}
     </span>
   );
 }
 
 /** Margin = reserve factor − 1, signed, in percent. */
-export const marginText = (reserveFactor: number) => `${reserveFactor >= 1 ? '+' : ''}${formatNumber((reserveFactor - 1) * 100, 0)} %`;
+export const marginText = (reserveFactor: number) => (reserveFactor > 10 ? '> 900 %' : `${reserveFactor >= 1 ? '+' : ''}${formatNumber((reserveFactor - 1) * 100, 0)} %`);

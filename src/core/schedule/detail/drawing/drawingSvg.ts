@@ -113,5 +113,6 @@ export function drawingSvg({ views }: DetailDrawing, title: string): string {
         `<rect x="${8 + i * 140}" y="${VIEW + 24}" width="22" height="11" fill="url(#dd-${fill})" stroke="#2b2622" stroke-width="0.5"/><text x="${36 + i * 140}" y="${VIEW + 33}" font-size="11" fill="#2b2622">${FILL_NAMES[fill]}</text>`,
     )
     .join('');
-  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${WIDTH} ${VIEW + 42}" width="100%" role="img" aria-label="${escape(title)}" font-family="Plex, 'IBM Plex Sans Variable', sans-serif">${PATTERNS}${drawn.join('\n')}${legend}</svg>`;
+  const unit = `<text x="${WIDTH - 8}" y="${VIEW + 33}" font-size="11" fill="#6b6156" text-anchor="end">dimensions in mm</text>`;
+  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${WIDTH} ${VIEW + 42}" width="100%" role="img" aria-label="${escape(title)}" font-family="Plex, 'IBM Plex Sans Variable', sans-serif">${PATTERNS}${drawn.join('\n')}${legend}${unit}</svg>`;
 }
