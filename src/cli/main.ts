@@ -2,7 +2,7 @@ import { existsSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { CALCULATIONS, calculate, calculationSchema, errorBody } from '@/core/calc';
 import { KeramosError } from '@/core/error';
-import { boatFromJson, boatToJson } from '@/core/schedule';
+import { boatFromFile, boatToJson } from '@/core/schedule';
 
 const USAGE = `keramos: the desk's command line
   calc --list                    names of the calculations
@@ -55,7 +55,7 @@ const COMMANDS: Record<string, (args: string[]) => Promise<void>> = {
   async import([file]) {
     const name = needed(file, 'The file');
     if (!existsSync(name)) throw new KeramosError('notFound', `There is no file "${name}"`, 'file');
-    const boat = boatFromJson(readFileSync(name, 'utf8'));
+    const boat = boatFromFile(readFileSync(name, 'utf8'));
     const { db, createBoat } = await openStores();
     print((await createBoat(db, boat)).id);
   },

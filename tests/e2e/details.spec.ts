@@ -9,7 +9,7 @@ test('the tow post fails, its weakest link is named, a larger bolt mends it, and
   await expect(page.getByRole('table', { name: 'Details by checks' })).toContainText('The bolt itself');
   await page.getByRole('link', { name: 'Tow post' }).click();
   const path = page.getByRole('list', { name: 'Load path' });
-  await expect(path.locator('.weakest')).toContainText('4 bolts 8.0 mm');
+  await expect(path.locator('.weakest')).toContainText('4 bolts 8 mm');
   await expect(page.getByTestId('standing')).toContainText('1 detail fails');
   await page.getByRole('table', { name: 'Checks of Tow post' }).getByRole('button', { name: 'The bolt itself' }).click();
   const working = page.getByRole('dialog', { name: 'Tow post: working' });
@@ -17,7 +17,7 @@ test('the tow post fails, its weakest link is named, a larger bolt mends it, and
   await working.getByRole('button', { name: 'Close' }).click();
   await page.getByLabel('Bolt diameter mm', { exact: true }).fill('12');
   await page.keyboard.press('Enter');
-  await expect(path.locator('.weakest')).not.toContainText('4 bolts 8.0 mm');
+  await expect(path.locator('.weakest')).not.toContainText('4 bolts 8 mm');
   await expect(page.getByTestId('standing')).not.toContainText('detail fails');
   await saved(page);
   await page.getByRole('button', { name: 'Undo' }).click();
@@ -62,7 +62,7 @@ test('a load and a detail from nothing; impossible geometry is refused with the 
   await page.keyboard.press('Enter');
   await page.getByLabel('On the zone').selectOption({ label: 'Deck: Side decks' });
   await page.getByLabel('Load case').selectOption({ label: 'Spring line' });
-  await expect(page.getByRole('list', { name: 'Load path' })).toContainText('Spring line 9.00 kN');
+  await expect(page.getByRole('list', { name: 'Load path' })).toContainText('Spring line 9 kN');
   await page.getByLabel('Hole to the edge mm').fill('5');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('main').getByRole('alert')).toContainText('less than one bolt diameter');

@@ -17,6 +17,7 @@ export { newBoat, newLayer, newPart, newZone } from './newBoat';
 export { makeEvaluator } from './evaluateBoat';
 export type { BoatSummary, BookLaminate, ChangeRequest, Revision, RevisionEvent, VariantStanding } from './records';
 export { panelCaseSchema, referenceSchema, usualPanelCase, type PanelCase, type Reference } from './zoneProof';
+export { boatFromFile } from './boatFromFile';
 export { derivedGeometry, methodOf, settleGeometry, shapeOf, skinCover, supportsOf, zonePanels, type ZonePanels } from './shape';
 export { analysePanel, type PanelAnalysis, type PanelReserve } from './analysePanel';
 export { panelWorking } from './panelWorking';

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { brant, merrow } from '../../../tests/helpers/merrow';
 import { SHIPPED_PACKS, withCoefficient, type StandardPack } from '../standard';
-import { applyEdits, boundariesOf, describeEdits, difference, editsSchema, moveBoundary, newZone, zonePanels, type Edit } from '.';
+import { applyEdits, boatFromFile, boatToJson, boundariesOf, describeEdits, difference, editsSchema, moveBoundary, newZone, zonePanels, type Boat, type Edit } from '.';
 
 const boat = merrow();
 const section = boat.sections[0]!;
@@ -83,4 +83,17 @@ describe('boundaries and panels of the demo boats', () => {
     }
   });
   it('a typed-in zone has no panels of its own', () => expect(zonePanels(boat, newZone('z', 'Typed', 'deck'))).toBeNull());
+});
+
+it('a boat handed in takes the figures of its zones from its shape, not from whoever wrote the document', () => {
+  const zones = merrow().parts[0]!.zones;
+  const document = JSON.parse(boatToJson(merrow())) as { boat: Boat };
+  const [first, second] = document.boat.parts[0]!.zones;
+  first!.geometry.area = 99;
+  second!.geometry.area = 99;
+  second!.overridden = ['area'];
+  const boat = boatFromFile(JSON.stringify(document));
+  expect(boat.parts[0]!.zones[0]!.geometry).toEqual(zones[0]!.geometry);
+  expect(boat.parts[0]!.zones[1]!.geometry).toEqual({ ...zones[1]!.geometry, area: 99 });
+  expect(boatFromFile(boatToJson(merrow()))).toEqual(merrow());
 });

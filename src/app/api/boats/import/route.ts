@@ -1,4 +1,4 @@
-import { boatFromJson } from '@/core/schedule';
+import { boatFromFile } from '@/core/schedule';
 import { database } from '@/server/database/open';
 import { answer, json, readText } from '@/server/http';
 import { createBoat } from '@/server/stores/boats';
@@ -6,7 +6,7 @@ import { createBoat } from '@/server/stores/boats';
 /** Takes a boat document; the boat gets a new identity here and keeps everything else. */
 export const POST = (request: Request) =>
   answer(async () => {
-    const boat = boatFromJson(await readText(request));
+    const boat = boatFromFile(await readText(request));
     const { id, version } = await createBoat(await database(), boat);
     return json({ id, version }, 201);
   });
