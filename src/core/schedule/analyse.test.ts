@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { merrow, zoneOf } from '../../../tests/helpers/merrow';
-import { CRITERIA, type Criterion } from '../laminate';
-import { analyseZone, applyEdits, pressureLoad, throughThickness, type Boat, type ZoneLoad } from '.';
+import { CRITERIA, limitingStrains, type Criterion } from '../laminate';
+import { analyseZone, applyEdits, failureWorking, pressureLoad, throughThickness, type Boat, type ZoneLoad } from '.';
 
 const boat = merrow();
 const names = boat.parts.flatMap((part) => part.zones.map((zone) => zone.name));
@@ -82,5 +82,24 @@ describe('laminate analysis of a zone', () => {
     expect(ply.E1).toBe(4e10);
     // Characteristic value with the tests' own spread, wet vinylester, infusion.
     expect(ply.strength!.Xt).toBeCloseTo(9e8 * (1 - 2 * 0.05) * 0.9 * 0.96, 0);
+  });
+});
+
+describe('the working of a failure', () => {
+  const analysis = analyse(boat, 'Bottom forward');
+  it.each(Object.keys(CRITERIA) as Criterion[])('%s: ends in the reserve factor that is shown, from the state and the limits of the ply it names', (criterion) => {
+    const own = analyse(boat, 'Bottom forward', criterion);
+    const [reserve] = failureWorking(own, criterion);
+    const step = reserve!.steps[0]!;
+    expect(step.value).toBe(own.failure.reserveFactor);
+    expect(step.quantity).toContain(`layer ${own.layerOf[own.failure.ply]! + 1}`);
+    const values = reserve!.steps.flatMap(({ inputs }) => inputs.map(({ value }) => value));
+    for (const value of values) expect(Number.isFinite(value)).toBe(true);
+    const ply = own.plies[own.failure.ply]!;
+    expect(values).toContain(criterion === 'maxStrain' ? limitingStrains(ply)!.e1t : ply.strength!.Xt);
+  });
+  it('starts from the load the zone was analysed under', () => {
+    const inputs = failureWorking(analysis, 'maxStrain').flatMap(({ steps }) => steps.flatMap((step) => step.inputs));
+    for (const M of analysis.load.M) expect(inputs.some(({ value, unit }) => unit === 'N' && value === M)).toBe(true);
   });
 });

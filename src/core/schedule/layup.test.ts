@@ -270,6 +270,18 @@ describe('lines between zones', () => {
     }
     expect(partSection(boat, hull, evaluations, { kind: 'across', x: 3 }).zones.map(({ name }) => name)).toEqual(['Keel band, other hand', 'Keel band', 'Bottom aft', 'Side aft']);
   });
+  it.each(['Deck', 'Liner', 'Bulkheads'])('a section of %s shows each zone as thick as it is, along and across', (name) => {
+    const part = boat.parts.find((one) => one.name === name)!;
+    for (const cut of [...[0.5, 2, 4, 6].map((x) => ({ kind: 'across', x }) as const), { kind: 'along', s: 1.9 } as const]) {
+      const { zones, windows } = partSection(boat, part, evaluations, cut);
+      expect(windows).toHaveLength(Math.max(0, zones.length - 1));
+      for (const { zoneId, thickness, layers } of zones) {
+        expect(thickness).toBe(evaluations.get(zoneId)!.thickness);
+        expect(layers.reduce((sum, layer) => sum + layer.thickness, 0)).toBeCloseTo(thickness, 9);
+      }
+      for (const [i, window] of windows.entries()) if (window) expect(window.bands.reduce((sum, { thickness }) => sum + thickness[0]!, 0)).toBeCloseTo(zones[i]!.thickness, 9);
+    }
+  });
   it('where the hands differ, lines count for their hand, and a section goes from deck edge to deck edge', () => {
     const [side, twin] = [hull.zones.find(({ name }) => name === 'Side aft')!, 'side-aft-starboard'];
     const part = after([

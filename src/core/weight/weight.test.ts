@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { merrow } from '../../../tests/helpers/merrow';
-import { evaluateDetails, applyEdits, makeEvaluator } from '../schedule';
-import { boatWeight, rollUp, weightWorking } from '.';
+import { applyEdits, evaluateDetails, joinAt, makeEvaluator, neighboursOf, stiffenerMasses, withJoin } from '../schedule';
+import { boatWeight, DETAILS, rollUp, STIFFENERS, weightWorking } from '.';
+import { LAPS } from './boatWeight';
 
 const item = fc.record({
   mass: fc.double({ min: 0.1, max: 100, noNaN: true }),
@@ -47,6 +48,25 @@ describe('weight of a boat', () => {
       { type: 'zone.set', zoneId: zone!.id, patch: { geometry: { ...zone!.geometry, area: zone!.geometry.area * 2 }, overridden: ['area'] } },
     ]);
     expect(boatWeight(larger, makeEvaluator()(larger), evaluateDetails(larger)).mass - weight.mass).toBeCloseTo(weight.parts[0]!.zones[0]!.mass, 6);
+  });
+  it('counts details, stiffeners, laps and run-outs, each as parts of their own and none twice', () => {
+    const details = evaluateDetails(boat);
+    const own = weight.parts.find(({ partId }) => partId === DETAILS)!;
+    expect(own.mass).toBeCloseTo(
+      details.reduce((sum, { total }) => sum + total, 0),
+      9,
+    );
+    expect(own.zones.find(({ zoneId }) => zoneId === 'bitt')!.centreX).toBe(boat.details.find(({ id }) => id === 'bitt')!.x);
+    expect(weight.parts.find(({ partId }) => partId === STIFFENERS)!.zones.length).toBe(stiffenerMasses(boat).length);
+    expect(weight.mass - boatWeight(boat, evaluations, []).mass).toBeCloseTo(own.mass, 9);
+    const [hull] = boat.parts;
+    const keel = neighboursOf(boat, hull!).find(({ a, b }) => a === b)!;
+    const { boat: lapped } = applyEdits(boat, [{ type: 'part.set', partId: hull!.id, patch: { joins: withJoin(hull!, { ...joinAt(hull!, keel), lap: 0.15 }) } }]);
+    const after = boatWeight(lapped, makeEvaluator()(lapped), details);
+    const laps = after.parts[0]!.zones.find(({ zoneId }) => zoneId.endsWith(LAPS))!;
+    expect(after.mass - weight.mass).toBeCloseTo(laps.mass, 9);
+    expect(laps.fibre + laps.resin).toBeCloseTo(laps.mass, 9);
+    expect(laps.mass).toBeGreaterThan(1);
   });
   it('has a working that ends in its figures', () => {
     const steps = weightWorking(weight).flatMap((part) => part.steps);

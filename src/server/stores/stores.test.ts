@@ -16,6 +16,7 @@ import { archiveBoat, createBoat, duplicateBoat, editBoat, listBoats, readBoat, 
 import { dropPack, listPacks, savePack } from './packs';
 import { askForChange, decideChange, listChangeRequests } from './changeRequests';
 import { issueRevision, listRevisions, readRevision, recordRevisionEvent, revisionLabel } from './revisions';
+import { listLaminates } from './laminates';
 import { follow, letGo, variantStanding } from './variants';
 import { dropShelfMaterial, listShelf, saveShelfMaterial } from './shelf';
 
@@ -250,6 +251,20 @@ describe('the Shelf', () => {
     await saveShelfMaterial(db, fabric, true);
     await expect(dropShelfMaterial(db, 'own-glass')).rejects.toThrow('Own ±45 is made of it');
   });
+});
+
+it('the book lists the laminates of every boat that is in use, with where they are laid and all they are made of', async () => {
+  const laminate = { id: 'patch', name: 'Sounder patch', note: '', layers: [{ material: 'bx45-600', angleDeg: 0, thickness: null, role: 'structure' as const }] };
+  const { id } = await createBoat(db, merrow());
+  await editBoat(db, id, 1, [action('c1', { type: 'reference.add', item: laminate, index: 0 })]);
+  const mine = (await listLaminates(db)).filter((one) => one.laminate.id === 'patch');
+  expect(mine).toMatchObject([{ boatId: id, boatName: 'Merrow 84', uses: [] }]);
+  // Another boat can take it whole: fibres stand before the fabrics that need them.
+  const kinds = mine[0]!.materials.map(({ kind }) => kind);
+  expect(kinds).toContain('fibre');
+  expect(kinds.lastIndexOf('fibre')).toBeLessThan(kinds.indexOf('fabric'));
+  await archiveBoat(db, id, true);
+  expect(await listLaminates(db)).toEqual([]);
 });
 
 it('the driver refuses what SQLite cannot hold and turns booleans into numbers', () => {

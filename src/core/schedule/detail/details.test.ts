@@ -239,6 +239,18 @@ it('a detail is put in words in the units of the reader', () => {
 });
 
 describe('the drawing', () => {
+  it.each(Object.keys(DETAIL_KINDS) as DetailKind[])('of a new %s is to scale: its dimensions say what they measure', (kind) => {
+    const zone = boat.parts.flatMap(({ zones }) => zones).find(({ name }) => name === (kind === 'transom' ? 'Transom' : 'Bottom aft'))!;
+    const drawing = drawDetail(boat, newDetail(boat, kind, 'new', zone));
+    expect(drawing!.views.length).toBeGreaterThan(0);
+    for (const { marks } of drawing!.views)
+      for (const mark of marks)
+        for (const [x, y] of 'points' in mark ? mark.points : 'at' in mark ? [mark.at] : [mark.from, mark.to]) expect(Number.isFinite(x) && Number.isFinite(y)).toBe(true);
+    // Where the text is the bare figure, it is the distance that is drawn.
+    const measured = drawing!.views.flatMap(({ marks }) => marks.flatMap((mark) => (mark.as === 'dimension' && /^[\d.]+$/.test(mark.text) ? [mark] : [])));
+    for (const { from, to, text } of measured) expect(Math.abs(Math.hypot(to[0] - from[0], to[1] - from[1]) - Number(text))).toBeLessThanOrEqual(0.5);
+  });
+
   it('is one SVG without style attributes, words escaped, dimensions in millimetres', () => {
     for (const home of [boat, sail])
       for (const detail of home.details) {
