@@ -205,6 +205,24 @@ test('a whole task by keyboard alone: a local reinforcement from nothing, groupe
   await expect(rows).toHaveCount(28);
 });
 
+test('on a slow line, what is typed before a dialog has come is typed into it, and lays nothing else', async ({ page }) => {
+  await page.route('**/_next/static/chunks/**', async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 1500));
+    await route.continue();
+  });
+  await open(page);
+  await cell(page, 6, 2).focus();
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('flip');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await expect(page.getByRole('combobox', { name: 'Find a command' })).toHaveValue('flip');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await expect(cell(page, 6, 2)).toBeFocused();
+  await expect(page.locator('.layer-row')).toHaveCount(28);
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
+});
+
 test('layers go to a spreadsheet and come back, and what cannot be read is said', async ({ page, context }) => {
   await context.grantPermissions(['clipboard-read', 'clipboard-write']);
   const rows = page.locator('.layer-row');
