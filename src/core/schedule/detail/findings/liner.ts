@@ -25,7 +25,7 @@ export function linerFindings(scene: Scene, detail: DetailOf<'liner'>): Findings
     checks,
     path: [
       { text: `${said(pressure, 'pressure')} on ${zone.name}`, check: null },
-      { text: `${saidLength(detail.tributary)} of skin to each metre of bond`, check: null },
+      { text: `${saidLength(detail.tributary)} of skin carried by the bond`, check: null },
       { text: `${glue.name}, ${saidLength(detail.bondWidth)} wide, ${saidLength(detail.bondLine)} thick`, check: 'tension' },
       { text: 'liner as stiffener', check: 'shear' },
     ],

@@ -41,7 +41,7 @@ export function tabbingFindings(scene: Scene, detail: DetailOf<'tabbing'>): Find
         PEEL_SHARE * bond,
         'Moment of the eccentric pull over the overlap, elastic; 0.3 of the shear strength',
       ),
-      check(scene, 'fillet', 'Radius of the fillet', 'm', Math.max(0.006, 3 * member.thickness), detail.fillet, 'Three thicknesses of the tape, 6 mm at least'),
+      check(scene, 'fillet', 'Radius of the fillet', 'm', Math.max(0.006, 3 * member.thickness), detail.fillet, 'Three thicknesses of the tape, and never a sharp corner'),
     );
     const steps = [...detail.tapes].map(({ overlap }) => overlap).sort((a, b) => a - b);
     if (steps.length > 1) {
