@@ -11,6 +11,9 @@ export function formatNumber(value: number | null | undefined, digits: number): 
 export const formatReserve = (reserveFactor: number): string =>
   reserveFactor >= 99.5 && Number.isFinite(reserveFactor) ? '> 99' : formatNumber(reserveFactor, reserveFactor < 9.995 ? 2 : 0);
 
+/** Margin = reserve factor − 1, signed, in percent: '+16 %', '−11 %', '> 900 %'. */
+export const formatMargin = (reserveFactor: number): string => (reserveFactor > 10 ? '> 900 %' : `${reserveFactor >= 1 ? '+' : ''}${formatNumber((reserveFactor - 1) * 100, 0)} %`);
+
 /** The number alone, in the display unit of the system: `formatQuantity(0.0123, 'thickness', 'metric')` is '12.3'. */
 export function formatQuantity(value: number | null | undefined, kind: QuantityKind, system: UnitSystem): string {
   const unit = displayUnit(kind, system);

@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { formatReserve, said, saidLength, wordsIn } from '.';
+import { formatMargin, formatReserve, said, saidLength, wordsIn } from '.';
 
 it('a reserve factor has no more digits than it deserves', () => {
   expect([0.8, 1.155, 9.99, 9.996, 47.4, 99.4, 608, Infinity].map(formatReserve)).toEqual(['0.80', '1.16', '9.99', '10', '47', '99', '> 99', '–']);
+  expect([0.89, 1, 1.155, 9.99, 101].map(formatMargin)).toEqual(['−11 %', '+0 %', '+16 %', '+899 %', '> 900 %']);
 });
 
 describe('quantities in sentences', () => {

@@ -1,6 +1,6 @@
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces';
 import { fabricArealWeight, hasDirection, ORIGINS, PROCESSES, type LayerMaterial } from '@/core/material';
-import { formatNumber, formatReserve, formatQuantity, formatWithUnit, formatWorkingValue, displayUnit, type QuantityKind, type UnitSystem } from '@/core/quantity';
+import { formatNumber, formatMargin, formatReserve, formatQuantity, formatWithUnit, formatWorkingValue, displayUnit, type QuantityKind, type UnitSystem } from '@/core/quantity';
 import {
   evaluateDetails,
   evaluateStiffeners,
@@ -143,7 +143,7 @@ function checkPages(boat: Boat, evaluations: ReadonlyMap<string, ZoneEvaluation>
           right(formatWithUnit(e.pressure!.pressure, 'pressure', units)),
           check.pack === boat.packs[0]!.id ? CHECKS[check.id] : `${CHECKS[check.id]} (${boat.packs.find(({ id }) => id === check.pack)!.title})`,
           right(formatReserve(check.reserveFactor)),
-          right(`${check.reserveFactor >= 1 ? '+' : ''}${formatNumber((check.reserveFactor - 1) * 100, 0)} %`),
+          right(formatMargin(check.reserveFactor)),
           VERDICT_WORDS[verdictOf(check.reserveFactor, target)],
           check.governs,
         ]);

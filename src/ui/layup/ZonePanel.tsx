@@ -2,13 +2,13 @@
 import { useMemo, useState, type ReactNode } from 'react';
 import { Card } from 'react-bootstrap';
 import { ORIGINS } from '@/core/material';
-import { formatNumber } from '@/core/quantity';
+import { formatMargin, formatNumber } from '@/core/quantity';
 import { reserveBand, targetOf, verdictOf, type Boat, type Zone, type ZoneCheck, type ZoneEvaluation } from '@/core/schedule';
 import { CHECKS, ZONE_LOCATIONS } from '@/core/standard';
 import { Tabs } from '../shared/Tabs';
 import { useAfterPaint } from '../shared/useAfterPaint';
 import { useUnits } from '../shared/units';
-import { marginText, Verdict } from '../shared/Verdict';
+import { Verdict } from '../shared/Verdict';
 import { SectionDrawing } from './SectionDrawing';
 
 const FILL = { fails: '#9b1c31', thin: '#b98517', meets: '#1b5e6f', ample: '#8b989b' } as const;
@@ -131,7 +131,7 @@ export function ZonePanel({
                       <td className="num">
                         <Verdict reserveFactor={check.reserveFactor} target={target} words={false} />
                       </td>
-                      <td className="num">{marginText(check.reserveFactor)}</td>
+                      <td className="num">{formatMargin(check.reserveFactor)}</td>
                     </tr>
                   ))}
                 </tbody>

@@ -1,4 +1,4 @@
-import { formatNumber, formatReserve } from '@/core/quantity';
+import { formatReserve } from '@/core/quantity';
 import { verdictOf, type Verdict as VerdictName } from '@/core/schedule';
 
 const MARKS: Record<VerdictName, { mark: string; word: string }> = {
@@ -20,6 +20,3 @@ export function Verdict({ reserveFactor, target, words = true }: { reserveFactor
     </span>
   );
 }
-
-/** Margin = reserve factor − 1, signed, in percent. */
-export const marginText = (reserveFactor: number) => (reserveFactor > 10 ? '> 900 %' : `${reserveFactor >= 1 ? '+' : ''}${formatNumber((reserveFactor - 1) * 100, 0)} %`);
