@@ -34,7 +34,7 @@ export {
   type SectionProperties,
   type StiffenerCheck,
   type StiffenerEvaluation,
-} from './stiffeners';
+} from './stiffener';
 export { boundariesOf, moveBoundary, type Boundary } from './boundaries';
 export { neighboursOf, type ZoneLine } from './neighbours';
 export { coreRun, joinAt, joinKey, linesOfPart, staggered, withJoin, type LayerAtLine, type LineFinding, type LineState } from './joins';

@@ -4,7 +4,7 @@ import type { Fabric, Material } from '../../material';
 import { put, type Recorder } from '../../working';
 import type { Boat, Part, Zone } from '../boat';
 import { bookOf, layAll, layReference, type Book, type LaidLayer } from '../book';
-import { memberOf, type SectionMember } from '../stiffeners';
+import { memberOf, type SectionMember } from '../stiffener';
 import type { Detail, DetailSheet, Preparation } from './detailSchema';
 
 /** One thing a detail must hold. */

@@ -1,6 +1,6 @@
 import { invalid } from '../../../error';
 import { said, saidLength } from '../../../quantity';
-import { evaluateStiffeners } from '../../stiffeners';
+import { evaluateStiffeners } from '../../stiffener';
 import { BOND_STRENGTH, check, inMm, need, NO_MASS, preparationSteps, type Findings, type Scene } from '../context';
 import type { DetailOf } from '../detailSchema';
 

@@ -1,0 +1,5 @@
+/** Frames, stringers and beams of a boat: what their sections come to, where they run, what they bear. */
+export { evaluateStiffeners, stiffenerWorking, type StiffenerEvaluation } from './evaluateStiffeners';
+export { STIFFENER_CHECKS, type LoadedSpan, type StiffenerCheck } from './loadSpan';
+export { membersOf, stiffenerMasses } from './members';
+export { memberOf, sectionProperties, type SectionMember, type SectionProperties } from './sectionProperties';
