@@ -1,14 +1,12 @@
 'use client';
 import Link from 'next/link';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { Card, Form } from 'react-bootstrap';
 import { formatNumber, formatReserve } from '@/core/quantity';
 import {
   craftOf,
   DETAIL_KINDS,
   detailWorking,
-  evaluateDetails,
-  evaluateStiffeners,
   methodOf,
   stiffenerWorking,
   targetOf,
@@ -24,6 +22,7 @@ import { useDesign } from '../shared/boat';
 import { CautionList } from '../shared/CautionList';
 import { Onward } from '../shared/Onward';
 import { useUnits } from '../shared/units';
+import { useDetails, useStiffeners } from '../shared/useLater';
 import { useCautions } from '../shared/useCautions';
 import { BAND, useProofs } from '../shared/useProofs';
 import { Verdict } from '../shared/Verdict';
@@ -60,7 +59,7 @@ export function CheckScreen() {
   const [onlyFailing, setOnlyFailing] = useState(false);
   const [working, setWorking] = useState<WorkingRequest | null>(null);
   const { proofs, done } = useProofs(boat);
-  const stiffeners = useMemo(() => evaluateStiffeners(boat), [boat]);
+  const stiffeners = useStiffeners(boat) ?? [];
   const columns = columnsOf(boat, evaluations);
   const yard = boat.packs.find((pack) => pack.kind === 'yardRule');
   const asked = Math.max(target, yard?.kind === 'yardRule' ? yard.analysisFactor : 0);
@@ -80,7 +79,7 @@ export function CheckScreen() {
   const notChecked = [...new Set([...evaluations.values()].flatMap((e) => e.notChecked))];
   const rows = boat.parts.flatMap((part): { part: Part; zone: Zone }[] => part.zones.filter(wanted).map((zone) => ({ part, zone })));
   const members = stiffeners.filter((e) => e.section !== null && (!onlyFailing || e.problem !== null || (e.governing?.reserveFactor ?? 0) < target));
-  const details = useMemo(() => evaluateDetails(boat), [boat]).filter((e) => !onlyFailing || e.problem !== null || (e.governing?.reserveFactor ?? Infinity) < target);
+  const details = (useDetails(boat) ?? []).filter((e) => !onlyFailing || e.problem !== null || (e.governing?.reserveFactor ?? Infinity) < target);
   const shortTitle = (id: string) => (id === boat.packs[0]!.id ? '' : (boat.packs.find((pack) => pack.id === id)?.title ?? ''));
 
   return (

@@ -1,14 +1,14 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { usePathname } from 'next/navigation';
-import { useEffect, useMemo, type ReactNode } from 'react';
+import { useEffect, type ReactNode } from 'react';
 import { Alert, Button } from 'react-bootstrap';
-import { evaluateStiffeners, targetOf } from '@/core/schedule';
+import { targetOf } from '@/core/schedule';
 import { boatWeight } from '@/core/weight';
 import { formatNumber } from '@/core/quantity';
 import { useBoat, useBoatStore, useDesign } from './boat';
 import { Frame, STEPS } from './Frame';
-import { useDetails } from './useDetails';
+import { useDetails, useStiffeners } from './useLater';
 import { useSettled } from './useSettled';
 import { HouseUnitsProvider, UnitsSwitch, useUnits } from './units';
 
@@ -31,7 +31,7 @@ function Standing() {
   const open = all.filter((e) => e.problem).length;
   // Stiffeners follow when the boat has stood still for a moment: they are no part of what a key must bring up to date.
   const settled = useSettled(boat);
-  const weak = useMemo(() => evaluateStiffeners(settled).filter((e) => e.governing && e.governing.reserveFactor < 1).length, [settled]);
+  const weak = (useStiffeners(settled) ?? []).filter((e) => e.governing && e.governing.reserveFactor < 1).length;
   const details = useDetails(settled);
   const weight = details && boatWeight(boat, evaluations, details);
   const broken = (details ?? []).filter((e) => e.problem !== null || (e.governing?.reserveFactor ?? 1) < 1).length;

@@ -24,6 +24,9 @@ export interface StiffenerEvaluation {
 
 const leastOf = (checks: readonly StiffenerCheck[]) => checks.reduce((low, check) => (check.reserveFactor < low.reserveFactor ? check : low));
 
+/** Frame, screen and details ask for the same boat. */
+const judged = new WeakMap<Boat, StiffenerEvaluation[]>();
+
 /**
  * Every support of the boat: where it runs, what it weighs, and on its worst span what the pack asks of it against what its section has.
  *
@@ -31,6 +34,12 @@ const leastOf = (checks: readonly StiffenerCheck[]) => checks.reduce((low, check
  * Source: ISO 12215-5:2008 method, F46 to F50; section by transformed moduli.
  */
 export function evaluateStiffeners(boat: Boat): StiffenerEvaluation[] {
+  const known = judged.get(boat) ?? evaluate(boat);
+  judged.set(boat, known);
+  return known;
+}
+
+function evaluate(boat: Boat): StiffenerEvaluation[] {
   const shape = shapeOf(boat);
   const book = bookOf(boat, 0);
   const places = membersOf(boat);
