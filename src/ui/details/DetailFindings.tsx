@@ -101,9 +101,9 @@ export function DetailFindings({ boat, evaluation, onWorking }: { boat: Boat; ev
                 {layers
                   .map(
                     (layer) =>
-                      `${layer.count} pieces of ${codes.get(layer.material) ?? layer.material} ${full(layer.length, 'shortLength')} × ${full(layer.breadth, 'shortLength')}`,
+                      `${layer.count} ${layer.count === 1 ? 'piece' : 'pieces'} of ${codes.get(layer.material) ?? layer.material}, ${full(layer.length, 'shortLength')} × ${full(layer.breadth, 'shortLength')}`,
                   )
-                  .join(', ')}
+                  .join('; ')}
               </>
             )}
             . Not checked: fatigue where it is not asked, impact, corrosion.
