@@ -11,7 +11,7 @@ const WORDS = { danger: '✕ danger', warning: '△ warning', advice: '· advice
 /** What the details on a zone say: how they fare, and their cautions. */
 export function DetailCautions({ boat, zoneId }: { boat: Boat; zoneId: string }) {
   const { id } = useDesign();
-  const { words: inUnits } = useUnits();
+  const { words } = useUnits();
   const details = useMemo(() => evaluateDetails(boat, ({ zone }) => zone === zoneId), [boat, zoneId]);
   return details.map(({ detail, governing, problem, cautions }) => (
     <div key={detail.id} className="caution small">
@@ -25,7 +25,7 @@ export function DetailCautions({ boat, zoneId }: { boat: Boat; zoneId: string })
           <strong>
             {WORDS[severity]}: {title}.
           </strong>{' '}
-          {inUnits(text)}
+          {words(text)}
         </div>
       ))}
     </div>
