@@ -26,7 +26,10 @@ const SUBJECTS = [
 ];
 const core = (subject) => `core-${subject}`;
 const allSubjects = SUBJECTS.map(core);
-const mayImport = (from, to) => ({ from: { element: { type: from } }, allow: { to: { element: { types: { anyOf: [from, ...to] } } } } });
+const mayImport = (from, to) => ({
+  from: { element: { type: from } },
+  allow: { to: { element: { types: { anyOf: [from, ...to] } } } },
+});
 
 export default tseslint.config(
   { ignores: ['.next/', 'node_modules/', 'var/', 'next-env.d.ts', 'test-results/'] },
@@ -73,14 +76,30 @@ export default tseslint.config(
         {
           patterns: [
             {
-              group: ['react', 'react-*', 'next', 'next/*', 'kysely', 'libsql', 'node:*', 'fs', 'path', 'nanoid', '@/*'],
+              group: [
+                'react',
+                'react-*',
+                'next',
+                'next/*',
+                'kysely',
+                'libsql',
+                'node:*',
+                'fs',
+                'path',
+                'nanoid',
+                '@/*',
+              ],
               message: 'Core stays pure: no interface, server, database, clock or randomness.',
             },
           ],
         },
       ],
       'no-restricted-globals': ['error', 'window', 'document', 'localStorage', 'process', 'performance', 'fetch'],
-      'no-restricted-properties': ['error', { object: 'Math', property: 'random', message: 'Pass a seed in.' }, { object: 'Date', property: 'now', message: 'Pass the time in.' }],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Math', property: 'random', message: 'Pass a seed in.' },
+        { object: 'Date', property: 'now', message: 'Pass the time in.' },
+      ],
     },
   },
   {
@@ -89,7 +108,10 @@ export default tseslint.config(
     rules: {
       'no-restricted-syntax': [
         'error',
-        { selector: 'ImportDeclaration[source.value=/^\\.\\.\\u002f[a-z]+\\u002f/]', message: 'Import another subject through its face (index.ts).' },
+        {
+          selector: 'ImportDeclaration[source.value=/^\\.\\.\\u002f[a-z]+\\u002f/]',
+          message: 'Import another subject through its face (index.ts).',
+        },
       ],
     },
   },
@@ -98,9 +120,17 @@ export default tseslint.config(
     rules: {
       'no-restricted-syntax': [
         'error',
-        { selector: 'ImportDeclaration[source.value=/^@\\u002fcore\\u002f[a-z]+\\u002f/]', message: 'Import a core subject through its face (index.ts).' },
+        {
+          selector: 'ImportDeclaration[source.value=/^@\\u002fcore\\u002f[a-z]+\\u002f/]',
+          message: 'Import a core subject through its face (index.ts).',
+        },
       ],
     },
   },
-  { rules: { 'react/no-unescaped-entities': 'off', '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }] } },
+  {
+    rules: {
+      'react/no-unescaped-entities': 'off',
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+    },
+  },
 );

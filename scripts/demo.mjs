@@ -12,11 +12,14 @@ mkdirSync(data, { recursive: true });
 if (process.argv.includes('--reset') && existsSync(file)) {
   const aside = path.join(data, `put-aside-${new Date().toISOString().replace(/[:.]/g, '-')}`);
   mkdirSync(aside);
-  for (const suffix of ['', '-wal', '-shm']) if (existsSync(file + suffix)) renameSync(file + suffix, path.join(aside, `keramos.db${suffix}`));
+  for (const suffix of ['', '-wal', '-shm'])
+    if (existsSync(file + suffix)) renameSync(file + suffix, path.join(aside, `keramos.db${suffix}`));
   console.log(`\nThe old database is in ${aside}`);
 }
 
 const host = ENV.KERAMOS_HOST ?? '127.0.0.1';
 const port = await freePort(Number(ENV.PORT ?? 3270));
 console.log(`\nKeramos: http://${host === '0.0.0.0' ? '127.0.0.1' : host}:${port}\n`);
-startChild(['node_modules/next/dist/bin/next', 'start', '-H', host, '-p', String(port)], { env: { ...ENV, KERAMOS_DATA: data, KERAMOS_DEMO: '1' } });
+startChild(['node_modules/next/dist/bin/next', 'start', '-H', host, '-p', String(port)], {
+  env: { ...ENV, KERAMOS_DATA: data, KERAMOS_DEMO: '1' },
+});

@@ -22,7 +22,8 @@ function files(entry) {
 
 function hashOf(entries) {
   const hash = createHash('sha256');
-  for (const file of entries.flatMap(files)) hash.update(path.relative(ROOT, file)).update('\0').update(readFileSync(file)).update('\0');
+  for (const file of entries.flatMap(files))
+    hash.update(path.relative(ROOT, file)).update('\0').update(readFileSync(file)).update('\0');
   return hash.digest('hex');
 }
 

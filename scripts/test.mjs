@@ -12,10 +12,15 @@ function needChromium() {
   if (existsSync(CHROMIUM)) return;
   const root = process.getuid?.() === 0;
   if (!root || !existsSync('/usr/bin/apt-get')) {
-    console.error('The browser tests need Debian\'s Chromium. Install it once: "sudo apt-get update && sudo apt-get install -y chromium".');
+    console.error(
+      'The browser tests need Debian\'s Chromium. Install it once: "sudo apt-get update && sudo apt-get install -y chromium".',
+    );
     process.exit(1);
   }
-  step('Install Chromium', 'sh', ['-c', 'apt-get update && DEBIAN_FRONTEND=noninteractive apt-get install -y chromium']);
+  step('Install Chromium', 'sh', [
+    '-c',
+    'apt-get update && DEBIAN_FRONTEND=noninteractive apt-get install -y chromium',
+  ]);
 }
 /** A step whose failure is counted instead of ending the run at once. */
 function attempt(title, args, env = {}) {
@@ -32,11 +37,19 @@ step('Route types', process.execPath, ['node_modules/next/dist/bin/next', 'typeg
 step('Types', process.execPath, ['node_modules/typescript/bin/tsc', '--noEmit']);
 step('Lint and import rules', process.execPath, ['node_modules/eslint/bin/eslint.js', '.']);
 step('Formatting', process.execPath, ['node_modules/prettier/bin/prettier.cjs', '--check', '.', '--log-level', 'warn']);
-const unit = attempt('Unit and fault tests', ['node_modules/vitest/vitest.mjs', 'run', '--reporter=default', '--reporter=json', '--outputFile.json=test-results/unit.json']);
+const unit = attempt('Unit and fault tests', [
+  'node_modules/vitest/vitest.mjs',
+  'run',
+  '--reporter=default',
+  '--reporter=json',
+  '--outputFile.json=test-results/unit.json',
+]);
 const units = read('unit.json');
 build();
 const port = String(await freePort(3391));
-const browser = attempt('Browser tests', ['node_modules/@playwright/test/cli.js', 'test', '--update-snapshots=none'], { E2E_PORT: port });
+const browser = attempt('Browser tests', ['node_modules/@playwright/test/cli.js', 'test', '--update-snapshots=none'], {
+  E2E_PORT: port,
+});
 const { stats } = read('report.json');
 
 const passed = units.numPassedTests + stats.expected + stats.flaky;

@@ -11,7 +11,8 @@ const ALLOWED_HOSTS = new Set([
     .filter(Boolean),
 ]);
 
-const refuse = (status: number, code: string, message: string) => NextResponse.json({ error: { code, message, path: '' } }, { status });
+const refuse = (status: number, code: string, message: string) =>
+  NextResponse.json({ error: { code, message, path: '' } }, { status });
 
 /** Content that may run or load: our own files, scripts of this very response, nothing else. */
 function contentPolicy(nonce: string): string {
@@ -34,10 +35,18 @@ function contentPolicy(nonce: string): string {
 /** Before every request: known host, own origin for writes, and the security headers on what goes out. */
 export function proxy(request: NextRequest) {
   const host = request.headers.get('host') ?? '';
-  if (!ALLOWED_HOSTS.has(host.replace(/:\d+$/, ''))) return refuse(403, 'forbidden', `This server does not answer to the name "${host.slice(0, 80)}"; list it in KERAMOS_HOSTS`);
+  if (!ALLOWED_HOSTS.has(host.replace(/:\d+$/, '')))
+    return refuse(
+      403,
+      'forbidden',
+      `This server does not answer to the name "${host.slice(0, 80)}"; list it in KERAMOS_HOSTS`,
+    );
   if (WRITES.has(request.method)) {
     const origin = request.headers.get('origin');
-    const foreign = origin === null ? request.headers.get('sec-fetch-site') === 'cross-site' : origin !== `http://${host}` && origin !== `https://${host}`;
+    const foreign =
+      origin === null
+        ? request.headers.get('sec-fetch-site') === 'cross-site'
+        : origin !== `http://${host}` && origin !== `https://${host}`;
     if (foreign) return refuse(403, 'forbidden', 'Changes are accepted only from pages of this server');
   }
 

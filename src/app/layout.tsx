@@ -11,7 +11,10 @@ import { UNITS_COOKIE } from '@/ui/shared/unitsCookie';
 /** Every page reads the database or a cookie; none is made at build time. */
 export const dynamic = 'force-dynamic';
 
-export const metadata: Metadata = { title: { default: 'Keramos', template: '%s · Keramos' }, description: 'Specify, check, weigh and print the laminates of a composite boat' };
+export const metadata: Metadata = {
+  title: { default: 'Keramos', template: '%s · Keramos' },
+  description: 'Specify, check, weigh and print the laminates of a composite boat',
+};
 
 export default async function RootLayout({ children }: { children: ReactNode }) {
   const chosen = (await cookies()).get(UNITS_COOKIE)?.value;

@@ -13,7 +13,8 @@ const USAGE = `keramos: the desk's command line
   backup FILE                    copy of the database into a new file
   demo                           put the demo boats into an empty database`;
 
-const print = (value: unknown): void => void process.stdout.write(`${typeof value === 'string' ? value : JSON.stringify(value, null, 1)}\n`);
+const print = (value: unknown): void =>
+  void process.stdout.write(`${typeof value === 'string' ? value : JSON.stringify(value, null, 1)}\n`);
 
 async function standardInput(): Promise<string> {
   const chunks: Buffer[] = [];
@@ -24,7 +25,10 @@ function readJson(text: string): unknown {
   try {
     return JSON.parse(text);
   } catch {
-    throw new KeramosError('malformed', text.trim() === '' ? 'Standard input is empty; give the input as JSON' : 'Standard input is not JSON');
+    throw new KeramosError(
+      'malformed',
+      text.trim() === '' ? 'Standard input is empty; give the input as JSON' : 'Standard input is not JSON',
+    );
   }
 }
 function needed(value: string | undefined, what: string): string {
@@ -34,7 +38,11 @@ function needed(value: string | undefined, what: string): string {
 
 /** The database is loaded only by the commands that need it; calculations start without. */
 const openStores = async () => {
-  const [{ openDatabase }, boats, revisions] = await Promise.all([import('@/server/database/open'), import('@/server/stores/boats'), import('@/server/stores/revisions')]);
+  const [{ openDatabase }, boats, revisions] = await Promise.all([
+    import('@/server/database/open'),
+    import('@/server/stores/boats'),
+    import('@/server/stores/revisions'),
+  ]);
   return { db: await openDatabase(), ...boats, ...revisions };
 };
 
@@ -49,7 +57,10 @@ const COMMANDS: Record<string, (args: string[]) => Promise<void>> = {
   },
   async export([id, label]) {
     const { db, readBoat, readRevision } = await openStores();
-    const { boat } = label === undefined ? await readBoat(db, needed(id, 'The id of the boat')) : await readRevision(db, needed(id, 'The id of the boat'), label);
+    const { boat } =
+      label === undefined
+        ? await readBoat(db, needed(id, 'The id of the boat'))
+        : await readRevision(db, needed(id, 'The id of the boat'), label);
     process.stdout.write(boatToJson(boat));
   },
   async import([file]) {
@@ -61,7 +72,8 @@ const COMMANDS: Record<string, (args: string[]) => Promise<void>> = {
   },
   async backup([file]) {
     const target = path.resolve(needed(file, 'The file'));
-    if (existsSync(target)) throw new KeramosError('conflict', `"${target}" is there already; a backup never overwrites`, 'file');
+    if (existsSync(target))
+      throw new KeramosError('conflict', `"${target}" is there already; a backup never overwrites`, 'file');
     const { db } = await openStores();
     const { sql } = await import('kysely');
     await sql`vacuum into ${target}`.execute(db);
@@ -82,7 +94,15 @@ async function main([command = '', ...args]: string[]): Promise<number> {
       print(USAGE);
       return 0;
     }
-    print(errorBody(new KeramosError('malformed', `${command === '' ? 'A command is missing' : `No command "${command}"`}. ${USAGE}`, 'command')));
+    print(
+      errorBody(
+        new KeramosError(
+          'malformed',
+          `${command === '' ? 'A command is missing' : `No command "${command}"`}. ${USAGE}`,
+          'command',
+        ),
+      ),
+    );
     return 2;
   }
   try {

@@ -9,6 +9,11 @@ const DEMO_BOATS = { 'merrow-84': 'data/demo/merrow-84.json', 'brant-56': 'data/
 /** Put the demo boats into an empty database; a database with any boat in it is left as it is. */
 export async function seedDemo(db: Db): Promise<boolean> {
   if (await hasBoats(db)) return false;
-  for (const [id, file] of Object.entries(DEMO_BOATS)) await createBoat(db, boatFromJson(readFileSync(path.join(/* turbopackIgnore: true */ process.cwd(), file), 'utf8')), { id });
+  for (const [id, file] of Object.entries(DEMO_BOATS))
+    await createBoat(
+      db,
+      boatFromJson(readFileSync(path.join(/* turbopackIgnore: true */ process.cwd(), file), 'utf8')),
+      { id },
+    );
   return true;
 }

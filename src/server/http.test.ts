@@ -1,11 +1,17 @@
 import { describe, expect, it } from 'vitest';
 import { readBytes, readJson, readText } from './http';
 
-const asked = (body: BodyInit, headers: Record<string, string> = {}) => new Request('http://127.0.0.1/', { method: 'POST', body, headers });
+const asked = (body: BodyInit, headers: Record<string, string> = {}) =>
+  new Request('http://127.0.0.1/', { method: 'POST', body, headers });
 const streamed = (chunks: number, size: number) => {
   let sent = 0;
-  const body = new ReadableStream({ pull: (controller) => (sent++ < chunks ? controller.enqueue(new Uint8Array(size)) : controller.close()) });
-  return { request: new Request('http://127.0.0.1/', { method: 'POST', body, duplex: 'half' } as RequestInit), sent: () => sent };
+  const body = new ReadableStream({
+    pull: (controller) => (sent++ < chunks ? controller.enqueue(new Uint8Array(size)) : controller.close()),
+  });
+  return {
+    request: new Request('http://127.0.0.1/', { method: 'POST', body, duplex: 'half' } as RequestInit),
+    sent: () => sent,
+  };
 };
 
 describe('a request body', () => {

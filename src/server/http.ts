@@ -1,14 +1,22 @@
 import { KeramosError, type ErrorCode } from '@/core/error';
 import { errorBody } from '@/core/calc';
 
-const STATUS: Record<ErrorCode, number> = { malformed: 400, forbidden: 403, notFound: 404, conflict: 409, tooLarge: 413, invalid: 422 };
+const STATUS: Record<ErrorCode, number> = {
+  malformed: 400,
+  forbidden: 403,
+  notFound: 404,
+  conflict: 409,
+  tooLarge: 413,
+  invalid: 422,
+};
 
 /** Most a request may carry; a schedule of 400 layers is a tenth of it. */
 export const BODY_LIMIT = 5 * 1024 * 1024;
 
 /** The body as bytes. @throws KeramosError `tooLarge` before more than the limit has been taken in. */
 export async function readBytes(request: Request, limit = BODY_LIMIT): Promise<Uint8Array> {
-  const tooLarge = () => new KeramosError('tooLarge', `The request is larger than the ${Math.round(limit / 1024 / 1024)} MB allowed`);
+  const tooLarge = () =>
+    new KeramosError('tooLarge', `The request is larger than the ${Math.round(limit / 1024 / 1024)} MB allowed`);
   if (Number(request.headers.get('content-length') ?? 0) > limit) throw tooLarge();
   const chunks: Uint8Array[] = [];
   let size = 0;
@@ -36,7 +44,10 @@ export async function readJson(request: Request): Promise<unknown> {
   try {
     return JSON.parse(text);
   } catch {
-    throw new KeramosError('malformed', text.trim() === '' ? 'The request has no body; JSON is expected' : 'The request body is not JSON');
+    throw new KeramosError(
+      'malformed',
+      text.trim() === '' ? 'The request has no body; JSON is expected' : 'The request body is not JSON',
+    );
   }
 }
 
@@ -55,12 +66,27 @@ export async function answer(handler: () => Promise<Response>): Promise<Response
   } catch (error) {
     if (error instanceof KeramosError) return json(errorBody(error), STATUS[error.code]);
     console.error(error);
-    return json({ error: { code: 'internal', message: 'Something went wrong on the server; nothing was saved. The server log has the details.', path: '' } }, 500);
+    return json(
+      {
+        error: {
+          code: 'internal',
+          message: 'Something went wrong on the server; nothing was saved. The server log has the details.',
+          path: '',
+        },
+      },
+      500,
+    );
   }
 }
 
 /** A file to save, under a name made safe for every file system. */
 export function download(body: BodyInit, type: string, name: string): Response {
   const safe = name.replace(/[^A-Za-z0-9._-]+/g, '-');
-  return new Response(body, { headers: { 'content-type': type, 'content-disposition': `attachment; filename="${safe}"`, 'cache-control': 'no-store' } });
+  return new Response(body, {
+    headers: {
+      'content-type': type,
+      'content-disposition': `attachment; filename="${safe}"`,
+      'cache-control': 'no-store',
+    },
+  });
 }

@@ -2,7 +2,16 @@ import * as Comlink from 'comlink';
 import { KeramosError } from '@/core/error';
 import type { WorkingStep } from '@/core/working';
 import type { Criterion } from '@/core/laminate';
-import { analysePanel, marginBand, matchZone, panelWorking, type Boat, type MarginBand, type PanelAnalysis, type PanelReserve } from '@/core/schedule';
+import {
+  analysePanel,
+  marginBand,
+  matchZone,
+  panelWorking,
+  type Boat,
+  type MarginBand,
+  type PanelAnalysis,
+  type PanelReserve,
+} from '@/core/schedule';
 
 /** What a zone's proof comes to besides the rule: its band, direct analysis, and the reference it is matched against. */
 export interface ZoneProof {
@@ -32,11 +41,17 @@ const api = {
   async panel(boat: Boat, zoneId: string, criterion: Criterion): Promise<PanelAnalysis | string> {
     const part = boat.parts.find((candidate) => candidate.zones.some(({ id }) => id === zoneId));
     const zone = part?.zones.find(({ id }) => id === zoneId);
-    return part && zone ? attempt(() => analysePanel(boat, part, zone, { criterion, terms: 16 })) : 'This zone is gone.';
+    return part && zone
+      ? attempt(() => analysePanel(boat, part, zone, { criterion, terms: 16 }))
+      : 'This zone is gone.';
   },
 
   /** Prove every zone of a boat, one after the other; `onZone` gets each as it is done. */
-  async prove(boat: Boat, options: { seed: number; draws: number }, onZone: (proof: ZoneProof) => Promise<void>): Promise<void> {
+  async prove(
+    boat: Boat,
+    options: { seed: number; draws: number },
+    onZone: (proof: ZoneProof) => Promise<void>,
+  ): Promise<void> {
     for (const part of boat.parts)
       for (const zone of part.zones) {
         const band = marginBand(boat, part, zone, options);
@@ -47,9 +62,13 @@ const api = {
           band,
           analysis: typeof analysis === 'string' ? null : analysis.governing,
           working: typeof analysis === 'string' ? [] : panelWorking(analysis),
-          layer: typeof analysis === 'string' ? null : (analysis.reserves.find(({ id }) => id === 'plies')?.layer ?? null),
+          layer:
+            typeof analysis === 'string' ? null : (analysis.reserves.find(({ id }) => id === 'plies')?.layer ?? null),
           problem: typeof analysis === 'string' ? analysis : null,
-          match: match === null || typeof match === 'string' ? null : { reference: match.reference.name, ratio: match.governing.ratio, name: match.governing.name },
+          match:
+            match === null || typeof match === 'string'
+              ? null
+              : { reference: match.reference.name, ratio: match.governing.ratio, name: match.governing.name },
         });
       }
   },

@@ -22,7 +22,10 @@ const VIEWS: [name: string, url: string, ready: string][] = [
 
 test.beforeAll(async ({ request }) => {
   const issued = (await (await request.get('/api/boats/merrow-84/revisions')).json()) as unknown[];
-  if (issued.length === 0) await request.post('/api/boats/merrow-84/revisions', { data: { baseVersion: 1, author: 'I. Hallin', note: 'First schedule, for the quotation' } });
+  if (issued.length === 0)
+    await request.post('/api/boats/merrow-84/revisions', {
+      data: { baseVersion: 1, author: 'I. Hallin', note: 'First schedule, for the quotation' },
+    });
 });
 
 for (const [name, url, ready] of VIEWS)

@@ -16,7 +16,15 @@ test('the API refuses bad input with its status and words', async ({ request }) 
     ['/api/boats/import', `"${'x'.repeat(5.1 * 1024 * 1024)}"`, 413, 'larger than the 5 MB'],
     [edits, JSON.stringify({ baseVersion: 1, actions: [] }), 422, 'actions'],
     [edits, JSON.stringify({ baseVersion: 7, actions: [one] }), 409, 'version 1'],
-    [edits, JSON.stringify({ baseVersion: 1, actions: [{ ...one, edits: [{ type: 'brief.set', patch: { deadriseDeg: 80 } }] }] }), 422, 'Deadrise must be between 0 and 50°'],
+    [
+      edits,
+      JSON.stringify({
+        baseVersion: 1,
+        actions: [{ ...one, edits: [{ type: 'brief.set', patch: { deadriseDeg: 80 } }] }],
+      }),
+      422,
+      'Deadrise must be between 0 and 50°',
+    ],
     ['/api/boats/nothing/edits', JSON.stringify({ baseVersion: 1, actions: [one] }), 404, 'There is no boat'],
     [`/api/boats/${id}/revisions`, JSON.stringify({ baseVersion: 1, author: '', note: 'first' }), 422, 'Author'],
   ] as const) {
@@ -25,12 +33,18 @@ test('the API refuses bad input with its status and words', async ({ request }) 
     const { error } = (await response.json()) as { error: { message: string; code: string; path: string } };
     expect(error.message).toContain(words);
   }
-  const { version, boat } = (await (await request.get(`/api/boats/${id}`)).json()) as { version: number; boat: { name: string } };
+  const { version, boat } = (await (await request.get(`/api/boats/${id}`)).json()) as {
+    version: number;
+    boat: { name: string };
+  };
   expect([version, boat.name]).toEqual([1, 'API boat']);
 });
 
 test('foreign origins and unknown hosts are turned away; security headers are sent', async ({ request }) => {
-  const foreign = await request.post('/api/boats', { headers: { ...json, origin: 'http://elsewhere.example' }, data: '{"name":"Foreign"}' });
+  const foreign = await request.post('/api/boats', {
+    headers: { ...json, origin: 'http://elsewhere.example' },
+    data: '{"name":"Foreign"}',
+  });
   expect(foreign.status()).toBe(403);
   const host = await request.get('/', { headers: { host: 'elsewhere.example' } });
   expect(host.status()).toBe(403);
@@ -38,7 +52,11 @@ test('foreign origins and unknown hosts are turned away; security headers are se
   expect(policy).toContain("default-src 'self'");
   expect(policy).not.toContain('unsafe-inline');
   expect(policy).not.toContain('unsafe-eval');
-  expect(headers).toMatchObject({ 'x-content-type-options': 'nosniff', 'x-frame-options': 'DENY', 'referrer-policy': 'same-origin' });
+  expect(headers).toMatchObject({
+    'x-content-type-options': 'nosniff',
+    'x-frame-options': 'DENY',
+    'referrer-policy': 'same-origin',
+  });
 });
 
 test('HTTP and the calc contract agree; an array is answered in kind', async ({ request }) => {

@@ -22,7 +22,8 @@ test('boats are created, duplicated as variants, archived and brought back', asy
 test('a broken boat document is refused with the field and nothing comes in', async ({ page }) => {
   await open(page, '/');
   const before = await page.getByRole('table', { name: 'Boats' }).locator('tbody tr').count();
-  const choose = (name: string, text: string) => page.getByLabel('Boat document').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) });
+  const choose = (name: string, text: string) =>
+    page.getByLabel('Boat document').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) });
   await choose('cut.json', MERROW.slice(0, 5000));
   await expect(page.locator('main').getByRole('alert')).toContainText('not JSON');
   await choose('heavy.json', MERROW.replace('"loadedMass": 3600', '"loadedMass": 36'));
@@ -33,7 +34,10 @@ test('a broken boat document is refused with the field and nothing comes in', as
   expect(await page.getByRole('table', { name: 'Boats' }).locator('tbody tr').count()).toBe(before);
 });
 
-test('the Brief understands what is typed, says what it took, and refuses with the range and reason', async ({ page, request }) => {
+test('the Brief understands what is typed, says what it took, and refuses with the range and reason', async ({
+  page,
+  request,
+}) => {
   await open(page, `/boats/${await ownBoat(request, 'Brief boat')}/brief`);
   const length = page.getByLabel(/Length of hull/);
   await length.fill('28 ft 6 in');
@@ -42,7 +46,9 @@ test('the Brief understands what is typed, says what it took, and refuses with t
   await expect(length).toHaveValue('8.6868');
   await length.fill('30');
   await length.press('Enter');
-  await expect(page.getByText(/Length of hull must be between 2\.500 m to 24\.000 m|Length of hull must be between/)).toBeVisible();
+  await expect(
+    page.getByText(/Length of hull must be between 2\.500 m to 24\.000 m|Length of hull must be between/),
+  ).toBeVisible();
   await length.press('Escape');
   const waterline = page.getByLabel(/Waterline length/);
   await waterline.fill('9');

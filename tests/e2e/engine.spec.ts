@@ -28,7 +28,10 @@ test('what each layer buys: a change is shown for trial, dropped, and kept by En
   await scan(page, 'moves');
 });
 
-test('a caution is shown beside its layer, accepted with a signed note, and stays on record', async ({ page, request }) => {
+test('a caution is shown beside its layer, accepted with a signed note, and stays on record', async ({
+  page,
+  request,
+}) => {
   await open(page, `/boats/${await ownBoat(request, 'Caution boat')}/layup`);
   await expect(cell(page, 17, 0)).toContainText('No way through this core');
   await page.getByRole('columnheader', { name: 'Transom' }).click();
@@ -54,7 +57,9 @@ test('the analysis answers for its load, its knock-downs and its criterion', asy
   const first = page.getByTestId('first-ply');
   await expect(first).toContainText('1.87');
   await expect(first).toContainText('matrix tension in TX 900, layer 4');
-  await expect(page.getByRole('img', { name: /Stress along the fibre through the thickness of Bottom forward/ })).toBeVisible();
+  await expect(
+    page.getByRole('img', { name: /Stress along the fibre through the thickness of Bottom forward/ }),
+  ).toBeVisible();
   await page.getByLabel('Failure criterion').selectOption('tsaiWu');
   await expect(first).toContainText('1.93');
   await first.getByRole('button').click();
@@ -91,7 +96,8 @@ test('the analysis answers for its load, its knock-downs and its criterion', asy
 
 test('fabrics stand side by side; a resin says what it must not touch', async ({ page }) => {
   await open(page, '/shelf');
-  for (const name of ['Unidirectional 600', 'Carbon twill 200', 'Stitched biaxial ±45, 800']) await page.getByLabel(`Compare ${name}`, { exact: true }).check();
+  for (const name of ['Unidirectional 600', 'Carbon twill 200', 'Stitched biaxial ±45, 800'])
+    await page.getByLabel(`Compare ${name}`, { exact: true }).check();
   await page.getByRole('button', { name: 'Compare 3 side by side' }).click();
   const table = page.getByRole('table', { name: 'Fabrics compared' });
   await expect(table).toContainText('Strength for its weight');
@@ -103,20 +109,29 @@ test('fabrics stand side by side; a resin says what it must not touch', async ({
   await expect(page.getByTestId('material-card')).toContainText('Extruded polystyrene 35 (styrene dissolves it)');
 });
 
-test('a table of materials is mapped, read row by row, questioned, taken, and exported again', async ({ page, request }) => {
+test('a table of materials is mapped, read row by row, questioned, taken, and exported again', async ({
+  page,
+  request,
+}) => {
   const csv = (await (await request.get('/api/shelf/export?kind=core&format=csv')).text()).split('\r\n');
   const row = (find: string) => csv.find((line) => line.startsWith(find))!;
   const own = row('pvc-80').replace('pvc-80,Cross-linked PVC 80,PVC 80', ',Estuary foam 80,EF 80');
   const odd = row('pvc-100').replace('pvc-100,Cross-linked PVC 100,PVC 100', ',Odd foam,PVC 100');
-  const bad = row('pvc-130').replace('pvc-130,Cross-linked PVC 130,PVC 130', ',Bad foam,BAD').replace(',130,', ',80 g/cm3,');
+  const bad = row('pvc-130')
+    .replace('pvc-130,Cross-linked PVC 130,PVC 130', ',Bad foam,BAD')
+    .replace(',130,', ',80 g/cm3,');
   const table = [csv[0]!.replace('Name,', 'Product,'), row('pvc-60'), own, odd, bad].join('\n');
 
   await open(page, '/shelf');
   await page.getByRole('button', { name: /^Cores/ }).click();
   await page.getByRole('button', { name: 'From a table…' }).click();
-  await page.getByLabel('Table of materials').setInputFiles({ name: 'x.csv', mimeType: 'text/csv', buffer: Buffer.from('only heads') });
+  await page
+    .getByLabel('Table of materials')
+    .setInputFiles({ name: 'x.csv', mimeType: 'text/csv', buffer: Buffer.from('only heads') });
   await expect(page.getByRole('dialog').getByRole('alert')).toContainText('no rows below its heads');
-  await page.getByLabel('Table of materials').setInputFiles({ name: 'own foams.csv', mimeType: 'text/csv', buffer: Buffer.from(table) });
+  await page
+    .getByLabel('Table of materials')
+    .setInputFiles({ name: 'own foams.csv', mimeType: 'text/csv', buffer: Buffer.from(table) });
   const rows = page.getByRole('table', { name: 'Rows of the file' }).locator('tbody tr');
   await expect(rows.first()).toContainText('Name is missing');
   await page.getByLabel(/^Name/).selectOption('Product');

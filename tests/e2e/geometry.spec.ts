@@ -3,12 +3,17 @@ import { expect, test, type Page } from '@playwright/test';
 import { hullSurface, shapeFor, stationsFromParticulars } from '../../src/core/geometry';
 import { open, ownBoat, saved, scan } from './helpers';
 
-const row = (page: Page, name: string) => page.getByRole('table', { name: 'Zones' }).getByRole('row', { name: new RegExp(`^${name}`) });
-const areaOf = async (page: Page, name: string) => Number((await row(page, name).locator('td').nth(2).innerText()).replace(/[^\d.]/g, ''));
+const row = (page: Page, name: string) =>
+  page.getByRole('table', { name: 'Zones' }).getByRole('row', { name: new RegExp(`^${name}`) });
+const areaOf = async (page: Page, name: string) =>
+  Number((await row(page, name).locator('td').nth(2).innerText()).replace(/[^\d.]/g, ''));
 const particulars = { hullLength: 8.4, waterlineLength: 7.5, maximumBeam: 2.85, chineBeam: 2.2, deadriseDeg: 18 };
 const drawn = { ...shapeFor(particulars, 'motor'), stemRakeDeg: 30 };
 
-test('a bulkhead is dragged and nudged; panels, pressures and margins follow, and one undo takes it back', async ({ page, request }) => {
+test('a bulkhead is dragged and nudged; panels, pressures and margins follow, and one undo takes it back', async ({
+  page,
+  request,
+}) => {
   await open(page, `/boats/${await ownBoat(request, 'Drag boat')}/zones`);
   const grip = page.getByRole('slider', { name: 'Floor forward, place along the boat' });
   const forward = row(page, 'Bottom forward');
@@ -47,7 +52,10 @@ test('the edge between zones is dragged, and the zones take from one another', a
   expect((await areaOf(page, 'Side forward')) + (await areaOf(page, 'Side aft'))).toBeCloseTo(fore + aft, 1);
 });
 
-test('figures are typed over, marked, and released; the shape is changed and refused in words', async ({ page, request }) => {
+test('figures are typed over, marked, and released; the shape is changed and refused in words', async ({
+  page,
+  request,
+}) => {
   await open(page, `/boats/${await ownBoat(request, 'Shape boat')}/zones`);
   const area = page.getByLabel(/^Area/);
   await area.fill('9 m2');
@@ -81,7 +89,10 @@ test('figures are typed over, marked, and released; the shape is changed and ref
   await saved(page);
 });
 
-test('a hull comes from offsets in feet-inches-eighths and from a mesh; bad files are refused and nothing is lost', async ({ page, request }) => {
+test('a hull comes from offsets in feet-inches-eighths and from a mesh; bad files are refused and nothing is lost', async ({
+  page,
+  request,
+}) => {
   await open(page, `/boats/${await ownBoat(request, 'Lines boat')}/zones`);
   await page.getByRole('button', { name: 'Shape', exact: true }).click();
   await page.getByRole('button', { name: 'From a file…' }).click();
@@ -93,10 +104,16 @@ test('a hull comes from offsets in feet-inches-eighths and from a mesh; bad file
   const stations = stationsFromParticulars(drawn, particulars).filter((_, i) => i % 3 === 0);
   const csv = [
     'Station,Half-breadth,Height,Line',
-    ...stations.flatMap(({ x, points, chine }) => points.map(([y, z], i) => [eighths(x + 1), eighths(y), eighths(z), i === chine ? 'chine' : ''].join(','))),
+    ...stations.flatMap(({ x, points, chine }) =>
+      points.map(([y, z], i) => [eighths(x + 1), eighths(y), eighths(z), i === chine ? 'chine' : ''].join(',')),
+    ),
   ].join('\n');
   const table = dialog.getByLabel('Table of offsets');
-  await table.setInputFiles({ name: 'lines.csv', mimeType: 'text/csv', buffer: Buffer.from(csv.replace('Height', 'Hite').replace(/\n([^,]+),([^,]+),/, '\n$1,wide,')) });
+  await table.setInputFiles({
+    name: 'lines.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(csv.replace('Height', 'Hite').replace(/\n([^,]+),([^,]+),/, '\n$1,wide,')),
+  });
   await expect(dialog.getByRole('alert')).toContainText('is not feet-inches-eighths');
   await expect(dialog.getByRole('button', { name: 'Take this hull' })).toBeDisabled();
   await table.setInputFiles({ name: 'lines.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
@@ -131,9 +148,17 @@ test('a hull comes from offsets in feet-inches-eighths and from a mesh; bad file
           .join(' ')}`,
       );
   for (let i = 0; i < along; i++)
-    for (let j = 0; j < across; j++) faces.push(`f ${at(i, j)} ${at(i + 1, j)} ${at(i + 1, j + 1)}`, `f ${at(i, j)} ${at(i + 1, j + 1)} ${at(i, j + 1)}`);
+    for (let j = 0; j < across; j++)
+      faces.push(
+        `f ${at(i, j)} ${at(i + 1, j)} ${at(i + 1, j + 1)}`,
+        `f ${at(i, j)} ${at(i + 1, j + 1)} ${at(i, j + 1)}`,
+      );
   const mesh = dialog.getByLabel('Hull mesh');
-  const obj = (list: string[]) => ({ name: 'hull.obj', mimeType: 'model/obj', buffer: Buffer.from([...corners, ...list].join('\n')) });
+  const obj = (list: string[]) => ({
+    name: 'hull.obj',
+    mimeType: 'model/obj',
+    buffer: Buffer.from([...corners, ...list].join('\n')),
+  });
   await mesh.setInputFiles(obj([...faces, faces[40]!, faces[40]!]));
   await expect(dialog.getByRole('alert')).toContainText('m long; 1.5 to 30 m are expected');
   await dialog.getByLabel('Unit', { exact: true }).selectOption('mm');
@@ -149,20 +174,28 @@ test('a hull comes from offsets in feet-inches-eighths and from a mesh; bad file
   await expect(page.getByLabel('Form', { exact: true })).toHaveValue('hardChine');
 });
 
-test('a mesh of 50 MB, a truncated one and a packed table that unpacks to far more are refused', async ({ request }) => {
-  const send = (url: string, data: Buffer) => request.post(url, { data, headers: { 'content-type': 'application/octet-stream' } });
+test('a mesh of 50 MB, a truncated one and a packed table that unpacks to far more are refused', async ({
+  request,
+}) => {
+  const send = (url: string, data: Buffer) =>
+    request.post(url, { data, headers: { 'content-type': 'application/octet-stream' } });
   const placement = 'unit=m&forward=%2Bx&up=%2Bz';
   const large = await send(`/api/hull/mesh?name=hull.stl&${placement}`, Buffer.alloc(50 * 1024 * 1024));
   expect(large.status()).toBe(413);
   expect(((await large.json()) as { error: { message: string } }).error.message).toContain('30 MB');
   const cut = await send(`/api/hull/mesh?name=hull.stl&${placement}`, Buffer.alloc(200, 7));
   expect(cut.status()).toBe(400);
-  expect((await send('/api/hull/mesh?name=hull.stl&unit=furlong&forward=%2Bx&up=%2Bz', Buffer.alloc(200))).status()).toBe(422);
+  expect(
+    (await send('/api/hull/mesh?name=hull.stl&unit=furlong&forward=%2Bx&up=%2Bz', Buffer.alloc(200))).status(),
+  ).toBe(422);
   expect((await send('/api/tables/read?name=lines.xlsx', Buffer.alloc(6 * 1024 * 1024))).status()).toBe(413);
   expect((await request.get('/boats/merrow-84/zones')).status()).toBe(200);
 });
 
-test('the panel: three schools side by side, edges loosened, a reference taken from another boat', async ({ page, request }) => {
+test('the panel: three schools side by side, edges loosened, a reference taken from another boat', async ({
+  page,
+  request,
+}) => {
   await ownBoat(request, 'Proved boat');
   await open(page, `/boats/${await ownBoat(request, 'Panel boat')}/panel`);
   const schools = page.getByRole('table', { name: 'Schools side by side' });
@@ -193,7 +226,10 @@ test('the panel: three schools side by side, edges loosened, a reference taken f
   await saved(page);
 });
 
-test('stiffeners: a section is made and changed, its numbers live, its weight in the weights', async ({ page, request }) => {
+test('stiffeners: a section is made and changed, its numbers live, its weight in the weights', async ({
+  page,
+  request,
+}) => {
   const id = await ownBoat(request, 'Stiff boat');
   await open(page, `/boats/${id}/stiffeners`);
   const checks = page.getByRole('table', { name: 'Checks of Floor midships' });
@@ -224,7 +260,10 @@ test('stiffeners: a section is made and changed, its numbers live, its weight in
   await expect(page.getByRole('row', { name: /Foredeck beam/ })).toBeVisible();
 });
 
-test('standards: copied, changed, compared, signed, sent out and brought back; a boat takes the copy', async ({ page, request }) => {
+test('standards: copied, changed, compared, signed, sent out and brought back; a boat takes the copy', async ({
+  page,
+  request,
+}) => {
   const id = await ownBoat(request, 'Standards boat');
   await open(page, '/packs');
   await page.getByRole('button', { name: 'Make a copy' }).click();
@@ -249,12 +288,20 @@ test('standards: copied, changed, compared, signed, sent out and brought back; a
   await expect(page.getByText('✓ signed off', { exact: true })).toBeVisible();
   const [out] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'JSON' }).click()]);
   const document = readFileSync(await out.path(), 'utf8');
-  await page.getByLabel('Pack as JSON').setInputFiles({ name: 'pack.json', mimeType: 'application/json', buffer: Buffer.from(document.replace('"wrinklingFactor"', '"wrinkle"')) });
+  await page
+    .getByLabel('Pack as JSON')
+    .setInputFiles({
+      name: 'pack.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from(document.replace('"wrinklingFactor"', '"wrinkle"')),
+    });
   await expect(page.locator('.alert-danger')).toContainText('wrinkl');
   await page.getByLabel('Pack as JSON').setInputFiles({
     name: 'pack.json',
     mimeType: 'application/json',
-    buffer: Buffer.from(document.replace(/"id": "[^"]*"/, '"id": "brought-back"').replace('Hallin Sound reading', 'Brought back')),
+    buffer: Buffer.from(
+      document.replace(/"id": "[^"]*"/, '"id": "brought-back"').replace('Hallin Sound reading', 'Brought back'),
+    ),
   });
   await expect(page.getByText('unverified until somebody of this yard signs')).toBeVisible();
   await scan(page, 'standards');
@@ -272,7 +319,10 @@ test('standards: copied, changed, compared, signed, sent out and brought back; a
   await expect(page.getByRole('button', { name: 'Drop Workboat uplift' })).toHaveCount(0);
 });
 
-test('the compliance sheet: bands and analysis come aside, the filter keeps what fails, one click leads to the layer', async ({ page, request }) => {
+test('the compliance sheet: bands and analysis come aside, the filter keeps what fails, one click leads to the layer', async ({
+  page,
+  request,
+}) => {
   await open(page, `/boats/${await ownBoat(request, 'Sheet boat')}/check`);
   const sheet = page.getByRole('table', { name: 'Zones by checks' });
   await expect(page.getByText('seed 84.')).toBeVisible({ timeout: 40_000 });

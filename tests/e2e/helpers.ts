@@ -7,7 +7,10 @@ export const MERROW = readFileSync(MERROW_FILE, 'utf8');
 
 /** A boat of the test's own, like Merrow 84. */
 export async function ownBoat(request: APIRequestContext, name: string): Promise<string> {
-  const response = await request.post('/api/boats/import', { headers: { 'content-type': 'application/json' }, data: MERROW.replace('"name": "Merrow 84"', `"name": "${name}"`) });
+  const response = await request.post('/api/boats/import', {
+    headers: { 'content-type': 'application/json' },
+    data: MERROW.replace('"name": "Merrow 84"', `"name": "${name}"`),
+  });
   expect(response.status()).toBe(201);
   return ((await response.json()) as { id: string }).id;
 }
@@ -15,12 +18,15 @@ export async function ownBoat(request: APIRequestContext, name: string): Promise
 /** Go there (or load again) and wait until the page answers to keys. */
 export async function open(page: Page, url?: string): Promise<void> {
   await (url === undefined ? page.reload() : page.goto(url));
-  await page.waitForFunction(() => Object.keys(document.querySelector('main') ?? {}).some((key) => key.startsWith('__reactFiber')));
+  await page.waitForFunction(() =>
+    Object.keys(document.querySelector('main') ?? {}).some((key) => key.startsWith('__reactFiber')),
+  );
 }
 
 export const cell = (page: Page, row: number, column: number) => page.locator(`[data-cell="${row - 1}:${column}"]`);
 /** The cell of a layer's number and a zone's name. */
-export const zoneCell = (page: Page, row: number, zone: string) => page.getByRole('gridcell', { name: new RegExp(`^${zone}: layer ${row} `) });
+export const zoneCell = (page: Page, row: number, zone: string) =>
+  page.getByRole('gridcell', { name: new RegExp(`^${zone}: layer ${row} `) });
 export const saved = (page: Page) => expect(page.getByTestId('save-state')).toHaveText('Saved');
 /** Reserve of a zone as it stands under its column. */
 export const reserveUnder = async (page: Page, zone: string) => {
@@ -32,8 +38,13 @@ export const reserveUnder = async (page: Page, zone: string) => {
 
 /** No serious fault by the automatic accessibility scan, and no quantity left without its units. */
 export async function scan(page: Page, name: string): Promise<void> {
-  expect(await page.evaluate(() => /\{\{\w+ [^}]*\}\}/.exec(document.querySelector('body main')!.outerHTML)?.[0] ?? null), `${name}: a quantity without units`).toBeNull();
-  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'best-practice']).analyze();
+  expect(
+    await page.evaluate(() => /\{\{\w+ [^}]*\}\}/.exec(document.querySelector('body main')!.outerHTML)?.[0] ?? null),
+    `${name}: a quantity without units`,
+  ).toBeNull();
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'best-practice'])
+    .analyze();
   const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
   expect(
     serious.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html.slice(0, 140)).join(' | ')}`),

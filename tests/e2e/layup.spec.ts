@@ -127,7 +127,9 @@ for (const [choice, expected] of [
     await expect(cell(other, 4, 1)).toHaveText(expected.angle);
   });
 
-test('a whole task by keyboard alone: a local reinforcement from nothing, grouped, repeated, mirrored, tried, kept as a laminate, taken back', async ({ page }) => {
+test('a whole task by keyboard alone: a local reinforcement from nothing, grouped, repeated, mirrored, tried, kept as a laminate, taken back', async ({
+  page,
+}) => {
   const grid = page.getByRole('grid');
   const rows = grid.locator('.layer-row');
   const press = async (...keys: string[]) => {
@@ -171,7 +173,9 @@ test('a whole task by keyboard alone: a local reinforcement from nothing, groupe
   // On trial: the difference is shown under the column before anything is saved.
   await cell(page, 7, 2).focus();
   await press('p', 't');
-  await expect(page.getByRole('status').filter({ hasText: 'Shown for trial' })).toContainText('turned layer 7 (UD 600) of Hull to 15°');
+  await expect(page.getByRole('status').filter({ hasText: 'Shown for trial' })).toContainText(
+    'turned layer 7 (UD 600) of Hull to 15°',
+  );
   await press('Escape');
   await expect(cell(page, 7, 1)).toHaveText('−30°');
   await press('p', 'k');
@@ -187,7 +191,11 @@ test('a whole task by keyboard alone: a local reinforcement from nothing, groupe
   await saved(page);
   const history: string[] = [];
   while (await page.getByRole('button', { name: 'Undo' }).isEnabled()) {
-    history.push((await page.getByRole('button', { name: 'Undo' }).getAttribute('title'))!.replace('Take back: ', '').replace(' (Ctrl+Z)', ''));
+    history.push(
+      (await page.getByRole('button', { name: 'Undo' }).getAttribute('title'))!
+        .replace('Take back: ', '')
+        .replace(' (Ctrl+Z)', ''),
+    );
     await page.getByRole('button', { name: 'Undo' }).click();
     if (history.length > 20) break;
   }
@@ -205,7 +213,9 @@ test('a whole task by keyboard alone: a local reinforcement from nothing, groupe
   await expect(rows).toHaveCount(28);
 });
 
-test('on a slow line, what is typed before a dialog has come is typed into it, and lays nothing else', async ({ page }) => {
+test('on a slow line, what is typed before a dialog has come is typed into it, and lays nothing else', async ({
+  page,
+}) => {
   await page.route('**/_next/static/chunks/**', async (route) => {
     await new Promise((resolve) => setTimeout(resolve, 1500));
     await route.continue();
@@ -240,10 +250,14 @@ test('layers go to a spreadsheet and come back, and what cannot be read is said'
   await cell(page, 28, 2).focus();
   await page.keyboard.press('Control+v');
   await expect(rows).toHaveCount(29);
-  await expect(page.getByRole('alert').filter({ hasText: 'Pasted, but for this' })).toContainText('"Unobtainium" is no fabric');
+  await expect(page.getByRole('alert').filter({ hasText: 'Pasted, but for this' })).toContainText(
+    '"Unobtainium" is no fabric',
+  );
 });
 
-test('lines between zones: a keel lap thickens the section, drop-offs are laid out in one step and one undo', async ({ page }) => {
+test('lines between zones: a keel lap thickens the section, drop-offs are laid out in one step and one undo', async ({
+  page,
+}) => {
   await page.getByRole('button', { name: 'Section and lines' }).click();
   const lines = page.getByRole('table', { name: 'Lines between the zones of Hull' });
   await expect(lines.getByText(/to mend/).first()).toBeVisible();

@@ -1,7 +1,10 @@
 import { expect, test } from '@playwright/test';
 import { cell, open, ownBoat, saved } from './helpers';
 
-test('a revision goes to the floor; a change to it is asked for, approved by somebody else, and issued', async ({ page, request }) => {
+test('a revision goes to the floor; a change to it is asked for, approved by somebody else, and issued', async ({
+  page,
+  request,
+}) => {
   const id = await ownBoat(request, 'Signed launch');
   await open(page, `/boats/${id}/revisions`);
   await page.getByLabel('Issued by').fill('I. Hallin');
@@ -39,7 +42,10 @@ test('a revision goes to the floor; a change to it is asked for, approved by som
   await expect(page.getByTestId('floor')).toContainText('No revision is on the floor');
 });
 
-test('a variant follows its parent, shows where it goes its own way, and any two boats are compared', async ({ page, request }) => {
+test('a variant follows its parent, shows where it goes its own way, and any two boats are compared', async ({
+  page,
+  request,
+}) => {
   const id = await ownBoat(request, 'Parent launch');
   const made = await request.post('/api/boats', { data: { name: 'Heavy launch', variantOf: id } });
   const variant = ((await made.json()) as { id: string }).id;

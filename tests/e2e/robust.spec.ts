@@ -3,7 +3,10 @@ import { cell, open, ownBoat, saved } from './helpers';
 
 const SCREENS = ['brief', 'zones', 'layup', 'analysis', 'panel', 'stiffeners', 'details', 'check', 'weights'] as const;
 
-test('every number turns to US units at once and back, and the stored boat does not change', async ({ page, request }) => {
+test('every number turns to US units at once and back, and the stored boat does not change', async ({
+  page,
+  request,
+}) => {
   const id = await ownBoat(request, 'Unit boat');
   const before = await (await request.get(`/api/boats/${id}/export?format=json`)).text();
   await open(page, `/boats/${id}/layup`);
@@ -51,8 +54,14 @@ test('a print names its revision or says DRAFT, and asks for what is there', asy
   expect(draft.headers()['content-disposition']).toContain('Print-boat-draft.pdf');
   expect((await request.get(`/api/boats/${id}/export?format=pdf&revision=A`)).status()).toBe(404);
   expect((await request.get(`/api/boats/${id}/export?format=docx`)).status()).toBe(422);
-  await request.post(`/api/boats/${id}/revisions`, { data: { baseVersion: 1, author: 'I. Hallin', note: 'First issue' } });
-  expect((await request.get(`/api/boats/${id}/export?format=pdf&revision=A`)).headers()['content-disposition']).toContain('Print-boat-rev-A.pdf');
-  const again = await request.post(`/api/boats/${id}/revisions`, { data: { baseVersion: 1, author: 'I. Hallin', note: 'Once more' } });
+  await request.post(`/api/boats/${id}/revisions`, {
+    data: { baseVersion: 1, author: 'I. Hallin', note: 'First issue' },
+  });
+  expect(
+    (await request.get(`/api/boats/${id}/export?format=pdf&revision=A`)).headers()['content-disposition'],
+  ).toContain('Print-boat-rev-A.pdf');
+  const again = await request.post(`/api/boats/${id}/revisions`, {
+    data: { baseVersion: 1, author: 'I. Hallin', note: 'Once more' },
+  });
   expect(again.status()).toBe(422);
 });

@@ -2,7 +2,10 @@ import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
 import { cell, open, ownBoat, saved, zoneCell } from './helpers';
 
-test('the tour of the README: mend the failing zone, meet the weight, issue revision A, print', async ({ page, request }) => {
+test('the tour of the README: mend the failing zone, meet the weight, issue revision A, print', async ({
+  page,
+  request,
+}) => {
   const id = await ownBoat(request, 'Tour launch');
   await open(page, '/');
   await page.getByRole('link', { name: 'Tour launch' }).click();
@@ -57,18 +60,30 @@ test('the tour of the README: mend the failing zone, meet the weight, issue revi
 
   await page.getByRole('navigation').getByRole('link', { name: 'Pack' }).click();
   await expect(page.getByLabel('Print')).toHaveValue('A');
-  const [pdf] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Save PDF' }).click()]);
+  const [pdf] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Save PDF' }).click(),
+  ]);
   expect(pdf.suggestedFilename()).toBe('Tour-launch-rev-A.pdf');
   const bytes = readFileSync(await pdf.path());
   expect(bytes.subarray(0, 5).toString()).toBe('%PDF-');
   expect(bytes.byteLength).toBeGreaterThan(50_000);
-  const [csv] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Save CSV' }).click()]);
+  const [csv] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Save CSV' }).click(),
+  ]);
   const table = readFileSync(await csv.path(), 'utf8');
   expect(table).toContain('4,TX 900');
   expect(table).toContain('Least reserve factor');
-  const [json] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Save JSON' }).click()]);
+  const [json] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Save JSON' }).click(),
+  ]);
   const document = readFileSync(await json.path(), 'utf8');
-  const again = await request.post('/api/boats/import', { data: document, headers: { 'content-type': 'application/json' } });
+  const again = await request.post('/api/boats/import', {
+    data: document,
+    headers: { 'content-type': 'application/json' },
+  });
   const back = await request.get(`/api/boats/${((await again.json()) as { id: string }).id}/export?format=json`);
   expect(await back.text()).toBe(document);
   expect(id).not.toBe('');

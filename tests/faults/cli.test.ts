@@ -19,11 +19,16 @@ const glass = { fibreDensity: 2560, resinDensity: 1200, fibreWeightFraction: 0.3
 describe('the keramos command', () => {
   it('lists, describes and runs calculations', () => {
     expect(keramos(['calc', '--list']).stdout.split('\n')).toContain('smallCraft.pressure');
-    expect(JSON.parse(keramos(['calc', 'ply.fractions', '--schema']).stdout)).toMatchObject({ input: { type: 'object' } });
+    expect(JSON.parse(keramos(['calc', 'ply.fractions', '--schema']).stdout)).toMatchObject({
+      input: { type: 'object' },
+    });
     const one = keramos(['calc', 'ply.fractions'], JSON.stringify(glass));
     expect(one.status).toBe(0);
     expect((JSON.parse(one.stdout) as { fibreVolumeFraction: number }).fibreVolumeFraction).toBeCloseTo(0.1673, 4);
-    expect(JSON.parse(keramos(['calc', 'ply.fractions'], JSON.stringify([glass, {}])).stdout)).toMatchObject([{ fibreWeightFraction: 0.3 }, { error: { code: 'invalid' } }]);
+    expect(JSON.parse(keramos(['calc', 'ply.fractions'], JSON.stringify([glass, {}])).stdout)).toMatchObject([
+      { fibreWeightFraction: 0.3 },
+      { error: { code: 'invalid' } },
+    ]);
   });
   it.each([
     [['calc', 'ply.fractions'], JSON.stringify({ ...glass, fibreWeightFraction: 5 }), 'invalid', 'fibreWeightFraction'],
@@ -33,21 +38,32 @@ describe('the keramos command', () => {
     [['import', 'no-such-file.json'], '', 'notFound', 'file'],
     [['export', 'no-such-boat'], '', 'notFound', 'boatId'],
     [['sing'], '', 'malformed', 'command'],
-  ] as [string[], string, string, string][])('refuses %j %s with exit 2 and words, never a stack trace', (args, input, code, at) => {
-    const { status, stdout, stderr } = keramos(args, input);
-    expect(status).toBe(2);
-    expect(JSON.parse(stdout)).toMatchObject({ error: { code, path: at, message: expect.stringMatching(/\w{4}/) as string } });
-    expect(stderr).not.toMatch(/^\s+at /m);
-  });
+  ] as [string[], string, string, string][])(
+    'refuses %j %s with exit 2 and words, never a stack trace',
+    (args, input, code, at) => {
+      const { status, stdout, stderr } = keramos(args, input);
+      expect(status).toBe(2);
+      expect(JSON.parse(stdout)).toMatchObject({
+        error: { code, path: at, message: expect.stringMatching(/\w{4}/) as string },
+      });
+      expect(stderr).not.toMatch(/^\s+at /m);
+    },
+  );
   it('imports a boat and exports it byte for byte; a broken file changes nothing', () => {
     const id = keramos(['import', MERROW_FILE]).stdout.trim();
     expect(keramos(['export', id]).stdout).toBe(readFileSync(MERROW_FILE, 'utf8'));
     const broken = path.join(data, 'broken.json');
     writeFileSync(broken, readFileSync(MERROW_FILE, 'utf8').replace('"kind": "motor"', '"kind": "steam"'));
-    expect(keramos(['import', broken])).toMatchObject({ status: 2, stdout: expect.stringContaining('Propulsion must be motor or sail') as string });
+    expect(keramos(['import', broken])).toMatchObject({
+      status: 2,
+      stdout: expect.stringContaining('Propulsion must be motor or sail') as string,
+    });
     expect(keramos(['demo']).stdout).toContain('has boats already');
     const copy = path.join(data, 'backup.db');
     expect(keramos(['backup', copy]).status).toBe(0);
-    expect(keramos(['backup', copy])).toMatchObject({ status: 2, stdout: expect.stringContaining('never overwrites') as string });
+    expect(keramos(['backup', copy])).toMatchObject({
+      status: 2,
+      stdout: expect.stringContaining('never overwrites') as string,
+    });
   });
 });

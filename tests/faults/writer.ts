@@ -10,8 +10,15 @@ for (let turn = 0; ; turn++) {
   const { boat } = await readBoat(db, id);
   const layer = boat.parts[0]!.layers[3]!;
   const removed = { type: 'layer.remove' as const, layerId: layer.id };
-  const added = { type: 'layer.add' as const, partId: boat.parts[0]!.id, layer: { ...layer, angleDeg: turn % 90 }, index: 3 };
+  const added = {
+    type: 'layer.add' as const,
+    partId: boat.parts[0]!.id,
+    layer: { ...layer, angleDeg: turn % 90 },
+    index: 3,
+  };
   const target = { type: 'brief.set' as const, patch: { weightTarget: 400 + (version % 100) } };
-  ({ version } = await editBoat(db, id, version, [{ clientId: `${process.pid}-${turn}`, action: 'do', edits: [removed, added, target] }]));
+  ({ version } = await editBoat(db, id, version, [
+    { clientId: `${process.pid}-${turn}`, action: 'do', edits: [removed, added, target] },
+  ]));
   process.stdout.write(`${version}\n`);
 }

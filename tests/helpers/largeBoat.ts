@@ -23,5 +23,9 @@ export function largeBoat(layers = 60, zones = 16): Boat {
       zones: covered.map((zone) => zone.id),
     });
   });
-  return { ...boat, name: `Large ${layers} × ${zones}`, parts: [newPart({ id: 'hull', name: 'Hull', kind: 'hull', zones: columns, layers: rows })] };
+  return {
+    ...boat,
+    name: `Large ${layers} × ${zones}`,
+    parts: [newPart({ id: 'hull', name: 'Hull', kind: 'hull', zones: columns, layers: rows })],
+  };
 }

@@ -17,14 +17,19 @@ interface Case {
 function departures(actual: unknown, expected: unknown, c: Case, at = ''): string[] {
   if (typeof expected === 'number') {
     const allowed = Math.max(c.absoluteTolerance ?? 0, (c.relativeTolerance ?? 1e-4) * Math.abs(expected));
-    return typeof actual === 'number' && Math.abs(actual - expected) <= allowed ? [] : [`${at}: ${actual}, expected ${expected}`];
+    return typeof actual === 'number' && Math.abs(actual - expected) <= allowed
+      ? []
+      : [`${at}: ${actual}, expected ${expected}`];
   }
   if (Array.isArray(expected)) {
-    if (!Array.isArray(actual) || actual.length !== expected.length) return [`${at}: not an array of ${expected.length}`];
+    if (!Array.isArray(actual) || actual.length !== expected.length)
+      return [`${at}: not an array of ${expected.length}`];
     return expected.flatMap((value, index) => departures(actual[index], value, c, `${at}[${index}]`));
   }
   if (expected !== null && typeof expected === 'object')
-    return Object.entries(expected).flatMap(([key, value]) => departures((actual as Record<string, unknown> | undefined)?.[key], value, c, `${at}.${key}`));
+    return Object.entries(expected).flatMap(([key, value]) =>
+      departures((actual as Record<string, unknown> | undefined)?.[key], value, c, `${at}.${key}`),
+    );
   return actual === expected ? [] : [`${at}: ${String(actual)}, expected ${String(expected)}`];
 }
 

@@ -20,7 +20,9 @@ export function define<I extends z.ZodObject, O extends z.ZodType>(definition: {
   output: O;
   compute: (input: z.infer<I>, record: Recorder | undefined) => z.infer<O>;
 }): Calculation {
-  const withWorking = definition.input.extend({ working: z.boolean().optional().describe('true adds the steps of the working to the output') });
+  const withWorking = definition.input.extend({
+    working: z.boolean().optional().describe('true adds the steps of the working to the output'),
+  });
   return {
     name: definition.name,
     summary: definition.summary,
@@ -29,7 +31,9 @@ export function define<I extends z.ZodObject, O extends z.ZodType>(definition: {
     run(raw) {
       const input = parseOrThrow(withWorking, raw) as z.infer<I> & { working?: boolean };
       const steps: WorkingStep[] = [];
-      const { record } = input.working ? { record: (step: WorkingStep) => void steps.push(step) } : { record: undefined };
+      const { record } = input.working
+        ? { record: (step: WorkingStep) => void steps.push(step) }
+        : { record: undefined };
       const output = definition.compute(input, record) as Record<string, unknown>;
       return input.working ? { ...output, working: steps } : output;
     },

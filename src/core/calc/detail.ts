@@ -1,5 +1,14 @@
 import { z } from 'zod';
-import { boltGroupShear, boltGroupTension, boltJoint, lapJoint, pullThrough, strapOffAxis, strapPair, tabbingShear } from '../detail';
+import {
+  boltGroupShear,
+  boltGroupTension,
+  boltJoint,
+  lapJoint,
+  pullThrough,
+  strapOffAxis,
+  strapPair,
+  tabbingShear,
+} from '../detail';
 import { CRITERIA, type Criterion } from '../laminate';
 import { define, field } from './define';
 
@@ -56,7 +65,12 @@ export const detailCalculations = [
   define({
     name: 'bolt.groupTension',
     summary: 'Tension of each bolt of a group under a pull and a tipping moment',
-    input: z.object({ bolts, force: newtons, moment: z.tuple([newtons, newtons]), pivotY: z.number().min(-100).max(100).optional() }),
+    input: z.object({
+      bolts,
+      force: newtons,
+      moment: z.tuple([newtons, newtons]),
+      pivotY: z.number().min(-100).max(100).optional(),
+    }),
     output: z.object({ tensions: z.array(z.number()), ...group }),
     compute: ({ bolts: places, force, moment, pivotY }) => boltGroupTension(places, force, moment, pivotY),
   }),
@@ -66,7 +80,10 @@ export const detailCalculations = [
     input: z.object({
       load: load.describe('N/m'),
       overlap: length,
-      adherends: z.tuple([z.object({ E: field.modulus, thickness: field.thickness }), z.object({ E: field.modulus, thickness: field.thickness })]),
+      adherends: z.tuple([
+        z.object({ E: field.modulus, thickness: field.thickness }),
+        z.object({ E: field.modulus, thickness: field.thickness }),
+      ]),
       adhesive: z.object({ G: field.modulus, thickness: field.thickness }),
     }),
     output: z.object({ averageShear: z.number(), peakShear: z.number(), peakAt: z.number() }),

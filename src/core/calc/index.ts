@@ -27,7 +27,12 @@ const BATCH_LIMIT = 10_000;
 /** The calculation of that name. @throws KeramosError `notFound` that lists what there is. */
 export function findCalculation(name: string): Calculation {
   const found = CALCULATIONS.find((calculation) => calculation.name === name);
-  if (!found) throw new KeramosError('notFound', `No calculation "${name.slice(0, 60)}". There are: ${CALCULATIONS.map((c) => c.name).join(', ')}`, 'name');
+  if (!found)
+    throw new KeramosError(
+      'notFound',
+      `No calculation "${name.slice(0, 60)}". There are: ${CALCULATIONS.map((c) => c.name).join(', ')}`,
+      'name',
+    );
   return found;
 }
 
@@ -45,7 +50,8 @@ export function errorBody(error: KeramosError) {
 export function calculate(name: string, input: unknown): unknown {
   const calculation = findCalculation(name);
   if (!Array.isArray(input)) return calculation.run(input);
-  if (input.length > BATCH_LIMIT) throw new KeramosError('tooLarge', `At most ${BATCH_LIMIT} inputs at a time, not ${input.length}`);
+  if (input.length > BATCH_LIMIT)
+    throw new KeramosError('tooLarge', `At most ${BATCH_LIMIT} inputs at a time, not ${input.length}`);
   return input.map((item) => {
     try {
       return calculation.run(item);

@@ -30,7 +30,9 @@ const plySchema = z.object({
   failureStrain: z.object({ e1t: strength, e1c: strength, e2t: strength, e2c: strength, g12: strength }).optional(),
   role: z.enum(['ply', 'core']).optional(),
 });
-const criterion = z.enum(Object.keys(CRITERIA) as [Criterion, ...Criterion[]], { error: `criterion must be one of ${Object.keys(CRITERIA).join(', ')}` });
+const criterion = z.enum(Object.keys(CRITERIA) as [Criterion, ...Criterion[]], {
+  error: `criterion must be one of ${Object.keys(CRITERIA).join(', ')}`,
+});
 const plies = z.array(plySchema).max(2000).describe('first = mould face');
 export { plies as pliesField };
 const resultant = z.number().min(-1e12).max(1e12);
@@ -85,26 +87,48 @@ export const laminateCalculations = [
     }),
     compute: ({ plies, load, criterion }) => {
       const { plies: all, ...first } = laminateFailure(plies, load, criterion);
-      return { ...first, plies: all.map((faces) => faces && { bottom: faces.bottom.reserveFactor, top: faces.top.reserveFactor }) };
+      return {
+        ...first,
+        plies: all.map((faces) => faces && { bottom: faces.bottom.reserveFactor, top: faces.top.reserveFactor }),
+      };
     },
   }),
   define({
     name: 'laminate.progressive',
     summary: 'Ply after ply failure under a growing load, first and last',
     input: z.object({ plies, load, criterion }),
-    output: z.object({ firstPly: z.number(), lastPly: z.number(), sequence: z.array(z.object({ reserveFactor: z.number(), plies: z.array(z.number()) })) }),
+    output: z.object({
+      firstPly: z.number(),
+      lastPly: z.number(),
+      sequence: z.array(z.object({ reserveFactor: z.number(), plies: z.array(z.number()) })),
+    }),
     compute: ({ plies, load, criterion }) => progressiveFailure(plies, load, criterion),
   }),
   define({
     name: 'laminate.thermal',
     summary: 'Strains, curvatures and stresses from a change of temperature or moisture',
     input: z.object({
-      plies: z.array(plySchema.extend({ alpha1: expansion, alpha2: expansion, beta1: expansion.optional(), beta2: expansion.optional() })).max(2000),
+      plies: z
+        .array(
+          plySchema.extend({
+            alpha1: expansion,
+            alpha2: expansion,
+            beta1: expansion.optional(),
+            beta2: expansion.optional(),
+          }),
+        )
+        .max(2000),
       temperatureChange: z.number().min(-500).max(500).describe('K'),
       moistureChange: z.number().min(-1).max(1).optional(),
       load: load.optional(),
     }),
-    output: z.object({ thermalForce: three, thermalMoment: three, strain: three, curvature: three, plies: z.array(z.object({ bottom: face, top: face })) }),
+    output: z.object({
+      thermalForce: three,
+      thermalMoment: three,
+      strain: three,
+      curvature: three,
+      plies: z.array(z.object({ bottom: face, top: face })),
+    }),
     compute: ({ plies, ...change }) => thermalResponse(plies, change),
   }),
   define({
@@ -112,7 +136,14 @@ export const laminateCalculations = [
     summary: 'Members strained alike: share of the load, order of failure, honest strength against the sum',
     input: z.object({
       members: z
-        .array(z.object({ name: z.string().max(200), E: field.modulus, area: z.number().positive().max(1e3), failureStrain: z.number().positive().max(1) }))
+        .array(
+          z.object({
+            name: z.string().max(200),
+            E: field.modulus,
+            area: z.number().positive().max(1e3),
+            failureStrain: z.number().positive().max(1),
+          }),
+        )
         .min(1, 'Give at least one member')
         .max(1000),
     }),

@@ -25,10 +25,24 @@ const TERMS = 20;
 type Bending = { [K in keyof typeof bending]?: number | undefined };
 function plateOf(input: Bending & { length: number; breadth: number; edges: 'simple' | 'clamped' }): Plate {
   const { length, breadth, D11, D12, D22, D66, D16, D26, A44, A55 } = input;
-  if (D11 === undefined || D12 === undefined || D22 === undefined || D66 === undefined) throw invalid('D11', 'Give plies, or D11, D12, D22 and D66 (N m)');
-  if ((A44 === undefined) !== (A55 === undefined)) throw invalid('A44', 'Give both A44 and A55, or neither for a thin plate');
+  if (D11 === undefined || D12 === undefined || D22 === undefined || D66 === undefined)
+    throw invalid('D11', 'Give plies, or D11, D12, D22 and D66 (N m)');
+  if ((A44 === undefined) !== (A55 === undefined))
+    throw invalid('A44', 'Give both A44 and A55, or neither for a thin plate');
   const fixity = input.edges === 'clamped' ? 1 : 0;
-  return { length, breadth, D11, D12, D22, D66, D16: D16 ?? 0, D26: D26 ?? 0, ...(A44 === undefined ? {} : { A44, A55: A55! }), fixityX: fixity, fixityY: fixity };
+  return {
+    length,
+    breadth,
+    D11,
+    D12,
+    D22,
+    D66,
+    D16: D16 ?? 0,
+    D26: D26 ?? 0,
+    ...(A44 === undefined ? {} : { A44, A55: A55! }),
+    fixityX: fixity,
+    fixityY: fixity,
+  };
 }
 
 export const panelCalculations = [
@@ -55,23 +69,36 @@ export const panelCalculations = [
     }),
     compute: (input) => {
       const { length: a, breadth: b, plies } = input;
-      const plate = plateOf(plies ? { ...input, ...plateStiffness(plies, laminateStiffness(plies)), ...transverseShear(plies) } : input);
+      const plate = plateOf(
+        plies ? { ...input, ...plateStiffness(plies, laminateStiffness(plies)), ...transverseShear(plies) } : input,
+      );
       const load = { kind: input.distribution ?? 'uniform', pressure: input.pressure } as const;
       const { at } = plateUnderPressure(plate, load, input.terms ?? TERMS);
       const centre = at(a / 2, b / 2);
       const [middleX, middleY] = [at(0, b / 2), at(a / 2, 0)];
       /** Of the edges x = constant, and of those y = constant; the longer ones count as long, those along x in a square. */
       const byLength = (alongY: number, alongX: number) =>
-        b > a ? { longEdge: Math.abs(alongY), shortEdge: Math.abs(alongX) } : { longEdge: Math.abs(alongX), shortEdge: Math.abs(alongY) };
+        b > a
+          ? { longEdge: Math.abs(alongY), shortEdge: Math.abs(alongX) }
+          : { longEdge: Math.abs(alongX), shortEdge: Math.abs(alongY) };
       const places = Array.from({ length: 19 }, (_, i) => (i + 1) / 20);
       const greatest = (values: number[]) => Math.max(...values.map(Math.abs));
       const thin =
-        plate.A44 === undefined ? undefined : plateUnderPressure({ ...plate, A44: undefined, A55: undefined } as unknown as Plate, load, input.terms ?? TERMS).at(a / 2, b / 2).w;
+        plate.A44 === undefined
+          ? undefined
+          : plateUnderPressure(
+              { ...plate, A44: undefined, A55: undefined } as unknown as Plate,
+              load,
+              input.terms ?? TERMS,
+            ).at(a / 2, b / 2).w;
       return {
         deflection: centre.w,
         momentCentre: { Mx: centre.Mx, My: centre.My },
         ...(input.edges === 'clamped' ? { momentEdge: byLength(middleX.Mx, middleY.My) } : {}),
-        shearEdge: byLength(greatest(places.map((share) => at(0, share * b).Qx)), greatest(places.map((share) => at(share * a, 0).Qy))),
+        shearEdge: byLength(
+          greatest(places.map((share) => at(0, share * b).Qx)),
+          greatest(places.map((share) => at(share * a, 0).Qy)),
+        ),
         ...(thin === undefined ? {} : { deflectionBending: thin, deflectionShear: centre.w - thin }),
       };
     },

@@ -24,12 +24,19 @@ describe('panel, stiffener and beam calculations at their border', () => {
     ['stiffener.topHat', { plating: { E: 1e10, thickness: 0.005, effectiveBreadth: 0.2 } }, 'flange'],
     ['beam.uniform', { length: 1, load: 1, EI: -1, ends: 'fixed' }, 'EI'],
     ['beam.uniform', { length: 1, load: 1, EI: 1, ends: 'free' }, 'ends must be'],
-    ['smallCraft.stiffener', { pressure: 1e4, spacing: 0.4, span: 0.9, tensileStrength: 1e8, compressiveStrength: 1e8, E: 1e10 }, 'shearStrength'],
+    [
+      'smallCraft.stiffener',
+      { pressure: 1e4, spacing: 0.4, span: 0.9, tensileStrength: 1e8, compressiveStrength: 1e8, E: 1e10 },
+      'shearStrength',
+    ],
   ])('%s refuses %j: %s', (name, input, words) => {
     expect(error(name, input)).toContain(words);
   });
   it('which side is called long follows the sides, not the names', () => {
-    const one = calculate('panel.pressure', plate) as { momentEdge: { longEdge: number; shortEdge: number }; shearEdge: { longEdge: number } };
+    const one = calculate('panel.pressure', plate) as {
+      momentEdge: { longEdge: number; shortEdge: number };
+      shearEdge: { longEdge: number };
+    };
     const turned = calculate('panel.pressure', { ...plate, length: 0.8, breadth: 1.2 }) as typeof one;
     expect(turned.momentEdge.longEdge).toBeCloseTo(one.momentEdge.longEdge, 6);
     expect(one.momentEdge.longEdge).toBeGreaterThan(one.momentEdge.shortEdge);
@@ -39,7 +46,13 @@ describe('panel, stiffener and beam calculations at their border', () => {
     for (const ends of ['fixed', 'simple', 'cantilever', 'propped']) {
       const [plain, stiff, soft] = [undefined, 1e14, 1e4].map(
         (shearStiffness) =>
-          calculate('beam.uniform', { length: 1.3, load: 900, EI: 4000, ends, ...(shearStiffness ? { shearStiffness } : {}) }) as { deflection: number; momentEnd: number },
+          calculate('beam.uniform', {
+            length: 1.3,
+            load: 900,
+            EI: 4000,
+            ends,
+            ...(shearStiffness ? { shearStiffness } : {}),
+          }) as { deflection: number; momentEnd: number },
       );
       expect(stiff!.deflection).toBeCloseTo(plain!.deflection, 9);
       expect(soft!.deflection).toBeGreaterThan(plain!.deflection);
@@ -72,7 +85,14 @@ describe('panel, stiffener and beam calculations at their border', () => {
     expect(value('A_W') * 1e4).toBeCloseTo(1.87, 2);
     expect(value('SM_c') * 1e6).toBeCloseTo(14.84, 1);
     expect(value('I') * 1e8).toBeCloseTo(5.79, 2);
-    for (const name of ['panel.pressure', 'panel.buckling', 'stiffener.section', 'stiffener.topHat', 'beam.uniform', 'smallCraft.stiffener'])
+    for (const name of [
+      'panel.pressure',
+      'panel.buckling',
+      'stiffener.section',
+      'stiffener.topHat',
+      'beam.uniform',
+      'smallCraft.stiffener',
+    ])
       expect(calculationSchema(name).input).toHaveProperty('properties');
   });
 });

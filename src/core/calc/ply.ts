@@ -3,7 +3,12 @@ import { fabricConstants } from '../laminate';
 import { plyFractions, plyThickness, randomMat, unidirectional } from '../material';
 import { define, field } from './define';
 
-const fibre = z.object({ E1: field.modulus, E2: field.modulus.optional(), G12: field.modulus.optional(), nu12: field.poisson });
+const fibre = z.object({
+  E1: field.modulus,
+  E2: field.modulus.optional(),
+  G12: field.modulus.optional(),
+  nu12: field.poisson,
+});
 const micromechanics = z.object({
   fibre,
   resin: z.object({ E: field.modulus, nu: z.number().min(0).max(0.499) }),
@@ -59,7 +64,13 @@ export const plyCalculations = [
     input: micromechanics.extend({
       thickness: field.thickness,
       sublayers: z
-        .array(z.object({ angleDeg: field.angleDeg, share: z.number().min(1e-6).max(1), crimpFactor: z.number().min(0.1).max(1).optional() }))
+        .array(
+          z.object({
+            angleDeg: field.angleDeg,
+            share: z.number().min(1e-6).max(1),
+            crimpFactor: z.number().min(0.1).max(1).optional(),
+          }),
+        )
         .min(1, 'Give at least one sublayer')
         .max(100),
     }),

@@ -13,10 +13,20 @@ import {
 import { define, field } from './define';
 
 const member = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('panel'), shortSide: field.side, longSide: field.side, construction: z.enum(['single', 'sandwich']) }),
+  z.object({
+    kind: z.literal('panel'),
+    shortSide: field.side,
+    longSide: field.side,
+    construction: z.enum(['single', 'sandwich']),
+  }),
   z.object({ kind: z.literal('stiffener'), spacing: field.side, span: field.side }),
 ]);
-const panel = { pressure: field.pressure, shortSide: field.side, longSide: field.side, crown: z.number().min(0).max(10).optional().describe('m') };
+const panel = {
+  pressure: field.pressure,
+  shortSide: field.side,
+  longSide: field.side,
+  crown: z.number().min(0).max(10).optional().describe('m'),
+};
 const skin = z.object({ E: field.modulus, tensileStrength: field.strength, compressiveStrength: field.strength });
 const location = z.enum(['bottom', 'side', 'deck'], { error: 'location must be "bottom", "side" or "deck"' });
 const factor = z.number().min(0.1).max(2).optional();
@@ -107,7 +117,12 @@ export const smallCraftCalculations = [
       E: field.modulus,
       attached: z.boolean().optional(),
     }),
-    output: z.object({ webArea: z.number(), sectionModulusTension: z.number(), sectionModulusCompression: z.number(), secondMoment: z.number() }),
+    output: z.object({
+      webArea: z.number(),
+      sectionModulusTension: z.number(),
+      sectionModulusCompression: z.number(),
+      secondMoment: z.number(),
+    }),
     compute: (input, record) => stiffenerRequirement(input, record),
   }),
   define({

@@ -18,7 +18,15 @@ interface Setting {
 const kindOf = (id: string) => GENERIC_MATERIALS.find((material) => material.id === id)!.kind;
 
 /** The cautions of a boat with one zone laid as told; a number is the angle of a fabric, the thickness (mm) of a core or coating. */
-function found({ resin = 'vinylester', process = 'infusion', location = 'bottom', name = 'Zone', geometry = {}, layers, change }: Setting) {
+function found({
+  resin = 'vinylester',
+  process = 'infusion',
+  location = 'bottom',
+  name = 'Zone',
+  geometry = {},
+  layers,
+  change,
+}: Setting) {
   const boat = newBoat('Test');
   boat.brief = { ...boat.brief, resin, process };
   boat.materials = structuredClone(GENERIC_MATERIALS) as Boat['materials'];
@@ -30,9 +38,16 @@ function found({ resin = 'vinylester', process = 'infusion', location = 'bottom'
       kind: 'hull',
       zones: [zone],
       layers: layers.map((lay, i) => {
-        const [material, given] = typeof lay === 'string' ? [lay, kindOf(lay) === 'fabric' ? 0 : kindOf(lay) === 'core' ? 20 : 0.5] : lay;
+        const [material, given] =
+          typeof lay === 'string' ? [lay, kindOf(lay) === 'fabric' ? 0 : kindOf(lay) === 'core' ? 20 : 0.5] : lay;
         const fabric = kindOf(material) === 'fabric';
-        return newLayer({ id: `l${i}`, material, angleDeg: fabric ? given : 0, thickness: fabric ? null : given / 1000, zones: ['zone'] });
+        return newLayer({
+          id: `l${i}`,
+          material,
+          angleDeg: fabric ? given : 0,
+          thickness: fabric ? null : given / 1000,
+          zones: ['zone'],
+        });
       }),
     }),
   ];
@@ -41,7 +56,13 @@ function found({ resin = 'vinylester', process = 'infusion', location = 'bottom'
   return cautionsOf(boat, makeEvaluator()(boat));
 }
 const cautions = (setting: Setting) => found(setting).map(({ rule }) => rule.id);
-const sandwich = (core: Lay, skin: Lay[] = ['bx0-800', 'bx45-600'], inner: Lay[] = skin): Lay[] => ['gelcoat-iso', 'csm-300', ...skin, core, ...inner];
+const sandwich = (core: Lay, skin: Lay[] = ['bx0-800', 'bx45-600'], inner: Lay[] = skin): Lay[] => [
+  'gelcoat-iso',
+  'csm-300',
+  ...skin,
+  core,
+  ...inner,
+];
 const solid: Lay[] = ['gelcoat-iso', 'csm-300', 'bx0-800', 'bx45-800', 'bx0-800'];
 const fabric = (boat: Boat, id: string) => boat.materials.find((material) => material.id === id) as Fabric;
 const core = (boat: Boat, id: string) => boat.materials.find((material) => material.id === id) as Core;
@@ -49,7 +70,10 @@ const forward = { panelX: 5 };
 
 /** For every rule a setting that brings it up and one like it that does not. */
 const CASES: Record<string, [triggers: Setting, quiet: Setting]> = {
-  'styrene-dissolves-core': [{ layers: sandwich(['xps-35', 20]) }, { layers: sandwich(['xps-35', 20]), resin: 'epoxy-infusion' }],
+  'styrene-dissolves-core': [
+    { layers: sandwich(['xps-35', 20]) },
+    { layers: sandwich(['xps-35', 20]), resin: 'epoxy-infusion' },
+  ],
   'styrene-swells-core': [{ layers: sandwich('pvc-linear-80') }, { layers: sandwich('pvc-80') }],
   'emulsion-binder-epoxy': [
     { layers: ['csm-300-emulsion', 'bx0-800'], resin: 'epoxy-infusion' },
@@ -76,8 +100,14 @@ const CASES: Record<string, [triggers: Setting, quiet: Setting]> = {
     { layers: sandwich('plywood-okoume'), location: 'transom' },
     { layers: sandwich('pu-board-600'), location: 'transom' },
   ],
-  'honeycomb-infusion': [{ layers: sandwich('pp-honeycomb-80') }, { layers: sandwich('pp-honeycomb-80'), process: 'handLayUp' }],
-  'core-without-bleeder': [{ layers: sandwich('pu-board-400') }, { layers: sandwich('pu-board-400'), process: 'handLayUp' }],
+  'honeycomb-infusion': [
+    { layers: sandwich('pp-honeycomb-80') },
+    { layers: sandwich('pp-honeycomb-80'), process: 'handLayUp' },
+  ],
+  'core-without-bleeder': [
+    { layers: sandwich('pu-board-400') },
+    { layers: sandwich('pu-board-400'), process: 'handLayUp' },
+  ],
   'hygroscopic-core': [{ layers: sandwich('pmi-75') }, { layers: sandwich('pvc-80') }],
   'flax-moisture': [{ layers: ['flax-twill-300', 'flax-twill-300'] }, { layers: solid }],
   'carbon-bare-face': [
@@ -89,7 +119,10 @@ const CASES: Record<string, [triggers: Setting, quiet: Setting]> = {
     { layers: ['bx0-800', 'carbon-ud-300'], name: 'Foredeck' },
   ],
   'aramid-exposed': [{ layers: ['bx0-800', 'aramid-170'] }, { layers: ['bx0-800', 'aramid-170', 'bx0-800'] }],
-  'unlike-fibres': [{ layers: ['bx0-800', 'carbon-ud-300', 'bx0-800'] }, { layers: ['carbon-twill-200', 'carbon-ud-300', 'carbon-twill-200'] }],
+  'unlike-fibres': [
+    { layers: ['bx0-800', 'carbon-ud-300', 'bx0-800'] },
+    { layers: ['carbon-twill-200', 'carbon-ud-300', 'carbon-twill-200'] },
+  ],
   'unsymmetric-warp': [
     {
       layers: [
@@ -106,7 +139,10 @@ const CASES: Record<string, [triggers: Setting, quiet: Setting]> = {
       ],
     },
   ],
-  'release-left-in': [{ layers: [...solid, 'peel-ply'] }, { layers: [...solid, 'peel-ply'], change: (boat) => void (boat.parts[0]!.layers.at(-1)!.role = 'comesOff') }],
+  'release-left-in': [
+    { layers: [...solid, 'peel-ply'] },
+    { layers: [...solid, 'peel-ply'], change: (boat) => void (boat.parts[0]!.layers.at(-1)!.role = 'comesOff') },
+  ],
   'sacrificial-inside': [
     { layers: solid, change: (boat) => void (boat.parts[0]!.layers[2]!.role = 'sacrificial') },
     { layers: solid, change: (boat) => void (boat.parts[0]!.layers.at(-1)!.role = 'sacrificial') },
@@ -131,7 +167,10 @@ const CASES: Record<string, [triggers: Setting, quiet: Setting]> = {
   ],
   'thin-outer-skin': [{ layers: sandwich('pvc-80', ['bx0-450']) }, { layers: sandwich('pvc-80') }],
   'single-fabric-skin': [{ layers: sandwich('pvc-80', ['bx0-800']) }, { layers: sandwich('pvc-80') }],
-  'wrinkling-before-strength': [{ layers: sandwich('pvc-60', ['carbon-twill-200', 'carbon-twill-200']) }, { layers: sandwich('pvc-200') }],
+  'wrinkling-before-strength': [
+    { layers: sandwich('pvc-60', ['carbon-twill-200', 'carbon-twill-200']) },
+    { layers: sandwich('pvc-200') },
+  ],
   'core-shear-slamming': [
     { layers: sandwich('pet-100'), geometry: forward },
     { layers: sandwich('san-115'), geometry: forward },
@@ -140,8 +179,14 @@ const CASES: Record<string, [triggers: Setting, quiet: Setting]> = {
     { layers: sandwich('pvc-80', ['bx0-800', 'bx45-600'], ['bx0-800', 'aramid-170']) },
     { layers: sandwich('pvc-80', ['bx0-800', 'aramid-170'], ['bx0-800', 'bx45-600']) },
   ],
-  'thin-core': [{ layers: sandwich(['pvc-80', 5], ['bx0-800', 'bx45-800', 'bx0-800', 'bx45-800']) }, { layers: sandwich(['pvc-80', 20]) }],
-  'uneven-skins': [{ layers: sandwich('pvc-80', ['bx0-800', 'bx45-800', 'bx0-800'], ['bx0-450', 'csm-225']) }, { layers: sandwich('pvc-80') }],
+  'thin-core': [
+    { layers: sandwich(['pvc-80', 5], ['bx0-800', 'bx45-800', 'bx0-800', 'bx45-800']) },
+    { layers: sandwich(['pvc-80', 20]) },
+  ],
+  'uneven-skins': [
+    { layers: sandwich('pvc-80', ['bx0-800', 'bx45-800', 'bx0-800'], ['bx0-450', 'csm-225']) },
+    { layers: sandwich('pvc-80') },
+  ],
   'no-mat-behind-gelcoat': [{ layers: ['gelcoat-iso', 'bx0-800', 'bx45-800'] }, { layers: solid }],
   'dry-mat-joint': [
     { layers: ['wr-600', 'wr-600'], process: 'handLayUp' },
@@ -156,15 +201,24 @@ const CASES: Record<string, [triggers: Setting, quiet: Setting]> = {
     {
       layers: solid,
       change: (boat) =>
-        (fabric(boat, 'csm-300').components[0]!.measured = [{ property: 'fibreWeightFraction', value: 0.58, origin: 'yardTest', n: 3, spread: 0.02, process: null }]),
+        (fabric(boat, 'csm-300').components[0]!.measured = [
+          { property: 'fibreWeightFraction', value: 0.58, origin: 'yardTest', n: 3, spread: 0.02, process: null },
+        ]),
     },
     { layers: solid },
   ],
   'thick-shot': [
     { layers: ['csm-600', 'wr-800', 'csm-600', 'wr-800', 'csm-600', 'wr-800'], process: 'handLayUp' },
-    { layers: ['csm-600', 'wr-800', 'csm-600', 'wr-800', 'csm-600', 'wr-800'], process: 'handLayUp', resin: 'epoxy-hand' },
+    {
+      layers: ['csm-600', 'wr-800', 'csm-600', 'wr-800', 'csm-600', 'wr-800'],
+      process: 'handLayUp',
+      resin: 'epoxy-hand',
+    },
   ],
-  'thick-infusion': [{ layers: Array<Lay>(22).fill('bx0-800').concat(Array<Lay>(8).fill('csm-600')) }, { layers: solid }],
+  'thick-infusion': [
+    { layers: Array<Lay>(22).fill('bx0-800').concat(Array<Lay>(8).fill('csm-600')) },
+    { layers: solid },
+  ],
   'resin-too-thick': [
     { layers: solid, resin: 'epoxy-hand' },
     { layers: solid, resin: 'epoxy-infusion' },
@@ -187,7 +241,10 @@ const CASES: Record<string, [triggers: Setting, quiet: Setting]> = {
     { layers: sandwich('pu-board-400'), geometry: { crown: 0.05 } },
     { layers: sandwich('pvc-80'), geometry: { crown: 0.05 } },
   ],
-  'unit-slip': [{ layers: solid, change: (boat) => (fabric(boat, 'bx0-800').components[0]!.arealWeight.value = 0.0236) }, { layers: solid }],
+  'unit-slip': [
+    { layers: solid, change: (boat) => (fabric(boat, 'bx0-800').components[0]!.arealWeight.value = 0.0236) },
+    { layers: solid },
+  ],
 };
 
 describe('cautions', () => {
@@ -200,16 +257,23 @@ describe('cautions', () => {
     expect(cautions(quiet)).not.toContain(id);
   });
   it('a density taken in pounds per cubic foot is questioned', () => {
-    expect(cautions({ layers: sandwich('pvc-80'), change: (boat) => (core(boat, 'pvc-80').density.value = 12) })).toContain('unit-slip');
+    expect(
+      cautions({ layers: sandwich('pvc-80'), change: (boat) => (core(boat, 'pvc-80').density.value = 12) }),
+    ).toContain('unit-slip');
   });
   it('every rule has its reason, way out and source', () => {
-    for (const { title, reason, wayOut, source } of CAUTION_RULES) for (const text of [title, reason, wayOut, source]) expect(text.length).toBeGreaterThan(5);
+    for (const { title, reason, wayOut, source } of CAUTION_RULES)
+      for (const text of [title, reason, wayOut, source]) expect(text.length).toBeGreaterThan(5);
   });
   it('says every figure in the units of the reader', () => {
     const metric = /\d ?(mm|kN|kPa|MPa|kg|g\/m²|°C)/;
     for (const [, [triggers]] of Object.entries(CASES))
-      for (const { rule, detail } of found(triggers)) for (const text of [rule.reason, rule.wayOut, detail]) expect(wordsIn(text, 'us')).not.toMatch(metric);
-    const thick = found({ layers: ['gelcoat-iso', ...Array.from({ length: 9 }, (): Lay => 'csm-450')], process: 'handLayUp' }).find(({ rule }) => rule.id === 'thick-shot')!;
+      for (const { rule, detail } of found(triggers))
+        for (const text of [rule.reason, rule.wayOut, detail]) expect(wordsIn(text, 'us')).not.toMatch(metric);
+    const thick = found({
+      layers: ['gelcoat-iso', ...Array.from({ length: 9 }, (): Lay => 'csm-450')],
+      process: 'handLayUp',
+    }).find(({ rule }) => rule.id === 'thick-shot')!;
     expect(wordsIn(thick.rule.reason, 'metric')).toContain('above 4 to 5 mm it cracks');
     expect(wordsIn(thick.rule.reason, 'us')).toContain('above 0.157 to 0.197 in it cracks');
   });
@@ -217,9 +281,18 @@ describe('cautions', () => {
     const boat = merrow();
     const evaluate = makeEvaluator();
     const [first] = cautionsOf(boat, evaluate(boat));
-    const acceptance = { id: 'a1', rule: first!.rule.id, subject: first!.subject, by: 'I. Hallin', note: 'Drilled on a 30 mm grid', at: '2026-11-25T10:00:00Z' };
+    const acceptance = {
+      id: 'a1',
+      rule: first!.rule.id,
+      subject: first!.subject,
+      by: 'I. Hallin',
+      note: 'Drilled on a 30 mm grid',
+      at: '2026-11-25T10:00:00Z',
+    };
     const { boat: accepted, inverse } = applyEdits(boat, [{ type: 'caution.accept', acceptance, index: 0 }]);
-    const after = cautionsOf(accepted, evaluate(accepted)).find((c) => c.rule.id === first!.rule.id && c.subject === first!.subject);
+    const after = cautionsOf(accepted, evaluate(accepted)).find(
+      (c) => c.rule.id === first!.rule.id && c.subject === first!.subject,
+    );
     expect(after!.accepted).toEqual(acceptance);
     expect(applyEdits(accepted, inverse).boat.acceptances).toEqual([]);
   });

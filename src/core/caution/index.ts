@@ -28,7 +28,10 @@ export interface Caution {
 const ORDER = { danger: 0, warning: 1, advice: 2 } as const;
 
 /** What the rules found in a zone does not change while its evaluation stands. */
-const found = new WeakMap<ZoneEvaluation, { boat: Boat['brief']; findings: { rule: CautionRule; layerId?: string; detail: string }[] }>();
+const found = new WeakMap<
+  ZoneEvaluation,
+  { boat: Boat['brief']; findings: { rule: CautionRule; layerId?: string; detail: string }[] }
+>();
 function findingsOf(scene: Scene) {
   const known = found.get(scene.evaluation);
   if (known?.boat === scene.boat.brief) return known.findings;
@@ -45,7 +48,8 @@ function findingsOf(scene: Scene) {
  */
 export function cautionsOf(boat: Boat, evaluations: ReadonlyMap<string, ZoneEvaluation>): Caution[] {
   const cautions = new Map<string, Caution>();
-  const acceptedOf = (rule: string, subject: string) => boat.acceptances.find((acceptance) => acceptance.rule === rule && acceptance.subject === subject) ?? null;
+  const acceptedOf = (rule: string, subject: string) =>
+    boat.acceptances.find((acceptance) => acceptance.rule === rule && acceptance.subject === subject) ?? null;
   for (const part of boat.parts) {
     for (const rule of PART_RULES)
       for (const { layerId, zoneIds, detail } of rule.find(boat, part, evaluations)) {
@@ -62,7 +66,14 @@ export function cautionsOf(boat: Boat, evaluations: ReadonlyMap<string, ZoneEval
         const known = cautions.get(key);
         if (known) known.zoneIds.push(zone.id);
         else {
-          cautions.set(key, { rule, subject, layerId: layerId ?? null, zoneIds: [zone.id], detail, accepted: acceptedOf(rule.id, subject) });
+          cautions.set(key, {
+            rule,
+            subject,
+            layerId: layerId ?? null,
+            zoneIds: [zone.id],
+            detail,
+            accepted: acceptedOf(rule.id, subject),
+          });
         }
       }
   }

@@ -218,7 +218,8 @@ export const MATERIAL_RULES: readonly CautionRule[] = [
     id: 'carbon-near-hardware',
     severity: 'warning',
     title: 'Carbon where metal is fastened',
-    reason: 'Carbon stands near +0.2 V in sea water; aluminium and carbon steel beside it corrode fast, stainless in crevices.',
+    reason:
+      'Carbon stands near +0.2 V in sea water; aluminium and carbon steel beside it corrode fast, stainless in crevices.',
     wayOut: 'Titanium or bronze fittings, or a glass layer and sealant between.',
     source: 'Galvanic series in sea water',
     find: ({ fabrics, zone }) =>

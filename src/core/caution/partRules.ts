@@ -15,7 +15,13 @@ const atLines =
   (kind: LineFinding['kind']): PartRule['find'] =>
   (boat, part, evaluations) =>
     linesOfPart(boat, part, evaluations).flatMap(({ line, findings }) =>
-      findings.filter((finding) => finding.kind === kind).map(({ layerId, text }) => ({ layerId, zoneIds: [...new Set([line.a, line.b])], detail: `${line.name}: ${text}` })),
+      findings
+        .filter((finding) => finding.kind === kind)
+        .map(({ layerId, text }) => ({
+          layerId,
+          zoneIds: [...new Set([line.a, line.b])],
+          detail: `${line.name}: ${text}`,
+        })),
     );
 
 export const PART_RULES: readonly PartRule[] = [
@@ -57,7 +63,13 @@ export const PART_RULES: readonly PartRule[] = [
       piecesOf(boat, part).flatMap(({ layerId, oneHanded }) =>
         oneHanded.length === 0
           ? []
-          : [{ layerId, zoneIds: oneHanded, detail: `only in ${oneHanded.map((id) => part.zones.find((zone) => zone.id === id)?.name ?? id).join(', ')}` }],
+          : [
+              {
+                layerId,
+                zoneIds: oneHanded,
+                detail: `only in ${oneHanded.map((id) => part.zones.find((zone) => zone.id === id)?.name ?? id).join(', ')}`,
+              },
+            ],
       ),
   },
 ];

@@ -17,7 +17,10 @@ export const PROCESS_RULES: readonly CautionRule[] = [
       isStyrenated(resin) && boat.brief.process === 'handLayUp'
         ? [outer, inner]
             .filter((skin) => thicknessOf(skin) > 0.005)
-            .map((skin) => ({ layerId: skin.at(-1)!.layer.id, detail: `${said(thicknessOf(skin), 'thickness')} wet on wet` }))
+            .map((skin) => ({
+              layerId: skin.at(-1)!.layer.id,
+              detail: `${said(thicknessOf(skin), 'thickness')} wet on wet`,
+            }))
         : [],
   },
   {
@@ -27,7 +30,10 @@ export const PROCESS_RULES: readonly CautionRule[] = [
     reason: `Above about ${saidLength(0.015)} the middle gets far hotter than the faces; foam nearby softens and the laminate cracks.`,
     wayOut: 'Infuse in stages or with a slow, low-exotherm resin, and watch the middle with a thermocouple.',
     source: 'Infusion practice',
-    find: ({ boat, fabrics }) => (boat.brief.process === 'infusion' && thicknessOf(fabrics) > 0.015 ? [{ detail: said(thicknessOf(fabrics), 'thickness') }] : []),
+    find: ({ boat, fabrics }) =>
+      boat.brief.process === 'infusion' && thicknessOf(fabrics) > 0.015
+        ? [{ detail: said(thicknessOf(fabrics), 'thickness') }]
+        : [],
   },
   {
     id: 'resin-too-thick',
@@ -37,7 +43,9 @@ export const PROCESS_RULES: readonly CautionRule[] = [
     wayOut: 'An infusion grade of 0.15 to 0.4 Pa·s.',
     source: 'Darcy flow; infusion resin data sheets',
     find: ({ boat, resin }) =>
-      boat.brief.process === 'infusion' && resin.viscosity25.value > 0.5 ? [{ detail: `${resin.name}: ${resin.viscosity25.value} Pa·s at ${said(25, 'temperature')}` }] : [],
+      boat.brief.process === 'infusion' && resin.viscosity25.value > 0.5
+        ? [{ detail: `${resin.name}: ${resin.viscosity25.value} Pa·s at ${said(25, 'temperature')}` }]
+        : [],
   },
   {
     id: 'resin-process',
@@ -48,7 +56,9 @@ export const PROCESS_RULES: readonly CautionRule[] = [
     source: PRACTICE,
     find: ({ boat, resin }) => {
       const hotMelt = resin.viscosity25.value > 20;
-      return hotMelt !== (boat.brief.process === 'prepreg') ? [{ detail: `${resin.name} with ${boat.brief.process === 'prepreg' ? 'prepreg and oven' : 'a wet process'}` }] : [];
+      return hotMelt !== (boat.brief.process === 'prepreg')
+        ? [{ detail: `${resin.name} with ${boat.brief.process === 'prepreg' ? 'prepreg and oven' : 'a wet process'}` }]
+        : [];
     },
   },
   {
@@ -80,7 +90,8 @@ export const PROCESS_RULES: readonly CautionRule[] = [
       return each(
         fabrics,
         ({ material }) => material.drapeRadius.value > radius,
-        ({ material }) => `${material.code} takes ${saidLength(material.drapeRadius.value)}, the zone curves at ${saidLength(radius)}`,
+        ({ material }) =>
+          `${material.code} takes ${saidLength(material.drapeRadius.value)}, the zone curves at ${saidLength(radius)}`,
       );
     },
   },
@@ -111,7 +122,8 @@ export const PROCESS_RULES: readonly CautionRule[] = [
       each(
         cores,
         ({ material, thickness }) => !material.thicknesses.some((sheet) => Math.abs(sheet - thickness) < 5e-5),
-        ({ material, thickness }) => `${material.code} ${said(thickness, 'thickness')}; sheets of ${material.thicknesses.map((sheet) => said(sheet, 'thickness')).join(', ')}`,
+        ({ material, thickness }) =>
+          `${material.code} ${said(thickness, 'thickness')}; sheets of ${material.thicknesses.map((sheet) => said(sheet, 'thickness')).join(', ')}`,
       ),
   },
   {
@@ -135,7 +147,8 @@ export const PROCESS_RULES: readonly CautionRule[] = [
     id: 'unit-slip',
     severity: 'warning',
     title: 'This figure looks like a unit taken for another',
-    reason: 'Ounces per square yard taken for g/m² are wrong by 33.9, pounds per cubic foot for kg/m³ by 16, inches for millimetres by 25.4.',
+    reason:
+      'Ounces per square yard taken for g/m² are wrong by 33.9, pounds per cubic foot for kg/m³ by 16, inches for millimetres by 25.4.',
     wayOut: 'Look at the material on the Shelf and type the figure with its unit.',
     source: 'Usual range of the class',
     find: ({ fabrics, cores }) => [
@@ -146,7 +159,9 @@ export const PROCESS_RULES: readonly CautionRule[] = [
       ),
       ...each(
         cores,
-        ({ material }) => material.behaviour !== 'honeycomb' && (material.density.value < 15 || (material.family.startsWith('pvc') && material.density.value > 420)),
+        ({ material }) =>
+          material.behaviour !== 'honeycomb' &&
+          (material.density.value < 15 || (material.family.startsWith('pvc') && material.density.value > 420)),
         ({ material }) => `${material.code}: ${said(material.density.value, 'density')}`,
       ),
     ],

@@ -1,5 +1,13 @@
 import { PROCESSES, type Core, type Fabric, type Resin } from '../material';
-import { analyseZone, type Boat, type LaidLayer, type Part, type Zone, type ZoneAnalysis, type ZoneEvaluation } from '../schedule';
+import {
+  analyseZone,
+  type Boat,
+  type LaidLayer,
+  type Part,
+  type Zone,
+  type ZoneAnalysis,
+  type ZoneEvaluation,
+} from '../schedule';
 import type { Severity } from './severity';
 
 /** What a rule may look at: one zone with its stack. */
@@ -41,7 +49,9 @@ export interface CautionRule {
 }
 
 export function sceneOf(boat: Boat, part: Part, zone: Zone, evaluation: ZoneEvaluation): Scene {
-  const laid = evaluation.layers.filter(({ material, layer }) => material.kind !== 'coating' && layer.role === 'structure');
+  const laid = evaluation.layers.filter(
+    ({ material, layer }) => material.kind !== 'coating' && layer.role === 'structure',
+  );
   const fabrics = laid.filter((one): one is FabricLayer => one.material.kind === 'fabric');
   const cores = laid.filter((one): one is CoreLayer => one.material.kind === 'core');
   const [first, last] = [cores[0]?.index ?? Infinity, cores.at(-1)?.index ?? Infinity];
@@ -72,10 +82,15 @@ export function sceneOf(boat: Boat, part: Part, zone: Zone, evaluation: ZoneEval
 }
 
 /** A finding for each layer that fits. */
-export const each = <T extends LaidLayer>(layers: readonly T[], fits: (layer: T) => boolean, detail: (layer: T) => string): Finding[] =>
-  layers.filter(fits).map((one) => ({ layerId: one.layer.id, detail: detail(one) }));
+export const each = <T extends LaidLayer>(
+  layers: readonly T[],
+  fits: (layer: T) => boolean,
+  detail: (layer: T) => string,
+): Finding[] => layers.filter(fits).map((one) => ({ layerId: one.layer.id, detail: detail(one) }));
 
 export const fibreMassOf = (layers: readonly LaidLayer[]) => layers.reduce((sum, { fibreMass }) => sum + fibreMass, 0);
 export const thicknessOf = (layers: readonly LaidLayer[]) => layers.reduce((sum, { thickness }) => sum + thickness, 0);
-export const families = (layers: readonly FabricLayer[]) => [...new Set(layers.flatMap(({ components }) => components.map(({ fibre }) => fibre.family)))];
+export const families = (layers: readonly FabricLayer[]) => [
+  ...new Set(layers.flatMap(({ components }) => components.map(({ fibre }) => fibre.family))),
+];
 export const wet = (zone: Zone) => zone.location === 'bottom';

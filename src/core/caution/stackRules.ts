@@ -14,18 +14,25 @@ export const STACK_RULES: readonly CautionRule[] = [
     id: 'unlike-fibres',
     severity: 'warning',
     title: 'Fibres of unlike stretch share the load',
-    reason: 'The stiff fibre breaks while the stretchy one has taken only part of its strength; their strengths do not add up.',
+    reason:
+      'The stiff fibre breaks while the stretchy one has taken only part of its strength; their strengths do not add up.',
     wayOut: 'See the honest capacity under Analysis; size the stiff fibre alone for the load, or use one family.',
     source: 'Equal strain in parallel members',
     find: ({ fabrics, analysis }) => {
       const kinds = families(fabrics);
       if (kinds.length < 2) return [];
       const stretch = (analysis()?.plies ?? []).flatMap((ply) =>
-        ply.fibre && ply.role !== 'core' && Math.abs(ply.E1 - ply.E2) > 1e-6 * ply.E1 ? [limitingStrains(ply)!.e1t] : [],
+        ply.fibre && ply.role !== 'core' && Math.abs(ply.E1 - ply.E2) > 1e-6 * ply.E1
+          ? [limitingStrains(ply)!.e1t]
+          : [],
       );
       if (stretch.length < 2 || Math.max(...stretch) < 1.4 * Math.min(...stretch)) return [];
       const percent = (value: number) => `${(value * 100).toFixed(2)} %`;
-      return [{ detail: `${kinds.map((kind) => FIBRE_FAMILIES[kind]).join(' and ')}: ${percent(Math.min(...stretch))} against ${percent(Math.max(...stretch))}` }];
+      return [
+        {
+          detail: `${kinds.map((kind) => FIBRE_FAMILIES[kind]).join(' and ')}: ${percent(Math.min(...stretch))} against ${percent(Math.max(...stretch))}`,
+        },
+      ];
     },
   },
   {
@@ -39,7 +46,9 @@ export const STACK_RULES: readonly CautionRule[] = [
       const found = analysis();
       const warp = found && warpOf(boat, found.plies, found.stiffness);
       const most = warp ? Math.max(Math.abs(warp.along), Math.abs(warp.across), Math.abs(warp.twist)) : 0;
-      return most > 0.003 ? [{ detail: `${said(most, 'thickness')} in a free metre over ${Math.round(warp!.coolDown)} K` }] : [];
+      return most > 0.003
+        ? [{ detail: `${said(most, 'thickness')} in a free metre over ${Math.round(warp!.coolDown)} K` }]
+        : [];
     },
   },
   {
@@ -71,7 +80,11 @@ export const STACK_RULES: readonly CautionRule[] = [
         const same = run.length > 0 && single && one.layer.angleDeg === run[0]!.layer.angleDeg;
         if (!same) run = [];
         if (single) run.push(one);
-        if (thicknessOf(run) > 0.002) found.push({ layerId: one.layer.id, detail: `${run.length} layers, ${said(thicknessOf(run), 'thickness')} at ${one.layer.angleDeg}°` });
+        if (thicknessOf(run) > 0.002)
+          found.push({
+            layerId: one.layer.id,
+            detail: `${run.length} layers, ${said(thicknessOf(run), 'thickness')} at ${one.layer.angleDeg}°`,
+          });
       }
       return found.slice(-1);
     },
@@ -80,11 +93,14 @@ export const STACK_RULES: readonly CautionRule[] = [
     id: 'thin-outer-skin',
     severity: 'warning',
     title: 'Outer skin thin against knocks',
-    reason: 'A rule minimum is a floor: berthing, stones and dropped tools go through thin skins, and water follows into the core.',
+    reason:
+      'A rule minimum is a floor: berthing, stones and dropped tools go through thin skins, and water follows into the core.',
     wayOut: `About ${said(0.9, 'laminateWeight', 1.5)} of fibre outside below water.`,
     source: 'Usual practice of builders; the pack’s minimum is lower',
     find: ({ cores, outer, zone }) =>
-      cores.length > 0 && (wet(zone) || zone.location === 'side') && fibreMassOf(outer) < 0.9 ? [{ detail: `${said(fibreMassOf(outer), 'laminateWeight')} outside` }] : [],
+      cores.length > 0 && (wet(zone) || zone.location === 'side') && fibreMassOf(outer) < 0.9
+        ? [{ detail: `${said(fibreMassOf(outer), 'laminateWeight')} outside` }]
+        : [],
   },
   {
     id: 'single-fabric-skin',
@@ -94,13 +110,19 @@ export const STACK_RULES: readonly CautionRule[] = [
     wayOut: 'Two layers at least, or a mat with the fabric.',
     source: 'Workshop practice',
     find: ({ cores, outer, inner }) =>
-      cores.length === 0 ? [] : [...(outer.length === 1 ? [{ detail: 'outer skin' }] : []), ...(inner.length === 1 ? [{ detail: 'inner skin' }] : [])].slice(0, 1),
+      cores.length === 0
+        ? []
+        : [
+            ...(outer.length === 1 ? [{ detail: 'outer skin' }] : []),
+            ...(inner.length === 1 ? [{ detail: 'inner skin' }] : []),
+          ].slice(0, 1),
   },
   {
     id: 'wrinkling-before-strength',
     severity: 'warning',
     title: 'The skin wrinkles before it is strong',
-    reason: 'On a soft core the pressed skin buckles in short waves at a stress it could otherwise bear; more fibre does not help much.',
+    reason:
+      'On a soft core the pressed skin buckles in short waves at a stress it could otherwise bear; more fibre does not help much.',
     wayOut: 'A denser core, or a thicker inner skin of less stiff fibre.',
     source: SANDWICH,
     find: ({ evaluation }) => {
@@ -112,7 +134,8 @@ export const STACK_RULES: readonly CautionRule[] = [
     id: 'core-shear-slamming',
     severity: 'danger',
     title: 'Brittle or weak core where the hull slams',
-    reason: 'Forward in the bottom the load comes as a blow; a core that cracks in shear lets go of the skin over a whole panel.',
+    reason:
+      'Forward in the bottom the load comes as a blow; a core that cracks in shear lets go of the skin over a whole panel.',
     wayOut: `A tough foam (elongation 30 % or more) of ${said(100, 'density')} or above.`,
     source: 'Slamming practice; core shear elongation',
     find: ({ boat, zone, cores }) =>
@@ -142,7 +165,8 @@ export const STACK_RULES: readonly CautionRule[] = [
     id: 'thin-core',
     severity: 'advice',
     title: 'The core is hardly thicker than its skins',
-    reason: 'Stiffness grows with the distance of the skins; a thin core brings the bother of a sandwich without its gain.',
+    reason:
+      'Stiffness grows with the distance of the skins; a thin core brings the bother of a sandwich without its gain.',
     wayOut: 'A thicker core, or none.',
     source: SANDWICH,
     find: ({ cores, outer, inner }) =>
@@ -159,13 +183,20 @@ export const STACK_RULES: readonly CautionRule[] = [
     id: 'uneven-skins',
     severity: 'advice',
     title: 'Skins very unequal',
-    reason: 'The thinner skin governs bending and wrinkling, and the neutral axis wanders: weight in the thicker skin is half wasted.',
+    reason:
+      'The thinner skin governs bending and wrinkling, and the neutral axis wanders: weight in the thicker skin is half wasted.',
     wayOut: 'Move a layer to the thin side; outside a third heavier is usual.',
     source: SANDWICH,
     find: ({ cores, outer, inner }) => {
       if (!cores.length || !outer.length || !inner.length) return [];
       const ratio = fibreMassOf(inner) / fibreMassOf(outer);
-      return ratio < 0.45 || ratio > 1.6 ? [{ detail: `inner ${said(fibreMassOf(inner), 'laminateWeight')}, outer ${said(fibreMassOf(outer), 'laminateWeight')}` }] : [];
+      return ratio < 0.45 || ratio > 1.6
+        ? [
+            {
+              detail: `inner ${said(fibreMassOf(inner), 'laminateWeight')}, outer ${said(fibreMassOf(outer), 'laminateWeight')}`,
+            },
+          ]
+        : [];
     },
   },
   {
@@ -196,8 +227,11 @@ export const STACK_RULES: readonly CautionRule[] = [
         ? []
         : fabrics.flatMap((one, i) => {
             const next = fabrics[i + 1];
-            const heavy = (f: typeof one) => f.material.components.every(({ form }) => form === 'woven') && f.fibreMass >= 0.5;
-            return next && next.index === one.index + 1 && heavy(one) && heavy(next) ? [{ layerId: next.layer.id, detail: `${one.material.code} on ${next.material.code}` }] : [];
+            const heavy = (f: typeof one) =>
+              f.material.components.every(({ form }) => form === 'woven') && f.fibreMass >= 0.5;
+            return next && next.index === one.index + 1 && heavy(one) && heavy(next)
+              ? [{ layerId: next.layer.id, detail: `${one.material.code} on ${next.material.code}` }]
+              : [];
           }),
   },
   {
@@ -225,7 +259,9 @@ export const STACK_RULES: readonly CautionRule[] = [
       each(
         layers,
         ({ material, layer, index }) =>
-          material.kind === 'coating' && material.base === 'none' && (layer.role !== 'comesOff' || layers.some((other) => other.index > index && other.layer.role !== 'comesOff')),
+          material.kind === 'coating' &&
+          material.base === 'none' &&
+          (layer.role !== 'comesOff' || layers.some((other) => other.index > index && other.layer.role !== 'comesOff')),
         ({ material }) => material.name,
       ),
   },
@@ -255,21 +291,29 @@ export const STACK_RULES: readonly CautionRule[] = [
     source: 'Ranges of generic material figures',
     find: ({ boat, evaluation }) => {
       const reserve = evaluation.governing?.reserveFactor;
-      return reserve !== undefined && reserve >= 1 && reserve < targetOf(boat) * 1.1 && evaluation.origin === 'generic' ? [{ detail: `reserve ${reserve.toFixed(2)}` }] : [];
+      return reserve !== undefined && reserve >= 1 && reserve < targetOf(boat) * 1.1 && evaluation.origin === 'generic'
+        ? [{ detail: `reserve ${reserve.toFixed(2)}` }]
+        : [];
     },
   },
   {
     id: 'outside-law',
     severity: 'advice',
     title: 'Fibre fraction outside the pack’s property law',
-    reason: 'The strength laws of mat and roving were made for hand-laid fractions; above 60 % they are an extrapolation.',
+    reason:
+      'The strength laws of mat and roving were made for hand-laid fractions; above 60 % they are an extrapolation.',
     wayOut: 'Use tested values for infused and prepreg laminates.',
     source: `${SMALL_CRAFT_PACK.title}, F53`,
     find: ({ fabrics }) =>
       each(
         fabrics,
-        ({ components }) => components.some(({ fibre, form, fibreWeightFraction }) => fibre.family === 'eGlass' && form === 'randomMat' && fibreWeightFraction > 0.5),
-        ({ components, material }) => `${material.code} at ${Math.round(Math.max(...components.map(({ fibreWeightFraction }) => fibreWeightFraction)) * 100)} % by weight`,
+        ({ components }) =>
+          components.some(
+            ({ fibre, form, fibreWeightFraction }) =>
+              fibre.family === 'eGlass' && form === 'randomMat' && fibreWeightFraction > 0.5,
+          ),
+        ({ components, material }) =>
+          `${material.code} at ${Math.round(Math.max(...components.map(({ fibreWeightFraction }) => fibreWeightFraction)) * 100)} % by weight`,
       ),
   },
 ];

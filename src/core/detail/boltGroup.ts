@@ -3,8 +3,12 @@ import { invalid } from '../error';
 /** Position of a bolt in the plane of the plate (m). */
 export type BoltPlace = readonly [number, number];
 
-const centroid = (bolts: readonly BoltPlace[]): BoltPlace => [bolts.reduce((sum, [x]) => sum + x, 0) / bolts.length, bolts.reduce((sum, [, y]) => sum + y, 0) / bolts.length];
-const greatest = (values: readonly number[]) => values.reduce((best, value, i) => (value > values[best]! ? i : best), 0);
+const centroid = (bolts: readonly BoltPlace[]): BoltPlace => [
+  bolts.reduce((sum, [x]) => sum + x, 0) / bolts.length,
+  bolts.reduce((sum, [, y]) => sum + y, 0) / bolts.length,
+];
+const greatest = (values: readonly number[]) =>
+  values.reduce((best, value, i) => (value > values[best]! ? i : best), 0);
 
 /**
  * Shear of each bolt of a group under a force in its plane that need not pass through its centroid.
@@ -15,14 +19,21 @@ const greatest = (values: readonly number[]) => values.reduce((best, value, i) =
  * @example boltGroupShear(bolts, [0, -16000], [0.425, 0]).max // 21000
  * Source: Shigley & Mischke, Mechanical Engineering Design, shear of bolts with eccentric load; equal bolts, stiff plate.
  */
-export function boltGroupShear(bolts: readonly BoltPlace[], force: readonly [number, number], at: readonly [number, number]) {
+export function boltGroupShear(
+  bolts: readonly BoltPlace[],
+  force: readonly [number, number],
+  at: readonly [number, number],
+) {
   if (bolts.length === 0) throw invalid('bolts', 'A bolt group needs at least one bolt');
   const [cx, cy] = centroid(bolts);
   const moment = (at[0] - cx) * force[1] - (at[1] - cy) * force[0];
   const J = bolts.reduce((sum, [x, y]) => sum + (x - cx) ** 2 + (y - cy) ** 2, 0);
-  if (J < 1e-12 && Math.abs(moment) > 1e-9) throw invalid('bolts', 'Bolts in one place cannot hold a moment: spread them, or lead the force through them');
+  if (J < 1e-12 && Math.abs(moment) > 1e-9)
+    throw invalid('bolts', 'Bolts in one place cannot hold a moment: spread them, or lead the force through them');
   const turn = J < 1e-12 ? 0 : moment / J;
-  const resultants = bolts.map(([x, y]) => Math.hypot(force[0] / bolts.length - turn * (y - cy), force[1] / bolts.length + turn * (x - cx)));
+  const resultants = bolts.map(([x, y]) =>
+    Math.hypot(force[0] / bolts.length - turn * (y - cy), force[1] / bolts.length + turn * (x - cx)),
+  );
   const maxIndex = greatest(resultants);
   return { resultants, max: resultants[maxIndex]!, maxIndex };
 }
@@ -37,13 +48,19 @@ export function boltGroupShear(bolts: readonly BoltPlace[], force: readonly [num
  * @example boltGroupTension(bolts, 0, [900, 0]).max // 3214
  * Source: Shigley & Mischke, bolted bracket; T = M·y / Σ y².
  */
-export function boltGroupTension(bolts: readonly BoltPlace[], force: number, moment: readonly [number, number], pivotY?: number) {
+export function boltGroupTension(
+  bolts: readonly BoltPlace[],
+  force: number,
+  moment: readonly [number, number],
+  pivotY?: number,
+) {
   if (bolts.length === 0) throw invalid('bolts', 'A bolt group needs at least one bolt');
   const [cx, cy] = centroid(bolts);
   const arm = bolts.map(([x, y]): BoltPlace => (pivotY === undefined ? [x - cx, y - cy] : [0, y - pivotY]));
   const share = (M: number, axis: 0 | 1) => {
     const sum = arm.reduce((total, place) => total + place[axis] ** 2, 0);
-    if (sum < 1e-12 && Math.abs(M) > 1e-9) throw invalid('bolts', 'Bolts in one line cannot hold a moment across it: add a second row, or a wider plate');
+    if (sum < 1e-12 && Math.abs(M) > 1e-9)
+      throw invalid('bolts', 'Bolts in one line cannot hold a moment across it: add a second row, or a wider plate');
     return sum < 1e-12 ? 0 : M / sum;
   };
   const [alongY, alongX] = [share(moment[0], 1), pivotY === undefined ? share(moment[1], 0) : 0];

@@ -33,16 +33,35 @@ export interface BoltJoint {
  * @example boltJoint({ load: 8000, boltDiameter: 0.012, boltCount: 1, width: 0.06, edgeDistance: 0.015, … }).governs // 'shearOut'
  * Source: nominal stresses of bolted joints in composites, e.g. Agarwal & Broutman, ch. 8.
  */
-export function boltJoint({ load, boltDiameter: d, boltCount, width, edgeDistance, thickness, bearingStrength, tensionStrength, shearStrength }: BoltJointInput): BoltJoint {
+export function boltJoint({
+  load,
+  boltDiameter: d,
+  boltCount,
+  width,
+  edgeDistance,
+  thickness,
+  bearingStrength,
+  tensionStrength,
+  shearStrength,
+}: BoltJointInput): BoltJoint {
   if (edgeDistance < d)
-    throw invalid('edgeDistance', `The edge is ${(edgeDistance * 1000).toFixed(1)} mm from the hole, less than one bolt diameter of ${(d * 1000).toFixed(1)} mm`);
+    throw invalid(
+      'edgeDistance',
+      `The edge is ${(edgeDistance * 1000).toFixed(1)} mm from the hole, less than one bolt diameter of ${(d * 1000).toFixed(1)} mm`,
+    );
   const net = width - boltCount * d;
-  if (net <= 0) throw invalid('width', `${boltCount} holes of ${(d * 1000).toFixed(1)} mm leave nothing of a width of ${(width * 1000).toFixed(1)} mm`);
+  if (net <= 0)
+    throw invalid(
+      'width',
+      `${boltCount} holes of ${(d * 1000).toFixed(1)} mm leave nothing of a width of ${(width * 1000).toFixed(1)} mm`,
+    );
   const reserve = (stress: number, strength: number): StressReserve => ({ stress, reserveFactor: strength / stress });
   const bearing = reserve(load / (boltCount * d * thickness), bearingStrength);
   const netTension = reserve(load / (net * thickness), tensionStrength);
   const shearOut = reserve(load / (boltCount * 2 * (edgeDistance - d / 2) * thickness), shearStrength);
   const all = { bearing, netTension, shearOut };
-  const governs = (Object.keys(all) as BoltJoint['governs'][]).reduce((low, key) => (all[key].reserveFactor < all[low].reserveFactor ? key : low));
+  const governs = (Object.keys(all) as BoltJoint['governs'][]).reduce((low, key) =>
+    all[key].reserveFactor < all[low].reserveFactor ? key : low,
+  );
   return { ...all, governs };
 }

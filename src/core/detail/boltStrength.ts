@@ -9,7 +9,17 @@ const STRESS_AREA = 0.78;
  * @example boltStrength({ diameter: 0.01, yieldStrength: 210e6, tension: 5000, shear: 3000 }) // 1.79
  * Source: von Mises with the tensile stress area of a metric thread, about 0.78 of the shank.
  */
-export function boltStrength({ diameter, yieldStrength, tension, shear }: { diameter: number; yieldStrength: number; tension: number; shear: number }): number {
+export function boltStrength({
+  diameter,
+  yieldStrength,
+  tension,
+  shear,
+}: {
+  diameter: number;
+  yieldStrength: number;
+  tension: number;
+  shear: number;
+}): number {
   const area = (STRESS_AREA * Math.PI * diameter ** 2) / 4;
   return yieldStrength / (Math.sqrt(Math.max(0, tension) ** 2 + 3 * shear ** 2) / area);
 }

@@ -62,18 +62,33 @@ describe('bolts', () => {
     expect(() => boltGroupShear([], [0, 1], [0, 0])).toThrow('at least one bolt');
   });
   it('hold by section, thread and washer', () => {
-    expect(boltStrength({ diameter: 0.01, yieldStrength: 210e6, tension: 1000, shear: 0 })).toBeCloseTo((0.78 * Math.PI * 0.01 ** 2 * 210e6) / 4 / 1000, 9);
+    expect(boltStrength({ diameter: 0.01, yieldStrength: 210e6, tension: 1000, shear: 0 })).toBeCloseTo(
+      (0.78 * Math.PI * 0.01 ** 2 * 210e6) / 4 / 1000,
+      9,
+    );
     expect(boltStrength({ diameter: 0.01, yieldStrength: 210e6, tension: 0, shear: 0 })).toBe(Infinity);
     expect(threadEngagement({ diameter: 0.01, length: 0.01, shearStrength: 120e6 })).toBeCloseTo(18850, 0);
-    expect(pullThrough({ load: 1000, washerDiameter: 0.03, thickness: 0.01, shearStrength: 55e6, compressiveStrength: 1e6, holeDiameter: 0.01 }).governs).toBe('crushing');
-    expect(() => pullThrough({ load: 1, washerDiameter: 0.01, thickness: 0.01, shearStrength: 1, holeDiameter: 0.01 })).toThrow('nothing bears');
+    expect(
+      pullThrough({
+        load: 1000,
+        washerDiameter: 0.03,
+        thickness: 0.01,
+        shearStrength: 55e6,
+        compressiveStrength: 1e6,
+        holeDiameter: 0.01,
+      }).governs,
+    ).toBe('crushing');
+    expect(() =>
+      pullThrough({ load: 1, washerDiameter: 0.01, thickness: 0.01, shearStrength: 1, holeDiameter: 0.01 }),
+    ).toThrow('nothing bears');
   });
 });
 
 describe('bonds and straps', () => {
   it('a lap of equal adherends peaks at both ends alike, a long one no more with more length', () => {
     const one = { E: 16e9, thickness: 0.004 };
-    const lap = (overlap: number) => lapJoint({ load: 2e5, overlap, adherends: [one, one], adhesive: { G: 9e8, thickness: 5e-4 } });
+    const lap = (overlap: number) =>
+      lapJoint({ load: 2e5, overlap, adherends: [one, one], adhesive: { G: 9e8, thickness: 5e-4 } });
     expect(lap(0.2).peakAt).toBe(0);
     expect(lap(5).peakShear).toBeCloseTo(lap(0.4).peakShear, 0);
     expect(lap(0.001).peakShear / lap(0.001).averageShear).toBeCloseTo(1, 1);
@@ -93,14 +108,19 @@ describe('bonds and straps', () => {
   });
   it('a gentler scarf carries less shear', () => {
     expect(scarfJoint({ stress: 1e8, ratio: 12 }).shear).toBeCloseTo(8.276e6, -4);
-    expect(scarfJoint({ stress: 1e8, ratio: 1 })).toEqual({ shear: expect.closeTo(5e7, 0), tension: expect.closeTo(5e7, 0) });
+    expect(scarfJoint({ stress: 1e8, ratio: 1 })).toEqual({
+      shear: expect.closeTo(5e7, 0),
+      tension: expect.closeTo(5e7, 0),
+    });
     expect(tabbingShear({ load: 45000, length: 1.2, overlap: 0.075, strips: 2 })).toBe(250000);
   });
 });
 
 describe('load cases', () => {
-  const load = (cause: LoadCase['cause'], direction: LoadCase['direction'] = { how: 'angle', bearingDeg: 0, upDeg: 0 }): LoadCase =>
-    loadCaseSchema.parse({ id: 'l', name: 'Load', cause, direction, factor: 2, source: 'test' });
+  const load = (
+    cause: LoadCase['cause'],
+    direction: LoadCase['direction'] = { how: 'angle', bearingDeg: 0, upDeg: 0 },
+  ): LoadCase => loadCaseSchema.parse({ id: 'l', name: 'Load', cause, direction, factor: 2, source: 'test' });
   it.each([
     [{ kind: 'given', force: 5000 }, 5000],
     [{ kind: 'wire', breakingLoad: 14000, share: 0.8 }, 11200],
@@ -108,7 +128,10 @@ describe('load cases', () => {
     [{ kind: 'rudder', area: 0.2, speedKnots: 10, coefficient: 1, arm: 0.3 }, 0.5 * 1025 * 5.14444 ** 2 * 0.2],
     [{ kind: 'tow', pull: 6000, dynamic: 2 }, 12000],
     [{ kind: 'mooring', breakingLoad: 20000, share: 0.5 }, 10000],
-    [{ kind: 'lifting', mass: 1000, points: 4, dynamic: 1.5, slingDeg: 60, uneven: 1.2 }, (1000 * 9.80665 * 1.5 * 1.2) / (4 * 0.5)],
+    [
+      { kind: 'lifting', mass: 1000, points: 4, dynamic: 1.5, slingDeg: 60, uneven: 1.2 },
+      (1000 * 9.80665 * 1.5 * 1.2) / (4 * 0.5),
+    ],
     [{ kind: 'thrust', thrust: 3000, mass: 0, dynamic: 2 }, 3000],
     [{ kind: 'rail', force: 1500, height: 0.6 }, 1500],
     [{ kind: 'grounding', mass: 1000, deceleration: 2, share: 0.5 }, 9806.65],
@@ -123,7 +146,11 @@ describe('load cases', () => {
   it('takes its direction as angles or as so much forward, outboard and up', () => {
     const given = { kind: 'given', force: 100 } as const;
     const [x, y, z] = actingLoad(load(given, { how: 'angle', bearingDeg: 90, upDeg: 30 })).vector;
-    expect([x, y, z].map((value) => Number(value.toFixed(6)))).toEqual([0, Number((100 * Math.cos(Math.PI / 6)).toFixed(6)), 50]);
+    expect([x, y, z].map((value) => Number(value.toFixed(6)))).toEqual([
+      0,
+      Number((100 * Math.cos(Math.PI / 6)).toFixed(6)),
+      50,
+    ]);
     expect(actingLoad(load(given, { how: 'ratio', forward: 3, outboard: 0, up: 4 })).vector).toEqual([60, 0, 80]);
     expect(loadProblem(load(given, { how: 'ratio', forward: 0, outboard: 0, up: 0 }))).toContain('points nowhere');
     expect(loadProblem(load(given))).toBeNull();

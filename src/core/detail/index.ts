@@ -8,4 +8,12 @@ export { tabbingShear } from './tabbingShear';
 export { threadEngagement } from './threadEngagement';
 export { scarfJoint } from './scarfJoint';
 export { boltStrength } from './boltStrength';
-export { actingLoad, LOAD_CAUSES, loadCaseSchema, loadProblem, type ActingLoad, type LoadCase, type LoadCause } from './loadCase';
+export {
+  actingLoad,
+  LOAD_CAUSES,
+  loadCaseSchema,
+  loadProblem,
+  type ActingLoad,
+  type LoadCase,
+  type LoadCause,
+} from './loadCase';

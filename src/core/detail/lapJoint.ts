@@ -15,12 +15,19 @@ export interface LapJointInput {
  * @example lapJoint({ load: 2e5, overlap: 0.2, … }).peakShear // 23.7e6
  * Source: Volkersen 1938. Bending of the adherends and peel are left out.
  */
-export function lapJoint({ load: P, overlap: l, adherends: [one, two], adhesive: { G, thickness: ta } }: LapJointInput) {
+export function lapJoint({
+  load: P,
+  overlap: l,
+  adherends: [one, two],
+  adhesive: { G, thickness: ta },
+}: LapJointInput) {
   const [k1, k2] = [one.E * one.thickness, two.E * two.thickness];
   const omega = Math.sqrt((G / ta) * (1 / k1 + 1 / k2));
   const averageShear = P / l;
   // τ at the end where adherend i stops being loaded alone: its share of compliance drives it.
-  const at = (own: number, other: number) => ((P * omega) / ((1 / own + 1 / other) * Math.sinh(omega * l))) * (Math.cosh(omega * l) / own + 1 / other);
-  const [start, end] = omega * l > 300 ? [(P * omega * k2) / (k1 + k2), (P * omega * k1) / (k1 + k2)] : [at(k1, k2), at(k2, k1)];
+  const at = (own: number, other: number) =>
+    ((P * omega) / ((1 / own + 1 / other) * Math.sinh(omega * l))) * (Math.cosh(omega * l) / own + 1 / other);
+  const [start, end] =
+    omega * l > 300 ? [(P * omega * k2) / (k1 + k2), (P * omega * k1) / (k1 + k2)] : [at(k1, k2), at(k2, k1)];
   return { averageShear, peakShear: Math.max(start, end), peakAt: start >= end ? 0 : l };
 }

@@ -22,7 +22,11 @@ const cause = z.discriminatedUnion('kind', [
     arm: bounded('Arm to the bearing', 0, 2, 'm'),
   }),
   z.object({ kind: z.literal('tow'), pull: force('Pull'), dynamic: bounded('Dynamic factor', 1, 5) }),
-  z.object({ kind: z.literal('mooring'), breakingLoad: force('Breaking load of the line'), share: share('Share of it') }),
+  z.object({
+    kind: z.literal('mooring'),
+    breakingLoad: force('Breaking load of the line'),
+    share: share('Share of it'),
+  }),
   z.object({
     kind: z.literal('lifting'),
     mass: bounded('Mass lifted', 1, 1e5, 'kg'),
@@ -31,10 +35,29 @@ const cause = z.discriminatedUnion('kind', [
     slingDeg: bounded('Sling from the vertical', 0, 70, '°'),
     uneven: bounded('Uneven sharing', 1, 2),
   }),
-  z.object({ kind: z.literal('thrust'), thrust: force('Thrust'), mass: bounded('Mass of the engine', 0, 5000, 'kg'), dynamic: bounded('Dynamic factor', 1, 6) }),
-  z.object({ kind: z.literal('rail'), force: force('Push on the rail'), height: bounded('Height of the rail', 0.05, 2, 'm') }),
-  z.object({ kind: z.literal('grounding'), mass: bounded('Mass', 1, 1e5, 'kg'), deceleration: bounded('Deceleration in g', 0.1, 10), share: share('Share of the support') }),
-  z.object({ kind: z.literal('person'), mass: bounded('Mass', 10, 500, 'kg'), drop: bounded('Drop height', 0, 3, 'm'), stop: bounded('Stopping distance', 0.005, 1, 'm') }),
+  z.object({
+    kind: z.literal('thrust'),
+    thrust: force('Thrust'),
+    mass: bounded('Mass of the engine', 0, 5000, 'kg'),
+    dynamic: bounded('Dynamic factor', 1, 6),
+  }),
+  z.object({
+    kind: z.literal('rail'),
+    force: force('Push on the rail'),
+    height: bounded('Height of the rail', 0.05, 2, 'm'),
+  }),
+  z.object({
+    kind: z.literal('grounding'),
+    mass: bounded('Mass', 1, 1e5, 'kg'),
+    deceleration: bounded('Deceleration in g', 0.1, 10),
+    share: share('Share of the support'),
+  }),
+  z.object({
+    kind: z.literal('person'),
+    mass: bounded('Mass', 10, 500, 'kg'),
+    drop: bounded('Drop height', 0, 3, 'm'),
+    stop: bounded('Stopping distance', 0.005, 1, 'm'),
+  }),
 ]);
 
 /** A load where it comes into the boat; direction as an angle, or as so much forward, outboard and up. */
@@ -44,8 +67,17 @@ export const loadCaseSchema = z.object({
   cause,
   direction: z.discriminatedUnion('how', [
     /** Bearing from forward towards outboard, and up from the horizontal. */
-    z.object({ how: z.literal('angle'), bearingDeg: bounded('Bearing', -180, 180, '°'), upDeg: bounded('Up from the horizontal', -90, 90, '°') }),
-    z.object({ how: z.literal('ratio'), forward: bounded('Forward', -1000, 1000), outboard: bounded('Outboard', -1000, 1000), up: bounded('Up', -1000, 1000) }),
+    z.object({
+      how: z.literal('angle'),
+      bearingDeg: bounded('Bearing', -180, 180, '°'),
+      upDeg: bounded('Up from the horizontal', -90, 90, '°'),
+    }),
+    z.object({
+      how: z.literal('ratio'),
+      forward: bounded('Forward', -1000, 1000),
+      outboard: bounded('Outboard', -1000, 1000),
+      up: bounded('Up', -1000, 1000),
+    }),
   ]),
   /** Factor on the load for the detail. */
   factor: bounded('Factor', 1, 10),
@@ -91,7 +123,12 @@ function forceOf(c: LoadCase['cause'], record?: Recorder): { force: number; arm:
       return said('F', [put('F', c.force, 'N')], c.force, 'Given');
     case 'wire':
     case 'mooring':
-      return said('k F_u', [put('k', c.share), put('F_u', c.breakingLoad, 'N')], c.share * c.breakingLoad, 'Breaking load of wire or line');
+      return said(
+        'k F_u',
+        [put('k', c.share), put('F_u', c.breakingLoad, 'N')],
+        c.share * c.breakingLoad,
+        'Breaking load of wire or line',
+      );
     case 'rightingMoment':
       return said(
         '\\frac{k M}{b}',
@@ -110,24 +147,45 @@ function forceOf(c: LoadCase['cause'], record?: Recorder): { force: number; arm:
       );
     }
     case 'tow':
-      return said('k F', [put('k', c.dynamic), put('F', c.pull, 'N')], c.dynamic * c.pull, 'Pull with its dynamic factor');
+      return said(
+        'k F',
+        [put('k', c.dynamic), put('F', c.pull, 'N')],
+        c.dynamic * c.pull,
+        'Pull with its dynamic factor',
+      );
     case 'lifting': {
       const value = (c.mass * GRAVITY * c.dynamic * c.uneven) / (c.points * Math.cos((c.slingDeg * Math.PI) / 180));
       return said(
         '\\frac{k u m g}{n \\cos\\beta}',
-        [put('k', c.dynamic), put('u', c.uneven), put('m', c.mass, 'kg'), put('n', c.points), put('\\beta', c.slingDeg, '°')],
+        [
+          put('k', c.dynamic),
+          put('u', c.uneven),
+          put('m', c.mass, 'kg'),
+          put('n', c.points),
+          put('\\beta', c.slingDeg, '°'),
+        ],
         value,
         'Equilibrium of a lift by points',
       );
     }
     case 'thrust': {
       const weight = c.mass * GRAVITY * c.dynamic;
-      return said('\\sqrt{T^2 + (k m g)^2}', [put('T', c.thrust, 'N'), put('k', c.dynamic), put('m', c.mass, 'kg')], Math.hypot(c.thrust, weight), 'Thrust and weight in a seaway');
+      return said(
+        '\\sqrt{T^2 + (k m g)^2}',
+        [put('T', c.thrust, 'N'), put('k', c.dynamic), put('m', c.mass, 'kg')],
+        Math.hypot(c.thrust, weight),
+        'Thrust and weight in a seaway',
+      );
     }
     case 'rail':
       return said('F', [put('F', c.force, 'N')], c.force, 'Push on the rail at its height', c.height);
     case 'grounding':
-      return said('k a m g', [put('k', c.share), put('a', c.deceleration), put('m', c.mass, 'kg')], c.share * c.deceleration * c.mass * GRAVITY, 'Deceleration of the boat');
+      return said(
+        'k a m g',
+        [put('k', c.share), put('a', c.deceleration), put('m', c.mass, 'kg')],
+        c.share * c.deceleration * c.mass * GRAVITY,
+        'Deceleration of the boat',
+      );
     case 'person':
       return said(
         'm g \\left(1 + \\frac{h}{s}\\right)',

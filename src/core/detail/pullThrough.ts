@@ -20,11 +20,23 @@ export interface PullThroughInput {
  * @example pullThrough({ load: 15000, washerDiameter: 0.05, thickness: 0.014, shearStrength: 55e6 }).reserveFactor // 8.06
  * Source: punching shear over the cylinder π·D·t.
  */
-export function pullThrough({ load, washerDiameter: D, thickness, shearStrength, compressiveStrength, holeDiameter = 0 }: PullThroughInput) {
+export function pullThrough({
+  load,
+  washerDiameter: D,
+  thickness,
+  shearStrength,
+  compressiveStrength,
+  holeDiameter = 0,
+}: PullThroughInput) {
   if (holeDiameter >= D) throw invalid('holeDiameter', 'The hole is as wide as the washer: nothing bears');
   const punchingStress = load / (Math.PI * D * thickness);
   const crushingStress = load / ((Math.PI / 4) * (D ** 2 - holeDiameter ** 2));
   const punching = shearStrength / punchingStress;
   const crushing = compressiveStrength === undefined ? Infinity : compressiveStrength / crushingStress;
-  return { punchingStress, crushingStress, reserveFactor: Math.min(punching, crushing), governs: punching <= crushing ? ('punching' as const) : ('crushing' as const) };
+  return {
+    punchingStress,
+    crushingStress,
+    reserveFactor: Math.min(punching, crushing),
+    governs: punching <= crushing ? ('punching' as const) : ('crushing' as const),
+  };
 }

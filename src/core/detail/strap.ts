@@ -24,7 +24,8 @@ export interface StrapPairInput {
  * Source: equilibrium; F = P / (n cos α).
  */
 export function strapPair({ load, angleDeg, count, thickness, strength, safetyFactor }: StrapPairInput) {
-  if (Math.abs(angleDeg) >= 85) throw invalid('angleDeg', 'A strap at 85° or more to the load carries nothing along it');
+  if (Math.abs(angleDeg) >= 85)
+    throw invalid('angleDeg', 'A strap at 85° or more to the load carries nothing along it');
   const forceEach = load / (count * Math.cos((angleDeg * Math.PI) / 180));
   const areaEach = (forceEach * safetyFactor) / strength;
   return { forceEach, areaEach, widthEach: areaEach / thickness };
@@ -44,5 +45,9 @@ export function strapOffAxis(strength: PlyStrength, angleDeg: number, criterion:
   // Limiting strains follow from the same strengths, whatever the moduli: with unit moduli strain is stress.
   const ply = { thickness: 1, angleDeg: 0, E1: 1, E2: 1, nu12: 0, G12: 1, strength };
   const state = { materialStress: [...stress], materialStrain: [...stress], strain: [...stress], stress: [...stress] };
-  return faceReserve(state as unknown as Parameters<typeof faceReserve>[0], ply as unknown as Parameters<typeof faceReserve>[1], criterion)!.reserveFactor;
+  return faceReserve(
+    state as unknown as Parameters<typeof faceReserve>[0],
+    ply as unknown as Parameters<typeof faceReserve>[1],
+    criterion,
+  )!.reserveFactor;
 }

@@ -5,6 +5,16 @@
  * @example tabbingShear({ load: 45000, length: 1.2, overlap: 0.075, strips: 2 }) // 250000
  * Source: mean shear of a bonded strip.
  */
-export function tabbingShear({ load, length, overlap, strips }: { load: number; length: number; overlap: number; strips: number }): number {
+export function tabbingShear({
+  load,
+  length,
+  overlap,
+  strips,
+}: {
+  load: number;
+  length: number;
+  overlap: number;
+  strips: number;
+}): number {
   return load / (length * overlap * strips);
 }

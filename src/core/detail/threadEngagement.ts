@@ -6,6 +6,14 @@
  * @example threadEngagement({ diameter: 0.01, length: 0.01, shearStrength: 120e6 }) // 18.8e3
  * Source: stripping of internal threads, usual half-cylinder estimate of machine design.
  */
-export function threadEngagement({ diameter, length, shearStrength }: { diameter: number; length: number; shearStrength: number }): number {
+export function threadEngagement({
+  diameter,
+  length,
+  shearStrength,
+}: {
+  diameter: number;
+  length: number;
+  shearStrength: number;
+}): number {
   return 0.5 * Math.PI * diameter * length * shearStrength;
 }

@@ -37,7 +37,8 @@ export const hullPoint = (hull: HullSurface, x: number, s: number): Point => {
 const clamp = (value: number, low: number, high: number) => Math.min(high, Math.max(low, value));
 
 /** A stretch along the boat, cut to its length. */
-const onBoat = (hull: HullSurface, { from, to }: { from: number; to: number }) => [clamp(from, hull.aft, hull.bow), clamp(to, hull.aft, hull.bow)] as const;
+const onBoat = (hull: HullSurface, { from, to }: { from: number; to: number }) =>
+  [clamp(from, hull.aft, hull.bow), clamp(to, hull.aft, hull.bow)] as const;
 
 /** A flat section of the boat at x between two heights, port to starboard; above the deck edge it follows the camber. */
 function sectionPatch({ hull, deck }: BoatShape, x: number, top: number | null, lean = 0): Patch {
@@ -101,21 +102,33 @@ export function regionPatch(shape: BoatShape, region: Region): Patch | null {
       const { cockpit } = deck;
       if (cockpit === null) return null;
       const along = (u: number) => mix(cockpit.from, cockpit.to, u);
-      if (region.piece === 'sole') return { count: 1, flat: true, at: (u, v) => [along(u), (2 * v - 1) * openingAt(cockpit, along(u)), cockpit.soleHeight] };
+      if (region.piece === 'sole')
+        return {
+          count: 1,
+          flat: true,
+          at: (u, v) => [along(u), (2 * v - 1) * openingAt(cockpit, along(u)), cockpit.soleHeight],
+        };
       return {
         count: 2,
         at: (u, v) => {
           const y = openingAt(cockpit, along(u));
-          return [along(u), y, mix(cockpit.soleHeight, Math.max(cockpit.soleHeight, deckPoint(hull, deck, along(u), y)[2]), v)];
+          return [
+            along(u),
+            y,
+            mix(cockpit.soleHeight, Math.max(cockpit.soleHeight, deckPoint(hull, deck, along(u), y)[2]), v),
+          ];
         },
       };
     }
     case 'coachroof': {
       const { coachroof } = deck;
       if (coachroof === null) return null;
-      const [sideLean, frontLean] = [coachroof.sideRakeDeg, coachroof.frontRakeDeg].map((degrees) => coachroof.height * Math.tan((degrees * Math.PI) / 180)) as [number, number];
+      const [sideLean, frontLean] = [coachroof.sideRakeDeg, coachroof.frontRakeDeg].map(
+        (degrees) => coachroof.height * Math.tan((degrees * Math.PI) / 180),
+      ) as [number, number];
       const foot = (x: number) => openingAt(coachroof, clamp(x, coachroof.from, coachroof.to));
-      const roof = (x: number): number => deckPoint(hull, deck, clamp(x, coachroof.from, coachroof.to), foot(x))[2] + coachroof.height;
+      const roof = (x: number): number =>
+        deckPoint(hull, deck, clamp(x, coachroof.from, coachroof.to), foot(x))[2] + coachroof.height;
       const head = (x: number) => Math.max(0.02, foot(x) - sideLean);
       const end = Math.max(coachroof.from + 0.1, coachroof.to - frontLean);
       if (region.piece === 'top')
@@ -139,7 +152,11 @@ export function regionPatch(shape: BoatShape, region: Region): Patch | null {
         count: 1,
         at: (u, v) => {
           const x = mix(coachroof.to, end, v);
-          return [x, (2 * u - 1) * mix(foot(coachroof.to), head(end), v), roof(coachroof.to) - coachroof.height * (1 - v)];
+          return [
+            x,
+            (2 * u - 1) * mix(foot(coachroof.to), head(end), v),
+            roof(coachroof.to) - coachroof.height * (1 - v),
+          ];
         },
       };
     }
@@ -148,9 +165,17 @@ export function regionPatch(shape: BoatShape, region: Region): Patch | null {
       return {
         count: 1,
         flat: true,
-        at: (u, v) => [mix(region.from, region.to, u), (2 * v - 1) * mix(region.halfBreadthAft, region.halfBreadthFore, u), region.height],
+        at: (u, v) => [
+          mix(region.from, region.to, u),
+          (2 * v - 1) * mix(region.halfBreadthAft, region.halfBreadthFore, u),
+          region.height,
+        ],
       };
     case 'rectangle':
-      return { count: region.count, flat: true, at: (u, v) => [region.x + (u - 0.5) * region.length, region.y + (v - 0.5) * region.breadth, region.height] };
+      return {
+        count: region.count,
+        flat: true,
+        at: (u, v) => [region.x + (u - 0.5) * region.length, region.y + (v - 0.5) * region.breadth, region.height],
+      };
   }
 }

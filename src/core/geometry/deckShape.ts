@@ -13,7 +13,12 @@ export const deckShapeSchema = z.object({
   camber: bounded('Camber', 0, 1, 'm'),
   cockpit: z.object({ ...openingFields, soleHeight: bounded('Sole height', 0, 6, 'm above the baseline') }).nullable(),
   coachroof: z
-    .object({ ...openingFields, height: bounded('Coachroof height', 0.05, 3, 'm'), frontRakeDeg: bounded('Front rake', 0, 75, '°'), sideRakeDeg: bounded('Side rake', 0, 45, '°') })
+    .object({
+      ...openingFields,
+      height: bounded('Coachroof height', 0.05, 3, 'm'),
+      frontRakeDeg: bounded('Front rake', 0, 75, '°'),
+      sideRakeDeg: bounded('Side rake', 0, 45, '°'),
+    })
     .nullable(),
 });
 export type DeckShape = z.infer<typeof deckShapeSchema>;
@@ -28,7 +33,8 @@ export function openingAt(opening: Opening | null, at: number): number {
 }
 
 /** Half-breadth of whatever is open in the deck at x (m). */
-export const openHalfBreadth = (deck: DeckShape, at: number): number => Math.max(openingAt(deck.cockpit, at), openingAt(deck.coachroof, at));
+export const openHalfBreadth = (deck: DeckShape, at: number): number =>
+  Math.max(openingAt(deck.cockpit, at), openingAt(deck.coachroof, at));
 
 /** A point of the deck's surface; camber falls off with the square of the half-breadth. */
 export function deckPoint(hull: HullSurface, deck: DeckShape, at: number, y: number): Point {

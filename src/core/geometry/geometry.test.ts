@@ -22,7 +22,13 @@ import {
 } from '.';
 import { pchip } from './pchip';
 
-const particulars: HullParticulars = { hullLength: 8.4, waterlineLength: 7.5, maximumBeam: 2.85, chineBeam: 2.2, deadriseDeg: 18 };
+const particulars: HullParticulars = {
+  hullLength: 8.4,
+  waterlineLength: 7.5,
+  maximumBeam: 2.85,
+  chineBeam: 2.2,
+  deadriseDeg: 18,
+};
 const drawn: DrawnHull = { ...shapeFor(particulars, 'motor'), stemRakeDeg: 30, freeboardFore: 1.35 };
 const shape: BoatShape = {
   hull: hullSurface(drawn, particulars),
@@ -41,14 +47,18 @@ const bare: Supports = { members: [], bulkheads: [], hardEdges: { keel: true, ch
 describe('curves', () => {
   it('never swing beyond their neighbours', () => {
     fc.assert(
-      fc.property(fc.array(fc.double({ min: -5, max: 5, noNaN: true }), { minLength: 2, maxLength: 9 }), fc.double({ min: 0, max: 1, noNaN: true }), (ys, share) => {
-        const xs = ys.map((_, i) => i);
-        const x = share * (ys.length - 1);
-        const i = Math.min(ys.length - 2, Math.floor(x));
-        const value = pchip(xs, ys)(x);
-        expect(value).toBeGreaterThanOrEqual(Math.min(ys[i]!, ys[i + 1]!) - 1e-9);
-        expect(value).toBeLessThanOrEqual(Math.max(ys[i]!, ys[i + 1]!) + 1e-9);
-      }),
+      fc.property(
+        fc.array(fc.double({ min: -5, max: 5, noNaN: true }), { minLength: 2, maxLength: 9 }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (ys, share) => {
+          const xs = ys.map((_, i) => i);
+          const x = share * (ys.length - 1);
+          const i = Math.min(ys.length - 2, Math.floor(x));
+          const value = pchip(xs, ys)(x);
+          expect(value).toBeGreaterThanOrEqual(Math.min(ys[i]!, ys[i + 1]!) - 1e-9);
+          expect(value).toBeLessThanOrEqual(Math.max(ys[i]!, ys[i + 1]!) + 1e-9);
+        },
+      ),
     );
   });
 });
@@ -74,7 +84,13 @@ describe('a hull from its particulars', () => {
         fc.constantFrom('hardChine', 'roundBilge'),
         (hullLength, slenderness, deadriseDeg, kind, form) => {
           const maximumBeam = hullLength * slenderness;
-          const own: HullParticulars = { hullLength, waterlineLength: 0.86 * hullLength, maximumBeam, chineBeam: 0.8 * maximumBeam, deadriseDeg };
+          const own: HullParticulars = {
+            hullLength,
+            waterlineLength: 0.86 * hullLength,
+            maximumBeam,
+            chineBeam: 0.8 * maximumBeam,
+            deadriseDeg,
+          };
           let stations: Station[];
           try {
             stations = stationsFromParticulars({ ...shapeFor(own, kind as 'motor'), form: form as 'hardChine' }, own);
@@ -90,7 +106,9 @@ describe('a hull from its particulars', () => {
             });
           const surface = surfaceThrough(stations, shapeFor(own, kind as 'motor').draft, 0);
           expect(surface.displacedVolume).toBeGreaterThan(0);
-          expect(surface.displacedVolume).toBeLessThan(own.waterlineLength * maximumBeam * shapeFor(own, kind as 'motor').draft);
+          expect(surface.displacedVolume).toBeLessThan(
+            own.waterlineLength * maximumBeam * shapeFor(own, kind as 'motor').draft,
+          );
         },
       ),
       { numRuns: 60 },
@@ -98,7 +116,9 @@ describe('a hull from its particulars', () => {
   });
   it('refuses what contradicts itself, in words', () => {
     expect(() => stationsFromParticulars({ ...drawn, stemRakeDeg: 60 }, particulars)).toThrow('less rake');
-    expect(() => stationsFromParticulars({ ...drawn, freeboardMid: 0.05, draft: 0.1 }, { ...particulars, deadriseDeg: 40 })).toThrow('above the deck edge amidships');
+    expect(() =>
+      stationsFromParticulars({ ...drawn, freeboardMid: 0.05, draft: 0.1 }, { ...particulars, deadriseDeg: 40 }),
+    ).toThrow('above the deck edge amidships');
   });
   it('displaces what a prism of the same section does', () => {
     const wedge: Station[] = [0, 1, 2, 3].map((x) => ({
@@ -118,15 +138,37 @@ describe('a hull from its particulars', () => {
 describe('zones on the boat', () => {
   it('add up: bottom and side to the skin, fore and aft to the whole, deck and opening to the plan', () => {
     const bottom = areaOf(hullZone(-1, 9, 'centreline', 'chine'));
-    expect(areaOf(hullZone(-1, 3.3, 'centreline', 'chine')) + areaOf(hullZone(3.3, 9, 'centreline', 'chine'))).toBeCloseTo(bottom, 2);
-    const band: Region = { surface: 'hull', from: -1, to: 9, lower: { kind: 'centreline' }, upper: { kind: 'girth', distance: 0.2 } };
-    const rest: Region = { surface: 'hull', from: -1, to: 9, lower: { kind: 'girth', distance: 0.2 }, upper: { kind: 'chine' } };
+    expect(
+      areaOf(hullZone(-1, 3.3, 'centreline', 'chine')) + areaOf(hullZone(3.3, 9, 'centreline', 'chine')),
+    ).toBeCloseTo(bottom, 2);
+    const band: Region = {
+      surface: 'hull',
+      from: -1,
+      to: 9,
+      lower: { kind: 'centreline' },
+      upper: { kind: 'girth', distance: 0.2 },
+    };
+    const rest: Region = {
+      surface: 'hull',
+      from: -1,
+      to: 9,
+      lower: { kind: 'girth', distance: 0.2 },
+      upper: { kind: 'chine' },
+    };
     const short: Region = { ...band, to: 6.5 } as Region;
     expect(areaOf(band) + areaOf(rest)).toBeGreaterThan(bottom - 1e-6);
-    expect(areaOf(short) + areaOf({ ...rest, to: 6.5 } as Region)).toBeCloseTo(areaOf({ ...hullZone(-1, 6.5, 'centreline', 'chine') } as Region), 2);
+    expect(areaOf(short) + areaOf({ ...rest, to: 6.5 } as Region)).toBeCloseTo(
+      areaOf({ ...hullZone(-1, 6.5, 'centreline', 'chine') } as Region),
+      2,
+    );
     const open = areaOf({ surface: 'cockpit', piece: 'sole' });
-    const flush = areaOf({ surface: 'deck', from: -1, to: 9 }, { ...shape, deck: { ...shape.deck, camber: 0, cockpit: null } });
-    expect(areaOf({ surface: 'deck', from: -1, to: 9 }, { ...shape, deck: { ...shape.deck, camber: 0 } }) + open).toBeCloseTo(flush, 0);
+    const flush = areaOf(
+      { surface: 'deck', from: -1, to: 9 },
+      { ...shape, deck: { ...shape.deck, camber: 0, cockpit: null } },
+    );
+    expect(
+      areaOf({ surface: 'deck', from: -1, to: 9 }, { ...shape, deck: { ...shape.deck, camber: 0 } }) + open,
+    ).toBeCloseTo(flush, 0);
   });
   it('a bulkhead has the area of the section it stands in', () => {
     const wedge = surfaceThrough(
@@ -157,7 +199,10 @@ describe('development', () => {
     count: 1,
     at: (u, v) => [u * length, radius * Math.sin((v * Math.PI) / 2), radius * (1 - Math.cos((v * Math.PI) / 2))],
   });
-  const cone: Patch = { count: 1, at: (u, v) => [u * Math.cos(0.3), u * Math.sin(0.3) * Math.cos(v), u * Math.sin(0.3) * Math.sin(v)] };
+  const cone: Patch = {
+    count: 1,
+    at: (u, v) => [u * Math.cos(0.3), u * Math.sin(0.3) * Math.cos(v), u * Math.sin(0.3) * Math.sin(v)],
+  };
   it('of a quarter cylinder is a rectangle of its girth; of a cone a sector', () => {
     const { outline, area, distortion } = develop(cylinder(0.5, 2));
     expect(area).toBeCloseTo(2 * 0.25 * Math.PI, 2);
@@ -167,7 +212,10 @@ describe('development', () => {
     expect(develop(cone).area).toBeCloseTo(0.5 * Math.sin(0.3), 2);
   });
   it('tells double curvature', () => {
-    const dome: Patch = { count: 1, at: (u, v) => [2 * u - 1, 2 * v - 1, 0.8 * (1 - (2 * u - 1) ** 2) * (1 - (2 * v - 1) ** 2)] };
+    const dome: Patch = {
+      count: 1,
+      at: (u, v) => [2 * u - 1, 2 * v - 1, 0.8 * (1 - (2 * u - 1) ** 2) * (1 - (2 * v - 1) ** 2)],
+    };
     expect(Math.abs(develop(dome).distortion)).toBeGreaterThan(0.05);
   });
   it('keeps the crown of a curved strip and gives none to a flat one', () => {
@@ -184,33 +232,59 @@ describe('panels', () => {
   const whole = panelsOf(shape, bare, bottom, 'z');
   it('run from support to support, beyond the zone where need be', () => {
     expect(whole).toHaveLength(1);
-    const band: Region = { surface: 'hull', from: 2, to: 4, lower: { kind: 'centreline' }, upper: { kind: 'girth', distance: 0.2 } };
+    const band: Region = {
+      surface: 'hull',
+      from: 2,
+      to: 4,
+      lower: { kind: 'centreline' },
+      upper: { kind: 'girth', distance: 0.2 },
+    };
     const [only] = panelsOf(shape, bare, band, 'z');
     expect(only!.length).toBeCloseTo(whole[0]!.length, 6);
     expect(only!.between).toEqual({ along: ['transom', 'stem'], across: ['keel', 'chine'] });
   });
   it('get smaller with every support, and a stringer in the middle halves them', () => {
-    const frames: Supports = { ...bare, bulkheads: [{ x: 3, name: 'Bulkhead' }], members: [{ id: 'f', name: 'Frame', kind: 'frame', x: 5, section: null }] };
+    const frames: Supports = {
+      ...bare,
+      bulkheads: [{ x: 3, name: 'Bulkhead' }],
+      members: [{ id: 'f', name: 'Frame', kind: 'frame', x: 5, section: null }],
+    };
     const three = panelsOf(shape, frames, bottom, 'z');
     expect(three).toHaveLength(3);
     expect(three.reduce((sum, panel) => sum + panel.length, 0)).toBeCloseTo(whole[0]!.length, 0);
     const stringer: Supports = {
       ...frames,
-      members: [...frames.members, { id: 's', name: 'Stringer', kind: 'stringer', band: 'bottom', share: 0.5, from: -1, to: 9, section: null }],
+      members: [
+        ...frames.members,
+        { id: 's', name: 'Stringer', kind: 'stringer', band: 'bottom', share: 0.5, from: -1, to: 9, section: null },
+      ],
     };
     const six = panelsOf(shape, stringer, bottom, 'z');
     expect(six).toHaveLength(6);
     expect(six[0]!.breadth / three[0]!.breadth).toBeCloseTo(0.5, 1);
   });
   it('without a keel that holds, run on to the other hand', () => {
-    const [wide] = panelsOf(shape, { ...bare, hardEdges: { keel: false, chine: true } }, hullZone(2, 3, 'centreline', 'chine'), 'z');
+    const [wide] = panelsOf(
+      shape,
+      { ...bare, hardEdges: { keel: false, chine: true } },
+      hullZone(2, 3, 'centreline', 'chine'),
+      'z',
+    );
     expect(wide!.breadth / whole[0]!.breadth).toBeCloseTo(2, 1);
   });
   it('on a bulkhead end at its ribs', () => {
     const region: Region = { surface: 'section', x: 3, top: null };
     const ribs: Supports = {
       ...bare,
-      members: [1 / 3, 2 / 3].map((share, i) => ({ id: `r${i}`, name: `Post ${i + 1}`, kind: 'rib' as const, zone: 'b', run: 'across' as const, share, section: null })),
+      members: [1 / 3, 2 / 3].map((share, i) => ({
+        id: `r${i}`,
+        name: `Post ${i + 1}`,
+        kind: 'rib' as const,
+        zone: 'b',
+        run: 'across' as const,
+        share,
+        section: null,
+      })),
     };
     expect(panelsOf(shape, ribs, region, 'b')).toHaveLength(3);
     expect(panelsOf(shape, ribs, region, 'another')).toHaveLength(1);
@@ -220,13 +294,27 @@ describe('panels', () => {
 describe('members', () => {
   const frame = { id: 'f', name: 'Frame', kind: 'frame' as const, x: 3, section: null };
   it('a frame spans keel to chine and chine to deck on both hands, and carries half the way to its neighbours', () => {
-    const geometry = memberGeometry(shape, { ...bare, bulkheads: [{ x: 2, name: 'A' }], members: [frame] }, frame, () => null)!;
+    const geometry = memberGeometry(
+      shape,
+      { ...bare, bulkheads: [{ x: 2, name: 'A' }], members: [frame] },
+      frame,
+      () => null,
+    )!;
     expect(geometry.spans.map(({ on }) => on)).toEqual(['bottom', 'side']);
     expect(geometry.length).toBeCloseTo(2 * shape.hull.girth(3, 2), 2);
     expect(geometry.spans[0]!.spacing).toBeCloseTo((3 - 2 + (shape.hull.bow - 3)) / 2, 6);
   });
   it('a stringer is held by what crosses it', () => {
-    const stringer = { id: 's', name: 'Stringer', kind: 'stringer' as const, band: 'bottom' as const, share: 0.5, from: 0, to: 5, section: null };
+    const stringer = {
+      id: 's',
+      name: 'Stringer',
+      kind: 'stringer' as const,
+      band: 'bottom' as const,
+      share: 0.5,
+      from: 0,
+      to: 5,
+      section: null,
+    };
     const geometry = memberGeometry(shape, { ...bare, members: [frame, stringer] }, stringer, () => null)!;
     expect(geometry.spans).toHaveLength(2);
     expect(geometry.spans[0]!.spacing).toBeCloseTo(shape.hull.girth(1.5, 1) / 2, 1);

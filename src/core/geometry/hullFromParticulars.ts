@@ -18,7 +18,10 @@ const radians = (degrees: number) => (degrees * Math.PI) / 180;
  * @example stationsFromParticulars(shapeFor(particulars, 'motor'), particulars).length // 33
  * Source: our own construction, docs/engineering.md, "Hull from particulars".
  */
-export function stationsFromParticulars(shape: DrawnHull, { hullLength, waterlineLength: LWL, maximumBeam, chineBeam, deadriseDeg }: HullParticulars): Station[] {
+export function stationsFromParticulars(
+  shape: DrawnHull,
+  { hullLength, waterlineLength: LWL, maximumBeam, chineBeam, deadriseDeg }: HullParticulars,
+): Station[] {
   const { draft } = shape;
   const foreOverhang = shape.freeboardFore * Math.tan(radians(shape.stemRakeDeg));
   const aftOverhang = hullLength - LWL - foreOverhang;
@@ -46,18 +49,35 @@ export function stationsFromParticulars(shape: DrawnHull, { hullLength, waterlin
   );
   const sheer = pchip(
     [aft, middle, mix(middle, bow, 0.6), bow],
-    [shape.freeboardAft, shape.freeboardMid, mix(shape.freeboardMid, shape.freeboardFore, 0.42), shape.freeboardFore].map((f) => draft + f),
+    [
+      shape.freeboardAft,
+      shape.freeboardMid,
+      mix(shape.freeboardMid, shape.freeboardFore, 0.42),
+      shape.freeboardFore,
+    ].map((f) => draft + f),
   );
-  const deadrise = pchip([aft, middle, 0.75 * LWL, LWL], [shape.deadriseAftDeg, deadriseDeg, mix(deadriseDeg, shape.deadriseForeDeg, 0.5), shape.deadriseForeDeg]);
+  const deadrise = pchip(
+    [aft, middle, 0.75 * LWL, LWL],
+    [shape.deadriseAftDeg, deadriseDeg, mix(deadriseDeg, shape.deadriseForeDeg, 0.5), shape.deadriseForeDeg],
+  );
 
   const chineAt = (halfBreadth: number, x: number) => keel(x) + halfBreadth * Math.tan(radians(deadrise(x)));
   const middleHeight = sheer(middle) - chineAt(chineBeam / 2, middle);
   if (middleHeight <= 0.02)
-    throw invalid('hull.freeboardMid', `The chine stands ${(-middleHeight).toFixed(2)} m above the deck edge amidships: less deadrise or chine beam, or more freeboard`);
+    throw invalid(
+      'hull.freeboardMid',
+      `The chine stands ${(-middleHeight).toFixed(2)} m above the deck edge amidships: less deadrise or chine beam, or more freeboard`,
+    );
   const middleLean = (maximumBeam - chineBeam) / 2 / middleHeight;
   const lean = pchip([aft, middle, LWL], [middleLean, middleLean, Math.tan(radians(shape.flareDeg))]);
-  const aftChine = Math.max(0.02, shape.transomBeam / 2 - middleLean * Math.max(0, sheer(aft) - chineAt((chineBeam / 2) * 0.9, aft)));
-  const chine = pchip([aft, middle, 0.62 * LWL, 0.82 * LWL, LWL], [Math.min(aftChine, chineBeam / 2), chineBeam / 2, 0.475 * chineBeam, 0.32 * chineBeam, 0.05 * chineBeam]);
+  const aftChine = Math.max(
+    0.02,
+    shape.transomBeam / 2 - middleLean * Math.max(0, sheer(aft) - chineAt((chineBeam / 2) * 0.9, aft)),
+  );
+  const chine = pchip(
+    [aft, middle, 0.62 * LWL, 0.82 * LWL, LWL],
+    [Math.min(aftChine, chineBeam / 2), chineBeam / 2, 0.475 * chineBeam, 0.32 * chineBeam, 0.05 * chineBeam],
+  );
 
   return shares(STATIONS).map((share): Station => {
     // Closer together towards the stem, where everything turns.
@@ -76,7 +96,10 @@ export function stationsFromParticulars(shape: DrawnHull, { hullLength, waterlin
       ];
       return { x, points, chine: GIRTH / 2 };
     }
-    const points = shares(GIRTH).map((t): [number, number] => [2 * t * (1 - t) * yc + t * t * ys, (1 - t) ** 2 * zk + 2 * t * (1 - t) * zc + t * t * zs]);
+    const points = shares(GIRTH).map((t): [number, number] => [
+      2 * t * (1 - t) * yc + t * t * ys,
+      (1 - t) ** 2 * zk + 2 * t * (1 - t) * zc + t * t * zs,
+    ]);
     return { x, points, chine: null };
   });
 }

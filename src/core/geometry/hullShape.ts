@@ -3,23 +3,80 @@ import { bounded } from './zoneGeometry';
 
 /** Numbers of a hull drawn from its particulars, with label, range and what they mean. Lengths m, angles degrees. */
 export const SHAPE_NUMBERS = {
-  draft: { label: 'Draft of the hull', quantity: 'length', minimum: 0.05, maximum: 3, hint: 'waterline to the underside, without keel' },
+  draft: {
+    label: 'Draft of the hull',
+    quantity: 'length',
+    minimum: 0.05,
+    maximum: 3,
+    hint: 'waterline to the underside, without keel',
+  },
   deadriseAftDeg: { label: 'Deadrise aft', quantity: 'angle', minimum: 0, maximum: 50, hint: 'at the transom' },
-  deadriseForeDeg: { label: 'Deadrise forward', quantity: 'angle', minimum: 0, maximum: 75, hint: 'at the fore end of the waterline' },
-  flareDeg: { label: 'Flare forward', quantity: 'angle', minimum: 0, maximum: 50, hint: 'topside from the vertical, at the fore end of the waterline' },
-  stemRakeDeg: { label: 'Stem rake', quantity: 'angle', minimum: 0, maximum: 65, hint: 'from the vertical, above the waterline' },
-  transomRakeDeg: { label: 'Transom rake', quantity: 'angle', minimum: -40, maximum: 40, hint: 'from the vertical, top aft counts positive' },
+  deadriseForeDeg: {
+    label: 'Deadrise forward',
+    quantity: 'angle',
+    minimum: 0,
+    maximum: 75,
+    hint: 'at the fore end of the waterline',
+  },
+  flareDeg: {
+    label: 'Flare forward',
+    quantity: 'angle',
+    minimum: 0,
+    maximum: 50,
+    hint: 'topside from the vertical, at the fore end of the waterline',
+  },
+  stemRakeDeg: {
+    label: 'Stem rake',
+    quantity: 'angle',
+    minimum: 0,
+    maximum: 65,
+    hint: 'from the vertical, above the waterline',
+  },
+  transomRakeDeg: {
+    label: 'Transom rake',
+    quantity: 'angle',
+    minimum: -40,
+    maximum: 40,
+    hint: 'from the vertical, top aft counts positive',
+  },
   transomBeam: { label: 'Transom beam', quantity: 'length', minimum: 0.1, maximum: 10, hint: 'at the deck edge' },
-  transomImmersion: { label: 'Transom immersion', quantity: 'length', minimum: 0, maximum: 3, hint: 'waterline to the lowest point of the transom' },
-  freeboardAft: { label: 'Freeboard aft', quantity: 'length', minimum: 0.05, maximum: 5, hint: 'waterline to deck edge' },
-  freeboardMid: { label: 'Freeboard amidships', quantity: 'length', minimum: 0.05, maximum: 5, hint: 'lowest point of most sheers' },
-  freeboardFore: { label: 'Freeboard forward', quantity: 'length', minimum: 0.05, maximum: 6, hint: 'at the stem head' },
+  transomImmersion: {
+    label: 'Transom immersion',
+    quantity: 'length',
+    minimum: 0,
+    maximum: 3,
+    hint: 'waterline to the lowest point of the transom',
+  },
+  freeboardAft: {
+    label: 'Freeboard aft',
+    quantity: 'length',
+    minimum: 0.05,
+    maximum: 5,
+    hint: 'waterline to deck edge',
+  },
+  freeboardMid: {
+    label: 'Freeboard amidships',
+    quantity: 'length',
+    minimum: 0.05,
+    maximum: 5,
+    hint: 'lowest point of most sheers',
+  },
+  freeboardFore: {
+    label: 'Freeboard forward',
+    quantity: 'length',
+    minimum: 0.05,
+    maximum: 6,
+    hint: 'at the stem head',
+  },
 } as const;
 export type ShapeNumber = keyof typeof SHAPE_NUMBERS;
 
 const UNITS = { length: 'm', angle: '°' } as const;
 const shapeFields = Object.fromEntries(
-  Object.entries(SHAPE_NUMBERS).map(([key, { label, quantity, minimum, maximum }]) => [key, bounded(label, minimum, maximum, UNITS[quantity])]),
+  Object.entries(SHAPE_NUMBERS).map(([key, { label, quantity, minimum, maximum }]) => [
+    key,
+    bounded(label, minimum, maximum, UNITS[quantity]),
+  ]),
 ) as Record<ShapeNumber, z.ZodNumber>;
 
 const coordinate = z.number().min(-20).max(60);
@@ -64,7 +121,10 @@ export interface HullParticulars {
 }
 
 /** A plausible shape for the particulars of a motor or sailing boat, to start from. */
-export function shapeFor({ hullLength, waterlineLength, maximumBeam, deadriseDeg }: HullParticulars, kind: 'motor' | 'sail'): DrawnHull {
+export function shapeFor(
+  { hullLength, waterlineLength, maximumBeam, deadriseDeg }: HullParticulars,
+  kind: 'motor' | 'sail',
+): DrawnHull {
   const motor = kind === 'motor';
   const mid = Math.max(0.3, Math.min(2, 0.09 * hullLength));
   return {
@@ -76,7 +136,9 @@ export function shapeFor({ hullLength, waterlineLength, maximumBeam, deadriseDeg
     deadriseForeDeg: Math.min(60, deadriseDeg + 27),
     flareDeg: 22,
     // A motor boat's overhang is all forward.
-    stemRakeDeg: motor ? Math.min(60, Math.round((Math.atan((0.98 * (hullLength - waterlineLength)) / (1.35 * mid)) * 180) / Math.PI)) : 25,
+    stemRakeDeg: motor
+      ? Math.min(60, Math.round((Math.atan((0.98 * (hullLength - waterlineLength)) / (1.35 * mid)) * 180) / Math.PI))
+      : 25,
     transomRakeDeg: motor ? 10 : -5,
     transomBeam: (motor ? 0.9 : 0.7) * maximumBeam,
     transomImmersion: motor ? Math.max(0.1, 0.045 * hullLength) : 0,

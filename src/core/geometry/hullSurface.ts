@@ -45,7 +45,9 @@ const KEPT_ROWS = 2048;
 /** Where a section passes from bottom to side: its chine, or where it first stands steeper than the bilge angle. */
 function turnOf({ points, chine }: Station): number {
   if (chine !== null && chine > 0 && chine < points.length - 1) return chine;
-  const steepness = points.map(([y, z], i) => (i === 0 ? 0 : (Math.atan2(z - points[i - 1]![1], Math.max(1e-9, y - points[i - 1]![0])) * 180) / Math.PI));
+  const steepness = points.map(([y, z], i) =>
+    i === 0 ? 0 : (Math.atan2(z - points[i - 1]![1], Math.max(1e-9, y - points[i - 1]![0])) * 180) / Math.PI,
+  );
   const steep = steepness.findIndex((angle, i) => i > 0 && angle > BILGE_ANGLE);
   if (steep < 0) return points.length - 1;
   // Each angle belongs to the middle of its stretch; the turn lies where the line between two of them passes the limit.
@@ -55,7 +57,12 @@ function turnOf({ points, chine }: Station): number {
 }
 
 /** Points at equal steps of girth between two (fractional) places of a section. */
-function resample(points: readonly (readonly [number, number])[], from: number, to: number, count: number): [number, number][] {
+function resample(
+  points: readonly (readonly [number, number])[],
+  from: number,
+  to: number,
+  count: number,
+): [number, number][] {
   const at = (place: number): [number, number] => {
     const i = Math.min(points.length - 2, Math.floor(place));
     const [a, b] = [points[i]!, points[i + 1]!];
@@ -88,7 +95,10 @@ export function surfaceThrough(stations: readonly Station[], waterline: number, 
   const sorted = [...stations].sort((a, b) => a.x - b.x);
   const rows = sorted.map((station) => {
     const turn = turnOf(station);
-    return [...resample(station.points, 0, turn, BAND), ...resample(station.points, turn, station.points.length - 1, BAND).slice(1)];
+    return [
+      ...resample(station.points, 0, turn, BAND),
+      ...resample(station.points, turn, station.points.length - 1, BAND).slice(1),
+    ];
   });
   const xs = sorted.map(({ x }) => x);
   const [aft, bow] = [xs[0]!, xs.at(-1)!];
@@ -117,7 +127,9 @@ export function surfaceThrough(stations: readonly Station[], waterline: number, 
     for (let j = 0; j <= 2 * BAND; j++) {
       row.y.push(mix(a[j]![1], b[j]![1], t));
       row.z.push(mix(a[j]![2], b[j]![2], t));
-      row.girth.push(j === 0 ? 0 : row.girth[j - 1]! + Math.hypot(row.y[j]! - row.y[j - 1]!, row.z[j]! - row.z[j - 1]!));
+      row.girth.push(
+        j === 0 ? 0 : row.girth[j - 1]! + Math.hypot(row.y[j]! - row.y[j - 1]!, row.z[j]! - row.z[j - 1]!),
+      );
     }
     if (known.size >= KEPT_ROWS) known.clear();
     known.set(x, row);
@@ -134,7 +146,9 @@ export function surfaceThrough(stations: readonly Station[], waterline: number, 
     return [row.x, mix(row.y[j]!, row.y[j + 1]!, t), mix(row.z[j]!, row.z[j + 1]!, t)];
   };
   const section = (x: number, from = 0, to = 2): Point[] => {
-    const knots = Array.from({ length: 2 * BAND + 1 }, (_, j) => j / BAND).filter((s) => s > from + 1e-9 && s < to - 1e-9);
+    const knots = Array.from({ length: 2 * BAND + 1 }, (_, j) => j / BAND).filter(
+      (s) => s > from + 1e-9 && s < to - 1e-9,
+    );
     return [from, ...knots, to].map((s) => at(x, s));
   };
   const inverse = (values: readonly number[], wanted: number): number => {
@@ -151,9 +165,18 @@ export function surfaceThrough(stations: readonly Station[], waterline: number, 
     const depth = Math.min(waterline, at(x, 2)[2]) - bottom;
     if (depth <= 0) return 0;
     const STEPS = 16;
-    return shares(STEPS).reduce((sum, t, k) => sum + (k === 0 || k === STEPS ? 0.5 : 1) * halfBreadth(x, bottom + t * depth), 0) * (depth / STEPS) * 2;
+    return (
+      shares(STEPS).reduce(
+        (sum, t, k) => sum + (k === 0 || k === STEPS ? 0.5 : 1) * halfBreadth(x, bottom + t * depth),
+        0,
+      ) *
+      (depth / STEPS) *
+      2
+    );
   };
-  const displacedVolume = shares(ALONG).reduce((sum, t, i) => sum + (i === 0 || i === ALONG ? 0.5 : 1) * areaBelow(mix(aft, bow, t)), 0) * ((bow - aft) / ALONG);
+  const displacedVolume =
+    shares(ALONG).reduce((sum, t, i) => sum + (i === 0 || i === ALONG ? 0.5 : 1) * areaBelow(mix(aft, bow, t)), 0) *
+    ((bow - aft) / ALONG);
   return {
     aft,
     bow,

@@ -1,6 +1,16 @@
 /** The boat's shape: hull from particulars, offsets or a mesh, deck, zones and panels on them. */
 export { bounded, waterlinePosition, zoneGeometrySchema, type ZoneGeometry } from './zoneGeometry';
-export { hullSchema, SHAPE_NUMBERS, shapeFor, stationSchema, type DrawnHull, type HullParticulars, type HullShape, type ShapeNumber, type Station } from './hullShape';
+export {
+  hullSchema,
+  SHAPE_NUMBERS,
+  shapeFor,
+  stationSchema,
+  type DrawnHull,
+  type HullParticulars,
+  type HullShape,
+  type ShapeNumber,
+  type Station,
+} from './hullShape';
 export { stationsFromParticulars } from './hullFromParticulars';
 export { hullSurface, surfaceThrough, type HullSurface } from './hullSurface';
 export { deckPoint, deckShapeSchema, FLUSH_DECK, openHalfBreadth, openingAt, type DeckShape } from './deckShape';
@@ -10,5 +20,13 @@ export { develop, patchArea, patchRim, patchSize, type Development, type Patch, 
 export { panelsOf, type Panel, type Supports } from './panels';
 export { memberGeometry, type MemberGeometry, type Span } from './members';
 export { mix, shares, type Point } from './point';
-export { checkStations, OFFSET_UNITS, offsetMappingSchema, offsetsToStations, readOffset, type OffsetMapping, type OffsetUnit } from './offsets';
+export {
+  checkStations,
+  OFFSET_UNITS,
+  offsetMappingSchema,
+  offsetsToStations,
+  readOffset,
+  type OffsetMapping,
+  type OffsetUnit,
+} from './offsets';
 export { meshEdges, meshToStations, type Triangles } from './meshSections';

@@ -54,12 +54,19 @@ const pieces = (cuts: number[]): [number, number][] => {
  *
  * @param regionOf surface of a zone, for ribs. @returns null for a member that is nowhere on the boat.
  */
-export function memberGeometry(shape: BoatShape, supports: Supports, support: Support, regionOf: (zoneId: string) => Region | null): MemberGeometry | null {
+export function memberGeometry(
+  shape: BoatShape,
+  supports: Supports,
+  support: Support,
+  regionOf: (zoneId: string) => Region | null,
+): MemberGeometry | null {
   const { hull, deck } = shape;
   const whole = (spans: Span[], hands: number): MemberGeometry | null => {
     if (spans.length === 0) return null;
     const length = spans.reduce((sum, span) => sum + span.length, 0);
-    const centre = [0, 1, 2].map((k) => spans.reduce((sum, span) => sum + span.length * span.middle[k]!, 0) / length) as unknown as Point;
+    const centre = [0, 1, 2].map(
+      (k) => spans.reduce((sum, span) => sum + span.length * span.middle[k]!, 0) / length,
+    ) as unknown as Point;
     return { support, length: length * hands, centre, spans };
   };
   switch (support.kind) {
@@ -81,7 +88,12 @@ export function memberGeometry(shape: BoatShape, supports: Supports, support: Su
       );
       // The piece over the centreline is there once, the others on both hands.
       const geometry = whole(spans, 1);
-      return geometry && { ...geometry, length: spans.reduce((sum, span) => sum + span.length * (span.points[0]![1] < -1e-9 ? 1 : 2), 0) };
+      return (
+        geometry && {
+          ...geometry,
+          length: spans.reduce((sum, span) => sum + span.length * (span.points[0]![1] < -1e-9 ? 1 : 2), 0),
+        }
+      );
     }
     case 'stringer': {
       const s = (support.band === 'bottom' ? 0 : 1) + support.share;
@@ -93,7 +105,10 @@ export function memberGeometry(shape: BoatShape, supports: Supports, support: Su
         pieces(cuts).map(([a, b]) => {
           const x = (a + b) / 2;
           const girths = hullRows(shape, supports, x).map(({ at }) => hull.girth(x, at));
-          const spacing = halfWay(hullRows(shape, supports, x).some(({ at }) => at === 0) ? girths : [...girths, -Math.min(...girths)], hull.girth(x, s));
+          const spacing = halfWay(
+            hullRows(shape, supports, x).some(({ at }) => at === 0) ? girths : [...girths, -Math.min(...girths)],
+            hull.girth(x, s),
+          );
           return spanOf(
             shares(STEPS).map((t) => hull.at(mix(a, b, t), s)),
             spacing,

@@ -12,7 +12,10 @@ const MOST_POINTS = 60;
 const CHINE_TURN = 22;
 
 /** What the edges of a mesh tell: edges of one triangle only (rims and holes), and edges that more than two share. */
-export function meshEdges(triangles: Triangles, tolerance: number): { open: number; shared: number; at: [number, number, number] | null } {
+export function meshEdges(
+  triangles: Triangles,
+  tolerance: number,
+): { open: number; shared: number; at: [number, number, number] | null } {
   // Corners on a grid of the tolerance, one number each: 17 bits a coordinate are enough for a hundred thousand steps along the boat.
   const corners = new Map<number, number>();
   const step = (value: number) => Math.round(value / tolerance) + 65536;
@@ -61,9 +64,13 @@ function slice(triangles: Triangles, x: number): [number, number, number, number
       const [a, b] = [triangles[i]! - x, triangles[j]! - x];
       if (a < 0 === b < 0) continue;
       const share = a / (a - b);
-      cut.push(triangles[i + 1]! + share * (triangles[j + 1]! - triangles[i + 1]!), triangles[i + 2]! + share * (triangles[j + 2]! - triangles[i + 2]!));
+      cut.push(
+        triangles[i + 1]! + share * (triangles[j + 1]! - triangles[i + 1]!),
+        triangles[i + 2]! + share * (triangles[j + 2]! - triangles[i + 2]!),
+      );
     }
-    if (cut.length === 4 && Math.hypot(cut[0]! - cut[2]!, cut[1]! - cut[3]!) > 1e-9) pieces.push(cut as [number, number, number, number]);
+    if (cut.length === 4 && Math.hypot(cut[0]! - cut[2]!, cut[1]! - cut[3]!) > 1e-9)
+      pieces.push(cut as [number, number, number, number]);
   }
   return pieces;
 }
@@ -101,7 +108,8 @@ function runs(pieces: [number, number, number, number][], tolerance: number): [n
 
 /** One hand of a section, from the centreline up to the deck edge. */
 function halfSection(lines: [number, number][][], x: number, tolerance: number): Station | null {
-  const length = (line: [number, number][]) => line.reduce((sum, [y, z], i) => (i === 0 ? 0 : sum + Math.hypot(y - line[i - 1]![0], z - line[i - 1]![1])), 0);
+  const length = (line: [number, number][]) =>
+    line.reduce((sum, [y, z], i) => (i === 0 ? 0 : sum + Math.hypot(y - line[i - 1]![0], z - line[i - 1]![1])), 0);
   const long = lines.filter((line) => length(line) > 20 * tolerance).sort((a, b) => length(b) - length(a));
   if (long.length === 0) return null;
   const total = long.reduce((sum, line) => sum + length(line), 0);
@@ -115,7 +123,10 @@ function halfSection(lines: [number, number][][], x: number, tolerance: number):
   const lowest = line.reduce((low, p, i) => (p[1] < line[low]![1] ? i : low), 0);
   const arms = [line.slice(lowest), line.slice(0, lowest + 1).reverse()].map((arm) => {
     // Up to the highest point; a deck closed over the hull is left out.
-    const top = arm.reduce((high, p, i) => (p[1] + 0.3 * Math.abs(p[0]) > arm[high]![1] + 0.3 * Math.abs(arm[high]![0]) ? i : high), 0);
+    const top = arm.reduce(
+      (high, p, i) => (p[1] + 0.3 * Math.abs(p[0]) > arm[high]![1] + 0.3 * Math.abs(arm[high]![0]) ? i : high),
+      0,
+    );
     return arm.slice(0, top + 1);
   });
   const arm = arms.reduce((a, b) => (length(b) > length(a) ? b : a));
@@ -130,7 +141,9 @@ function halfSection(lines: [number, number][][], x: number, tolerance: number):
     return Math.abs((angle * 180) / Math.PI);
   });
   const sharpest = turn.reduce((best, value, i) => (value > turn[best]! ? i : best), 0);
-  const kept = points.map((_, i) => i).filter((i) => i % step === 0 || i === points.length - 1 || (i === sharpest && turn[i]! > CHINE_TURN));
+  const kept = points
+    .map((_, i) => i)
+    .filter((i) => i % step === 0 || i === points.length - 1 || (i === sharpest && turn[i]! > CHINE_TURN));
   const chine = turn[sharpest]! > CHINE_TURN ? kept.indexOf(sharpest) : -1;
   return { x, points: kept.map((i) => points[i]!), chine: chine > 0 && chine < kept.length - 1 ? chine : null };
 }
@@ -145,16 +158,24 @@ function halfSection(lines: [number, number][][], x: number, tolerance: number):
 export function meshToStations(triangles: Triangles): { stations: Station[]; openEdges: number } {
   let [aft, bow, low, high] = [Infinity, -Infinity, Infinity, -Infinity];
   for (let i = 0; i < triangles.length; i += 3) {
-    if (!Number.isFinite(triangles[i]! + triangles[i + 1]! + triangles[i + 2]!)) throw invalid('file', 'The mesh has corners that are not numbers');
+    if (!Number.isFinite(triangles[i]! + triangles[i + 1]! + triangles[i + 2]!))
+      throw invalid('file', 'The mesh has corners that are not numbers');
     aft = Math.min(aft, triangles[i]!);
     bow = Math.max(bow, triangles[i]!);
     low = Math.min(low, triangles[i + 2]!);
     high = Math.max(high, triangles[i + 2]!);
   }
   const length = bow - aft;
-  if (!(length > 1.5) || length > 40) throw invalid('file', `The mesh is ${length.toPrecision(3)} m long; 1.5 to 30 m are expected. Are the unit and the axes right?`);
+  if (!(length > 1.5) || length > 40)
+    throw invalid(
+      'file',
+      `The mesh is ${length.toPrecision(3)} m long; 1.5 to 30 m are expected. Are the unit and the axes right?`,
+    );
   if (high - low > length)
-    throw invalid('file', `The mesh is ${(high - low).toFixed(2)} m high and ${length.toFixed(2)} m long: choose which axis runs along the boat and which points up`);
+    throw invalid(
+      'file',
+      `The mesh is ${(high - low).toFixed(2)} m high and ${length.toFixed(2)} m long: choose which axis runs along the boat and which points up`,
+    );
   const tolerance = length * 1e-5;
   const edges = meshEdges(triangles, tolerance);
   if (edges.shared > 0)

@@ -14,14 +14,30 @@ import {
   type OffsetMapping,
 } from '.';
 
-const particulars: HullParticulars = { hullLength: 8.4, waterlineLength: 7.5, maximumBeam: 2.85, chineBeam: 2.2, deadriseDeg: 18 };
+const particulars: HullParticulars = {
+  hullLength: 8.4,
+  waterlineLength: 7.5,
+  maximumBeam: 2.85,
+  chineBeam: 2.2,
+  deadriseDeg: 18,
+};
 const drawn = shapeFor(particulars, 'motor');
 const stations = stationsFromParticulars(drawn, particulars);
 const original = hullSurface(drawn, particulars);
 const heads = ['Station', 'Half-breadth', 'Height', 'Line'];
 const pointRows = (factor: number) =>
-  stations.flatMap(({ x, points, chine }) => points.map(([y, z], i) => [x * factor, y * factor, z * factor].map((value) => value.toFixed(6)).concat(i === chine ? 'chine' : '')));
-const points: OffsetMapping = { unit: 'm', direction: 'fromAft', origin: 0, waterline: drawn.draft, layout: { kind: 'points', station: 0, halfBreadth: 1, height: 2, line: 3 } };
+  stations.flatMap(({ x, points, chine }) =>
+    points.map(([y, z], i) =>
+      [x * factor, y * factor, z * factor].map((value) => value.toFixed(6)).concat(i === chine ? 'chine' : ''),
+    ),
+  );
+const points: OffsetMapping = {
+  unit: 'm',
+  direction: 'fromAft',
+  origin: 0,
+  waterline: drawn.draft,
+  layout: { kind: 'points', station: 0, halfBreadth: 1, height: 2, line: 3 },
+};
 
 /** Metres as feet-inches-eighths, to the nearest sixteenth. */
 function inEighths(metres: number): string {
@@ -34,7 +50,9 @@ describe('numbers of an offsets table', () => {
   it('feet-inches-eighths, with a plus for a sixteenth, come back to within half a sixteenth', () => {
     fc.assert(
       fc.property(fc.double({ min: 0, max: 9, noNaN: true }), (metres) => {
-        expect(Math.abs(readOffset(inEighths(metres), 'feetInchesEighths', 'cell')! - metres)).toBeLessThanOrEqual(0.0254 / 32 + 1e-9);
+        expect(Math.abs(readOffset(inEighths(metres), 'feetInchesEighths', 'cell')! - metres)).toBeLessThanOrEqual(
+          0.0254 / 32 + 1e-9,
+        );
       }),
     );
     expect(readOffset('2-7-4', 'feetInchesEighths', 'cell')).toBeCloseTo(0.8001, 6);
@@ -51,7 +69,13 @@ describe('numbers of an offsets table', () => {
     expect(() => readOffset(text, unit, 'Row 4')).toThrow('Row 4');
   });
   it('reads decimals with a point or a comma, thousands, and nothing for a dash', () => {
-    expect(['1,5', '1.5', '1,500', '—', ''].map((text) => readOffset(text, 'mm', 'cell'))).toEqual([0.0015, 0.0015, 1.5, null, null]);
+    expect(['1,5', '1.5', '1,500', '—', ''].map((text) => readOffset(text, 'mm', 'cell'))).toEqual([
+      0.0015,
+      0.0015,
+      1.5,
+      null,
+      null,
+    ]);
   });
 });
 
@@ -70,13 +94,22 @@ describe('a table of offsets', () => {
   });
   it('in feet-inches-eighths', () => {
     const some = stations.filter((_, i) => i % 3 === 0);
-    const rows = some.flatMap(({ x, points: own, chine }) => own.map(([y, z], i) => [inEighths(x + 1), inEighths(y), inEighths(z), i === chine ? 'Chine' : '']));
-    const surface = surfaceThrough(offsetsToStations(heads, rows, { ...points, unit: 'feetInchesEighths', origin: 1 }), drawn.draft, 0);
+    const rows = some.flatMap(({ x, points: own, chine }) =>
+      own.map(([y, z], i) => [inEighths(x + 1), inEighths(y), inEighths(z), i === chine ? 'Chine' : '']),
+    );
+    const surface = surfaceThrough(
+      offsetsToStations(heads, rows, { ...points, unit: 'feetInchesEighths', origin: 1 }),
+      drawn.draft,
+      0,
+    );
     expect(surface.displacedVolume / original.displacedVolume).toBeCloseTo(1, 1);
   });
   it('as a grid, stations across: keel heights, waterlines, chine and deck edge by name', () => {
     const some = stations.filter((_, i) => i % 2 === 0 && i < 30);
-    const row = (label: string, pick: (station: (typeof some)[number]) => number | null) => [label, ...some.map((station) => pick(station)?.toFixed(5) ?? '-')];
+    const row = (label: string, pick: (station: (typeof some)[number]) => number | null) => [
+      label,
+      ...some.map((station) => pick(station)?.toFixed(5) ?? '-'),
+    ];
     const rows = [
       row('Keel height', ({ points: own }) => own[0]![1]),
       row('Chine half-breadth', ({ points: own, chine }) => own[chine!]![0]),
@@ -85,32 +118,72 @@ describe('a table of offsets', () => {
       row('Sheer half-breadth', ({ points: own }) => own.at(-1)![0]),
       row('Sheer height', ({ points: own }) => own.at(-1)![1]),
     ];
-    const found = offsetsToStations(['Line', ...some.map(({ x }) => `Station ${x.toFixed(4)}`)], rows, { ...points, layout: { kind: 'grid', label: 0 } });
+    const found = offsetsToStations(['Line', ...some.map(({ x }) => `Station ${x.toFixed(4)}`)], rows, {
+      ...points,
+      layout: { kind: 'grid', label: 0 },
+    });
     expect(found.every(({ chine }) => chine !== null)).toBe(true);
     const surface = surfaceThrough(found, drawn.draft, 0);
     for (const x of [1, 3, 5]) expect(surface.girth(x, 2)).toBeCloseTo(original.girth(x, 2), 1);
   });
   it.each([
-    ['a missing cell', (rows: string[][]) => rows.map((row, i) => (i === 4 ? [row[0]!, '', row[2]!, ''] : row)), points, 'Row 6'],
-    ['a negative half-breadth', (rows: string[][]) => rows.map((row, i) => (i === 4 ? [row[0]!, '-0.5', row[2]!, ''] : row)), points, 'one hand only'],
-    ['two stations', (rows: string[][]) => rows.filter((row) => Number(row[0]) < -0.1 || Number(row[0]) > 8.2), points, 'at least 3 stations'],
+    [
+      'a missing cell',
+      (rows: string[][]) => rows.map((row, i) => (i === 4 ? [row[0]!, '', row[2]!, ''] : row)),
+      points,
+      'Row 6',
+    ],
+    [
+      'a negative half-breadth',
+      (rows: string[][]) => rows.map((row, i) => (i === 4 ? [row[0]!, '-0.5', row[2]!, ''] : row)),
+      points,
+      'one hand only',
+    ],
+    [
+      'two stations',
+      (rows: string[][]) => rows.filter((row) => Number(row[0]) < -0.1 || Number(row[0]) > 8.2),
+      points,
+      'at least 3 stations',
+    ],
     ['the wrong unit', (rows: string[][]) => rows, { ...points, unit: 'mm' }, 'Is the unit right?'],
     [
       'one station in millimetres',
-      (rows: string[][]) => rows.map((row) => (row[0] === rows[26 * 17]![0] ? [row[0]!, String(Number(row[1]) * 6), row[2]!, ''] : row)),
+      (rows: string[][]) =>
+        rows.map((row) => (row[0] === rows[26 * 17]![0] ? [row[0]!, String(Number(row[1]) * 6), row[2]!, ''] : row)),
       points,
       'mixed unit',
     ],
-    ['the same column twice', (rows: string[][]) => rows, { ...points, layout: { kind: 'points', station: 0, halfBreadth: 1, height: 1, line: null } }, 'three different columns'],
-    ['a column that is not there', (rows: string[][]) => rows, { ...points, layout: { kind: 'points', station: 0, halfBreadth: 1, height: 9, line: null } }, 'only 4 columns'],
-    ['words', (rows: string[][]) => rows.map((row, i) => (i === 2 ? [row[0]!, 'n/a', row[2]!, ''] : row)), points, 'is not a number'],
-  ] as [string, (rows: string[][]) => string[][], OffsetMapping, string][])('refuses %s', (_, spoil, mapping, words) => {
-    expect(() => offsetsToStations(heads, spoil(pointRows(1)), mapping)).toThrow(words);
-  });
+    [
+      'the same column twice',
+      (rows: string[][]) => rows,
+      { ...points, layout: { kind: 'points', station: 0, halfBreadth: 1, height: 1, line: null } },
+      'three different columns',
+    ],
+    [
+      'a column that is not there',
+      (rows: string[][]) => rows,
+      { ...points, layout: { kind: 'points', station: 0, halfBreadth: 1, height: 9, line: null } },
+      'only 4 columns',
+    ],
+    [
+      'words',
+      (rows: string[][]) => rows.map((row, i) => (i === 2 ? [row[0]!, 'n/a', row[2]!, ''] : row)),
+      points,
+      'is not a number',
+    ],
+  ] as [string, (rows: string[][]) => string[][], OffsetMapping, string][])(
+    'refuses %s',
+    (_, spoil, mapping, words) => {
+      expect(() => offsetsToStations(heads, spoil(pointRows(1)), mapping)).toThrow(words);
+    },
+  );
   it('a chine that comes as heights only is refused', () => {
-    expect(() => offsetsToStations(['Line', '0', '1', '2'], [['Chine height', '1', '1', '1']], { ...points, layout: { kind: 'grid', label: 0 } })).toThrow(
-      'the half-breadths are missing',
-    );
+    expect(() =>
+      offsetsToStations(['Line', '0', '1', '2'], [['Chine height', '1', '1', '1']], {
+        ...points,
+        layout: { kind: 'grid', label: 0 },
+      }),
+    ).toThrow('the half-breadths are missing');
   });
 });
 
@@ -138,7 +211,8 @@ describe('a hull mesh', () => {
     expect(found.length).toBeGreaterThan(20);
     const surface = surfaceThrough(found, drawn.draft, 0);
     expect(surface.displacedVolume / original.displacedVolume).toBeCloseTo(1, 1);
-    for (const x of shares(4).map((t) => 0.5 + 5 * t)) expect(surface.girth(x, 2) / original.girth(x, 2)).toBeCloseTo(1, 1);
+    for (const x of shares(4).map((t) => 0.5 + 5 * t))
+      expect(surface.girth(x, 2) / original.girth(x, 2)).toBeCloseTo(1, 1);
     expect(found.filter(({ chine }) => chine !== null).length).toBeGreaterThan(found.length / 2);
   });
   it('counts its edges', () => {
@@ -157,7 +231,9 @@ describe('a hull mesh', () => {
       const z = (t[2]! + t[5]! + t[8]!) / 3;
       return !(x > 3 && x < 4.2 && z > 0.4 && z < 0.8);
     });
-    expect(() => meshToStations(Float64Array.from(kept.flatMap((t) => [...t])))).toThrow(/pieces.*hole or loose pieces/);
+    expect(() => meshToStations(Float64Array.from(kept.flatMap((t) => [...t])))).toThrow(
+      /pieces.*hole or loose pieces/,
+    );
   });
   it.each([
     [1000, /mesh is .* m long/],

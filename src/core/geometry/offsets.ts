@@ -30,7 +30,10 @@ export function readOffset(text: string, unit: OffsetUnit, place: string): numbe
     if (!match) throw invalid('file', `${place}: "${entry.slice(0, 20)}" is not feet-inches-eighths, such as 2-7-4`);
     const [feet, inches, eighths] = [Number(match[2]), Number(match[3]), Number(match[4])];
     if (inches > 11 || eighths > 7)
-      throw invalid('file', `${place}: "${entry.slice(0, 20)}" has ${inches > 11 ? 'more than 11 inches' : 'more than 7 eighths'}; is the table in another unit?`);
+      throw invalid(
+        'file',
+        `${place}: "${entry.slice(0, 20)}" has ${inches > 11 ? 'more than 11 inches' : 'more than 7 eighths'}; is the table in another unit?`,
+      );
     const value = (feet * 12 + inches + (eighths + (match[5] ? 0.5 : 0)) / 8) * 0.0254;
     return match[1] ? -value : value;
   }
@@ -56,7 +59,13 @@ export const offsetMappingSchema = z.object({
   origin: z.number().min(-100).max(100),
   layout: z.discriminatedUnion('kind', [
     /** One point a row. */
-    z.object({ kind: z.literal('points'), station: column, halfBreadth: column, height: column, line: column.nullable() }),
+    z.object({
+      kind: z.literal('points'),
+      station: column,
+      halfBreadth: column,
+      height: column,
+      line: column.nullable(),
+    }),
     /** One station a column; the first column says which line a row belongs to: a waterline height, or keel, chine and deck edge by name. */
     z.object({ kind: z.literal('grid'), label: column }),
   ]),
@@ -87,7 +96,8 @@ function fromPoints(
     if (x === null && y === null && z === null) return;
     if (x === null || y === null || z === null || x === undefined || y === undefined || z === undefined)
       throw invalid('file', `${place}: station, half-breadth and height are all needed; one of them is empty`);
-    if (y < -1e-9) throw invalid('file', `${place}: the half-breadth is negative; give one hand only, as positive numbers`);
+    if (y < -1e-9)
+      throw invalid('file', `${place}: the half-breadth is negative; give one hand only, as positive numbers`);
     const line = layout.line === null ? '' : (row[layout.line] ?? '');
     const known = stations.get(x) ?? [];
     known.push({ y: Math.max(0, y), z, chine: isChine(line) });
@@ -96,9 +106,16 @@ function fromPoints(
   return stations;
 }
 
-function fromGrid(heads: readonly string[], rows: readonly string[][], label: number, read: (text: string, place: string) => number | null): Map<number, RawPoint[]> {
+function fromGrid(
+  heads: readonly string[],
+  rows: readonly string[][],
+  label: number,
+  read: (text: string, place: string) => number | null,
+): Map<number, RawPoint[]> {
   const columns = heads.map((_, c) => c).filter((c) => c !== label);
-  const xs = new Map(columns.map((c) => [c, read(heads[c]!.replace(/^(st(ation)?|frame)\.?\s*/i, ''), `Head of column ${c + 1}`)]));
+  const xs = new Map(
+    columns.map((c) => [c, read(heads[c]!.replace(/^(st(ation)?|frame)\.?\s*/i, ''), `Head of column ${c + 1}`)]),
+  );
   const cell = (row: string[], r: number, c: number) => read(row[c] ?? '', `Row ${r + 2}, column ${c + 1}`);
   const stations = new Map<number, RawPoint[]>();
   const add = (c: number, point: RawPoint) => {
@@ -107,7 +124,10 @@ function fromGrid(heads: readonly string[], rows: readonly string[][], label: nu
     stations.set(x, [...(stations.get(x) ?? []), point]);
   };
   /** Chine and deck edge come as two rows each, heights and half-breadths; the keel as heights. */
-  const named = { chine: {} as { height?: number; breadth?: number }, deck: {} as { height?: number; breadth?: number } };
+  const named = {
+    chine: {} as { height?: number; breadth?: number },
+    deck: {} as { height?: number; breadth?: number },
+  };
   rows.forEach((row, r) => {
     const text = row[label] ?? '';
     const kind = isChine(text) ? 'chine' : isDeck(text) ? 'deck' : null;
@@ -123,7 +143,8 @@ function fromGrid(heads: readonly string[], rows: readonly string[][], label: nu
       return;
     }
     const height = read(text.replace(/^(wl|waterline)\.?\s*/i, ''), `Row ${r + 2}, its label`);
-    if (height === null) throw invalid('file', `Row ${r + 2}: its label says neither a height nor keel, chine or deck edge`);
+    if (height === null)
+      throw invalid('file', `Row ${r + 2}: its label says neither a height nor keel, chine or deck edge`);
     for (const c of columns) {
       const y = cell(row, r, c);
       if (y !== null) add(c, { y: Math.max(0, y), z: height, chine: false });
@@ -151,11 +172,19 @@ function fromGrid(heads: readonly string[], rows: readonly string[][], label: nu
  * @throws KeramosError `invalid` that names row and column, or says what is implausible (a hull 2850 m wide, stations with one point).
  * @example offsetsToStations(heads, rows, { unit: 'mm', layout: { kind: 'grid', label: 0 }, direction: 'fromAft', origin: 0, waterline: 0.4 })
  */
-export function offsetsToStations(heads: readonly string[], rows: readonly string[][], mapping: OffsetMapping): Station[] {
+export function offsetsToStations(
+  heads: readonly string[],
+  rows: readonly string[][],
+  mapping: OffsetMapping,
+): Station[] {
   const { layout, unit, direction, origin } = mapping;
-  const used = layout.kind === 'grid' ? [layout.label] : [layout.station, layout.halfBreadth, layout.height, ...(layout.line === null ? [] : [layout.line])];
+  const used =
+    layout.kind === 'grid'
+      ? [layout.label]
+      : [layout.station, layout.halfBreadth, layout.height, ...(layout.line === null ? [] : [layout.line])];
   if (used.some((c) => c >= heads.length)) throw invalid('mapping', `The table has only ${heads.length} columns`);
-  if (new Set(used).size < used.length) throw invalid('mapping', 'Station, half-breadth and height must be three different columns');
+  if (new Set(used).size < used.length)
+    throw invalid('mapping', 'Station, half-breadth and height must be three different columns');
   const read = (text: string, place: string) => readOffset(text, unit, place);
   const raw = layout.kind === 'points' ? fromPoints(rows, layout, read) : fromGrid(heads, rows, layout.label, read);
   const stations = [...raw].map(([at, points]): Station => {
@@ -163,10 +192,18 @@ export function offsetsToStations(heads: readonly string[], rows: readonly strin
     // From the keel up; points at one height go outward.
     const sorted = [...points].sort((a, b) => a.z - b.z || a.y - b.y);
     const own = sorted.filter((p, i) => i === 0 || Math.hypot(p.y - sorted[i - 1]!.y, p.z - sorted[i - 1]!.z) > 1e-9);
-    if (own.length < 2) throw invalid('file', `The station at ${at.toFixed(3)} m has only one point; it needs at least keel and deck edge`);
+    if (own.length < 2)
+      throw invalid(
+        'file',
+        `The station at ${at.toFixed(3)} m has only one point; it needs at least keel and deck edge`,
+      );
     const closed = own[0]!.y > 1e-6 ? [{ y: 0, z: own[0]!.z, chine: false }, ...own] : own;
     const chine = closed.findIndex((p) => p.chine);
-    return { x, points: closed.map(({ y, z }): [number, number] => [y, z]), chine: chine > 0 && chine < closed.length - 1 ? chine : null };
+    return {
+      x,
+      points: closed.map(({ y, z }): [number, number] => [y, z]),
+      chine: chine > 0 && chine < closed.length - 1 ? chine : null,
+    };
   });
   return checkStations(stations.sort((a, b) => a.x - b.x));
 }
@@ -174,19 +211,34 @@ export function offsetsToStations(heads: readonly string[], rows: readonly strin
 /** Refuse stations that are no boat. */
 export function checkStations(stations: Station[]): Station[] {
   if (stations.length < 3)
-    throw invalid('file', `A hull needs at least 3 stations; ${stations.length === 1 ? 'only one was' : `${stations.length} were`} found. Is the right column chosen?`);
-  if (stations.length > 200) throw invalid('file', `${stations.length} stations were found, more than the 200 a hull may have. Is the right column chosen?`);
+    throw invalid(
+      'file',
+      `A hull needs at least 3 stations; ${stations.length === 1 ? 'only one was' : `${stations.length} were`} found. Is the right column chosen?`,
+    );
+  if (stations.length > 200)
+    throw invalid(
+      'file',
+      `${stations.length} stations were found, more than the 200 a hull may have. Is the right column chosen?`,
+    );
   const length = stations.at(-1)!.x - stations[0]!.x;
   const halves = stations.flatMap(({ points }) => points.map(([y]) => y));
   const widest = Math.max(...halves);
   const range = (what: string, value: number, low: number, high: number) => {
-    if (value < low || value > high) throw invalid('file', `The hull would be ${value.toPrecision(3)} m ${what}; ${low} to ${high} m are expected. Is the unit right?`);
+    if (value < low || value > high)
+      throw invalid(
+        'file',
+        `The hull would be ${value.toPrecision(3)} m ${what}; ${low} to ${high} m are expected. Is the unit right?`,
+      );
   };
   range('long', length, 1.5, 30);
   range('wide', 2 * widest, 0.3, 12);
   const heights = stations.flatMap(({ points }) => points.map(([, z]) => z));
   range('high', Math.max(...heights) - Math.min(...heights), 0.1, 8);
-  if (length < widest) throw invalid('file', `The hull would be ${length.toFixed(2)} m long and ${(2 * widest).toFixed(2)} m wide: are stations and half-breadths in one unit?`);
+  if (length < widest)
+    throw invalid(
+      'file',
+      `The hull would be ${length.toFixed(2)} m long and ${(2 * widest).toFixed(2)} m wide: are stations and half-breadths in one unit?`,
+    );
   // One station out of line by a factor is a slip of unit in that column.
   const maxima = stations.map(({ points }) => Math.max(...points.map(([y]) => y)));
   maxima.forEach((value, i) => {

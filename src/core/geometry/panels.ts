@@ -73,13 +73,20 @@ export function hullRows({ hull }: BoatShape, { members, hardEdges }: Supports, 
   return [
     ...(hardEdges.keel ? [{ at: 0, name: 'keel' }] : []),
     ...(hardEdges.chine && hull.hardChine ? [{ at: 1, name: 'chine' }] : []),
-    ...members.flatMap((m) => (m.kind === 'stringer' && x >= m.from && x <= m.to ? [{ at: (m.band === 'bottom' ? 0 : 1) + m.share, name: m.name }] : [])),
+    ...members.flatMap((m) =>
+      m.kind === 'stringer' && x >= m.from && x <= m.to
+        ? [{ at: (m.band === 'bottom' ? 0 : 1) + m.share, name: m.name }]
+        : [],
+    ),
     { at: 2, name: 'deck edge' },
   ];
 }
 /** Lines across the deck (m along), and along it at x (m from the centreline). */
 export function deckColumns({ hull, deck }: BoatShape, { members, bulkheads }: Supports): Line[] {
-  const ends = [deck.cockpit && (['cockpit', deck.cockpit] as const), deck.coachroof && (['coachroof', deck.coachroof] as const)].flatMap((opening) =>
+  const ends = [
+    deck.cockpit && (['cockpit', deck.cockpit] as const),
+    deck.coachroof && (['coachroof', deck.coachroof] as const),
+  ].flatMap((opening) =>
     opening
       ? [
           { at: opening[1].from, name: `aft end of ${opening[0]}` },
@@ -99,7 +106,9 @@ export function deckRows({ hull, deck }: BoatShape, { members }: Supports, x: nu
   const open = openHalfBreadth(deck, x);
   return [
     ...(open > 0 ? [{ at: open, name: 'coaming' }] : []),
-    ...members.flatMap((m) => (m.kind === 'girder' && x >= m.from && x <= m.to && m.y >= open ? [{ at: m.y, name: m.name }] : [])),
+    ...members.flatMap((m) =>
+      m.kind === 'girder' && x >= m.from && x <= m.to && m.y >= open ? [{ at: m.y, name: m.name }] : [],
+    ),
     { at: hull.at(x, 2)[1], name: 'deck edge' },
   ];
 }
@@ -119,7 +128,9 @@ export function panelsOf(shape: BoatShape, supports: Supports, region: Region, z
       const x = (Math.max(a.at, region.from) + Math.min(b.at, region.to)) / 2;
       const [low, high] = [edgeAt(hull, region.lower, x), edgeAt(hull, region.upper, x)];
       const rows = stretches(mirrored(hullRows(shape, supports, x)), low, high);
-      return rows.map(([p, q]) => panelOf({ count: 2, at: (u, v) => hullPoint(hull, mix(a.at, b.at, u), mix(p.at, q.at, v)) }, [a, b], [p, q]));
+      return rows.map(([p, q]) =>
+        panelOf({ count: 2, at: (u, v) => hullPoint(hull, mix(a.at, b.at, u), mix(p.at, q.at, v)) }, [a, b], [p, q]),
+      );
     });
   }
   if (region.surface === 'deck') {
@@ -157,15 +168,23 @@ export function panelsOf(shape: BoatShape, supports: Supports, region: Region, z
   const [u0, u1] = [patch.at(0, 0.5), patch.at(1, 0.5)];
   /** Bulkheads carry what lies over them: soles, pans, roofs. */
   const crossing =
-    ['cockpit', 'coachroof', 'pan'].includes(region.surface) && Math.abs(u1[0] - u0[0]) > 0.1 ? supports.bulkheads.filter(({ x }) => x > u0[0] + 0.05 && x < u1[0] - 0.05) : [];
+    ['cockpit', 'coachroof', 'pan'].includes(region.surface) && Math.abs(u1[0] - u0[0]) > 0.1
+      ? supports.bulkheads.filter(({ x }) => x > u0[0] + 0.05 && x < u1[0] - 0.05)
+      : [];
   const columns: Line[] = [
     { at: 0, name: 'edge' },
     { at: 1, name: 'edge' },
     ...crossing.map(({ x, name }) => ({ at: (x - u0[0]) / (u1[0] - u0[0]), name })),
     ...ribs.flatMap((rib) => (rib.run === 'across' ? [{ at: rib.share, name: rib.name }] : [])),
   ];
-  const rows: Line[] = [{ at: 0, name: 'edge' }, { at: 1, name: 'edge' }, ...ribs.flatMap((rib) => (rib.run === 'along' ? [{ at: rib.share, name: rib.name }] : []))];
+  const rows: Line[] = [
+    { at: 0, name: 'edge' },
+    { at: 1, name: 'edge' },
+    ...ribs.flatMap((rib) => (rib.run === 'along' ? [{ at: rib.share, name: rib.name }] : [])),
+  ];
   return stretches(columns, 0, 1).flatMap((along) =>
-    stretches(rows, 0, 1).map((across) => panelOf(within(patch, along[0].at, along[1].at, across[0].at, across[1].at), along, across)),
+    stretches(rows, 0, 1).map((across) =>
+      panelOf(within(patch, along[0].at, along[1].at, across[0].at, across[1].at), along, across),
+    ),
   );
 }

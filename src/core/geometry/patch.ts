@@ -12,11 +12,19 @@ export interface Patch {
 /** The rim of a patch, once round. */
 export function patchRim({ at }: Patch, along = 24, across = 8): Point[] {
   const [us, vs] = [shares(along), shares(across)];
-  return [...us.map((u) => at(u, 0)), ...vs.slice(1).map((v) => at(1, v)), ...us.slice(1).map((u) => at(1 - u, 1)), ...vs.slice(1, -1).map((v) => at(0, 1 - v))];
+  return [
+    ...us.map((u) => at(u, 0)),
+    ...vs.slice(1).map((v) => at(1, v)),
+    ...us.slice(1).map((u) => at(1 - u, 1)),
+    ...vs.slice(1, -1).map((v) => at(0, 1 - v)),
+  ];
 }
 
 /** A part of a patch as a patch. */
-export const within = (patch: Patch, u0: number, u1: number, v0: number, v1: number): Patch => ({ ...patch, at: (u, v) => patch.at(mix(u0, u1, u), mix(v0, v1, v)) });
+export const within = (patch: Patch, u0: number, u1: number, v0: number, v1: number): Patch => ({
+  ...patch,
+  at: (u, v) => patch.at(mix(u0, u1, u), mix(v0, v1, v)),
+});
 
 const triangle = (a: Point, b: Point, c: Point) => {
   const [p, q] = [0, 1].map((k) => [0, 1, 2].map((i) => (k === 0 ? b : c)[i]! - a[i]!)) as [number[], number[]];
@@ -77,15 +85,29 @@ export function patchSize(patch: Patch): PatchSize {
 }
 
 const outlineArea = (outline: [number, number][]) =>
-  Math.abs(outline.reduce((sum, [x, y], i) => sum + x * outline[(i + 1) % outline.length]![1] - outline[(i + 1) % outline.length]![0] * y, 0)) / 2;
+  Math.abs(
+    outline.reduce(
+      (sum, [x, y], i) => sum + x * outline[(i + 1) % outline.length]![1] - outline[(i + 1) % outline.length]![0] * y,
+      0,
+    ),
+  ) / 2;
 
 /** The outline of a patch that lies in one plane, in that plane; null for any other. */
 function flatOutline({ at }: Patch, along: number): [number, number][] | null {
   const us = shares(along);
-  const rim = [...us.map((u) => at(u, 0)), ...us.map((t) => at(1, t)), ...us.map((u) => at(1 - u, 1)), ...us.map((t) => at(0, 1 - t))];
+  const rim = [
+    ...us.map((u) => at(u, 0)),
+    ...us.map((t) => at(1, t)),
+    ...us.map((u) => at(1 - u, 1)),
+    ...us.map((t) => at(0, 1 - t)),
+  ];
   const origin = at(0.5, 0.5);
   const to = (p: Point) => [p[0] - origin[0], p[1] - origin[1], p[2] - origin[2]] as const;
-  const cross = (p: readonly number[], q: readonly number[]) => [p[1]! * q[2]! - p[2]! * q[1]!, p[2]! * q[0]! - p[0]! * q[2]!, p[0]! * q[1]! - p[1]! * q[0]!];
+  const cross = (p: readonly number[], q: readonly number[]) => [
+    p[1]! * q[2]! - p[2]! * q[1]!,
+    p[2]! * q[0]! - p[0]! * q[2]!,
+    p[0]! * q[1]! - p[1]! * q[0]!,
+  ];
   const dot = (p: readonly number[], q: readonly number[]) => p[0]! * q[0]! + p[1]! * q[1]! + p[2]! * q[2]!;
   const unit = (p: readonly number[]) => p.map((value) => value / (Math.hypot(...p) || 1));
   const ahead = unit([0, 1, 2].map((k) => at(1, 0.5)[k]! - at(0, 0.5)[k]!));
@@ -123,13 +145,22 @@ export function develop(patch: Patch, along = 32): Development {
   if (flat) return { outline: flat, area: outlineArea(flat), distortion: 0 };
   const every = shares(along).map((u) => ({ u, girth: runLength(shares(12).map((v) => at(u, v))) }));
   // Ends that have run out to nothing are left off.
-  const [first, last] = [every.findIndex(({ girth }) => girth > 1e-3), every.findLastIndex(({ girth }) => girth > 1e-3)];
+  const [first, last] = [
+    every.findIndex(({ girth }) => girth > 1e-3),
+    every.findLastIndex(({ girth }) => girth > 1e-3),
+  ];
   const kept = every.slice(Math.max(0, first - 1), last + 2);
   const [us, girths] = [kept.map(({ u }) => u), kept.map(({ girth }) => girth)];
   const lower: [number, number][] = [[0, 0]];
   const upper: [number, number][] = [[0, girths[0]!]];
   /** The point at given distances from two known ones, on the left of the way from a to b. */
-  const meet = (a: [number, number], b: [number, number], fromA: number, fromB: number, ahead: [number, number]): [number, number] => {
+  const meet = (
+    a: [number, number],
+    b: [number, number],
+    fromA: number,
+    fromB: number,
+    ahead: [number, number],
+  ): [number, number] => {
     const gap = Math.hypot(b[0] - a[0], b[1] - a[1]);
     if (gap < 1e-9) return [a[0] + ahead[0] * fromA, a[1] + ahead[1] * fromA];
     const p = (fromA ** 2 - fromB ** 2 + gap ** 2) / (2 * gap);

@@ -29,6 +29,11 @@ export function pchip(xs: readonly number[], ys: readonly number[]): (x: number)
     const h = steps[i]!;
     const t = (x - xs[i]!) / h;
     const [t2, t3] = [t * t, t * t * t];
-    return (2 * t3 - 3 * t2 + 1) * ys[i]! + (t3 - 2 * t2 + t) * h * slopes[i]! + (-2 * t3 + 3 * t2) * ys[i + 1]! + (t3 - t2) * h * slopes[i + 1]!;
+    return (
+      (2 * t3 - 3 * t2 + 1) * ys[i]! +
+      (t3 - 2 * t2 + t) * h * slopes[i]! +
+      (-2 * t3 + 3 * t2) * ys[i + 1]! +
+      (t3 - t2) * h * slopes[i + 1]!
+    );
   };
 }

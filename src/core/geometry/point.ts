@@ -4,7 +4,8 @@ export type Point = readonly [x: number, y: number, z: number];
 export const distance = (a: Point, b: Point): number => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
 
 /** Length of a run of points. */
-export const runLength = (points: readonly Point[]): number => points.reduce((sum, point, i) => (i === 0 ? 0 : sum + distance(points[i - 1]!, point)), 0);
+export const runLength = (points: readonly Point[]): number =>
+  points.reduce((sum, point, i) => (i === 0 ? 0 : sum + distance(points[i - 1]!, point)), 0);
 
 /** Greatest distance of a run of points from the straight line between its ends: the crown over that chord. */
 export function crownOf(points: readonly Point[]): number {

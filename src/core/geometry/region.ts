@@ -50,14 +50,30 @@ export const regionSchema = z.discriminatedUnion('surface', [
 export type Region = z.infer<typeof regionSchema>;
 
 /** A member that holds panels: on the hull, on the deck, or on the surface of one zone. `section` names its stiffener section; without one it is a support only. */
-const supportFields = { id: z.string().regex(/^[A-Za-z0-9_-]{1,40}$/), name: z.string().trim().min(1, 'Give it a name').max(60), section: z.string().max(60).nullable() };
+const supportFields = {
+  id: z.string().regex(/^[A-Za-z0-9_-]{1,40}$/),
+  name: z.string().trim().min(1, 'Give it a name').max(60),
+  section: z.string().max(60).nullable(),
+};
 const share = bounded('Place', 0.02, 0.98);
 export const supportSchema = z.discriminatedUnion('kind', [
   z.object({ ...supportFields, kind: z.literal('frame'), x }),
   z.object({ ...supportFields, kind: z.literal('stringer'), band: z.enum(['bottom', 'side']), share, from: x, to: x }),
   z.object({ ...supportFields, kind: z.literal('beam'), x }),
-  z.object({ ...supportFields, kind: z.literal('girder'), y: bounded('Distance from the centreline', 0, 5, 'm'), from: x, to: x }),
-  z.object({ ...supportFields, kind: z.literal('rib'), zone: z.string().max(40), run: z.enum(['along', 'across']), share }),
+  z.object({
+    ...supportFields,
+    kind: z.literal('girder'),
+    y: bounded('Distance from the centreline', 0, 5, 'm'),
+    from: x,
+    to: x,
+  }),
+  z.object({
+    ...supportFields,
+    kind: z.literal('rib'),
+    zone: z.string().max(40),
+    run: z.enum(['along', 'across']),
+    share,
+  }),
 ]);
 export type Support = z.infer<typeof supportSchema>;
 export const SUPPORT_KINDS = {

@@ -38,7 +38,13 @@ export function smearedConstants(plies: readonly Ply[]) {
     for (let i = 0; i < 3; i++) for (let j = 0; j < 3; j++) A[i]![j]! += (Q[i]![j]! * ply.thickness) / thickness;
   }
   const a = inverse(new Matrix(A));
-  return { Ex: 1 / a.get(0, 0), Ey: 1 / a.get(1, 1), Gxy: 1 / a.get(2, 2), nuxy: -a.get(0, 1) / a.get(0, 0), shearCoupling: a.get(2, 0) / a.get(0, 0) };
+  return {
+    Ex: 1 / a.get(0, 0),
+    Ey: 1 / a.get(1, 1),
+    Gxy: 1 / a.get(2, 2),
+    nuxy: -a.get(0, 1) / a.get(0, 0),
+    shearCoupling: a.get(2, 0) / a.get(0, 0),
+  };
 }
 
 /**

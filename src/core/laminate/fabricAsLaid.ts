@@ -33,12 +33,18 @@ const ANGLES = [0, 45, 90];
  * @example fabricAsLaid(biaxial, fibres, vinylester, 'infusion').directions[0].modulus // along the roll
  * Source: the functions of this folder.
  */
-export function fabricAsLaid(fabric: Fabric, fibres: ReadonlyMap<string, Fibre>, resin: Resin, process: Process): FabricAsLaid {
+export function fabricAsLaid(
+  fabric: Fabric,
+  fibres: ReadonlyMap<string, Fibre>,
+  resin: Resin,
+  process: Process,
+): FabricAsLaid {
   const components = layFabric(fabric, fibres, resin, process);
   const plies = components.flatMap((component) => component.plies);
   const mirrored = [...plies, ...plies.toReversed()];
   const { A, thickness } = laminateStiffness(mirrored);
-  const sum = (pick: (component: LaidComponent) => number) => components.reduce((total, component) => total + pick(component), 0);
+  const sum = (pick: (component: LaidComponent) => number) =>
+    components.reduce((total, component) => total + pick(component), 0);
   const [fibreWeight, resinWeight] = [sum((c) => c.fibreMass), sum((c) => c.resinMass)];
   const dryWeight = fibreWeight + fabric.bindingWeight.value;
   const polar = polarModulus(inPlaneCompliance(A), thickness, 3);
@@ -54,8 +60,17 @@ export function fabricAsLaid(fabric: Fabric, fibres: ReadonlyMap<string, Fibre>,
     directions: ANGLES.map((angleDeg) => {
       const [c, s] = cosSin(angleDeg);
       // A stress of 1 Pa along the direction.
-      const { firstPly, lastPly } = progressiveFailure(mirrored, { N: [c * c * thickness, s * s * thickness, c * s * thickness] }, 'maxStrain');
-      return { angleDeg, modulus: polar.find((point) => point.angleDeg === angleDeg)!.modulus, firstPly, strength: lastPly };
+      const { firstPly, lastPly } = progressiveFailure(
+        mirrored,
+        { N: [c * c * thickness, s * s * thickness, c * s * thickness] },
+        'maxStrain',
+      );
+      return {
+        angleDeg,
+        modulus: polar.find((point) => point.angleDeg === angleDeg)!.modulus,
+        firstPly,
+        strength: lastPly,
+      };
     }),
     cost: fabric.price && resin.price && fabric.price.value * dryWeight + resin.price.value * resinWeight,
   };

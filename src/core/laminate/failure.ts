@@ -2,7 +2,13 @@ import { invalid } from '../error';
 import type { FailureStrain, Ply, PlyStrength, Vector3 } from './ply';
 import { laminateResponse, type FaceState, type Load } from './response';
 
-export const CRITERIA = { maxStress: 'Maximum stress', maxStrain: 'Maximum strain', tsaiHill: 'Tsai–Hill', tsaiWu: 'Tsai–Wu', hashin: 'Hashin' } as const;
+export const CRITERIA = {
+  maxStress: 'Maximum stress',
+  maxStrain: 'Maximum strain',
+  tsaiHill: 'Tsai–Hill',
+  tsaiWu: 'Tsai–Wu',
+  hashin: 'Hashin',
+} as const;
 export type Criterion = keyof typeof CRITERIA;
 export const FAILURE_MODES = {
   fibreTension: 'fibre tension',
@@ -33,18 +39,30 @@ const TSAI_WU_INTERACTION = -0.5;
 /** Limiting strains of a ply: stated, or strength over modulus. */
 export function limitingStrains({ strength, failureStrain, E1, E2, G12 }: Ply): FailureStrain | undefined {
   if (failureStrain) return failureStrain;
-  return strength && { e1t: strength.Xt / E1, e1c: strength.Xc / E1, e2t: strength.Yt / E2, e2c: strength.Yc / E2, g12: strength.S / G12 };
+  return (
+    strength && {
+      e1t: strength.Xt / E1,
+      e1c: strength.Xc / E1,
+      e2t: strength.Yt / E2,
+      e2c: strength.Yc / E2,
+      g12: strength.S / G12,
+    }
+  );
 }
 function strengthsOf({ strength, failureStrain: e, E1, E2, G12 }: Ply): PlyStrength | undefined {
   return strength ?? (e && { Xt: e.e1t * E1, Xc: e.e1c * E1, Yt: e.e2t * E2, Yc: e.e2c * E2, S: e.g12 * G12 });
 }
 
 /** The least of: along by sign, across by sign, shear. `limits` in the order tension, compression for each. */
-function least([one, two, shear]: Vector3, [t1, c1, t2, c2, s]: readonly [number, number, number, number, number]): FaceReserve {
+function least(
+  [one, two, shear]: Vector3,
+  [t1, c1, t2, c2, s]: readonly [number, number, number, number, number],
+): FaceReserve {
   const along = one >= 0 ? t1 / one : -c1 / one;
   const across = two >= 0 ? t2 / two : -c2 / two;
   const inPlane = s / Math.abs(shear);
-  if (along <= across && along <= inPlane) return { reserveFactor: along, mode: one >= 0 ? 'fibreTension' : 'fibreCompression' };
+  if (along <= across && along <= inPlane)
+    return { reserveFactor: along, mode: one >= 0 ? 'fibreTension' : 'fibreCompression' };
   if (across <= inPlane) return { reserveFactor: across, mode: two >= 0 ? 'matrixTension' : 'matrixCompression' };
   return { reserveFactor: inPlane, mode: 'shear' };
 }
@@ -70,8 +88,13 @@ const RESERVE: Record<Criterion, (state: FaceState, ply: Ply, strength: PlyStren
     const { Xt, Xc, Yt, Yc, S } = strength;
     const [s1, s2, t] = materialStress;
     const linear = (1 / Xt - 1 / Xc) * s1 + (1 / Yt - 1 / Yc) * s2;
-    const quadratic = s1 ** 2 / (Xt * Xc) + s2 ** 2 / (Yt * Yc) + (t / S) ** 2 + (2 * TSAI_WU_INTERACTION * s1 * s2) / Math.sqrt(Xt * Xc * Yt * Yc);
-    const reserveFactor = quadratic > 0 ? (-linear + Math.sqrt(linear ** 2 + 4 * quadratic)) / (2 * quadratic) : Infinity;
+    const quadratic =
+      s1 ** 2 / (Xt * Xc) +
+      s2 ** 2 / (Yt * Yc) +
+      (t / S) ** 2 +
+      (2 * TSAI_WU_INTERACTION * s1 * s2) / Math.sqrt(Xt * Xc * Yt * Yc);
+    const reserveFactor =
+      quadratic > 0 ? (-linear + Math.sqrt(linear ** 2 + 4 * quadratic)) / (2 * quadratic) : Infinity;
     return { reserveFactor, mode: least(materialStress, stressLimits(strength)).mode };
   },
 
@@ -102,14 +125,30 @@ export function faceReserve(state: FaceState, ply: Ply, criterion: Criterion): F
  * @example laminateFailure(plies, { N: [1e5, 0, 0] }, 'tsaiWu').reserveFactor
  * Source: Jones, ch. 2.9; Daniel & Ishai, ch. 6; Hashin 1980.
  */
-export function laminateFailure(plies: readonly Ply[], load: Load, criterion: Criterion, failed?: ReadonlySet<number>): LaminateFailure {
-  if (!plies.some((ply) => ply.strength ?? ply.failureStrain)) throw invalid('plies', 'No ply of this stack has strengths: give strength or failureStrain to at least one');
+export function laminateFailure(
+  plies: readonly Ply[],
+  load: Load,
+  criterion: Criterion,
+  failed?: ReadonlySet<number>,
+): LaminateFailure {
+  if (!plies.some((ply) => ply.strength ?? ply.failureStrain))
+    throw invalid('plies', 'No ply of this stack has strengths: give strength or failureStrain to at least one');
   return failureOf(plies, laminateResponse(plies, load, failed).plies, criterion, failed);
 }
 
 /** The same from states that are known already. */
-export function failureOf(plies: readonly Ply[], states: readonly { bottom: FaceState; top: FaceState }[], criterion: Criterion, failed?: ReadonlySet<number>): LaminateFailure {
-  let first: Omit<LaminateFailure, 'plies'> = { reserveFactor: Infinity, ply: -1, face: 'bottom', mode: 'fibreTension' };
+export function failureOf(
+  plies: readonly Ply[],
+  states: readonly { bottom: FaceState; top: FaceState }[],
+  criterion: Criterion,
+  failed?: ReadonlySet<number>,
+): LaminateFailure {
+  let first: Omit<LaminateFailure, 'plies'> = {
+    reserveFactor: Infinity,
+    ply: -1,
+    face: 'bottom',
+    mode: 'fibreTension',
+  };
   const all = plies.map((ply, index) => {
     const bottom = faceReserve(states[index]!.bottom, ply, criterion);
     const top = faceReserve(states[index]!.top, ply, criterion);

@@ -2,7 +2,14 @@
 export type { FailureStrain, Matrix3, Ply, PlyStrength, Vector3 } from './ply';
 export { cosSin, reducedStiffness, transformedStiffness } from './reducedStiffness';
 export { checkStack, laminateStiffness, type LaminateStiffness } from './stiffness';
-export { laminateResponse, rotateStrain, rotateStress, type FaceState, type LaminateResponse, type Load } from './response';
+export {
+  laminateResponse,
+  rotateStrain,
+  rotateStress,
+  type FaceState,
+  type LaminateResponse,
+  type Load,
+} from './response';
 export {
   CRITERIA,
   FAILURE_MODES,

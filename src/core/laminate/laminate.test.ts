@@ -25,7 +25,13 @@ const ply = fc.record({
   G12: fc.double({ min: 2e9, max: 6e9, noNaN: true }),
 });
 const stack = fc.array(ply, { minLength: 1, maxLength: 8 });
-const triple = fc.tuple(...([0, 0, 0].map(() => fc.double({ min: -1e5, max: 1e5, noNaN: true })) as [fc.Arbitrary<number>, fc.Arbitrary<number>, fc.Arbitrary<number>]));
+const triple = fc.tuple(
+  ...([0, 0, 0].map(() => fc.double({ min: -1e5, max: 1e5, noNaN: true })) as [
+    fc.Arbitrary<number>,
+    fc.Arbitrary<number>,
+    fc.Arbitrary<number>,
+  ]),
+);
 const flat = (matrix: readonly (readonly number[])[]) => matrix.flat();
 /** Same numbers to a share of the greatest of them. */
 function same(a: readonly number[], b: readonly number[], share = 1e-9): void {
@@ -35,7 +41,11 @@ function same(a: readonly number[], b: readonly number[], share = 1e-9): void {
 /** Resultants seen from axes turned by the angle: tensor components transform with the double angle. */
 function turned([x, y, xy]: Vector3, angleDeg: number): Vector3 {
   const [c, s] = [Math.cos((angleDeg * Math.PI) / 180), Math.sin((angleDeg * Math.PI) / 180)];
-  return [c * c * x + s * s * y + 2 * c * s * xy, s * s * x + c * c * y - 2 * c * s * xy, c * s * (y - x) + (c * c - s * s) * xy];
+  return [
+    c * c * x + s * s * y + 2 * c * s * xy,
+    s * s * x + c * c * y - 2 * c * s * xy,
+    c * s * (y - x) + (c * c - s * s) * xy,
+  ];
 }
 
 describe('classical lamination theory, properties', () => {
@@ -43,10 +53,15 @@ describe('classical lamination theory, properties', () => {
     fc.assert(
       fc.property(stack, fc.nat(), fc.integer({ min: 2, max: 5 }), (plies, pick, parts) => {
         const at = pick % plies.length;
-        const split = plies.flatMap((p, i): Ply[] => (i === at ? Array.from({ length: parts }, () => ({ ...p, thickness: p.thickness / parts })) : [p]));
+        const split = plies.flatMap((p, i): Ply[] =>
+          i === at ? Array.from({ length: parts }, () => ({ ...p, thickness: p.thickness / parts })) : [p],
+        );
         const [one, other] = [laminateStiffness(plies), laminateStiffness(split)];
         same(flat(one.A), flat(other.A));
-        same([...flat(one.B), ...flat(one.A).map((a) => a * one.thickness)], [...flat(other.B), ...flat(other.A).map((a) => a * other.thickness)]);
+        same(
+          [...flat(one.B), ...flat(one.A).map((a) => a * one.thickness)],
+          [...flat(other.B), ...flat(other.A).map((a) => a * other.thickness)],
+        );
         same(flat(one.D), flat(other.D));
       }),
     );
@@ -89,7 +104,12 @@ describe('classical lamination theory, properties', () => {
     fc.assert(
       fc.property(stack, triple, (plies, N) => {
         const { plies: faces } = laminateResponse(plies, { N });
-        const sum = [0, 1, 2].map((i) => faces.reduce((total, { bottom, top }, k) => total + ((bottom.stress[i]! + top.stress[i]!) / 2) * plies[k]!.thickness, 0));
+        const sum = [0, 1, 2].map((i) =>
+          faces.reduce(
+            (total, { bottom, top }, k) => total + ((bottom.stress[i]! + top.stress[i]!) / 2) * plies[k]!.thickness,
+            0,
+          ),
+        );
         same(sum, [...N], 1e-6);
       }),
     );
@@ -103,17 +123,26 @@ describe('failure, properties', () => {
   const strong = stack.map((plies) => plies.map((p): Ply => ({ ...p, strength })));
   it('is unchanged by splitting a layer, and turns with its load, by every criterion', () => {
     fc.assert(
-      fc.property(strong, triple, triple, fc.integer({ min: -180, max: 180 }), fc.constantFrom(...criteria), (plies, N, M, angle, criterion) => {
-        fc.pre(Math.hypot(...N) > 1);
-        const one = laminateFailure(plies, { N, M }, criterion).reserveFactor;
-        const split = plies.flatMap((p): Ply[] => [
-          { ...p, thickness: p.thickness / 2 },
-          { ...p, thickness: p.thickness / 2 },
-        ]);
-        expect(laminateFailure(split, { N, M }, criterion).reserveFactor / one).toBeCloseTo(1, 7);
-        const rotated = plies.map((p) => ({ ...p, angleDeg: p.angleDeg + angle }));
-        expect(laminateFailure(rotated, { N: turned(N, -angle), M: turned(M, -angle) }, criterion).reserveFactor / one).toBeCloseTo(1, 6);
-      }),
+      fc.property(
+        strong,
+        triple,
+        triple,
+        fc.integer({ min: -180, max: 180 }),
+        fc.constantFrom(...criteria),
+        (plies, N, M, angle, criterion) => {
+          fc.pre(Math.hypot(...N) > 1);
+          const one = laminateFailure(plies, { N, M }, criterion).reserveFactor;
+          const split = plies.flatMap((p): Ply[] => [
+            { ...p, thickness: p.thickness / 2 },
+            { ...p, thickness: p.thickness / 2 },
+          ]);
+          expect(laminateFailure(split, { N, M }, criterion).reserveFactor / one).toBeCloseTo(1, 7);
+          const rotated = plies.map((p) => ({ ...p, angleDeg: p.angleDeg + angle }));
+          expect(
+            laminateFailure(rotated, { N: turned(N, -angle), M: turned(M, -angle) }, criterion).reserveFactor / one,
+          ).toBeCloseTo(1, 6);
+        },
+      ),
     );
   });
   it('comes at the load it says: the load times its reserve factor has a reserve of 1', () => {
@@ -121,7 +150,10 @@ describe('failure, properties', () => {
       fc.property(strong, triple, triple, fc.constantFrom(...criteria), (plies, N, M, criterion) => {
         fc.pre(Math.hypot(...N) > 1);
         const { reserveFactor } = laminateFailure(plies, { N, M }, criterion);
-        const scaled: Load = { N: N.map((n) => n * reserveFactor) as Vector3, M: M.map((m) => m * reserveFactor) as Vector3 };
+        const scaled: Load = {
+          N: N.map((n) => n * reserveFactor) as Vector3,
+          M: M.map((m) => m * reserveFactor) as Vector3,
+        };
         expect(laminateFailure(plies, scaled, criterion).reserveFactor).toBeCloseTo(1, 7);
         const { firstPly, lastPly } = progressiveFailure(plies, { N, M }, criterion);
         expect(firstPly / reserveFactor).toBeCloseTo(1, 9);
@@ -157,7 +189,17 @@ describe('temperature, shear, strain compatibility', () => {
   });
   it('a sandwich shears in its core, a solid by five sixths', () => {
     const skin: Ply = { thickness: 0.002, angleDeg: 0, E1: 2e10, E2: 2e10, nu12: 0.2, G12: 5e9, G23: 5e9 };
-    const core: Ply = { thickness: 0.02, angleDeg: 0, E1: 8e7, E2: 8e7, nu12: 0.3, G12: 2.7e7, G13: 2.7e7, G23: 2.7e7, role: 'core' };
+    const core: Ply = {
+      thickness: 0.02,
+      angleDeg: 0,
+      E1: 8e7,
+      E2: 8e7,
+      nu12: 0.3,
+      G12: 2.7e7,
+      G13: 2.7e7,
+      G23: 2.7e7,
+      role: 'core',
+    };
     expect(transverseShear([skin, core, skin]).A55).toBeCloseTo((2.7e7 * 0.022 ** 2) / 0.02, 3);
     expect(transverseShear([skin]).A44).toBeCloseTo((5 / 6) * 5e9 * 0.002, 0);
   });

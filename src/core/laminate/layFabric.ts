@@ -1,4 +1,12 @@
-import { failureStrains, fibreFractionFor, plyFractions, plyThickness, randomMat, unidirectional, unidirectionalExpansion } from '../material';
+import {
+  failureStrains,
+  fibreFractionFor,
+  plyFractions,
+  plyThickness,
+  randomMat,
+  unidirectional,
+  unidirectionalExpansion,
+} from '../material';
 import type { ComponentForm, Fabric, FabricComponent, Fibre, PlyFigure, Process, Resin } from '../material';
 import type { Recorder } from '../working';
 import { fabricPlies, smearedConstants } from './fabric';
@@ -28,14 +36,26 @@ export interface LaidComponent {
 }
 
 /** The stated figures of a component that hold for a process; a test beats a data sheet, one for this process beats one for any. */
-function statedFigures(component: FabricComponent, process: Process): Map<PlyFigure, { value: number; origin: PlyOrigin; spread: number }> {
-  const rank = (m: FabricComponent['measured'][number]) => (m.origin === 'yardTest' ? 2 : 0) + (m.process === process ? 1 : 0);
-  const fitting = component.measured.filter((m) => m.process === null || m.process === process).sort((a, b) => rank(a) - rank(b));
+function statedFigures(
+  component: FabricComponent,
+  process: Process,
+): Map<PlyFigure, { value: number; origin: PlyOrigin; spread: number }> {
+  const rank = (m: FabricComponent['measured'][number]) =>
+    (m.origin === 'yardTest' ? 2 : 0) + (m.process === process ? 1 : 0);
+  const fitting = component.measured
+    .filter((m) => m.process === null || m.process === process)
+    .sort((a, b) => rank(a) - rank(b));
   return new Map(fitting.map((m) => [m.property, { value: m.value, origin: m.origin, spread: m.spread ?? 0 }]));
 }
 
 const STRENGTHS: ReadonlySet<PlyFigure> = new Set(['Xt', 'Xc', 'Yt', 'Yc', 'S']);
-const strengthOf = (ply: Ply, e: FailureStrain): PlyStrength => ({ Xt: e.e1t * ply.E1, Xc: e.e1c * ply.E1, Yt: e.e2t * ply.E2, Yc: e.e2c * ply.E2, S: e.g12 * ply.G12 });
+const strengthOf = (ply: Ply, e: FailureStrain): PlyStrength => ({
+  Xt: e.e1t * ply.E1,
+  Xc: e.e1c * ply.E1,
+  Yt: e.e2t * ply.E2,
+  Yc: e.e2c * ply.E2,
+  S: e.g12 * ply.G12,
+});
 
 /**
  * The plies that a fabric, a resin and a process make: one isotropic sheet for a mat, one smeared orthotropic sheet for a weave,
@@ -48,22 +68,31 @@ const strengthOf = (ply: Ply, e: FailureStrain): PlyStrength => ({ Xt: e.e1t * p
  * @example layFabric(biaxial800, fibres, vinylester, 'infusion')[0].thickness // 0.00057 m
  * Source: docs/engineering.md, "From fabric to ply".
  */
-export function layFabric(fabric: Fabric, fibres: ReadonlyMap<string, Fibre>, resin: Resin, process: Process, shift = 0, record?: Recorder): LaidComponent[] {
+export function layFabric(
+  fabric: Fabric,
+  fibres: ReadonlyMap<string, Fibre>,
+  resin: Resin,
+  process: Process,
+  shift = 0,
+  record?: Recorder,
+): LaidComponent[] {
   return fabric.components.map((component) => {
     const fibre = fibres.get(component.fibre)!;
     const stated = statedFigures(component, process);
     const take = (figure: PlyFigure, computed: number) => stated.get(figure)?.value ?? computed;
     const origins = Object.fromEntries(
-      (['fibreWeightFraction', 'thickness', 'E1', 'E2', 'G12', 'nu12', 'Xt', 'Xc', 'Yt', 'Yc', 'S'] as PlyFigure[]).map((figure) => [
-        figure,
-        stated.get(figure)?.origin ?? 'computed',
-      ]),
+      (['fibreWeightFraction', 'thickness', 'E1', 'E2', 'G12', 'nu12', 'Xt', 'Xc', 'Yt', 'Yc', 'S'] as PlyFigure[]).map(
+        (figure) => [figure, stated.get(figure)?.origin ?? 'computed'],
+      ),
     ) as LaidComponent['origins'];
 
     const densities = { fibreDensity: fibre.density.value, resinDensity: resin.density.value };
     const usual = fibreFractionFor(process, component.form, densities.fibreDensity, densities.resinDensity, shift);
     const statedFraction = stated.get('fibreWeightFraction')?.value;
-    const made = statedFraction === undefined ? usual : { ...usual, fibreWeightFraction: Math.min(0.9, Math.max(0.05, statedFraction + shift)) };
+    const made =
+      statedFraction === undefined
+        ? usual
+        : { ...usual, fibreWeightFraction: Math.min(0.9, Math.max(0.05, statedFraction + shift)) };
     const { fibreVolumeFraction } = plyFractions({ ...densities, ...made });
     const fibreMass = component.arealWeight.value;
     const computed = plyThickness({ ...densities, ...made, dryArealWeight: fibreMass }, record);
@@ -73,10 +102,26 @@ export function layFabric(fabric: Fabric, fibres: ReadonlyMap<string, Fibre>, re
       resin: { E: resin.E.value, nu: resin.nu.value },
       fibreVolumeFraction,
     };
-    const statedSpread = Math.max(0, ...[...stated].filter(([figure]) => STRENGTHS.has(figure)).map(([, { spread }]) => spread));
-    const common = { form: component.form, fibre, ...made, fibreVolumeFraction, thickness, fibreMass, resinMass: computed.resinArealWeight, origins, statedSpread };
+    const statedSpread = Math.max(
+      0,
+      ...[...stated].filter(([figure]) => STRENGTHS.has(figure)).map(([, { spread }]) => spread),
+    );
+    const common = {
+      form: component.form,
+      fibre,
+      ...made,
+      fibreVolumeFraction,
+      thickness,
+      fibreMass,
+      resinMass: computed.resinArealWeight,
+      origins,
+      statedSpread,
+    };
     const expansion = unidirectionalExpansion(fibre, resin, fibreVolumeFraction);
-    const isotropic = { alpha1: (expansion.alpha1 + expansion.alpha2) / 2, alpha2: (expansion.alpha1 + expansion.alpha2) / 2 };
+    const isotropic = {
+      alpha1: (expansion.alpha1 + expansion.alpha2) / 2,
+      alpha2: (expansion.alpha1 + expansion.alpha2) / 2,
+    };
 
     const finish = (ply: Ply, free: { alpha1: number; alpha2: number }): Ply => {
       const stiff = {
@@ -105,7 +150,11 @@ export function layFabric(fabric: Fabric, fibres: ReadonlyMap<string, Fibre>, re
       return { ...common, plies: [finish({ thickness, angleDeg: 0, E1: E, E2: E, nu12: nu, G12: G }, isotropic)] };
     }
     if (record) unidirectional(constituents, record);
-    const sublayers = fabricPlies({ ...constituents, thickness, sublayers: component.sublayers.map((s) => ({ ...s, crimpFactor: component.crimpFactor })) });
+    const sublayers = fabricPlies({
+      ...constituents,
+      thickness,
+      sublayers: component.sublayers.map((s) => ({ ...s, crimpFactor: component.crimpFactor })),
+    });
     if (component.form !== 'woven') return { ...common, plies: sublayers.map((ply) => finish(ply, expansion)) };
     const { Ex, Ey, Gxy, nuxy } = smearedConstants(sublayers);
     return { ...common, plies: [finish({ thickness, angleDeg: 0, E1: Ex, E2: Ey, nu12: nuxy, G12: Gxy }, isotropic)] };

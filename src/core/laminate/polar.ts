@@ -10,12 +10,24 @@ import { cosSin } from './reducedStiffness';
  * @example polarModulus(inPlaneCompliance(A), 0.004)[0].modulus // Ex
  * Source: Jones, eq. 2.97 on the laminate's compliance.
  */
-export function polarModulus(compliance: readonly (readonly number[])[], thickness: number, step = 5): { angleDeg: number; modulus: number }[] {
-  const [a11, a12, a16, a22, a26, a66] = [compliance[0]![0]!, compliance[0]![1]!, compliance[0]![2]!, compliance[1]![1]!, compliance[1]![2]!, compliance[2]![2]!];
+export function polarModulus(
+  compliance: readonly (readonly number[])[],
+  thickness: number,
+  step = 5,
+): { angleDeg: number; modulus: number }[] {
+  const [a11, a12, a16, a22, a26, a66] = [
+    compliance[0]![0]!,
+    compliance[0]![1]!,
+    compliance[0]![2]!,
+    compliance[1]![1]!,
+    compliance[1]![2]!,
+    compliance[2]![2]!,
+  ];
   return Array.from({ length: Math.round(360 / step) }, (_, i) => {
     const angleDeg = i * step;
     const [c, s] = cosSin(angleDeg);
-    const turned = a11 * c ** 4 + (2 * a12 + a66) * c * c * s * s + a22 * s ** 4 + 2 * a16 * c ** 3 * s + 2 * a26 * c * s ** 3;
+    const turned =
+      a11 * c ** 4 + (2 * a12 + a66) * c * c * s * s + a22 * s ** 4 + 2 * a16 * c ** 3 * s + 2 * a26 * c * s ** 3;
     return { angleDeg, modulus: 1 / (turned * thickness) };
   });
 }

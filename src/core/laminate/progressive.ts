@@ -30,12 +30,20 @@ export function progressiveFailure(plies: readonly Ply[], load: Load, criterion:
     const next = step(plies, load, criterion, failed);
     if (!next || next.ply < 0 || !Number.isFinite(next.reserveFactor)) break;
     const together = next.plies.flatMap((reserve, index) =>
-      reserve && !failed.has(index) && Math.min(reserve.bottom.reserveFactor, reserve.top.reserveFactor) <= next.reserveFactor * (1 + TOGETHER) ? [index] : [],
+      reserve &&
+      !failed.has(index) &&
+      Math.min(reserve.bottom.reserveFactor, reserve.top.reserveFactor) <= next.reserveFactor * (1 + TOGETHER)
+        ? [index]
+        : [],
     );
     sequence.push({ reserveFactor: next.reserveFactor, plies: together });
     together.forEach((index) => failed.add(index));
   }
-  return { firstPly: sequence[0]?.reserveFactor ?? Infinity, lastPly: Math.max(...sequence.map((s) => s.reserveFactor)), sequence };
+  return {
+    firstPly: sequence[0]?.reserveFactor ?? Infinity,
+    lastPly: Math.max(...sequence.map((s) => s.reserveFactor)),
+    sequence,
+  };
 }
 
 /** The next failure, or null when what is left has no stiffness against the load. */

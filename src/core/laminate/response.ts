@@ -26,18 +26,27 @@ export interface LaminateResponse {
   plies: { bottom: FaceState; top: FaceState }[];
 }
 
-const times = (matrix: readonly (readonly number[])[], v: Vector3): Vector3 => matrix.map((row) => row[0]! * v[0] + row[1]! * v[1] + row[2]! * v[2]) as Vector3;
+const times = (matrix: readonly (readonly number[])[], v: Vector3): Vector3 =>
+  matrix.map((row) => row[0]! * v[0] + row[1]! * v[1] + row[2]! * v[2]) as Vector3;
 
 /** Strain (engineering shear) turned from laminate axes into axes at the angle. */
 export function rotateStrain([ex, ey, gxy]: Vector3, angleDeg: number): Vector3 {
   const [c, s] = cosSin(angleDeg);
-  return [c * c * ex + s * s * ey + c * s * gxy, s * s * ex + c * c * ey - c * s * gxy, 2 * c * s * (ey - ex) + (c * c - s * s) * gxy];
+  return [
+    c * c * ex + s * s * ey + c * s * gxy,
+    s * s * ex + c * c * ey - c * s * gxy,
+    2 * c * s * (ey - ex) + (c * c - s * s) * gxy,
+  ];
 }
 
 /** Stress turned from laminate axes into axes at the angle. */
 export function rotateStress([sx, sy, sxy]: Vector3, angleDeg: number): Vector3 {
   const [c, s] = cosSin(angleDeg);
-  return [c * c * sx + s * s * sy + 2 * c * s * sxy, s * s * sx + c * c * sy - 2 * c * s * sxy, c * s * (sy - sx) + (c * c - s * s) * sxy];
+  return [
+    c * c * sx + s * s * sy + 2 * c * s * sxy,
+    s * s * sx + c * c * sy - 2 * c * s * sxy,
+    c * s * (sy - sx) + (c * c - s * s) * sxy,
+  ];
 }
 
 /**
@@ -50,7 +59,12 @@ export function rotateStress([sx, sy, sxy]: Vector3, angleDeg: number): Vector3 
  * @example laminateResponse(plies, { N: [1000, 1000, 0] }).strain // mid-plane strain
  * Source: Jones, ch. 4; Kaw, ch. 4.
  */
-export function laminateResponse(plies: readonly Ply[], load: Load, failed?: ReadonlySet<number>, stiffness = laminateStiffness(plies, undefined, failed)): LaminateResponse {
+export function laminateResponse(
+  plies: readonly Ply[],
+  load: Load,
+  failed?: ReadonlySet<number>,
+  stiffness = laminateStiffness(plies, undefined, failed),
+): LaminateResponse {
   const { compliance, thickness } = stiffness;
   const { N = [0, 0, 0], M = [0, 0, 0] } = load;
   const e = compliance.mmul(Matrix.columnVector([...N, ...M])).to1DArray();
@@ -58,13 +72,21 @@ export function laminateResponse(plies: readonly Ply[], load: Load, failed?: Rea
 }
 
 /** Ply states from mid-plane strain and curvature. `free` is the strain of each ply that causes no stress, in its own axes. */
-export function facesOf(plies: readonly Ply[], thickness: number, strain: Vector3, curvature: Vector3, free?: readonly Vector3[]): LaminateResponse {
+export function facesOf(
+  plies: readonly Ply[],
+  thickness: number,
+  strain: Vector3,
+  curvature: Vector3,
+  free?: readonly Vector3[],
+): LaminateResponse {
   let bottom = -thickness / 2;
   const faces = plies.map((ply, index) => {
     const at = (z: number): FaceState => {
       const here = strain.map((value, i) => value + z * curvature[i]!) as Vector3;
       const materialStrain = rotateStrain(here, ply.angleDeg);
-      const mechanical = free ? (materialStrain.map((value, i) => value - free[index]![i]!) as Vector3) : materialStrain;
+      const mechanical = free
+        ? (materialStrain.map((value, i) => value - free[index]![i]!) as Vector3)
+        : materialStrain;
       const materialStress = times(reducedStiffness(ply), mechanical);
       return { strain: here, stress: rotateStress(materialStress, -ply.angleDeg), materialStrain, materialStress };
     };

@@ -20,8 +20,16 @@ export interface SandwichBeamInput {
 }
 
 /** Divisors: bending and shear deflection, moment, shear force; first under uniform load, then under a point load. */
-const UNIFORM: Record<BeamEnds, [number, number, number, number]> = { simple: [384 / 5, 8, 8, 2], fixed: [384, 8, 12, 2], cantilever: [8, 2, 2, 1] };
-const POINT: Record<BeamEnds, [number, number, number, number]> = { simple: [48, 4, 4, 2], fixed: [192, 4, 8, 2], cantilever: [3, 1, 1, 1] };
+const UNIFORM: Record<BeamEnds, [number, number, number, number]> = {
+  simple: [384 / 5, 8, 8, 2],
+  fixed: [384, 8, 12, 2],
+  cantilever: [8, 2, 2, 1],
+};
+const POINT: Record<BeamEnds, [number, number, number, number]> = {
+  simple: [48, 4, 4, 2],
+  fixed: [192, 4, 8, 2],
+  cantilever: [3, 1, 1, 1],
+};
 
 /**
  * Deflection of a sandwich beam from bending and from shear of the core, greatest moment and shear force, and with width, face thickness and skin
@@ -33,7 +41,17 @@ const POINT: Record<BeamEnds, [number, number, number, number]> = { simple: [48,
  * Source: Allen, ch. 2; Zenkert, ch. 4.
  */
 export function sandwichBeam(input: SandwichBeamInput) {
-  const { length: L, load = 0, pointLoad = 0, ends, bendingStiffness: D, shearStiffness: S, width, faceThickness, skinDistance } = input;
+  const {
+    length: L,
+    load = 0,
+    pointLoad = 0,
+    ends,
+    bendingStiffness: D,
+    shearStiffness: S,
+    width,
+    faceThickness,
+    skinDistance,
+  } = input;
   if (load === 0 && pointLoad === 0) throw invalid('load', 'Give load (N/m) or pointLoad (N)');
   const [u, p] = [UNIFORM[ends], POINT[ends]];
   const deflectionBending = (load * L ** 4) / (u[0] * D) + (pointLoad * L ** 3) / (p[0] * D);
@@ -46,7 +64,9 @@ export function sandwichBeam(input: SandwichBeamInput) {
     deflectionShear,
     momentMax,
     shearMax,
-    ...(width && skinDistance && faceThickness ? { faceStress: momentMax / (faceThickness * skinDistance * width) } : {}),
+    ...(width && skinDistance && faceThickness
+      ? { faceStress: momentMax / (faceThickness * skinDistance * width) }
+      : {}),
     ...(width && skinDistance ? { coreShear: shearMax / (skinDistance * width) } : {}),
   };
 }

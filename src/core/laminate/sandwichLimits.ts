@@ -23,7 +23,15 @@ export interface SandwichLimitsInput {
  * Source: Hoff & Mautner 1945; Zenkert, An Introduction to Sandwich Construction; Allen.
  */
 export function sandwichLimits(input: SandwichLimitsInput) {
-  const { faceModulus: Ef, faceThickness: tf, coreThickness: tc, coreModulus: Ec, coreShearModulus: Gc, cellSize, width = 1 } = input;
+  const {
+    faceModulus: Ef,
+    faceThickness: tf,
+    coreThickness: tc,
+    coreModulus: Ec,
+    coreShearModulus: Gc,
+    cellSize,
+    width = 1,
+  } = input;
   const root = Math.cbrt(Ef * Ec * Gc);
   const cells = cellSize === undefined ? Infinity : 0.33 * Ef * Math.sqrt((Ec * tf) / (Ef * tc));
   const distance = tc + tf;

@@ -32,7 +32,10 @@ export function sandwichSection({ faces: [first, second], core }: SandwichSectio
   });
   const EA = placed.reduce((sum, { E, thickness }) => sum + E * thickness, 0);
   const neutralAxis = placed.reduce((sum, { E, thickness, middle }) => sum + E * thickness * middle, 0) / EA;
-  const bendingStiffness = placed.reduce((sum, { E, thickness, middle }) => sum + E * (thickness ** 3 / 12 + thickness * (middle - neutralAxis) ** 2), 0);
+  const bendingStiffness = placed.reduce(
+    (sum, { E, thickness, middle }) => sum + E * (thickness ** 3 / 12 + thickness * (middle - neutralAxis) ** 2),
+    0,
+  );
   const skinDistance = core.thickness + (first.thickness + second.thickness) / 2;
   const [outer, inner] = [wide(first) * first.thickness, wide(second) * second.thickness];
   return {

@@ -37,8 +37,13 @@ export function checkStack(plies: readonly Ply[]): void {
   if (plies.length === 0) throw invalid('plies', 'The stack is empty: give at least one ply');
   plies.forEach((ply, index) => {
     const label = ply.name ? `Ply ${index} (${ply.name})` : `Ply ${index}`;
-    if (!(ply.thickness > 0)) throw invalid(`plies.${index}.thickness`, `${label}: thickness must be above 0 m, not ${ply.thickness}`);
-    if (!(ply.nu12 * ply.nu12 * ply.E2 < ply.E1)) throw invalid(`plies.${index}.nu12`, `${label}: nu12² must be below E1/E2, otherwise the ply has no positive stiffness`);
+    if (!(ply.thickness > 0))
+      throw invalid(`plies.${index}.thickness`, `${label}: thickness must be above 0 m, not ${ply.thickness}`);
+    if (!(ply.nu12 * ply.nu12 * ply.E2 < ply.E1))
+      throw invalid(
+        `plies.${index}.nu12`,
+        `${label}: nu12² must be below E1/E2, otherwise the ply has no positive stiffness`,
+      );
   });
 }
 
@@ -60,7 +65,11 @@ function invert(rows: number[][]): Matrix {
  * @example laminateStiffness([{ thickness: 0.001, angleDeg: 0, E1: 181e9, E2: 10.3e9, nu12: 0.28, G12: 7.17e9 }]).A[0][0] // 181.8e6
  * Source: Jones, ch. 4; Kaw, ch. 4.
  */
-export function laminateStiffness(plies: readonly Ply[], record?: Recorder, failed?: ReadonlySet<number>): LaminateStiffness {
+export function laminateStiffness(
+  plies: readonly Ply[],
+  record?: Recorder,
+  failed?: ReadonlySet<number>,
+): LaminateStiffness {
   checkStack(plies);
   const thickness = plies.reduce((sum, ply) => sum + ply.thickness, 0);
   const A = zero(),
@@ -86,10 +95,18 @@ export function laminateStiffness(plies: readonly Ply[], record?: Recorder, fail
     bottom = top;
   }
 
-  const compliance = invert([0, 1, 2, 3, 4, 5].map((i) => (i < 3 ? [...A[i]!, ...B[i]!] : [...B[i - 3]!, ...D[i - 3]!])));
+  const compliance = invert(
+    [0, 1, 2, 3, 4, 5].map((i) => (i < 3 ? [...A[i]!, ...B[i]!] : [...B[i - 3]!, ...D[i - 3]!])),
+  );
   const a = (i: number, j: number) => compliance.get(i, j);
   const t = thickness;
-  const membrane = { Ex: 1 / (t * a(0, 0)), Ey: 1 / (t * a(1, 1)), Gxy: 1 / (t * a(2, 2)), nuxy: -a(0, 1) / a(0, 0), nuyx: -a(0, 1) / a(1, 1) };
+  const membrane = {
+    Ex: 1 / (t * a(0, 0)),
+    Ey: 1 / (t * a(1, 1)),
+    Gxy: 1 / (t * a(2, 2)),
+    nuxy: -a(0, 1) / a(0, 0),
+    nuyx: -a(0, 1) / a(1, 1),
+  };
   const bend = 12 / t ** 3;
   const flexural = { Ex: bend / a(3, 3), Ey: bend / a(4, 4), Gxy: bend / a(5, 5), nuxy: -a(3, 4) / a(3, 3) };
   const scale = Math.max(A[0][0], A[1][1]);
@@ -97,7 +114,15 @@ export function laminateStiffness(plies: readonly Ply[], record?: Recorder, fail
   const balanced = Math.abs(A[0][2]) <= VANISHES * scale && Math.abs(A[1][2]) <= VANISHES * scale;
 
   if (record) {
-    record({ quantity: 'Laminate thickness', symbol: 't', formula: '\\sum t_k', inputs: [put('n', plies.length)], value: t, unit: 'm', source: SOURCE });
+    record({
+      quantity: 'Laminate thickness',
+      symbol: 't',
+      formula: '\\sum t_k',
+      inputs: [put('n', plies.length)],
+      value: t,
+      unit: 'm',
+      source: SOURCE,
+    });
     for (const [symbol, quantity, power, matrix, unit] of [
       ['A', 'Membrane stiffness', 'Q̄_{ij} t_k', A, 'N/m'],
       ['D', 'Bending stiffness', 'Q̄_{ij}\\left(t_k \\bar z_k^2 + \\frac{t_k^3}{12}\\right)', D, 'N m'],

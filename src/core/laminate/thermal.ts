@@ -27,7 +27,11 @@ export interface ThermalResponse extends LaminateResponse {
  * @example thermalResponse(plies, { temperatureChange: -60 }).curvature // 1/m
  * Source: Jones, ch. 4; Kaw, ch. 4.5.
  */
-export function thermalResponse(plies: readonly Ply[], { temperatureChange, moistureChange = 0, load = {} }: ThermalInput, stiffness = laminateStiffness(plies)): ThermalResponse {
+export function thermalResponse(
+  plies: readonly Ply[],
+  { temperatureChange, moistureChange = 0, load = {} }: ThermalInput,
+  stiffness = laminateStiffness(plies),
+): ThermalResponse {
   const { compliance, thickness } = stiffness;
   const free = plies.map(({ alpha1 = 0, alpha2 = 0, beta1 = 0, beta2 = 0 }): Vector3 => [
     alpha1 * temperatureChange + beta1 * moistureChange,
@@ -51,5 +55,9 @@ export function thermalResponse(plies: readonly Ply[], { temperatureChange, mois
   const { N = [0, 0, 0], M = [0, 0, 0] } = load;
   const resultants = [...N.map((n, i) => n + thermalForce[i]!), ...M.map((m, i) => m + thermalMoment[i]!)];
   const e = compliance.mmul(Matrix.columnVector(resultants)).to1DArray();
-  return { thermalForce, thermalMoment, ...facesOf(plies, thickness, e.slice(0, 3) as Vector3, e.slice(3) as Vector3, free) };
+  return {
+    thermalForce,
+    thermalMoment,
+    ...facesOf(plies, thickness, e.slice(0, 3) as Vector3, e.slice(3) as Vector3, free),
+  };
 }

@@ -21,13 +21,17 @@ function throughThickness(ply: Ply): [xz: number, yz: number] {
 export function transverseShear(plies: readonly Ply[]): { A44: number; A55: number } {
   const first = plies.findIndex((ply) => ply.role === 'core');
   if (first < 0) {
-    const sum = (pick: 0 | 1) => (5 / 6) * plies.reduce((total, ply) => total + throughThickness(ply)[pick] * ply.thickness, 0);
+    const sum = (pick: 0 | 1) =>
+      (5 / 6) * plies.reduce((total, ply) => total + throughThickness(ply)[pick] * ply.thickness, 0);
     return { A55: sum(0), A44: sum(1) };
   }
   const last = plies.findLastIndex((ply) => ply.role === 'core');
   const thick = (part: readonly Ply[]) => part.reduce((total, ply) => total + ply.thickness, 0);
   const between = plies.slice(first, last + 1);
   const distance = thick(between) + (thick(plies.slice(0, first)) + thick(plies.slice(last + 1))) / 2;
-  const flexibility = (pick: 0 | 1) => between.filter((ply) => ply.role === 'core').reduce((total, core) => total + core.thickness / throughThickness(core)[pick], 0);
+  const flexibility = (pick: 0 | 1) =>
+    between
+      .filter((ply) => ply.role === 'core')
+      .reduce((total, core) => total + core.thickness / throughThickness(core)[pick], 0);
   return { A55: distance ** 2 / flexibility(0), A44: distance ** 2 / flexibility(1) };
 }

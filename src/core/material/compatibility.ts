@@ -6,7 +6,8 @@ export const COMPATIBILITIES: Record<Compatibility, string> = { suits: 'suits', 
 /** Whether a resin may touch a core, and why not. */
 export function resinOnCore(resin: Resin, core: Core): { verdict: Compatibility; reason: string } {
   if (isStyrenated(resin) && core.styrene === 'dissolves') return { verdict: 'never', reason: 'styrene dissolves it' };
-  if (isStyrenated(resin) && core.styrene === 'swells') return { verdict: 'withCare', reason: 'styrene swells it: seal first, cure fast' };
+  if (isStyrenated(resin) && core.styrene === 'swells')
+    return { verdict: 'withCare', reason: 'styrene swells it: seal first, cure fast' };
   return { verdict: 'suits', reason: '' };
 }
 
@@ -16,7 +17,9 @@ export function resinOnCore(resin: Resin, core: Core): { verdict: Compatibility;
  * Source: material data sheets; the same rules as the cautions.
  */
 export function resinCompatibility(resin: Resin, materials: readonly Material[]) {
-  const cores = materials.filter((material): material is Core => material.kind === 'core').map((core) => ({ name: core.name, ...resinOnCore(resin, core) }));
+  const cores = materials
+    .filter((material): material is Core => material.kind === 'core')
+    .map((core) => ({ name: core.name, ...resinOnCore(resin, core) }));
   const binders = (Object.keys(BINDERS) as (keyof typeof BINDERS)[]).map((binder) => ({
     name: BINDERS[binder],
     verdict: (binder === 'emulsion' && !isStyrenated(resin) ? 'never' : 'suits') as Compatibility,

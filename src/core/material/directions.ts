@@ -9,11 +9,18 @@ export function normalAngle(angleDeg: number): number {
 /** Fibre directions of a layer as laid, degrees from the reference direction; none for mats, cores and coatings. */
 export function directionsOf(material: LayerMaterial, angleDeg: number): number[] {
   if (material.kind !== 'fabric') return [];
-  return [...new Set(material.components.flatMap((component) => component.sublayers.map((sublayer) => normalAngle(sublayer.angleDeg + angleDeg))))];
+  return [
+    ...new Set(
+      material.components.flatMap((component) =>
+        component.sublayers.map((sublayer) => normalAngle(sublayer.angleDeg + angleDeg)),
+      ),
+    ),
+  ];
 }
 
 /** Whether a layer has a direction at all, so that turning it means something. */
 export const hasDirection = (material: LayerMaterial): boolean => directionsOf(material, 0).length > 0;
 
 /** Whether a random mat is part of a layer. */
-export const hasMat = (material: LayerMaterial): boolean => material.kind === 'fabric' && material.components.some((component) => component.form === 'randomMat');
+export const hasMat = (material: LayerMaterial): boolean =>
+  material.kind === 'fabric' && material.components.some((component) => component.form === 'randomMat');

@@ -13,6 +13,9 @@ export function unidirectionalExpansion(fibre: Fibre, resin: Resin, phi: number)
   const E1 = phi * Ef + (1 - phi) * Er;
   const nu12 = phi * fibre.nu12.value + (1 - phi) * resin.nu.value;
   const alpha1 = (phi * Ef * fibre.alpha1.value + (1 - phi) * Er * resin.alpha.value) / E1;
-  const alpha2 = (1 + fibre.nu12.value) * phi * fibre.alpha2.value + (1 + resin.nu.value) * (1 - phi) * resin.alpha.value - nu12 * alpha1;
+  const alpha2 =
+    (1 + fibre.nu12.value) * phi * fibre.alpha2.value +
+    (1 + resin.nu.value) * (1 - phi) * resin.alpha.value -
+    nu12 * alpha1;
   return { alpha1, alpha2 };
 }

@@ -1,5 +1,13 @@
 import type { QuantityKind } from '../quantity';
-import { BINDERS, CORE_KINDS, STYRENE_BEHAVIOURS, WEAVES, type Figure, type Material, type MaterialKind } from './schema';
+import {
+  BINDERS,
+  CORE_KINDS,
+  STYRENE_BEHAVIOURS,
+  WEAVES,
+  type Figure,
+  type Material,
+  type MaterialKind,
+} from './schema';
 
 /** A figure of a kind of material: where it stands, what it measures, what the schema allows. */
 export interface FigureField {
@@ -11,8 +19,21 @@ export interface FigureField {
   /** May be left out. */
   optional?: boolean;
 }
-const f = (key: string, label: string, kind: QuantityKind, minimum: number, maximum: number): FigureField => ({ key, label, kind, minimum, maximum });
-const price = (label = 'Price per kg'): FigureField => ({ key: 'price', label, kind: 'money', minimum: 0, maximum: 1e6, optional: true });
+const f = (key: string, label: string, kind: QuantityKind, minimum: number, maximum: number): FigureField => ({
+  key,
+  label,
+  kind,
+  minimum,
+  maximum,
+});
+const price = (label = 'Price per kg'): FigureField => ({
+  key: 'price',
+  label,
+  kind: 'money',
+  minimum: 0,
+  maximum: 1e6,
+  optional: true,
+});
 const limit = f('temperatureLimit', 'Temperature limit', 'temperature', -50, 600);
 const density = (minimum: number, maximum: number) => f('density', 'Density', 'density', minimum, maximum);
 
@@ -101,7 +122,9 @@ export const FIGURES: Record<MaterialKind, readonly FigureField[]> = {
 };
 
 /** What a kind of material is, beyond its figures: one of several words. */
-export const CHOICES: Partial<Record<MaterialKind, readonly { key: string; label: string; options: Record<string, string> }[]>> = {
+export const CHOICES: Partial<
+  Record<MaterialKind, readonly { key: string; label: string; options: Record<string, string> }[]>
+> = {
   fabric: [
     { key: 'weave', label: 'Weave', options: WEAVES },
     { key: 'binder', label: 'Binder', options: BINDERS },
@@ -110,8 +133,20 @@ export const CHOICES: Partial<Record<MaterialKind, readonly { key: string; label
     { key: 'behaviour', label: 'In shear it counts as', options: CORE_KINDS },
     { key: 'styrene', label: 'Styrene', options: STYRENE_BEHAVIOURS },
   ],
-  coating: [{ key: 'base', label: 'Made of', options: { polyester: 'polyester', epoxy: 'epoxy', bond: 'thickened resin, bonds', none: 'release fabric, comes off' } }],
+  coating: [
+    {
+      key: 'base',
+      label: 'Made of',
+      options: {
+        polyester: 'polyester',
+        epoxy: 'epoxy',
+        bond: 'thickened resin, bonds',
+        none: 'release fabric, comes off',
+      },
+    },
+  ],
 };
 
 /** A figure by its key; null where an optional one is left out. */
-export const figureOf = (material: Material, key: string): Figure | null => (material as unknown as Record<string, Figure | null>)[key] ?? null;
+export const figureOf = (material: Material, key: string): Figure | null =>
+  (material as unknown as Record<string, Figure | null>)[key] ?? null;

@@ -28,7 +28,10 @@ const SOURCE = 'Mass and volume balance of fibre, resin and voids (Jones, Mechan
 export function plyFractions(input: FractionsInput, record?: Recorder) {
   const { fibreDensity: rhoF, resinDensity: rhoR, voidFraction: voids = 0 } = input;
   if ((input.fibreWeightFraction === undefined) === (input.fibreVolumeFraction === undefined))
-    throw invalid('fibreWeightFraction', 'Give either fibreWeightFraction or fibreVolumeFraction, not both and not neither');
+    throw invalid(
+      'fibreWeightFraction',
+      'Give either fibreWeightFraction or fibreVolumeFraction, not both and not neither',
+    );
 
   let psi: number;
   let phi: number;
@@ -37,7 +40,8 @@ export function plyFractions(input: FractionsInput, record?: Recorder) {
     phi = (psi / rhoF / (psi / rhoF + (1 - psi) / rhoR)) * (1 - voids);
   } else {
     phi = input.fibreVolumeFraction!;
-    if (phi + voids > 1) throw invalid('fibreVolumeFraction', 'fibreVolumeFraction and voidFraction together must be at most 1');
+    if (phi + voids > 1)
+      throw invalid('fibreVolumeFraction', 'fibreVolumeFraction and voidFraction together must be at most 1');
     psi = (phi * rhoF) / (phi * rhoF + (1 - phi - voids) * rhoR);
   }
   const density = phi * rhoF + (1 - phi - voids) * rhoR;

@@ -12,6 +12,13 @@ export { slug } from './slug';
 export { questionMaterial } from './question';
 export { failureStrains } from './failureStrains';
 export { unidirectionalExpansion } from './expansion';
-export { KNOCK_DOWNS, knockDownChain, strengthSpread, type KnockDown, type KnockDownSelection, type KnockDownStep } from './knockDown';
+export {
+  KNOCK_DOWNS,
+  knockDownChain,
+  strengthSpread,
+  type KnockDown,
+  type KnockDownSelection,
+  type KnockDownStep,
+} from './knockDown';
 export { fibreFractionFor, PROCESSES, type Process } from './process';
 export { GENERIC_MATERIALS, type ShelfItem } from './shelf';

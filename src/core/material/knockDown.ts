@@ -4,7 +4,8 @@ import type { Process } from './process';
 import type { ComponentForm, FabricComponent, Fibre, Resin } from './schema';
 
 const factor = z.number().min(0.05).max(1);
-const factors = (keys: readonly [string, ...string[]]) => z.object({ source: z.string(), factor: z.record(z.enum(keys), factor) });
+const factors = (keys: readonly [string, ...string[]]) =>
+  z.object({ source: z.string(), factor: z.record(z.enum(keys), factor) });
 const file = z
   .object({
     characteristic: z.object({
@@ -39,8 +40,11 @@ export interface KnockDownStep {
 
 /** Coefficient of variation of a component's strength: its tests' own, or the form's. */
 export function strengthSpread(component: FabricComponent): { spread: number; source: string } {
-  const tested = component.measured.filter(({ property, spread }) => spread !== null && ['Xt', 'Xc', 'Yt', 'Yc', 'S'].includes(property)).map(({ spread }) => spread!);
-  if (tested.length) return { spread: Math.max(...tested), source: 'Greatest coefficient of variation of its own tests' };
+  const tested = component.measured
+    .filter(({ property, spread }) => spread !== null && ['Xt', 'Xc', 'Yt', 'Yc', 'S'].includes(property))
+    .map(({ spread }) => spread!);
+  if (tested.length)
+    return { spread: Math.max(...tested), source: 'Greatest coefficient of variation of its own tests' };
   return { spread: file.characteristic.spread[component.form as ComponentForm]!, source: file.characteristic.source };
 }
 
@@ -60,7 +64,10 @@ export function knockDownChain(
 ): { steps: KnockDownStep[]; factor: number } {
   const { spread, source } = strengthSpread(component);
   const values: Record<KnockDown, { factor: number; source: string }> = {
-    characteristic: { factor: Math.max(0.05, 1 - file.characteristic.k * spread), source: `1 − ${file.characteristic.k} · ${spread}. ${source}` },
+    characteristic: {
+      factor: Math.max(0.05, 1 - file.characteristic.k * spread),
+      source: `1 − ${file.characteristic.k} · ${spread}. ${source}`,
+    },
     wet: { factor: file.wet.factor[resin.family]!, source: file.wet.source },
     hot: { factor: file.hot.factor[resin.family]!, source: file.hot.source },
     fatigue: { factor: file.fatigue.factor[fibre.family]!, source: file.fatigue.source },

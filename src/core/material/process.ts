@@ -19,7 +19,12 @@ const file = z
   .object({
     source: z.string(),
     reference: z.object({ fibreDensity: z.number(), resinDensity: z.number() }),
-    processes: z.object({ handLayUp: processSchema, wetBag: processSchema, infusion: processSchema, prepreg: processSchema }),
+    processes: z.object({
+      handLayUp: processSchema,
+      wetBag: processSchema,
+      infusion: processSchema,
+      prepreg: processSchema,
+    }),
   })
   .parse(data);
 
@@ -33,9 +38,24 @@ export const PROCESSES: Record<Process, z.infer<typeof processSchema>> = file.pr
  * @param shift added to the table's weight fraction, to show what its scatter does.
  * @example fibreFractionFor('infusion', 'stitched', 2560, 1160).fibreWeightFraction // 0.68
  */
-export function fibreFractionFor(process: Process, form: ComponentForm, fibreDensity: number, resinDensity: number, shift = 0) {
+export function fibreFractionFor(
+  process: Process,
+  form: ComponentForm,
+  fibreDensity: number,
+  resinDensity: number,
+  shift = 0,
+) {
   const { fibreWeightFraction, voidFraction } = PROCESSES[process];
-  const glass = plyFractions({ ...file.reference, fibreWeightFraction: fibreWeightFraction[form] + shift, voidFraction });
-  const { fibreWeightFraction: psi } = plyFractions({ fibreDensity, resinDensity, fibreVolumeFraction: glass.fibreVolumeFraction, voidFraction });
+  const glass = plyFractions({
+    ...file.reference,
+    fibreWeightFraction: fibreWeightFraction[form] + shift,
+    voidFraction,
+  });
+  const { fibreWeightFraction: psi } = plyFractions({
+    fibreDensity,
+    resinDensity,
+    fibreVolumeFraction: glass.fibreVolumeFraction,
+    voidFraction,
+  });
   return { fibreWeightFraction: psi, voidFraction };
 }

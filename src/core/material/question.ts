@@ -20,9 +20,16 @@ const WIDE: ReadonlySet<string> = new Set(['density', 'arealWeight']);
 function figuresOf(material: Material): { key: string; label: string; kind: QuantityKind; value: number }[] {
   const own = FIGURES[material.kind].flatMap(({ key, label, kind }) => {
     const figure = figureOf(material, key);
-    return figure && figure.value !== 0 && COMPARED.has(kind) && key !== 'bindingWeight' ? [{ key, label, kind, value: figure.value }] : [];
+    return figure && figure.value !== 0 && COMPARED.has(kind) && key !== 'bindingWeight'
+      ? [{ key, label, kind, value: figure.value }]
+      : [];
   });
-  return material.kind === 'fabric' ? [{ key: 'arealWeight', label: 'Dry weight', kind: 'arealWeight' as const, value: fabricArealWeight(material) }, ...own] : own;
+  return material.kind === 'fabric'
+    ? [
+        { key: 'arealWeight', label: 'Dry weight', kind: 'arealWeight' as const, value: fabricArealWeight(material) },
+        ...own,
+      ]
+    : own;
 }
 const median = (values: number[]) => values.sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
 const sameBuild = (a: Fabric, b: Fabric) => JSON.stringify(a.components) === JSON.stringify(b.components);
@@ -61,7 +68,9 @@ export function questionMaterial(material: Material, others: readonly Material[]
     const ratio = Math.abs(value) / usual;
     if (ratio >= 0.1 && ratio <= 10) continue;
     const slip = SLIPS.find(
-      ([factor, kinds]) => kinds.includes(kind) && [ratio * factor, ratio / factor].some((corrected) => Math.abs(Math.log(corrected)) < Math.log(1 + NEAR) * 2),
+      ([factor, kinds]) =>
+        kinds.includes(kind) &&
+        [ratio * factor, ratio / factor].some((corrected) => Math.abs(Math.log(corrected)) < Math.log(1 + NEAR) * 2),
     );
     questions.push(
       `${label} ${said(value, kind)}: ${peers === family ? `others of its family stand near` : 'others of its kind stand near'} ${said(usual, kind)}${slip ? `; ${slip[2]}?` : '.'}`,

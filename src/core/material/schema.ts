@@ -50,7 +50,12 @@ export const fibreSchema = z.object({
 });
 export type Fibre = z.infer<typeof fibreSchema>;
 
-export const RESIN_FAMILIES = { orthoPolyester: 'Orthophthalic polyester', isoPolyester: 'Isophthalic polyester', vinylester: 'Vinylester', epoxy: 'Epoxy' } as const;
+export const RESIN_FAMILIES = {
+  orthoPolyester: 'Orthophthalic polyester',
+  isoPolyester: 'Isophthalic polyester',
+  vinylester: 'Vinylester',
+  epoxy: 'Epoxy',
+} as const;
 export type ResinFamily = keyof typeof RESIN_FAMILIES;
 
 /** A matrix resin, cured unless stated: density kg/m³, modulus Pa, viscosity Pa s, pot life s, shrinkage by volume. */
@@ -74,7 +79,12 @@ export const resinSchema = z.object({
 });
 export type Resin = z.infer<typeof resinSchema>;
 
-export const COMPONENT_FORMS = { randomMat: 'random mat', woven: 'woven', stitched: 'stitched', unidirectional: 'unidirectional' } as const;
+export const COMPONENT_FORMS = {
+  randomMat: 'random mat',
+  woven: 'woven',
+  stitched: 'stitched',
+  unidirectional: 'unidirectional',
+} as const;
 export type ComponentForm = keyof typeof COMPONENT_FORMS;
 
 /** Figures of a ply that a data sheet or a test may state, in front of what micromechanics says. SI; fractions 0..1. */
@@ -105,7 +115,12 @@ const measuredSchema = z
   })
   .superRefine(({ property, value }, context) => {
     const { label, minimum, maximum } = PLY_FIGURES[property];
-    if (value < minimum || value > maximum) context.addIssue({ code: 'custom', path: ['value'], message: `${label} must be between ${minimum} and ${maximum}` });
+    if (value < minimum || value > maximum)
+      context.addIssue({
+        code: 'custom',
+        path: ['value'],
+        message: `${label} must be between ${minimum} and ${maximum}`,
+      });
   });
 /** A measured or stated figure of a ply. */
 export type MeasuredFigure = z.infer<typeof measuredSchema>;
@@ -119,7 +134,9 @@ export const fabricComponentSchema = z
     /** Share of E1 that the crimp of a weave leaves; 1 for straight fibre. */
     crimpFactor: bounded('Crimp factor', 0.5, 1),
     /** Directions with their share of the component's fibre weight; none for a random mat. */
-    sublayers: z.array(z.object({ angleDeg: bounded('Direction', -90, 90, '°'), share: bounded('Share', 0.001, 1) })).max(8),
+    sublayers: z
+      .array(z.object({ angleDeg: bounded('Direction', -90, 90, '°'), share: bounded('Share', 0.001, 1) }))
+      .max(8),
     /** Stated or tested figures of its ply (of each straight sublayer), in front of the computed ones. */
     measured: z.array(measuredSchema).max(60),
   })
@@ -146,7 +163,11 @@ export const FABRIC_FORMS = {
 export type FabricForm = keyof typeof FABRIC_FORMS;
 
 export const WEAVES = { none: 'not woven', plain: 'plain', twill: 'twill', satin: 'satin' } as const;
-export const BINDERS = { none: 'no binder', powder: 'powder binder', emulsion: 'emulsion binder (needs styrene)' } as const;
+export const BINDERS = {
+  none: 'no binder',
+  powder: 'powder binder',
+  emulsion: 'emulsion binder (needs styrene)',
+} as const;
 
 /** A dry reinforcement as it comes off the roll. Lengths in m. */
 export const fabricSchema = z.object({
@@ -184,11 +205,20 @@ export const CORE_FAMILIES = {
   flowMat: 'Polyester flow-core mat',
 } as const;
 export type CoreFamily = keyof typeof CORE_FAMILIES;
-export const CORE_KINDS = { foamRigid: 'rigid foam', foamDuctile: 'ductile foam', balsa: 'balsa', honeycomb: 'honeycomb' } as const;
+export const CORE_KINDS = {
+  foamRigid: 'rigid foam',
+  foamDuctile: 'ductile foam',
+  balsa: 'balsa',
+  honeycomb: 'honeycomb',
+} as const;
 
 export const CORE_FORMS = { plain: 'plain', scored: 'scored', perforated: 'perforated', grooved: 'grooved' } as const;
 export type CoreForm = keyof typeof CORE_FORMS;
-export const STYRENE_BEHAVIOURS = { good: 'stands styrene', swells: 'swells in styrene', dissolves: 'dissolves in styrene' } as const;
+export const STYRENE_BEHAVIOURS = {
+  good: 'stands styrene',
+  swells: 'swells in styrene',
+  dissolves: 'dissolves in styrene',
+} as const;
 
 /** A core: density kg/m³, strengths and moduli Pa, resin taken up by bonding and surface kg/m² for both faces. */
 export const coreSchema = z.object({
@@ -253,7 +283,12 @@ export const adhesiveSchema = z.object({
   temperatureLimit: celsius('Temperature limit'),
   price,
 });
-export const ADHESIVE_FAMILIES = { epoxyPaste: 'Epoxy paste', methacrylate: 'Methacrylate', polyesterPutty: 'Polyester putty', polyurethane: 'Polyurethane' } as const;
+export const ADHESIVE_FAMILIES = {
+  epoxyPaste: 'Epoxy paste',
+  methacrylate: 'Methacrylate',
+  polyesterPutty: 'Polyester putty',
+  polyurethane: 'Polyurethane',
+} as const;
 
 /** A metal for fastenings, backing and tapped plates. */
 export const metalSchema = z.object({
@@ -268,7 +303,13 @@ export const metalSchema = z.object({
   potential: figure('Potential in sea water', -2, 1, 'V'),
   price,
 });
-export const METAL_FAMILIES = { stainless: 'Stainless steel', aluminium: 'Aluminium', bronze: 'Bronze', carbonSteel: 'Carbon steel', titanium: 'Titanium' } as const;
+export const METAL_FAMILIES = {
+  stainless: 'Stainless steel',
+  aluminium: 'Aluminium',
+  bronze: 'Bronze',
+  carbonSteel: 'Carbon steel',
+  titanium: 'Titanium',
+} as const;
 
 /** Wood for inserts, backing and beds; strengths Pa. */
 export const woodSchema = z.object({
@@ -349,7 +390,8 @@ export const FAMILIES: Partial<Record<MaterialKind, Record<string, string>>> = {
   consumable: CONSUMABLE_FAMILIES,
 };
 /** Family of a material in words. */
-export const familyName = (material: Material): string => ('family' in material ? FAMILIES[material.kind]![material.family]! : 'Coating');
+export const familyName = (material: Material): string =>
+  'family' in material ? FAMILIES[material.kind]![material.family]! : 'Coating';
 
 /** Whether a resin carries styrene: polyesters and vinylester. */
 export const isStyrenated = (resin: Pick<Resin, 'family'>): boolean => resin.family !== 'epoxy';

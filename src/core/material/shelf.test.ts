@@ -1,13 +1,25 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { GENERIC_MATERIALS, columnsOf, fabricArealWeight, guessMapping, knockDownChain, MATERIAL_KINDS, questionMaterial, readRow, resinCompatibility, writeRow } from '.';
+import {
+  GENERIC_MATERIALS,
+  columnsOf,
+  fabricArealWeight,
+  guessMapping,
+  knockDownChain,
+  MATERIAL_KINDS,
+  questionMaterial,
+  readRow,
+  resinCompatibility,
+  writeRow,
+} from '.';
 import type { Core, Fabric, Fibre, Material, MaterialKind, Resin } from '.';
 import { fabricAsLaid } from '../laminate';
 
 const find = <T extends Material>(id: string) => structuredClone(GENERIC_MATERIALS.find((m) => m.id === id)) as T;
 const fibres = GENERIC_MATERIALS.filter((m): m is Fibre => m.kind === 'fibre');
 const fibreMap = new Map(fibres.map((f) => [f.id, f]));
-const cells = (material: Material) => Object.fromEntries(columnsOf(material.kind).map(({ key }, i) => [key, String(writeRow(material)[i])]));
+const cells = (material: Material) =>
+  Object.fromEntries(columnsOf(material.kind).map(({ key }, i) => [key, String(writeRow(material)[i])]));
 const others = (material: Material) => GENERIC_MATERIALS.filter(({ id }) => id !== material.id);
 
 describe('the Shelf as tables', () => {
@@ -18,12 +30,17 @@ describe('the Shelf as tables', () => {
     const fabric = find<Fabric>('bx45-600');
     fabric.width = { value: 1.27, origin: 'yardTest', n: 4, spread: 0.01 };
     fabric.components[0]!.arealWeight = { value: 0.607, origin: 'yardTest', n: 12, spread: 0.02 };
-    fabric.components[0]!.measured = [{ property: 'Xt', value: 7.2e8, origin: 'yardTest', n: 6, spread: 0.05, process: 'infusion' }];
+    fabric.components[0]!.measured = [
+      { property: 'Xt', value: 7.2e8, origin: 'yardTest', n: 6, spread: 0.05, process: 'infusion' },
+    ];
     expect(readRow('fabric', cells(fabric), fibres)).toEqual({ ok: true, material: fabric });
   });
   it('understands entries with their own units and says which column is wrong', () => {
     const foam = cells(find('pvc-80'));
-    expect(readRow('core', { ...foam, density: '5 lb/ft3' }, fibres)).toMatchObject({ ok: true, material: { density: { value: expect.closeTo(80.09, 1) as number } } });
+    expect(readRow('core', { ...foam, density: '5 lb/ft3' }, fibres)).toMatchObject({
+      ok: true,
+      material: { density: { value: expect.closeTo(80.09, 1) as number } },
+    });
     expect(readRow('core', { ...foam, density: 'heavy' }, fibres)).toMatchObject({ ok: false, column: 'density' });
     expect(readRow('core', { ...foam, density: '80 g/cm3' }, fibres)).toMatchObject({
       ok: false,
@@ -32,15 +49,23 @@ describe('the Shelf as tables', () => {
     });
     expect(readRow('core', { ...foam, name: '' }, fibres)).toMatchObject({ ok: false, column: 'name' });
     expect(readRow('core', { ...foam, family: 'cheese' }, fibres)).toMatchObject({ ok: false, column: 'family' });
-    expect(readRow('fabric', { ...cells(find('bx45-600')), components: 'unobtainium | stitched | 600 | 1 | 0:100' }, fibres)).toMatchObject({ ok: false, column: 'components' });
+    expect(
+      readRow('fabric', { ...cells(find('bx45-600')), components: 'unobtainium | stitched | 600 | 1 | 0:100' }, fibres),
+    ).toMatchObject({ ok: false, column: 'components' });
   });
   it('never throws, whatever stands in the cells', () => {
     fc.assert(
-      fc.property(fc.constantFrom(...(Object.keys(MATERIAL_KINDS) as MaterialKind[])), fc.array(fc.string(), { maxLength: 20 }), (kind, texts) => {
-        const row = Object.fromEntries(columnsOf(kind).map(({ key }, i) => [key, texts[i % Math.max(1, texts.length)] ?? '']));
-        const result = readRow(kind, row, fibres);
-        if (!result.ok) expect(result.message).not.toBe('');
-      }),
+      fc.property(
+        fc.constantFrom(...(Object.keys(MATERIAL_KINDS) as MaterialKind[])),
+        fc.array(fc.string(), { maxLength: 20 }),
+        (kind, texts) => {
+          const row = Object.fromEntries(
+            columnsOf(kind).map(({ key }, i) => [key, texts[i % Math.max(1, texts.length)] ?? '']),
+          );
+          const result = readRow(kind, row, fibres);
+          if (!result.ok) expect(result.message).not.toBe('');
+        },
+      ),
     );
   });
   it('finds the columns of a foreign table by their heads', () => {
@@ -86,7 +111,8 @@ describe('what goes with what', () => {
 });
 
 describe('a fabric as it is laid', () => {
-  const laid = (id: string, process: Parameters<typeof fabricAsLaid>[3] = 'infusion') => fabricAsLaid(find<Fabric>(id), fibreMap, find<Resin>('vinylester'), process);
+  const laid = (id: string, process: Parameters<typeof fabricAsLaid>[3] = 'infusion') =>
+    fabricAsLaid(find<Fabric>(id), fibreMap, find<Resin>('vinylester'), process);
   it('is stiffest and strongest along its fibres, and alike in every direction for a mat', () => {
     const ud = laid('ud-600').directions;
     expect(ud[0]!.modulus).toBeGreaterThan(2 * ud[2]!.modulus);
@@ -99,7 +125,9 @@ describe('a fabric as it is laid', () => {
     }
   });
   it('weighs less the more fibre the process packs, and keeps its fibre', () => {
-    const weights = (['handLayUp', 'wetBag', 'infusion', 'prepreg'] as const).map((process) => laid('bx45-600', process));
+    const weights = (['handLayUp', 'wetBag', 'infusion', 'prepreg'] as const).map((process) =>
+      laid('bx45-600', process),
+    );
     for (const w of weights) {
       expect(w.dryWeight).toBeCloseTo(fabricArealWeight(find<Fabric>('bx45-600')) + 0.006, 9);
       expect(w.laminatedWeight).toBeCloseTo(w.dryWeight + w.resinWeight, 9);
@@ -109,9 +137,12 @@ describe('a fabric as it is laid', () => {
   it('knock-downs multiply and a tested spread counts for the characteristic value', () => {
     const fabric = find<Fabric>('bx45-600');
     const on = { characteristic: true, wet: false, hot: false, fatigue: false, process: false };
-    const factor = () => knockDownChain(fabric.components[0]!, fibres[0]!, find<Resin>('vinylester'), 'infusion', on).factor;
+    const factor = () =>
+      knockDownChain(fabric.components[0]!, fibres[0]!, find<Resin>('vinylester'), 'infusion', on).factor;
     expect(factor()).toBeCloseTo(1 - 2 * 0.08, 9);
-    fabric.components[0]!.measured = [{ property: 'Xt', value: 7e8, origin: 'yardTest', n: 5, spread: 0.03, process: null }];
+    fabric.components[0]!.measured = [
+      { property: 'Xt', value: 7e8, origin: 'yardTest', n: 5, spread: 0.03, process: null },
+    ];
     expect(factor()).toBeCloseTo(1 - 2 * 0.03, 9);
   });
 });

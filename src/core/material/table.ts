@@ -1,7 +1,16 @@
 import { displayUnit, parseQuantity, type QuantityKind } from '../quantity';
 import { CHOICES, FIGURES, figureOf } from './figures';
 import { slug } from './slug';
-import { COMPONENT_FORMS, FAMILIES, materialSchema, type FabricComponent, type Figure, type Material, type MaterialKind, type Origin } from './schema';
+import {
+  COMPONENT_FORMS,
+  FAMILIES,
+  materialSchema,
+  type FabricComponent,
+  type Figure,
+  type Material,
+  type MaterialKind,
+  type Origin,
+} from './schema';
 
 /** A column of a table of materials; quantities stand in metric units, an entry may carry its own. */
 export interface Column {
@@ -26,9 +35,20 @@ export function columnsOf(kind: MaterialKind): Column[] {
     ...(CODED.has(kind) ? [text('code', 'Code', true)] : []),
     ...(FAMILIES[kind] ? [text('family', 'Family', true)] : []),
     ...(CHOICES[kind] ?? []).map(({ key, label }) => text(key, label)),
-    ...FIGURES[kind].map(({ key, label, kind: quantity, optional }) => ({ key, head: labelOf(label, quantity), required: !optional && kind !== 'fabric' })),
-    ...(kind === 'fabric' ? [text('components', 'Components (fibre | form | g/m² | crimp | directions:%)', true), text('measured', 'Measured figures (JSON)')] : []),
-    ...(kind === 'core' ? [text('thicknesses', 'Sheets (mm)', true), text('forms', 'Forms'), text('cellSize', 'Cell size (mm)')] : []),
+    ...FIGURES[kind].map(({ key, label, kind: quantity, optional }) => ({
+      key,
+      head: labelOf(label, quantity),
+      required: !optional && kind !== 'fabric',
+    })),
+    ...(kind === 'fabric'
+      ? [
+          text('components', 'Components (fibre | form | g/m² | crimp | directions:%)', true),
+          text('measured', 'Measured figures (JSON)'),
+        ]
+      : []),
+    ...(kind === 'core'
+      ? [text('thicknesses', 'Sheets (mm)', true), text('forms', 'Forms'), text('cellSize', 'Cell size (mm)')]
+      : []),
     text('origins', 'Origins'),
     text('note', 'Note'),
   ];
@@ -40,19 +60,35 @@ const shown = (value: number, kind: QuantityKind) => {
   return exact((value - (unit.offset ?? 0)) / unit.factor);
 };
 const writeComponent = ({ fibre, form, arealWeight, crimpFactor, sublayers }: FabricComponent) =>
-  [fibre, form, exact(arealWeight.value * 1000), crimpFactor, sublayers.map(({ angleDeg, share }) => `${angleDeg}:${exact(share * 100)}`).join(' ')].join(' | ');
+  [
+    fibre,
+    form,
+    exact(arealWeight.value * 1000),
+    crimpFactor,
+    sublayers.map(({ angleDeg, share }) => `${angleDeg}:${exact(share * 100)}`).join(' '),
+  ].join(' | ');
 
 /** Origins as text: the usual one, then the figures that differ, 'generic; E1=yardTest n=6 spread=0.04'. */
 function writeOrigins(material: Material): string {
   const figures: [string, Figure][] = [
-    ...FIGURES[material.kind].flatMap(({ key }): [string, Figure][] => (figureOf(material, key) ? [[key, figureOf(material, key)!]] : [])),
-    ...(material.kind === 'fabric' ? material.components.map((component, i): [string, Figure] => [`component${i + 1}`, component.arealWeight]) : []),
+    ...FIGURES[material.kind].flatMap(({ key }): [string, Figure][] =>
+      figureOf(material, key) ? [[key, figureOf(material, key)!]] : [],
+    ),
+    ...(material.kind === 'fabric'
+      ? material.components.map((component, i): [string, Figure] => [`component${i + 1}`, component.arealWeight])
+      : []),
   ];
   const usual = figures[0]?.[1].origin ?? 'generic';
-  const differing = figures.filter(([, { origin, n, spread }]) => origin !== usual || n !== undefined || spread !== undefined);
-  return [usual, ...differing.map(([key, { origin, n, spread }]) => `${key}=${origin}${n === undefined ? '' : ` n=${n}`}${spread === undefined ? '' : ` spread=${spread}`}`)].join(
-    '; ',
+  const differing = figures.filter(
+    ([, { origin, n, spread }]) => origin !== usual || n !== undefined || spread !== undefined,
   );
+  return [
+    usual,
+    ...differing.map(
+      ([key, { origin, n, spread }]) =>
+        `${key}=${origin}${n === undefined ? '' : ` n=${n}`}${spread === undefined ? '' : ` spread=${spread}`}`,
+    ),
+  ].join('; ');
 }
 
 /** A material as a row of cells in the order of its kind's columns. @example writeRow(vinylester)[1] // 'Vinylester' */
@@ -80,7 +116,13 @@ export function writeRow(material: Material): (string | number)[] {
 
 export type ReadRow = { ok: true; material: Material } | { ok: false; column: string; message: string };
 
-const ORIGIN_NAMES: Record<string, Origin> = { generic: 'generic', datasheet: 'dataSheet', 'data sheet': 'dataSheet', yardtest: 'yardTest', 'tested here': 'yardTest' };
+const ORIGIN_NAMES: Record<string, Origin> = {
+  generic: 'generic',
+  datasheet: 'dataSheet',
+  'data sheet': 'dataSheet',
+  yardtest: 'yardTest',
+  'tested here': 'yardTest',
+};
 class Refusal extends Error {
   constructor(
     readonly column: string,
@@ -93,7 +135,9 @@ class Refusal extends Error {
 /** Key of an option by its key or its words. */
 function optionOf(options: Record<string, string>, cell: string, column: string): string {
   const wanted = cell.trim().toLowerCase();
-  const found = Object.entries(options).find(([key, words]) => key.toLowerCase() === wanted || words.toLowerCase() === wanted);
+  const found = Object.entries(options).find(
+    ([key, words]) => key.toLowerCase() === wanted || words.toLowerCase() === wanted,
+  );
   if (!found) throw new Refusal(column, `"${cell.slice(0, 40)}" is none of: ${Object.values(options).join(', ')}`);
   return found[0];
 }
@@ -113,32 +157,48 @@ function readOrigins(cell: string): { usual: Origin; of: Map<string, OriginInfo>
   const [first = '', ...rest] = cell.split(';').map((item) => item.trim());
   const named = (name: string): Origin => {
     const origin = ORIGIN_NAMES[name.toLowerCase()];
-    if (!origin) throw new Refusal('origins', `"${name.slice(0, 30)}" is no origin: generic, data sheet or tested here`);
+    if (!origin)
+      throw new Refusal('origins', `"${name.slice(0, 30)}" is no origin: generic, data sheet or tested here`);
     return origin;
   };
   const of = new Map<string, OriginInfo>();
   for (const item of rest.filter(Boolean)) {
     const match = /^(\w+)\s*=\s*([A-Za-z ]+?)(?:\s+n=(\d+))?(?:\s+spread=([\d.]+))?$/.exec(item);
     if (!match) throw new Refusal('origins', `"${item.slice(0, 40)}" cannot be read; write E1=dataSheet`);
-    of.set(match[1]!, { origin: named(match[2]!), ...(match[3] ? { n: Number(match[3]) } : {}), ...(match[4] ? { spread: Number(match[4]) } : {}) });
+    of.set(match[1]!, {
+      origin: named(match[2]!),
+      ...(match[3] ? { n: Number(match[3]) } : {}),
+      ...(match[4] ? { spread: Number(match[4]) } : {}),
+    });
   }
   return { usual: first === '' ? 'dataSheet' : named(first), of };
 }
 
-function readComponents(cell: string, fibres: readonly { id: string; name: string }[], originOf: (key: string) => OriginInfo): FabricComponent[] {
+function readComponents(
+  cell: string,
+  fibres: readonly { id: string; name: string }[],
+  originOf: (key: string) => OriginInfo,
+): FabricComponent[] {
   return cell
     .split(';')
     .map((item) => item.trim())
     .filter(Boolean)
     .map((item, index) => {
-      const [fibreName = '', formName = '', weight = '', crimp = '', directions = ''] = item.split('|').map((piece) => piece.trim());
-      const fibre = fibres.find(({ id, name }) => id === fibreName.toLowerCase() || name.toLowerCase() === fibreName.toLowerCase());
+      const [fibreName = '', formName = '', weight = '', crimp = '', directions = ''] = item
+        .split('|')
+        .map((piece) => piece.trim());
+      const fibre = fibres.find(
+        ({ id, name }) => id === fibreName.toLowerCase() || name.toLowerCase() === fibreName.toLowerCase(),
+      );
       if (!fibre) throw new Refusal('components', `There is no fibre "${fibreName.slice(0, 40)}" on the Shelf`);
       const form = optionOf(COMPONENT_FORMS, formName, 'components') as FabricComponent['form'];
       const pairs = directions.split(/\s+/).filter(Boolean);
       const sublayers = pairs.map((pair) => {
         const [angle, share] = pair.replace('−', '-').split(':');
-        return { angleDeg: Number(angle), share: share === undefined ? 1 / pairs.length : Number((Number(share) / 100).toPrecision(12)) };
+        return {
+          angleDeg: Number(angle),
+          share: share === undefined ? 1 / pairs.length : Number((Number(share) / 100).toPrecision(12)),
+        };
       });
       if (sublayers.some(({ angleDeg, share }) => !Number.isFinite(angleDeg) || !Number.isFinite(share)))
         throw new Refusal('components', `Directions "${directions.slice(0, 40)}" cannot be read; write 0:50 90:50`);
@@ -161,10 +221,15 @@ function readComponents(cell: string, fibres: readonly { id: string; name: strin
  * @returns the material, or the column and the words of the refusal.
  * @example readRow('resin', { name: 'Own vinylester', family: 'Vinylester', density: '1130', … }, fibres)
  */
-export function readRow(kind: MaterialKind, cells: Readonly<Record<string, string>>, fibres: readonly { id: string; name: string }[]): ReadRow {
+export function readRow(
+  kind: MaterialKind,
+  cells: Readonly<Record<string, string>>,
+  fibres: readonly { id: string; name: string }[],
+): ReadRow {
   const cell = (key: string) => (cells[key] ?? '').trim();
   try {
-    for (const { key, head, required } of columnsOf(kind)) if (required && cell(key) === '') throw new Refusal(key, `${head} is missing`);
+    for (const { key, head, required } of columnsOf(kind))
+      if (required && cell(key) === '') throw new Refusal(key, `${head} is missing`);
     const origins = readOrigins(cell('origins'));
     const originOf = (key: string): OriginInfo => origins.of.get(key) ?? { origin: origins.usual };
     const figures = Object.fromEntries(
@@ -175,7 +240,12 @@ export function readRow(kind: MaterialKind, cells: Readonly<Record<string, strin
         return [key, { value: FABRIC_USUAL[key]!, origin: 'generic' }];
       }),
     );
-    const choices = Object.fromEntries((CHOICES[kind] ?? []).map(({ key, options }) => [key, cell(key) === '' ? Object.keys(options)[0] : optionOf(options, cell(key), key)]));
+    const choices = Object.fromEntries(
+      (CHOICES[kind] ?? []).map(({ key, options }) => [
+        key,
+        cell(key) === '' ? Object.keys(options)[0] : optionOf(options, cell(key), key),
+      ]),
+    );
     const candidate: Record<string, unknown> = {
       kind,
       id: cell('id') || slug(cell('name')),
@@ -195,7 +265,9 @@ export function readRow(kind: MaterialKind, cells: Readonly<Record<string, strin
         } catch {
           throw new Refusal('measured', 'Measured figures are not JSON');
         }
-        components.forEach((component, i) => (component.measured = (measured as FabricComponent['measured'][])[i] ?? []));
+        components.forEach(
+          (component, i) => (component.measured = (measured as FabricComponent['measured'][])[i] ?? []),
+        );
       }
       candidate.components = components;
     }
@@ -221,7 +293,13 @@ export function readRow(kind: MaterialKind, cells: Readonly<Record<string, strin
   }
 }
 
-const FABRIC_USUAL: Record<string, number> = { bindingWeight: 0, width: 1.27, rollLength: 50, lockingAngle: 40, drapeRadius: 0.2 };
+const FABRIC_USUAL: Record<string, number> = {
+  bindingWeight: 0,
+  width: 1.27,
+  rollLength: 50,
+  lockingAngle: 40,
+  drapeRadius: 0.2,
+};
 
 /** For each column of a kind the head of a foreign table that seems to mean it. Case, units and punctuation do not matter. */
 export function guessMapping(kind: MaterialKind, heads: readonly string[]): Record<string, string> {
@@ -233,7 +311,9 @@ export function guessMapping(kind: MaterialKind, heads: readonly string[]): Reco
   const free = new Set(heads);
   const mapping: Record<string, string> = {};
   for (const { key, head } of columnsOf(kind)) {
-    const found = [...free].find((candidate) => bare(candidate) === bare(head) || bare(candidate) === key.toLowerCase());
+    const found = [...free].find(
+      (candidate) => bare(candidate) === bare(head) || bare(candidate) === key.toLowerCase(),
+    );
     if (!found) continue;
     mapping[key] = found;
     free.delete(found);

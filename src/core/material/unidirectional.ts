@@ -60,7 +60,8 @@ export function unidirectional(input: UnidirectionalInput, record?: Recorder) {
   record?.({
     quantity: 'Modulus across the fibre',
     symbol: 'E_2',
-    formula: 'E_r \\frac{1 + \\xi\\eta\\varphi}{1 - \\eta\\varphi},\\; \\eta = \\frac{E_{f2}/E_r - 1}{E_{f2}/E_r + \\xi}',
+    formula:
+      'E_r \\frac{1 + \\xi\\eta\\varphi}{1 - \\eta\\varphi},\\; \\eta = \\frac{E_{f2}/E_r - 1}{E_{f2}/E_r + \\xi}',
     inputs: [put('E_{f2}', fibreE2, 'Pa'), put('\\xi', xiE2)],
     value: E2,
     unit: 'Pa',

@@ -24,7 +24,12 @@ it.each([
     expect(now.get(zone.id)!.governing?.reserveFactor ?? null).toBe(move.reserveFactor);
     expect(boatWeight(after, now, []).mass - before).toBeCloseTo(move.weight, 6);
     if (scope === 'zone')
-      for (const other of part.zones) if (other !== zone) expect(now.get(other.id)!.laminatedArealWeight).toBeCloseTo(evaluations.get(other.id)!.laminatedArealWeight, 9);
+      for (const other of part.zones)
+        if (other !== zone)
+          expect(now.get(other.id)!.laminatedArealWeight).toBeCloseTo(
+            evaluations.get(other.id)!.laminatedArealWeight,
+            9,
+          );
     expect(boatToJson(applyEdits(after, inverse).boat)).toBe(boatToJson(boat));
   }
 });
@@ -34,5 +39,7 @@ it('finds the turn that mends the demo, ranked strongest first', () => {
   const turn = moves.find(({ title }) => title === 'layer 4, TX 900: turn to 90°')!;
   expect(turn.reserveFactor).toBeGreaterThan(1.3);
   expect(turn.weight).toBeCloseTo(0, 9);
-  expect(moves.map(({ reserveFactor }) => reserveFactor ?? -1)).toEqual(moves.map(({ reserveFactor }) => reserveFactor ?? -1).sort((a, b) => b - a));
+  expect(moves.map(({ reserveFactor }) => reserveFactor ?? -1)).toEqual(
+    moves.map(({ reserveFactor }) => reserveFactor ?? -1).sort((a, b) => b - a),
+  );
 });

@@ -62,7 +62,10 @@ function halfWaves(model: RitzModel, mode: number[]): [number, number] {
     const live = values.filter((value) => Math.abs(value) > 0.02 * best.value);
     return live.reduce((n, value, i) => (i > 0 && value * live[i - 1]! < 0 ? n + 1 : n), 1);
   };
-  return [count(share.map((x) => at.deflection(a * x, b * best.y))), count(share.map((y) => at.deflection(a * best.x, b * y)))];
+  return [
+    count(share.map((x) => at.deflection(a * x, b * best.y))),
+    count(share.map((y) => at.deflection(a * best.x, b * y))),
+  ];
 }
 
 /**
@@ -74,9 +77,16 @@ function halfWaves(model: RitzModel, mode: number[]): [number, number] {
  * @example plateBuckling(square, 'uniaxialX').criticalLoad // 4 π² D / b²
  * Source: Timoshenko & Gere, Theory of Elastic Stability, ch. 9; Reddy, ch. 5 and 6.
  */
-export function plateBuckling(plate: Plate, load: BucklingLoad, ratio = 1, terms = TERMS): { criticalLoad: number; halfWaves?: [number, number] } {
+export function plateBuckling(
+  plate: Plate,
+  load: BucklingLoad,
+  ratio = 1,
+  terms = TERMS,
+): { criticalLoad: number; halfWaves?: [number, number] } {
   const coupled = load === 'shear' || (plate.D16 ?? 0) !== 0 || (plate.D26 ?? 0) !== 0;
-  const classes: Symmetry[] = coupled ? [{ sum: 0 }, { sum: 1 }] : [0, 1].flatMap((x) => [0, 1].map((y): Symmetry => ({ x: x as 0 | 1, y: y as 0 | 1 })));
+  const classes: Symmetry[] = coupled
+    ? [{ sum: 0 }, { sum: 1 }]
+    : [0, 1].flatMap((x) => [0, 1].map((y): Symmetry => ({ x: x as 0 | 1, y: y as 0 | 1 })));
   let best: { criticalLoad: number; model: RitzModel; mode: number[] } | null = null;
   for (const symmetry of classes) {
     const model = ritzModel(plate, terms, symmetry);
@@ -90,10 +100,14 @@ export function plateBuckling(plate: Plate, load: BucklingLoad, ratio = 1, terms
     const top = values.reduce((index, value, i) => (value > values[index]! ? i : index), 0);
     if (!(values[top]! > 0)) continue;
     const criticalLoad = 1 / values[top]!;
-    if (best === null || criticalLoad < best.criticalLoad) best = { criticalLoad, model, mode: backward(L, eigen.eigenvectorMatrix.getColumn(top)) };
+    if (best === null || criticalLoad < best.criticalLoad)
+      best = { criticalLoad, model, mode: backward(L, eigen.eigenvectorMatrix.getColumn(top)) };
   }
   if (best === null) throw invalid('load', 'No load of this kind buckles the plate');
-  return { criticalLoad: best.criticalLoad, ...(load === 'shear' ? {} : { halfWaves: halfWaves(best.model, best.mode) }) };
+  return {
+    criticalLoad: best.criticalLoad,
+    ...(load === 'shear' ? {} : { halfWaves: halfWaves(best.model, best.mode) }),
+  };
 }
 
 /** Solve L X = B for a lower triangular L. */

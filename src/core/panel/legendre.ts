@@ -36,7 +36,9 @@ export function shapes(condition: EndCondition, count: number, points: readonly 
     if (condition === 'zero') return P[i]! - P[i + 2]!;
     return P[i]! - ((2 * (2 * i + 5)) / (2 * i + 7)) * P[i + 2]! + ((2 * i + 3) / (2 * i + 7)) * P[i + 4]!;
   };
-  return Array.from({ length: DERIVATIVES }, (_, d) => Array.from({ length: count }, (_, i) => columns.map((table) => combine(table[d]!, i))));
+  return Array.from({ length: DERIVATIVES }, (_, d) =>
+    Array.from({ length: count }, (_, i) => columns.map((table) => combine(table[d]!, i))),
+  );
 }
 
 const known = new Map<number, { points: number[]; weights: number[] }>();

@@ -5,15 +5,20 @@ import { plateBuckling, plateStiffness, plateUnderPressure, type Plate } from '.
 
 const square: Plate = { length: 1, breadth: 1, D11: 1, D12: 0.3, D22: 1, D66: 0.35, fixityX: 0, fixityY: 0 };
 const uniform = { kind: 'uniform', pressure: 1 } as const;
-const centre = (plate: Plate, terms?: number) => plateUnderPressure(plate, uniform, terms).at(plate.length / 2, plate.breadth / 2);
+const centre = (plate: Plate, terms?: number) =>
+  plateUnderPressure(plate, uniform, terms).at(plate.length / 2, plate.breadth / 2);
 
 /** Navier's series for a simply supported orthotropic plate under a load on a rectangle in its middle, with transverse shear. */
-function navier({ length: a, breadth: b, D11, D12, D22, D66, A44, A55 }: Plate, patch: { length: number; breadth: number } | null): number {
+function navier(
+  { length: a, breadth: b, D11, D12, D22, D66, A44, A55 }: Plate,
+  patch: { length: number; breadth: number } | null,
+): number {
   let w = 0;
   for (let m = 1; m < 60; m += 2)
     for (let n = 1; n < 60; n += 2) {
       const [p, q] = [(m * Math.PI) / a, (n * Math.PI) / b];
-      const spread = (k: number, size: number, side: number) => (4 / (k * Math.PI)) * Math.sin((k * Math.PI) / 2) * Math.sin((k * Math.PI * size) / (2 * side));
+      const spread = (k: number, size: number, side: number) =>
+        (4 / (k * Math.PI)) * Math.sin((k * Math.PI) / 2) * Math.sin((k * Math.PI * size) / (2 * side));
       const load = patch ? spread(m, patch.length, a) * spread(n, patch.breadth, b) : 16 / (Math.PI ** 2 * m * n);
       let stiffness = D11 * p ** 4 + 2 * (D12 + 2 * D66) * p * p * q * q + D22 * q ** 4;
       if (A44 !== undefined && A55 !== undefined) {
@@ -36,7 +41,21 @@ const plates = fc.record({
   poisson: fc.double({ min: 0, max: 0.4, noNaN: true }),
   twist: fc.double({ min: 0.1, max: 0.6, noNaN: true }),
 });
-const made = ({ length, breadth, D11, D22, poisson, twist }: { length: number; breadth: number; D11: number; D22: number; poisson: number; twist: number }): Plate => {
+const made = ({
+  length,
+  breadth,
+  D11,
+  D22,
+  poisson,
+  twist,
+}: {
+  length: number;
+  breadth: number;
+  D11: number;
+  D22: number;
+  poisson: number;
+  twist: number;
+}): Plate => {
   const mean = Math.sqrt(D11 * D22);
   return { length, breadth, D11, D22, D12: poisson * mean, D66: twist * mean, fixityX: 0, fixityY: 0 };
 };
@@ -67,7 +86,9 @@ describe('plates against series (Timoshenko & Woinowsky-Krieger, ch. 5; Whitney)
     const patch = { length: 0.3, breadth: 0.2 };
     const found = plateUnderPressure(plate, { kind: 'patch', pressure: 1, x: 0.65, y: 0.4, ...patch }, 16);
     expect(found.at(0.65, 0.4).w / navier(plate, patch)).toBeCloseTo(1, 2);
-    expect(() => plateUnderPressure(plate, { kind: 'patch', pressure: 1, x: 0.1, y: 0.4, ...patch })).toThrow('The patch must lie on the plate');
+    expect(() => plateUnderPressure(plate, { kind: 'patch', pressure: 1, x: 0.1, y: 0.4, ...patch })).toThrow(
+      'The patch must lie on the plate',
+    );
   });
   it('a patch over the whole plate is the uniform pressure, wherever the symmetry is used', () => {
     const plate: Plate = { ...square, D16: 0.1, D26: 0.05 };
@@ -95,9 +116,37 @@ describe('how a plate is held', () => {
     expect(Math.abs(plateUnderPressure(strip, uniform, 20).at(4, 0).My) / (1 / 12)).toBeCloseTo(0.5, 1);
   });
   it('turns with its axes', () => {
-    const plate: Plate = { length: 1.4, breadth: 0.7, D11: 3, D12: 0.4, D22: 1, D66: 0.5, D16: 0.2, D26: 0.1, A44: 50, A55: 80, fixityX: 1, fixityY: 0.4 };
-    const turned: Plate = { ...plate, length: 0.7, breadth: 1.4, D11: 1, D22: 3, D16: 0.1, D26: 0.2, A44: 80, A55: 50, fixityX: 0.4, fixityY: 1 };
-    const [one, other] = [plateUnderPressure(plate, uniform).at(0.5, 0.2), plateUnderPressure(turned, uniform).at(0.2, 0.5)];
+    const plate: Plate = {
+      length: 1.4,
+      breadth: 0.7,
+      D11: 3,
+      D12: 0.4,
+      D22: 1,
+      D66: 0.5,
+      D16: 0.2,
+      D26: 0.1,
+      A44: 50,
+      A55: 80,
+      fixityX: 1,
+      fixityY: 0.4,
+    };
+    const turned: Plate = {
+      ...plate,
+      length: 0.7,
+      breadth: 1.4,
+      D11: 1,
+      D22: 3,
+      D16: 0.1,
+      D26: 0.2,
+      A44: 80,
+      A55: 50,
+      fixityX: 0.4,
+      fixityY: 1,
+    };
+    const [one, other] = [
+      plateUnderPressure(plate, uniform).at(0.5, 0.2),
+      plateUnderPressure(turned, uniform).at(0.2, 0.5),
+    ];
     expect(other.w).toBeCloseTo(one.w, 9);
     expect(other.My).toBeCloseTo(one.Mx, 7);
     expect(other.Qx).toBeCloseTo(one.Qy, 4);
@@ -139,7 +188,10 @@ describe('a laminate as a plate', () => {
       [0, 90],
       [0, 90, 90, 0],
     ].map((angles) => angles.map((angleDeg) => ({ ...ply, angleDeg })));
-    const [unsymmetric, symmetric] = stacks.map((plies) => ({ plate: plateStiffness(plies, laminateStiffness(plies)), D: laminateStiffness(plies).D }));
+    const [unsymmetric, symmetric] = stacks.map((plies) => ({
+      plate: plateStiffness(plies, laminateStiffness(plies)),
+      D: laminateStiffness(plies).D,
+    }));
     expect(unsymmetric!.plate.D11).toBeLessThan(0.75 * unsymmetric!.D[0][0]);
     expect(symmetric!.plate.D11).toBeCloseTo(symmetric!.D[0][0], 6);
   });

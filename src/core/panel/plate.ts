@@ -78,13 +78,16 @@ function integrate(a: EndCondition, b: EndCondition, count: number, side: number
   return [0, 1, 2].map((d) =>
     [0, 1, 2].map((e) => {
       const factor = (side / 2) * scale(d) * scale(e);
-      return f[d]!.map((fi) => g[e]!.map((gk) => factor * fi.reduce((sum, value, q) => sum + weights[q]! * value * gk[q]!, 0)));
+      return f[d]!.map((fi) =>
+        g[e]!.map((gk) => factor * fi.reduce((sum, value, q) => sum + weights[q]! * value * gk[q]!, 0)),
+      );
     }),
   );
 }
 
 /** Rotational spring of an edge (N m/m per rad) that gives a long strip the share `fixity` of its clamped end moment. */
-const edgeSpring = (fixity: number, D: number, side: number) => (fixity <= 0 || fixity >= 1 ? 0 : (2 * D * fixity) / (side * (1 - fixity)));
+const edgeSpring = (fixity: number, D: number, side: number) =>
+  fixity <= 0 || fixity >= 1 ? 0 : (2 * D * fixity) / (side * (1 - fixity));
 
 /**
  * Ritz model of a plate by first-order shear deformation theory, or by thin-plate theory without transverse shear stiffness.
@@ -94,11 +97,13 @@ const edgeSpring = (fixity: number, D: number, side: number) => (fixity <= 0 || 
  */
 export function ritzModel(plate: Plate, terms: number, symmetry: Symmetry): RitzModel {
   const { length: a, breadth: b, D11, D12, D22, D66, D16 = 0, D26 = 0, A44 = 0, A55 = 0, fixityX, fixityY } = plate;
-  if (!(D11 * D22 > D12 * D12)) throw new KeramosError('invalid', 'These stiffnesses make no stable plate: D11 D22 must exceed D12²', 'D12');
+  if (!(D11 * D22 > D12 * D12))
+    throw new KeramosError('invalid', 'These stiffnesses make no stable plate: D11 D22 must exceed D12²', 'D12');
   const fields = fieldsOf(plate);
   const pairs = fields.map((field) => {
     const all: [number, number][] = [];
-    for (let i = 0; i < terms; i++) for (let j = 0; j < terms; j++) if (takesPart(symmetry, field, i, j)) all.push([i, j]);
+    for (let i = 0; i < terms; i++)
+      for (let j = 0; j < terms; j++) if (takesPart(symmetry, field, i, j)) all.push([i, j]);
     return all;
   });
   const offsets = pairs.map((_, f) => pairs.slice(0, f).reduce((sum, list) => sum + list.length, 0));
@@ -120,9 +125,15 @@ export function ritzModel(plate: Plate, terms: number, symmetry: Symmetry): Ritz
 
   const K = Matrix.zeros(size, size);
   /** Add coefficient · ∫ (d^dx1 d^dy1 first)(d^dx2 d^dy2 second) to the block of two fields. */
-  const add = (first: number, second: number, products: [coefficient: number, dx1: number, dx2: number, dy1: number, dy2: number][]) => {
+  const add = (
+    first: number,
+    second: number,
+    products: [coefficient: number, dx1: number, dx2: number, dy1: number, dy2: number][],
+  ) => {
     const { X, Y } = integrals(first, second);
-    const live = products.filter(([coefficient]) => coefficient !== 0).map(([c, dx1, dx2, dy1, dy2]) => [c, X[dx1]![dx2]!, Y[dy1]![dy2]!] as const);
+    const live = products
+      .filter(([coefficient]) => coefficient !== 0)
+      .map(([c, dx1, dx2, dy1, dy2]) => [c, X[dx1]![dx2]!, Y[dy1]![dy2]!] as const);
     pairs[first]!.forEach(([i, j], p) => {
       const row = offsets[first]! + p;
       pairs[second]!.forEach(([k, l], q) => {
@@ -138,8 +149,11 @@ export function ritzModel(plate: Plate, terms: number, symmetry: Symmetry): Ritz
   const springs = (field: number, slope: 0 | 1, along: 'x' | 'y', stiffness: number) => {
     if (stiffness === 0) return;
     const { X, Y } = integrals(field, field);
-    const [condition, side, other] = along === 'x' ? [fields[field]!.x, a, Y[0]![0]!] : [fields[field]!.y, b, X[0]![0]!];
-    const ends = shapes(condition, terms, [-1, 1])[slope]!.map((pair) => pair.map((value) => value * (2 / side) ** slope));
+    const [condition, side, other] =
+      along === 'x' ? [fields[field]!.x, a, Y[0]![0]!] : [fields[field]!.y, b, X[0]![0]!];
+    const ends = shapes(condition, terms, [-1, 1])[slope]!.map((pair) =>
+      pair.map((value) => value * (2 / side) ** slope),
+    );
     pairs[field]!.forEach(([i, j], p) =>
       pairs[field]!.forEach(([k, l], q) => {
         const [row, column] = [offsets[field]! + p, offsets[field]! + q];
@@ -195,7 +209,8 @@ export function ritzModel(plate: Plate, terms: number, symmetry: Symmetry): Ritz
     springs(1, 0, 'x', springX);
     springs(2, 0, 'y', springY);
   }
-  for (let row = 0; row < size; row++) for (let column = 0; column < row; column++) K.set(row, column, K.get(column, row));
+  for (let row = 0; row < size; row++)
+    for (let column = 0; column < row; column++) K.set(row, column, K.get(column, row));
   return { plate, fields, pairs, offsets, size, stiffness: K, integrals, terms };
 }
 
@@ -203,7 +218,11 @@ export function ritzModel(plate: Plate, terms: number, symmetry: Symmetry): Ritz
 export function solveRitz({ stiffness }: RitzModel, load: number[]): number[] {
   const factors = new CholeskyDecomposition(stiffness);
   if (!factors.isPositiveDefinite())
-    throw new KeramosError('invalid', 'These stiffnesses make no stable plate: D11 D22 must exceed D12², and every stiffness must be positive', 'D11');
+    throw new KeramosError(
+      'invalid',
+      'These stiffnesses make no stable plate: D11 D22 must exceed D12², and every stiffness must be positive',
+      'D11',
+    );
   return factors.solve(Matrix.columnVector(load)).to1DArray();
 }
 

@@ -4,7 +4,9 @@ import { readPlate, ritzModel, solveRitz, type Plate, type PlateReader, type Rit
 
 /** What presses on the plate (Pa): all over, as half a sine wave each way, or on a rectangle only. */
 export type PlateLoad =
-  { kind: 'uniform'; pressure: number } | { kind: 'sinusoidal'; pressure: number } | { kind: 'patch'; pressure: number; x: number; y: number; length: number; breadth: number };
+  | { kind: 'uniform'; pressure: number }
+  | { kind: 'sinusoidal'; pressure: number }
+  | { kind: 'patch'; pressure: number; x: number; y: number; length: number; breadth: number };
 
 /** Functions per direction: enough for deflection within 0.5 % and edge moments within 2 % (docs/engineering.md has the table). */
 export const DEFAULT_TERMS = 12;
@@ -29,22 +31,33 @@ function loadVector(model: RitzModel, load: PlateLoad): number[] {
       model.terms,
       at.map((place) => (2 * place) / side - 1),
     ) as [number[][]];
-    return values.map((f) => f.reduce((sum, value, q) => sum + weights[q]! * value * weight(at[q]!), 0) * ((to - from) / 2));
+    return values.map(
+      (f) => f.reduce((sum, value, q) => sum + weights[q]! * value * weight(at[q]!), 0) * ((to - from) / 2),
+    );
   };
   const one = () => 1;
   const [X, Y] =
     load.kind === 'patch'
-      ? [along('x', load.x - load.length / 2, load.x + load.length / 2, a, one), along('y', load.y - load.breadth / 2, load.y + load.breadth / 2, b, one)]
+      ? [
+          along('x', load.x - load.length / 2, load.x + load.length / 2, a, one),
+          along('y', load.y - load.breadth / 2, load.y + load.breadth / 2, b, one),
+        ]
       : load.kind === 'uniform'
         ? [along('x', 0, a, a, one), along('y', 0, b, b, one)]
-        : [along('x', 0, a, a, (x) => Math.sin((Math.PI * x) / a)), along('y', 0, b, b, (y) => Math.sin((Math.PI * y) / b))];
+        : [
+            along('x', 0, a, a, (x) => Math.sin((Math.PI * x) / a)),
+            along('y', 0, b, b, (y) => Math.sin((Math.PI * y) / b)),
+          ];
   const f = new Array<number>(model.size).fill(0);
   model.pairs[0]!.forEach(([i, j], p) => (f[p] = load.pressure * X[i]! * Y[j]!));
   return f;
 }
 
 function symmetryOf(plate: Plate, load: PlateLoad): Symmetry {
-  const central = load.kind !== 'patch' || (Math.abs(load.x - plate.length / 2) < 1e-9 * plate.length && Math.abs(load.y - plate.breadth / 2) < 1e-9 * plate.breadth);
+  const central =
+    load.kind !== 'patch' ||
+    (Math.abs(load.x - plate.length / 2) < 1e-9 * plate.length &&
+      Math.abs(load.y - plate.breadth / 2) < 1e-9 * plate.breadth);
   if (!central) return 'none';
   return (plate.D16 ?? 0) === 0 && (plate.D26 ?? 0) === 0 ? { x: 0, y: 0 } : { sum: 0 };
 }
@@ -61,7 +74,11 @@ function symmetryOf(plate: Plate, load: PlateLoad): Symmetry {
 export function plateUnderPressure(plate: Plate, load: PlateLoad, terms = DEFAULT_TERMS): PlateSolution {
   const { length: a, breadth: b } = plate;
   if (load.kind === 'patch') {
-    const off = load.x - load.length / 2 < -1e-9 || load.x + load.length / 2 > a + 1e-9 || load.y - load.breadth / 2 < -1e-9 || load.y + load.breadth / 2 > b + 1e-9;
+    const off =
+      load.x - load.length / 2 < -1e-9 ||
+      load.x + load.length / 2 > a + 1e-9 ||
+      load.y - load.breadth / 2 < -1e-9 ||
+      load.y + load.breadth / 2 > b + 1e-9;
     if (off) throw invalid('load', `The patch must lie on the plate, 0 to ${a} m by 0 to ${b} m`);
   }
   const model = ritzModel(plate, terms, symmetryOf(plate, load));

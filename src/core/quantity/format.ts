@@ -9,15 +9,21 @@ export function formatNumber(value: number | null | undefined, digits: number): 
 
 /** A reserve factor with the digits it deserves: '1.16', '47', '> 99'; '–' where nothing is asked. */
 export const formatReserve = (reserveFactor: number): string =>
-  reserveFactor >= 99.5 && Number.isFinite(reserveFactor) ? '> 99' : formatNumber(reserveFactor, reserveFactor < 9.995 ? 2 : 0);
+  reserveFactor >= 99.5 && Number.isFinite(reserveFactor)
+    ? '> 99'
+    : formatNumber(reserveFactor, reserveFactor < 9.995 ? 2 : 0);
 
 /** Margin = reserve factor − 1, signed, in percent: '+16 %', '−11 %', '> 900 %'. */
-export const formatMargin = (reserveFactor: number): string => (reserveFactor > 10 ? '> 900 %' : `${reserveFactor >= 1 ? '+' : ''}${formatNumber((reserveFactor - 1) * 100, 0)} %`);
+export const formatMargin = (reserveFactor: number): string =>
+  reserveFactor > 10 ? '> 900 %' : `${reserveFactor >= 1 ? '+' : ''}${formatNumber((reserveFactor - 1) * 100, 0)} %`;
 
 /** The number alone, in the display unit of the system: `formatQuantity(0.0123, 'thickness', 'metric')` is '12.3'. */
 export function formatQuantity(value: number | null | undefined, kind: QuantityKind, system: UnitSystem): string {
   const unit = displayUnit(kind, system);
-  return formatNumber(value === null || value === undefined ? value : (value - (unit.offset ?? 0)) / unit.factor, unit.digits);
+  return formatNumber(
+    value === null || value === undefined ? value : (value - (unit.offset ?? 0)) / unit.factor,
+    unit.digits,
+  );
 }
 
 /** Number and unit: '12.3 mm', '31%', '45°'. */
@@ -58,7 +64,8 @@ export function formatWorkingValue(value: number, unit: string): string {
   const scale = PREFIXED[unit]?.find(([limit]) => Math.abs(value) >= limit) ?? [0, 1, unit];
   const scaled = value / scale[1];
   const size = Math.abs(scaled);
-  const text = size !== 0 && (size < 1e-3 || size >= 1e7) ? scaled.toExponential(3) : Number(scaled.toPrecision(4)).toString();
+  const text =
+    size !== 0 && (size < 1e-3 || size >= 1e7) ? scaled.toExponential(3) : Number(scaled.toPrecision(4)).toString();
   const label = scale[2];
   return `${text.replace('-', '−')}${label && label !== '°' && label !== '%' ? ' ' : ''}${label}`;
 }

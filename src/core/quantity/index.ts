@@ -2,4 +2,12 @@
 export { displayUnit, QUANTITIES, type DisplayUnit, type QuantityKind, type UnitSystem } from './units';
 export { parseQuantity, type ParsedQuantity } from './parse';
 export { said, saidLength, wordsIn } from './words';
-export { formatForEntry, formatNumber, formatMargin, formatQuantity, formatReserve, formatWithUnit, formatWorkingValue } from './format';
+export {
+  formatForEntry,
+  formatNumber,
+  formatMargin,
+  formatQuantity,
+  formatReserve,
+  formatWithUnit,
+  formatWorkingValue,
+} from './format';

@@ -21,7 +21,10 @@ const AREAL = new Set<QuantityKind>(['arealWeight', 'laminateWeight']);
 
 const NUMBER = String.raw`\d+(?:[.,]\d+)*`;
 const MIXED = String.raw`(?:${NUMBER}[ -]+\d+\/\d+|\d+\/\d+|${NUMBER})`;
-const FEET_INCHES = new RegExp(String.raw`^(${MIXED})\s*(?:ft|feet|foot|'|′)\s*(${MIXED})\s*(?:in|inch|inches|"|″|'')?$`, 'i');
+const FEET_INCHES = new RegExp(
+  String.raw`^(${MIXED})\s*(?:ft|feet|foot|'|′)\s*(${MIXED})\s*(?:in|inch|inches|"|″|'')?$`,
+  'i',
+);
 const ENTRY = new RegExp(String.raw`^([+−-]?)\s*(${MIXED}(?:e[+-]?\d+)?|\.\d+)\s*(.*)$`, 'i');
 
 /** '5/8', '1 5/8', '1-5/8', '1,200', '1.5' or '1,5' as a number; NaN when it is none of them. */
@@ -35,7 +38,8 @@ function readNumber(text: string): number {
 const ok = (value: number, kind: QuantityKind, system: UnitSystem): ParsedQuantity => ({
   ok: true,
   value,
-  understood: `${Number(((value - (displayUnit(kind, system).offset ?? 0)) / displayUnit(kind, system).factor).toPrecision(6))} ${displayUnit(kind, system).label}`.trim(),
+  understood:
+    `${Number(((value - (displayUnit(kind, system).offset ?? 0)) / displayUnit(kind, system).factor).toPrecision(6))} ${displayUnit(kind, system).label}`.trim(),
 });
 
 /**
@@ -76,8 +80,12 @@ export function parseQuantity(text: string, kind: QuantityKind, system: UnitSyst
     if (/^(°|deg)?\s*f$/i.test(written)) return ok(((value - 32) * 5) / 9, kind, system);
     return { ok: false, message: `${expected}; "${written.slice(0, 20)}" is neither °C nor °F.` };
   }
-  if (written === unit.label || written === unit.label.replace('²', '2').replace('³', '3')) return ok(shown, kind, system);
-  const spelled = SPELLINGS.find(([pattern, to]) => pattern.test(written) && (to !== 'oz/yd2' || AREAL.has(kind) || /\//.test(written)))?.[1] ?? written;
+  if (written === unit.label || written === unit.label.replace('²', '2').replace('³', '3'))
+    return ok(shown, kind, system);
+  const spelled =
+    SPELLINGS.find(
+      ([pattern, to]) => pattern.test(written) && (to !== 'oz/yd2' || AREAL.has(kind) || /\//.test(written)),
+    )?.[1] ?? written;
   if (si === 'kn' && spelled === 'kn') return ok(value, kind, system);
   if (si === '°' && spelled === '°') return ok(value, kind, system);
   if (kind === 'fraction' && spelled === '%') return ok(value / 100, kind, system);
@@ -85,7 +93,8 @@ export function parseQuantity(text: string, kind: QuantityKind, system: UnitSyst
     const thousands = /^ksi$/i.test(spelled) ? 1e3 : /^msi$/i.test(spelled) ? 1e6 : 1;
     const quantity = Qty(value * thousands, thousands === 1 ? spelled : 'psi');
     const target = si === 'kn' ? 'kt' : si === '°' ? 'deg' : si;
-    if (!target || !quantity.isCompatible(target)) return { ok: false, message: `${expected}; "${written}" does not measure that.` };
+    if (!target || !quantity.isCompatible(target))
+      return { ok: false, message: `${expected}; "${written}" does not measure that.` };
     return ok(quantity.to(target).scalar, kind, system);
   } catch {
     return { ok: false, message: `${expected}; the unit "${written.slice(0, 20)}" is not known here.` };

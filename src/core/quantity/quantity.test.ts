@@ -1,6 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { formatForEntry, formatQuantity, formatWithUnit, formatWorkingValue, parseQuantity, QUANTITIES, type QuantityKind } from '.';
+import {
+  formatForEntry,
+  formatQuantity,
+  formatWithUnit,
+  formatWorkingValue,
+  parseQuantity,
+  QUANTITIES,
+  type QuantityKind,
+} from '.';
 
 const kinds = Object.keys(QUANTITIES) as QuantityKind[];
 
@@ -45,10 +53,17 @@ describe('what people type', () => {
   });
   it('gives back what an entry box shows, in every kind and system', () => {
     fc.assert(
-      fc.property(fc.constantFrom(...kinds), fc.constantFrom('metric' as const, 'us' as const), fc.double({ min: 1e-4, max: 1e5, noNaN: true }), (kind, system, value) => {
-        const parsed = parseQuantity(formatForEntry(value, kind, system), kind, system);
-        expect(parsed.ok && Math.abs(parsed.value - value)).toBeLessThan(2e-8 * value + (kind === 'temperature' ? 1e-6 : 0));
-      }),
+      fc.property(
+        fc.constantFrom(...kinds),
+        fc.constantFrom('metric' as const, 'us' as const),
+        fc.double({ min: 1e-4, max: 1e5, noNaN: true }),
+        (kind, system, value) => {
+          const parsed = parseQuantity(formatForEntry(value, kind, system), kind, system);
+          expect(parsed.ok && Math.abs(parsed.value - value)).toBeLessThan(
+            2e-8 * value + (kind === 'temperature' ? 1e-6 : 0),
+          );
+        },
+      ),
     );
   });
 });

@@ -2,7 +2,16 @@ import { describe, expect, it } from 'vitest';
 import { formatMargin, formatReserve, said, saidLength, wordsIn } from '.';
 
 it('a reserve factor has no more digits than it deserves', () => {
-  expect([0.8, 1.155, 9.99, 9.996, 47.4, 99.4, 608, Infinity].map(formatReserve)).toEqual(['0.80', '1.16', '9.99', '10', '47', '99', '> 99', '–']);
+  expect([0.8, 1.155, 9.99, 9.996, 47.4, 99.4, 608, Infinity].map(formatReserve)).toEqual([
+    '0.80',
+    '1.16',
+    '9.99',
+    '10',
+    '47',
+    '99',
+    '> 99',
+    '–',
+  ]);
   expect([0.89, 1, 1.155, 9.99, 101].map(formatMargin)).toEqual(['−11 %', '+0 %', '+16 %', '+899 %', '> 900 %']);
 });
 
@@ -10,11 +19,16 @@ describe('quantities in sentences', () => {
   it('stand in the units of the reader, with no zeros nobody needs', () => {
     const text = `Above ${saidLength(0.004, 0.005)} wet; lap ${said(0.025, 'shortLength', 0.05)}, ${saidLength(0.3)} wide, ${said(12_400, 'force')} at ${said(60, 'temperature', 80)}.`;
     expect(wordsIn(text, 'metric')).toBe('Above 4 to 5 mm wet; lap 25 to 50 mm, 300 mm wide, 12.4 kN at 60 to 80 °C.');
-    expect(wordsIn(text, 'us')).toBe('Above 0.157 to 0.197 in wet; lap 0.98 to 1.97 in, 11.81 in wide, 2788 lbf at 140 to 176 °F.');
+    expect(wordsIn(text, 'us')).toBe(
+      'Above 0.157 to 0.197 in wet; lap 0.98 to 1.97 in, 11.81 in wide, 2788 lbf at 140 to 176 °F.',
+    );
   });
   it('keep whole hundreds whole, and leave every other word alone', () => {
-    expect(wordsIn(`${saidLength(0.1)}, 100 of {them} {{foo 1}}, ${said(0.12, 'fraction')}, ${said(-0.0004, 'thickness')}`, 'metric')).toBe(
-      '100 mm, 100 of {them} {{foo 1}}, 12%, −0.4 mm',
-    );
+    expect(
+      wordsIn(
+        `${saidLength(0.1)}, 100 of {them} {{foo 1}}, ${said(0.12, 'fraction')}, ${said(-0.0004, 'thickness')}`,
+        'metric',
+      ),
+    ).toBe('100 mm, 100 of {them} {{foo 1}}, 12%, −0.4 mm');
   });
 });

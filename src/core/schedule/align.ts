@@ -39,7 +39,11 @@ function alignPart(before: Part, after: Part): Part {
     ...after,
     id: before.id,
     zones: after.zones.map((zone) => ({ ...zone, id: zoneId.get(zone.id)! })),
-    layers: after.layers.map((layer) => ({ ...layer, id: ids.get(layer.id) ?? `other-${layer.id}`.slice(0, 40), zones: layer.zones.map((id) => zoneId.get(id)!) })),
+    layers: after.layers.map((layer) => ({
+      ...layer,
+      id: ids.get(layer.id) ?? `other-${layer.id}`.slice(0, 40),
+      zones: layer.zones.map((id) => zoneId.get(id)!),
+    })),
   };
 }
 

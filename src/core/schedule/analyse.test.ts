@@ -9,7 +9,8 @@ const loaded = (load: ZoneLoad, name = 'Bottom forward'): [Boat, string] => [
   applyEdits(boat, [{ type: 'zone.set', zoneId: zoneOf(boat, name)[1].id, patch: { load } }]).boat,
   name,
 ];
-const analyse = (state: Boat, name: string, criterion: Criterion = 'maxStrain') => analyseZone(state, ...zoneOf(state, name), criterion);
+const analyse = (state: Boat, name: string, criterion: Criterion = 'maxStrain') =>
+  analyseZone(state, ...zoneOf(state, name), criterion);
 
 describe('laminate analysis of a zone', () => {
   it.each(names)('%s: balances its load, has every criterion, and last ply is not before first', (name) => {
@@ -41,13 +42,19 @@ describe('laminate analysis of a zone', () => {
     const load: ZoneLoad = { N: [2e5, -1e5, 3e4], M: [0, 100, 0], V: 1e4 };
     const twice: ZoneLoad = { N: [4e5, -2e5, 6e4], M: [0, 200, 0], V: 2e4 };
     for (const criterion of Object.keys(CRITERIA) as Criterion[])
-      expect(analyse(...loaded(twice), criterion).failure.reserveFactor).toBeCloseTo(analyse(...loaded(load), criterion).failure.reserveFactor / 2, 9);
+      expect(analyse(...loaded(twice), criterion).failure.reserveFactor).toBeCloseTo(
+        analyse(...loaded(load), criterion).failure.reserveFactor / 2,
+        9,
+      );
     const [one, two] = [analyse(...loaded(load)).sandwich!, analyse(...loaded(twice)).sandwich!];
     one.forEach((check, i) => expect(two[i]!.reserveFactor).toBeCloseTo(check.reserveFactor / 2, 9));
   });
   it('knock-downs take their part off, and each can be left out', () => {
     const reserve = (patch: Partial<Boat['brief']['knockDowns']>) =>
-      analyse(applyEdits(boat, [{ type: 'brief.set', patch: { knockDowns: { ...boat.brief.knockDowns, ...patch } } }]).boat, 'Bottom forward').failure.reserveFactor;
+      analyse(
+        applyEdits(boat, [{ type: 'brief.set', patch: { knockDowns: { ...boat.brief.knockDowns, ...patch } } }]).boat,
+        'Bottom forward',
+      ).failure.reserveFactor;
     const none = reserve({ characteristic: false, wet: false, process: false });
     expect(reserve({ characteristic: false, process: false }) / none).toBeCloseTo(0.9, 6);
     expect(reserve({ characteristic: false, wet: false, process: false, fatigue: true }) / none).toBeCloseTo(0.42, 6);
@@ -55,22 +62,33 @@ describe('laminate analysis of a zone', () => {
   });
   it('a symmetric stack stays flat when it cools, an unsymmetric one warps', () => {
     const [liner, pan] = zoneOf(boat, 'Liner pan');
-    const { warp } = analyseZone(boat, { ...liner, layers: liner.layers.filter(({ material }) => material.startsWith('csm')) }, pan, 'maxStrain');
+    const { warp } = analyseZone(
+      boat,
+      { ...liner, layers: liner.layers.filter(({ material }) => material.startsWith('csm')) },
+      pan,
+      'maxStrain',
+    );
     for (const rise of [warp!.along, warp!.across, warp!.twist]) expect(Math.abs(rise)).toBeLessThan(1e-9);
     // Stitched 0/90 keeps its order in both skins, so even a mirrored schedule warps by a tenth of a millimetre.
     expect(Math.abs(analyse(boat, 'Engine bulkhead').warp!.across)).toBeLessThan(2e-4);
-    expect(Math.abs(analyse(boat, 'Foredeck').warp!.across) + Math.abs(analyse(boat, 'Foredeck').warp!.along)).toBeGreaterThan(1e-4);
+    expect(
+      Math.abs(analyse(boat, 'Foredeck').warp!.across) + Math.abs(analyse(boat, 'Foredeck').warp!.along),
+    ).toBeGreaterThan(1e-4);
   });
   it('names the layer that cannot be computed', () => {
     const [part, zone] = zoneOf(boat, 'Bottom aft');
-    const only = (keep: (id: string) => boolean) => () => analyseZone(boat, { ...part, layers: part.layers.filter((l) => keep(l.material)) }, zone, 'maxStrain');
+    const only = (keep: (id: string) => boolean) => () =>
+      analyseZone(boat, { ...part, layers: part.layers.filter((l) => keep(l.material)) }, zone, 'maxStrain');
     expect(only(() => false)).toThrow('No layer covers Bottom aft');
     expect(only((id) => id === 'pvc-80')).toThrow(/Layer \d+ \(PVC 80\) is a core with no skin/);
     expect(only((id) => id === 'pvc-80' || id === 'tx-900')).toThrow(/no inner skin/);
   });
   it('own tests stand in front of computed figures, property by property', () => {
     const [part, zone] = zoneOf(boat, 'Keel band');
-    const fabric = structuredClone(boat.materials.find((m) => m.id === 'bx45-600')!) as Extract<Boat['materials'][number], { kind: 'fabric' }>;
+    const fabric = structuredClone(boat.materials.find((m) => m.id === 'bx45-600')!) as Extract<
+      Boat['materials'][number],
+      { kind: 'fabric' }
+    >;
     fabric.components[0]!.measured = [
       { property: 'E1', value: 4.2e10, origin: 'dataSheet', n: null, spread: null, process: null },
       { property: 'E1', value: 4e10, origin: 'yardTest', n: 6, spread: 0.04, process: 'infusion' },
@@ -87,17 +105,20 @@ describe('laminate analysis of a zone', () => {
 
 describe('the working of a failure', () => {
   const analysis = analyse(boat, 'Bottom forward');
-  it.each(Object.keys(CRITERIA) as Criterion[])('%s: ends in the reserve factor that is shown, from the state and the limits of the ply it names', (criterion) => {
-    const own = analyse(boat, 'Bottom forward', criterion);
-    const [reserve] = failureWorking(own, criterion);
-    const step = reserve!.steps[0]!;
-    expect(step.value).toBe(own.failure.reserveFactor);
-    expect(step.quantity).toContain(`layer ${own.layerOf[own.failure.ply]! + 1}`);
-    const values = reserve!.steps.flatMap(({ inputs }) => inputs.map(({ value }) => value));
-    for (const value of values) expect(Number.isFinite(value)).toBe(true);
-    const ply = own.plies[own.failure.ply]!;
-    expect(values).toContain(criterion === 'maxStrain' ? limitingStrains(ply)!.e1t : ply.strength!.Xt);
-  });
+  it.each(Object.keys(CRITERIA) as Criterion[])(
+    '%s: ends in the reserve factor that is shown, from the state and the limits of the ply it names',
+    (criterion) => {
+      const own = analyse(boat, 'Bottom forward', criterion);
+      const [reserve] = failureWorking(own, criterion);
+      const step = reserve!.steps[0]!;
+      expect(step.value).toBe(own.failure.reserveFactor);
+      expect(step.quantity).toContain(`layer ${own.layerOf[own.failure.ply]! + 1}`);
+      const values = reserve!.steps.flatMap(({ inputs }) => inputs.map(({ value }) => value));
+      for (const value of values) expect(Number.isFinite(value)).toBe(true);
+      const ply = own.plies[own.failure.ply]!;
+      expect(values).toContain(criterion === 'maxStrain' ? limitingStrains(ply)!.e1t : ply.strength!.Xt);
+    },
+  );
   it('starts from the load the zone was analysed under', () => {
     const inputs = failureWorking(analysis, 'maxStrain').flatMap(({ steps }) => steps.flatMap((step) => step.inputs));
     for (const M of analysis.load.M) expect(inputs.some(({ value, unit }) => unit === 'N' && value === M)).toBe(true);

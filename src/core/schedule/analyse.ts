@@ -71,15 +71,25 @@ const ROOM_CELSIUS = 20;
 
 /** Load that the pack's pressure puts on the laminate at the middle of the panel's long edge: moment across the short side, and shear. */
 export function pressureLoad(boat: Boat, part: Part, zone: Zone): ZoneLoad {
-  const construction = layAll(bookOf(boat, 0), part, zone).some(({ material }) => material.kind === 'core') ? 'sandwich' : 'single';
-  const { pressure } = panelPressure({ craft: craftOf(boat.brief), location: zone.location, geometry: zone.geometry, construction }, undefined, methodOf(boat));
+  const construction = layAll(bookOf(boat, 0), part, zone).some(({ material }) => material.kind === 'core')
+    ? 'sandwich'
+    : 'single';
+  const { pressure } = panelPressure(
+    { craft: craftOf(boat.brief), location: zone.location, geometry: zone.geometry, construction },
+    undefined,
+    methodOf(boat),
+  );
   const { panelBreadth, panelLength, crown } = zone.geometry;
   const b = Math.min(panelBreadth, panelLength);
   const { k2, kSHC } = panelCoefficients(panelBreadth, panelLength);
   const kC = curvatureFactor(crown, b);
   // Pressure from outside pulls the mould face over the support: a negative moment, z running inward.
   const moment = -(kC ** 2 * k2 * pressure * b ** 2) / 6;
-  return { N: [0, 0, 0], M: panelBreadth <= panelLength ? [0, moment, 0] : [moment, 0, 0], V: Math.sqrt(kC) * kSHC * pressure * b };
+  return {
+    N: [0, 0, 0],
+    M: panelBreadth <= panelLength ? [0, moment, 0] : [moment, 0, 0],
+    V: Math.sqrt(kC) * kSHC * pressure * b,
+  };
 }
 
 /** How a free laminate warps when it cools from the process's peak to the room. */
@@ -102,7 +112,11 @@ function designPlies(boat: Boat, book: Book, laid: readonly LaidLayer[]): Ply[][
         const { factor } = knockDownChain(fabric.components[i]!, component.fibre, book.resin, book.process, knockDowns);
         return component.plies.map((ply) => {
           const { Xt, Xc, Yt, Yc, S } = ply.strength!;
-          return { ...ply, angleDeg: ply.angleDeg + one.layer.angleDeg, strength: { Xt: Xt * factor, Xc: Xc * factor, Yt: Yt * factor, Yc: Yc * factor, S: S * factor } };
+          return {
+            ...ply,
+            angleDeg: ply.angleDeg + one.layer.angleDeg,
+            strength: { Xt: Xt * factor, Xc: Xc * factor, Yt: Yt * factor, Yc: Yc * factor, S: S * factor },
+          };
         });
       }),
     );
@@ -122,9 +136,17 @@ export function designStack(boat: Boat, part: Part, zone: Zone): { plies: Ply[];
   if (laid.length === 0) throw invalid('layers', `No layer covers ${zone.name} yet: cover it with at least one fabric`);
   const isCore = ({ material }: LaidLayer) => material.kind === 'core';
   const core = laid.find(isCore);
-  if (core && isCore(laid[0]!)) throw invalid('layers', `Layer ${core.index + 1} (${core.material.code}) is a core with no skin on the mould side of ${zone.name}`);
+  if (core && isCore(laid[0]!))
+    throw invalid(
+      'layers',
+      `Layer ${core.index + 1} (${core.material.code}) is a core with no skin on the mould side of ${zone.name}`,
+    );
   const lastCore = laid.findLast(isCore);
-  if (lastCore && isCore(laid.at(-1)!)) throw invalid('layers', `Layer ${lastCore.index + 1} (${lastCore.material.code}) is a core with no inner skin in ${zone.name}`);
+  if (lastCore && isCore(laid.at(-1)!))
+    throw invalid(
+      'layers',
+      `Layer ${lastCore.index + 1} (${lastCore.material.code}) is a core with no inner skin in ${zone.name}`,
+    );
   const perLayer = designPlies(boat, book, laid);
   return {
     plies: perLayer.flat(),
@@ -134,14 +156,21 @@ export function designStack(boat: Boat, part: Part, zone: Zone): { plies: Ply[];
 }
 
 /** Plies of any laid layers with the boat's design strengths. */
-export const designPliesOf = (boat: Boat, book: Book, laid: readonly LaidLayer[]): Ply[] => designPlies(boat, book, laid.filter(carries)).flat();
+export const designPliesOf = (boat: Boat, book: Book, laid: readonly LaidLayer[]): Ply[] =>
+  designPlies(boat, book, laid.filter(carries)).flat();
 
 /** Mean stress along x and y in a run of plies, from their faces (Pa), and its modulus in both directions. */
 function skinOf(plies: readonly Ply[], response: LaminateResponse, from: number, to: number) {
   const run = plies.slice(from, to);
   const thickness = run.reduce((sum, ply) => sum + ply.thickness, 0);
   const mean = (axis: 0 | 1) =>
-    run.reduce((sum, ply, i) => sum + ((response.plies[from + i]!.bottom.stress[axis] + response.plies[from + i]!.top.stress[axis]) / 2) * ply.thickness, 0) / thickness;
+    run.reduce(
+      (sum, ply, i) =>
+        sum +
+        ((response.plies[from + i]!.bottom.stress[axis] + response.plies[from + i]!.top.stress[axis]) / 2) *
+          ply.thickness,
+      0,
+    ) / thickness;
   const { membrane } = laminateStiffness(run);
   return { thickness, stress: [mean(0), mean(1)] as const, modulus: [membrane.Ex, membrane.Ey] as const };
 }
@@ -170,7 +199,13 @@ export function sandwichChecks(
       coreShearModulus: weakest.shearModulus.value,
       ...(weakest.cellSize === null ? {} : { cellSize: weakest.cellSize }),
     });
-  const check = (id: SandwichCheck['id'], name: string, demand: number, capacity: number, unit: SandwichCheck['unit']): SandwichCheck => ({
+  const check = (
+    id: SandwichCheck['id'],
+    name: string,
+    demand: number,
+    capacity: number,
+    unit: SandwichCheck['unit'],
+  ): SandwichCheck => ({
     id,
     name,
     demand,
@@ -184,18 +219,28 @@ export function sandwichChecks(
       .map((axis) => ({ demand: Math.max(0, -skin.stress[axis]), capacity: capacity(axis) }))
       .reduce((a, b) => (b.demand / b.capacity > a.demand / a.capacity ? b : a));
 
-  const [o, i] = [worst(outer, (axis) => limits(outer, axis).wrinklingStressDesign), worst(inner, (axis) => limits(inner, axis).wrinklingStressDesign)];
+  const [o, i] = [
+    worst(outer, (axis) => limits(outer, axis).wrinklingStressDesign),
+    worst(inner, (axis) => limits(inner, axis).wrinklingStressDesign),
+  ];
   const distance = coreThickness + (outer.thickness + inner.thickness) / 2;
   const checks = [
     check('wrinklingOuter', 'Wrinkling of the outer skin', o.demand, o.capacity, 'Pa'),
     check('wrinklingInner', 'Wrinkling of the inner skin', i.demand, i.capacity, 'Pa'),
     check('crimping', 'Shear crimping', Math.max(0, -load.N[0], -load.N[1]), Math.min(shear.A44, shear.A55), 'N/m'),
-    check('coreShear', `Shear of ${weakest.code}`, load.V / distance, coreStrengthFactor[weakest.behaviour] * weakest.shearStrength.value, 'Pa'),
+    check(
+      'coreShear',
+      `Shear of ${weakest.code}`,
+      load.V / distance,
+      coreStrengthFactor[weakest.behaviour] * weakest.shearStrength.value,
+      'Pa',
+    ),
   ];
   if (weakest.cellSize !== null) {
-    const d = [worst(outer, (axis) => limits(outer, axis).dimplingStress!), worst(inner, (axis) => limits(inner, axis).dimplingStress!)].reduce((a, b) =>
-      b.demand / b.capacity > a.demand / a.capacity ? b : a,
-    );
+    const d = [
+      worst(outer, (axis) => limits(outer, axis).dimplingStress!),
+      worst(inner, (axis) => limits(inner, axis).dimplingStress!),
+    ].reduce((a, b) => (b.demand / b.capacity > a.demand / a.capacity ? b : a));
     checks.push(check('dimpling', 'Dimpling between cells', d.demand, d.capacity, 'Pa'));
   }
   return checks;
@@ -218,7 +263,17 @@ export function analyseZone(boat: Boat, part: Part, zone: Zone, criterion: Crite
   const response = laminateResponse(plies, load, undefined, stiffness);
   const failure = failureOf(plies, response.plies, criterion);
   const sandwich = sandwichChecks(plies, cores, response, load, shear, methodOf(boat).coreStrengthFactor);
-  const base = { plies, layerOf, load, loadSource: zone.load ? ('given' as const) : ('pressure' as const), stiffness, shear, response, failure, sandwich };
+  const base = {
+    plies,
+    layerOf,
+    load,
+    loadSource: zone.load ? ('given' as const) : ('pressure' as const),
+    stiffness,
+    shear,
+    response,
+    failure,
+    sandwich,
+  };
   if (!full) return { ...base, polar: [], criteria: [], warp: null };
   return {
     ...base,

@@ -40,7 +40,12 @@ export interface PanelAnalysis {
   notChecked: string[];
 }
 
-const NAMES = { plies: 'Plies', coreShear: 'Core in shear', wrinkling: 'Skin wrinkling', deflection: 'Deflection' } as const;
+const NAMES = {
+  plies: 'Plies',
+  coreShear: 'Core in shear',
+  wrinkling: 'Skin wrinkling',
+  deflection: 'Deflection',
+} as const;
 /** Even steps of the grid on which strength is looked for, edges included. */
 const STEPS = 8;
 const DRAWN = 24;
@@ -51,7 +56,8 @@ const placeName = (x: number, y: number, { length: a, breadth: b }: Plate) => {
   const atY = near(y, 0, b) || near(y, b, b);
   if (near(x, a / 2, a) && near(y, b / 2, b)) return 'middle of the panel';
   if (atX && atY) return 'corner';
-  if (atX || atY) return `${atX === a < b ? 'long' : 'short'} edge${near(atX ? y : x, (atX ? b : a) / 2, atX ? b : a) ? ', its middle' : ''}`;
+  if (atX || atY)
+    return `${atX === a < b ? 'long' : 'short'} edge${near(atX ? y : x, (atX ? b : a) / 2, atX ? b : a) ? ', its middle' : ''}`;
   return 'inside the panel';
 };
 
@@ -66,14 +72,25 @@ const placeName = (x: number, y: number, { length: a, breadth: b }: Plate) => {
  * @example analysePanel(boat, hull, bottom).governing.reserveFactor
  * Source: docs/engineering.md, "Panels".
  */
-export function analysePanel(boat: Boat, part: Part, zone: Zone, { criterion = 'tsaiWu' as Criterion, terms = DEFAULT_TERMS, detail = true } = {}): PanelAnalysis {
+export function analysePanel(
+  boat: Boat,
+  part: Part,
+  zone: Zone,
+  { criterion = 'tsaiWu' as Criterion, terms = DEFAULT_TERMS, detail = true } = {},
+): PanelAnalysis {
   const { plies, layerOf, cores } = designStack(boat, part, zone);
   const evaluation = evaluateZone(boat, part, zone);
   const pressure = evaluation.pressure?.pressure ?? 0;
   const panelCase = zone.panelCase ?? usualPanelCase(cores.length > 0 ? 'sandwich' : 'single');
   const stiffness = laminateStiffness(plies);
   const { panelLength: length, panelBreadth: breadth } = zone.geometry;
-  const plate: Plate = { length, breadth, ...plateStiffness(plies, stiffness), fixityX: panelCase.fixity, fixityY: panelCase.fixity };
+  const plate: Plate = {
+    length,
+    breadth,
+    ...plateStiffness(plies, stiffness),
+    fixityX: panelCase.fixity,
+    fixityY: panelCase.fixity,
+  };
   const loads: PlateLoad[] = [{ kind: 'uniform', pressure }];
   if (panelCase.patch) {
     const { force } = panelCase.patch;
@@ -83,7 +100,8 @@ export function analysePanel(boat: Boat, part: Part, zone: Zone, { criterion = '
   const solutions = loads.map((load) => plateUnderPressure(plate, load, terms));
   const at = (x: number, y: number) => {
     const states = solutions.map((solution) => solution.at(x, y));
-    const sum = (key: 'w' | 'Mx' | 'My' | 'Mxy' | 'Qx' | 'Qy') => states.reduce((total, state) => total + state[key], 0);
+    const sum = (key: 'w' | 'Mx' | 'My' | 'Mxy' | 'Qx' | 'Qy') =>
+      states.reduce((total, state) => total + state[key], 0);
     return { w: sum('w'), Mx: sum('Mx'), My: sum('My'), Mxy: sum('Mxy'), Qx: sum('Qx'), Qy: sum('Qy') };
   };
   // All loads stand in the middle: without bend–twist coupling a quarter of the panel tells everything.
@@ -102,7 +120,10 @@ export function analysePanel(boat: Boat, part: Part, zone: Zone, { criterion = '
       const [x, y] = [(length * i) / STEPS, (breadth * j) / STEPS];
       const state = at(x, y);
       if (Math.abs(state.w) > Math.abs(deepest.value)) deepest = { value: state.w, x, y };
-      const load = { N: [0, 0, 0] as [number, number, number], M: [state.Mx, state.My, state.Mxy] as [number, number, number] };
+      const load = {
+        N: [0, 0, 0] as [number, number, number],
+        M: [state.Mx, state.My, state.Mxy] as [number, number, number],
+      };
       const response = laminateResponse(plies, load, undefined, stiffness);
       const failure = failureOf(plies, response.plies, criterion);
       offer({
@@ -119,13 +140,41 @@ export function analysePanel(boat: Boat, part: Part, zone: Zone, { criterion = '
       // In the very corner of a simply supported panel the series for shear has nothing to say.
       const corner = (i === 0 || i === STEPS) && (j === 0 || j === STEPS);
       if (cores.length === 0 || corner) continue;
-      const checks = sandwichChecks(plies, cores, response, { ...load, V: Math.max(Math.abs(state.Qx), Math.abs(state.Qy)) }, shear, coreStrengthFactor) ?? [];
+      const checks =
+        sandwichChecks(
+          plies,
+          cores,
+          response,
+          { ...load, V: Math.max(Math.abs(state.Qx), Math.abs(state.Qy)) },
+          shear,
+          coreStrengthFactor,
+        ) ?? [];
       for (const check of checks) {
         const { demand, capacity, reserveFactor } = check;
         if (check.id === 'coreShear')
-          offer({ id: 'coreShear', reserveFactor, demand, capacity, unit: 'Pa', x, y, governs: check.name[0]!.toLowerCase() + check.name.slice(1), layer: null });
+          offer({
+            id: 'coreShear',
+            reserveFactor,
+            demand,
+            capacity,
+            unit: 'Pa',
+            x,
+            y,
+            governs: check.name[0]!.toLowerCase() + check.name.slice(1),
+            layer: null,
+          });
         if (check.id === 'wrinklingOuter' || check.id === 'wrinklingInner')
-          offer({ id: 'wrinkling', reserveFactor, demand, capacity, unit: 'Pa', x, y, governs: check.name[0]!.toLowerCase() + check.name.slice(1), layer: null });
+          offer({
+            id: 'wrinkling',
+            reserveFactor,
+            demand,
+            capacity,
+            unit: 'Pa',
+            x,
+            y,
+            governs: check.name[0]!.toLowerCase() + check.name.slice(1),
+            layer: null,
+          });
       }
     }
   const allowed = panelCase.deflectionLimit * Math.min(length, breadth);
@@ -144,7 +193,13 @@ export function analysePanel(boat: Boat, part: Part, zone: Zone, { criterion = '
   const values: number[] = [];
   if (detail)
     for (let j = 0; j <= DRAWN; j++)
-      for (let i = 0; i <= DRAWN; i++) values.push(solutions.reduce((sum, solution) => sum + solution.at.deflection((length * i) / DRAWN, (breadth * j) / DRAWN), 0));
+      for (let i = 0; i <= DRAWN; i++)
+        values.push(
+          solutions.reduce(
+            (sum, solution) => sum + solution.at.deflection((length * i) / DRAWN, (breadth * j) / DRAWN),
+            0,
+          ),
+        );
   const turned: Plate = {
     ...plate,
     length: breadth,
@@ -166,10 +221,17 @@ export function analysePanel(boat: Boat, part: Part, zone: Zone, { criterion = '
     reserves,
     governing: reserves.reduce((low, one) => (one.reserveFactor < low.reserveFactor ? one : low)),
     shape: { columns: DRAWN + 1, rows: DRAWN + 1, values },
-    buckling: detail ? { along: plateBuckling(plate, 'uniaxialX', 1, 8).criticalLoad, across: plateBuckling(turned, 'uniaxialX', 1, 8).criticalLoad } : null,
+    buckling: detail
+      ? {
+          along: plateBuckling(plate, 'uniaxialX', 1, 8).criticalLoad,
+          across: plateBuckling(turned, 'uniaxialX', 1, 8).criticalLoad,
+        }
+      : null,
     notChecked: [
       'Crown of the panel (taken as flat)',
-      ...(Math.abs(deepest.value) > stiffness.thickness / 2 ? ['Stretching of the skin at this deflection, which helps'] : []),
+      ...(Math.abs(deepest.value) > stiffness.thickness / 2
+        ? ['Stretching of the skin at this deflection, which helps']
+        : []),
       'Fatigue and impact',
       'Load from the edges into the supports',
     ],

@@ -1,6 +1,15 @@
 import { z } from 'zod';
 import { KeramosError, invalid, parseOrThrow } from '../error';
-import { bounded, deckShapeSchema, FLUSH_DECK, hullSchema, regionSchema, supportSchema, zoneGeometrySchema, type ZoneGeometry } from '../geometry';
+import {
+  bounded,
+  deckShapeSchema,
+  FLUSH_DECK,
+  hullSchema,
+  regionSchema,
+  supportSchema,
+  zoneGeometrySchema,
+  type ZoneGeometry,
+} from '../geometry';
 import { materialSchema, type LayerMaterial, type Material } from '../material';
 import { packSchema, SMALL_CRAFT_PACK, ZONE_LOCATIONS, type ZoneLocation } from '../standard';
 import { stiffenerSectionSchema } from '../stiffener';
@@ -10,10 +19,19 @@ import { briefSchema, checkBrief } from './brief';
 import { zoneLoadSchema } from './zoneLoad';
 import { panelCaseSchema, referenceSchema } from './zoneProof';
 
-export const idSchema = z.string().regex(/^[A-Za-z0-9_-]{1,40}$/, 'Id must be 1 to 40 letters, digits, hyphens or underscores');
-const nameSchema = (what: string) => z.string().trim().min(1, `${what} must not be empty`).max(80, `${what} must have at most 80 characters`);
+export const idSchema = z
+  .string()
+  .regex(/^[A-Za-z0-9_-]{1,40}$/, 'Id must be 1 to 40 letters, digits, hyphens or underscores');
+const nameSchema = (what: string) =>
+  z.string().trim().min(1, `${what} must not be empty`).max(80, `${what} must have at most 80 characters`);
 
-export const PART_KINDS = { hull: 'Hull', deck: 'Deck', bulkhead: 'Bulkhead', liner: 'Liner', small: 'Small part' } as const;
+export const PART_KINDS = {
+  hull: 'Hull',
+  deck: 'Deck',
+  bulkhead: 'Bulkhead',
+  liner: 'Liner',
+  small: 'Small part',
+} as const;
 
 const geometryKeys = Object.keys(zoneGeometrySchema.shape) as [keyof ZoneGeometry, ...(keyof ZoneGeometry)[]];
 
@@ -66,10 +84,20 @@ export const layerFields = z.object({
   /** The group it is laid with; null where it stands alone. */
   group: idSchema.nullable(),
 });
-export const layerSchema = layerFields.extend({ role: layerFields.shape.role.default('structure'), group: layerFields.shape.group.default(null) });
+export const layerSchema = layerFields.extend({
+  role: layerFields.shape.role.default('structure'),
+  group: layerFields.shape.group.default(null),
+});
 export type Layer = z.infer<typeof layerSchema>;
 
-export const GROUP_KINDS = { coat: 'Coat', skinCoat: 'Skin coat', outerSkin: 'Outer skin', core: 'Core', innerSkin: 'Inner skin', local: 'Local' } as const;
+export const GROUP_KINDS = {
+  coat: 'Coat',
+  skinCoat: 'Skin coat',
+  outerSkin: 'Outer skin',
+  core: 'Core',
+  innerSkin: 'Inner skin',
+  local: 'Local',
+} as const;
 export type GroupKind = keyof typeof GROUP_KINDS;
 /** Layers laid together under a name; `laminate` names the one of the boat's laminates that they follow. */
 export const groupSchema = z.object({
@@ -107,7 +135,10 @@ export const partFields = z.object({
   /** A part of two hands is made to port and to starboard. */
   hands: z.enum(['one', 'two']),
   /** Number-off, all hands together. */
-  number: z.int('Number-off must be a whole number').min(1, 'Number-off must be at least 1').max(200, 'Number-off must be at most 200'),
+  number: z
+    .int('Number-off must be a whole number')
+    .min(1, 'Number-off must be at least 1')
+    .max(200, 'Number-off must be at most 200'),
   /** Why a part of two hands is made in an odd number. */
   oddNote: z.string().max(200),
   /** Least length of a step per thickness of the layer that drops. */
@@ -193,11 +224,15 @@ export function checkBoat(boat: Boat): void {
   );
   checkPacks(boat.packs);
   checkMembers(boat);
-  if (materials.get(boat.brief.resin)?.kind !== 'resin') throw invalid('brief.resin', `The resin "${boat.brief.resin}" is not among the boat's materials`);
+  if (materials.get(boat.brief.resin)?.kind !== 'resin')
+    throw invalid('brief.resin', `The resin "${boat.brief.resin}" is not among the boat's materials`);
   for (const material of boat.materials)
     for (const id of ingredients(material))
       if (materials.get(id)?.kind !== 'fibre')
-        throw invalid(`materials.${material.id}`, `The fabric "${material.name}" needs the fibre "${id}", which is not among the boat's materials`);
+        throw invalid(
+          `materials.${material.id}`,
+          `The fabric "${material.name}" needs the fibre "${id}", which is not among the boat's materials`,
+        );
   boat.parts.forEach((part, p) => {
     checkHands(part);
     const order = new Map(part.zones.map((zone, index) => [zone.id, index]));
@@ -206,7 +241,10 @@ export function checkBoat(boat: Boat): void {
       checkLayer(layer, materials.get(layer.material), path);
       const indices = layer.zones.map((id) => order.get(id) ?? NaN);
       if (indices.some((index, i) => Number.isNaN(index) || (i > 0 && index <= indices[i - 1]!)))
-        throw invalid(`${path}.zones`, `Layer ${l + 1} of ${part.name} must cover zones of its own part, each once and in their order`);
+        throw invalid(
+          `${path}.zones`,
+          `Layer ${l + 1} of ${part.name} must cover zones of its own part, each once and in their order`,
+        );
     });
   });
 }
@@ -215,14 +253,23 @@ export function checkBoat(boat: Boat): void {
 export const isOneHanded = ({ hand }: Pick<Zone, 'hand'>) => hand === 'port' || hand === 'starboard';
 
 /** Refuse an odd number of a two-handed part that nobody gave a reason for. */
-export function checkHands({ name, hands, number, oddNote }: Pick<Part, 'name' | 'hands' | 'number' | 'oddNote'>): void {
+export function checkHands({
+  name,
+  hands,
+  number,
+  oddNote,
+}: Pick<Part, 'name' | 'hands' | 'number' | 'oddNote'>): void {
   if (hands === 'two' && number % 2 === 1 && oddNote.trim().length < 3)
-    throw invalid('number', `${name} is made in two hands: ${number} would leave one hand short. Give an even number, or say why it is odd`);
+    throw invalid(
+      'number',
+      `${name} is made in two hands: ${number} would leave one hand short. Give an even number, or say why it is odd`,
+    );
 }
 
 /** Refuse packs in an order or number that cannot be checked against. */
 export function checkPacks(packs: Boat['packs']): void {
-  if (packs[0]?.kind !== 'smallCraft') throw invalid('packs', 'The small-craft method must be the first pack of the boat: the pressures come from it');
+  if (packs[0]?.kind !== 'smallCraft')
+    throw invalid('packs', 'The small-craft method must be the first pack of the boat: the pressures come from it');
   unique(
     packs.map(({ id }) => id),
     'packs',
@@ -241,15 +288,23 @@ export function checkMembers({ materials, supports, sections, references, parts,
   for (const section of sections) {
     const lost = section.layers.find(({ material }) => kinds.get(material) !== 'fabric');
     if (lost) throw invalid('sections', `${section.name}: "${lost.material}" is no fabric of this boat`);
-    if (section.former !== null && kinds.get(section.former) !== 'core') throw invalid('sections', `${section.name}: its former "${section.former}" is no core of this boat`);
-    if (!section.layers.some(({ web }) => web)) throw invalid('sections', `${section.name}: no layer runs down its web`);
-    if (section.kind === 'topHat' && !section.layers.some(({ crown }) => crown)) throw invalid('sections', `${section.name}: no layer runs over its crown`);
+    if (section.former !== null && kinds.get(section.former) !== 'core')
+      throw invalid('sections', `${section.name}: its former "${section.former}" is no core of this boat`);
+    if (!section.layers.some(({ web }) => web))
+      throw invalid('sections', `${section.name}: no layer runs down its web`);
+    if (section.kind === 'topHat' && !section.layers.some(({ crown }) => crown))
+      throw invalid('sections', `${section.name}: no layer runs over its crown`);
   }
   for (const support of supports)
-    if (support.section !== null && !ids.has(support.section)) throw invalid('supports', `${support.name} asks for a section that is not in this boat`);
+    if (support.section !== null && !ids.has(support.section))
+      throw invalid('supports', `${support.name} asks for a section that is not in this boat`);
   for (const detail of details)
     for (const id of materialsOfDetail(detail))
-      if (!kinds.has(id)) throw invalid('details', `${detail.name}: "${id || 'no material'}" is not among the boat's materials: choose one`);
+      if (!kinds.has(id))
+        throw invalid(
+          'details',
+          `${detail.name}: "${id || 'no material'}" is not among the boat's materials: choose one`,
+        );
   const known = new Set(references.map(({ id }) => id));
   for (const reference of references)
     for (const { material, thickness } of reference.layers)
@@ -259,31 +314,47 @@ export function checkMembers({ materials, supports, sections, references, parts,
         'references',
       );
   for (const zone of parts.flatMap((part) => part.zones))
-    for (const id of [zone.match, zone.specified]) if (id !== null && !known.has(id)) throw invalid('zone', `${zone.name} asks for a reference that is not in this boat`);
+    for (const id of [zone.match, zone.specified])
+      if (id !== null && !known.has(id))
+        throw invalid('zone', `${zone.name} asks for a reference that is not in this boat`);
 }
 
 /** Refuse a layer whose material cannot be laid, or whose thickness does not go with it. */
-export function checkLayer(layer: Pick<Layer, 'material' | 'thickness'>, material: Material | undefined, path: string): asserts material is LayerMaterial {
+export function checkLayer(
+  layer: Pick<Layer, 'material' | 'thickness'>,
+  material: Material | undefined,
+  path: string,
+): asserts material is LayerMaterial {
   if (material?.kind !== 'fabric' && material?.kind !== 'core' && material?.kind !== 'coating')
-    throw invalid(`${path}.material`, `A layer must be a fabric, a core or a coating of this boat; "${layer.material}" is not`);
+    throw invalid(
+      `${path}.material`,
+      `A layer must be a fabric, a core or a coating of this boat; "${layer.material}" is not`,
+    );
   if ((material.kind === 'fabric') !== (layer.thickness === null))
     throw invalid(
       `${path}.thickness`,
-      material.kind === 'fabric' ? `${material.code} takes its thickness from fabric and process: leave it empty` : `${material.code} needs a thickness`,
+      material.kind === 'fabric'
+        ? `${material.code} takes its thickness from fabric and process: leave it empty`
+        : `${material.code} needs a thickness`,
     );
 }
 
 function unique(ids: readonly string[], path: string): void {
   const seen = new Set<string>();
   for (const id of ids) {
-    if (seen.has(id)) throw invalid(path, `The id "${id}" stands twice; every part, zone, layer and material needs its own`);
+    if (seen.has(id))
+      throw invalid(path, `The id "${id}" stands twice; every part, zone, layer and material needs its own`);
     seen.add(id);
   }
 }
 
 export const DOCUMENT_FORMAT = 'keramos-boat';
 const DOCUMENT_VERSION = 1;
-const documentSchema = z.object({ format: z.literal(DOCUMENT_FORMAT), version: z.literal(DOCUMENT_VERSION), boat: boatSchema });
+const documentSchema = z.object({
+  format: z.literal(DOCUMENT_FORMAT),
+  version: z.literal(DOCUMENT_VERSION),
+  boat: boatSchema,
+});
 
 /** The boat as a JSON document; keys stand in schema order, so that the same boat always gives the same bytes. */
 export function boatToJson(boat: Boat): string {
@@ -302,7 +373,11 @@ export function boatFromJson(text: string): Boat {
     throw new KeramosError('malformed', `This is not JSON: ${(error as Error).message.slice(0, 120)}`);
   }
   if ((document as { format?: unknown } | null)?.format !== DOCUMENT_FORMAT)
-    throw new KeramosError('malformed', `This is not a boat document: its "format" must be "${DOCUMENT_FORMAT}"`, 'format');
+    throw new KeramosError(
+      'malformed',
+      `This is not a boat document: its "format" must be "${DOCUMENT_FORMAT}"`,
+      'format',
+    );
   const { boat } = parseOrThrow(documentSchema, document);
   checkBoat(boat);
   return boat;

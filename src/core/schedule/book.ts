@@ -60,8 +60,21 @@ export function bookOf(boat: Boat, shift: number): Book {
   let book = known.get(key);
   if (!book) {
     const materials = new Map(boat.materials.map((material) => [material.id, material]));
-    const fibres = new Map(boat.materials.filter((m): m is Fibre => m.kind === 'fibre').map((fibre) => [fibre.id, fibre]));
-    book = { materials, fibres, resin: materials.get(resin) as Resin, process, shift, pack, laid: new Map(), plies: new Map(), design: new Map(), sheets: new Map() };
+    const fibres = new Map(
+      boat.materials.filter((m): m is Fibre => m.kind === 'fibre').map((fibre) => [fibre.id, fibre]),
+    );
+    book = {
+      materials,
+      fibres,
+      resin: materials.get(resin) as Resin,
+      process,
+      shift,
+      pack,
+      laid: new Map(),
+      plies: new Map(),
+      design: new Map(),
+      sheets: new Map(),
+    };
     known.set(key, book);
   }
   return book;
@@ -77,9 +90,16 @@ export function remembered<T>(map: Map<string, T>, key: string, make: () => T): 
 
 function layFabricIn(book: Book, fabric: Fabric): LaidFabric {
   const components = layFabric(fabric, book.fibres, book.resin, book.process, book.shift);
-  const sum = (pick: (component: LaidComponent) => number) => components.reduce((total, component) => total + pick(component), 0);
+  const sum = (pick: (component: LaidComponent) => number) =>
+    components.reduce((total, component) => total + pick(component), 0);
   const [fibreMass, resinMass] = [sum((c) => c.fibreMass), sum((c) => c.resinMass)];
-  return { components, thickness: sum((c) => c.thickness), fibreMass, resinMass, cost: costOf(fabric.price, fibreMass + fabric.bindingWeight.value, book, resinMass) };
+  return {
+    components,
+    thickness: sum((c) => c.thickness),
+    fibreMass,
+    resinMass,
+    cost: costOf(fabric.price, fibreMass + fabric.bindingWeight.value, book, resinMass),
+  };
 }
 
 /** Price of a quantity of a material with the resin it takes. */
@@ -89,7 +109,15 @@ function costOf(price: { value: number } | null, quantity: number, { resin }: Bo
 }
 
 const NO_COMPONENTS: readonly LaidComponent[] = [];
-const NOTHING = { thickness: 0, fibreMass: 0, resinMass: 0, coreMass: 0, coatingMass: 0, bindingMass: 0, components: NO_COMPONENTS };
+const NOTHING = {
+  thickness: 0,
+  fibreMass: 0,
+  resinMass: 0,
+  coreMass: 0,
+  coatingMass: 0,
+  bindingMass: 0,
+  components: NO_COMPONENTS,
+};
 
 /** A layer as it lies. What comes off again leaves neither thickness nor weight; its price stays. */
 function layIn(book: Book, layer: Layer, index: number): LaidLayer {
@@ -100,8 +128,22 @@ function layIn(book: Book, layer: Layer, index: number): LaidLayer {
 function layAsGiven(book: Book, layer: Layer, index: number): LaidLayer {
   const material = book.materials.get(layer.material) as LayerMaterial;
   if (material.kind === 'fabric') {
-    const { components, thickness, fibreMass, resinMass, cost } = remembered(book.laid, material.id, () => layFabricIn(book, material));
-    return { layer, index, material, thickness, fibreMass, resinMass, coreMass: 0, coatingMass: 0, bindingMass: material.bindingWeight.value, cost, components };
+    const { components, thickness, fibreMass, resinMass, cost } = remembered(book.laid, material.id, () =>
+      layFabricIn(book, material),
+    );
+    return {
+      layer,
+      index,
+      material,
+      thickness,
+      fibreMass,
+      resinMass,
+      coreMass: 0,
+      coatingMass: 0,
+      bindingMass: material.bindingWeight.value,
+      cost,
+      components,
+    };
   }
   const thickness = layer.thickness!;
   const mass = thickness * material.density.value;
@@ -166,9 +208,11 @@ function corePly(core: Core, thickness: number): Ply {
 export function sheetsOf(book: Book, laid: readonly LaidLayer[], spanAngle: number, trace?: Trace): Sheet[] {
   return laid.flatMap(({ layer, material, components }): Sheet[] => {
     if (material.kind === 'coating' || layer.role !== 'structure') return [];
-    if (material.kind === 'core') return [{ role: 'core', name: material.code, thickness: layer.thickness!, core: material }];
+    if (material.kind === 'core')
+      return [{ role: 'core', name: material.code, thickness: layer.thickness!, core: material }];
     const angle = layer.angleDeg - spanAngle;
-    const make = () => components.map((c) => sheetProperties(c, angle, trace && ((step) => trace('laminate', step)), book.pack));
+    const make = () =>
+      components.map((c) => sheetProperties(c, angle, trace && ((step) => trace('laminate', step)), book.pack));
     const properties = trace ? make() : remembered(book.sheets, `${material.id}|${angle}`, make);
     return components.map((c, i) => ({
       role: 'skin',
@@ -184,9 +228,12 @@ export function sheetsOf(book: Book, laid: readonly LaidLayer[], spanAngle: numb
 }
 
 /** The layers of a zone as they lie. */
-export const layAll = (book: Book, part: Part, zone: Zone) => part.layers.flatMap((layer, index) => (layer.zones.includes(zone.id) ? [layIn(book, layer, index)] : []));
+export const layAll = (book: Book, part: Part, zone: Zone) =>
+  part.layers.flatMap((layer, index) => (layer.zones.includes(zone.id) ? [layIn(book, layer, index)] : []));
 
 /** Layers of a reference as they would be laid in this boat. */
 export function layReference(book: Book, reference: Reference): LaidLayer[] {
-  return reference.layers.map((layer, index) => layIn(book, { id: `${reference.id}-${index}`, zones: [], group: null, ...layer }, index));
+  return reference.layers.map((layer, index) =>
+    layIn(book, { id: `${reference.id}-${index}`, zones: [], group: null, ...layer }, index),
+  );
 }

@@ -23,17 +23,21 @@ const [part, zone] = zoneOf(boat, 'Bottom forward');
 const layer = part.layers[3]!;
 
 describe('the brief', () => {
-  it.each(Object.keys(BRIEF_NUMBERS) as BriefNumber[])('%s is refused outside its range, by name, range and reason', (key) => {
-    const { label, minimum, maximum, reason } = BRIEF_NUMBERS[key];
-    for (const value of [minimum - 0.001, maximum + 0.001, NaN, 'ten', null]) {
-      const result = briefSchema.safeParse({ ...boat.brief, [key]: value });
-      expect(result.success).toBe(false);
-      const [issue] = result.error!.issues;
-      expect(issue!.path).toEqual([key]);
-      for (const words of [label, String(minimum), String(maximum), reason]) expect(issue!.message).toContain(words);
-    }
-    for (const value of [minimum, maximum]) expect(briefSchema.safeParse({ ...boat.brief, [key]: value }).success).toBe(true);
-  });
+  it.each(Object.keys(BRIEF_NUMBERS) as BriefNumber[])(
+    '%s is refused outside its range, by name, range and reason',
+    (key) => {
+      const { label, minimum, maximum, reason } = BRIEF_NUMBERS[key];
+      for (const value of [minimum - 0.001, maximum + 0.001, NaN, 'ten', null]) {
+        const result = briefSchema.safeParse({ ...boat.brief, [key]: value });
+        expect(result.success).toBe(false);
+        const [issue] = result.error!.issues;
+        expect(issue!.path).toEqual([key]);
+        for (const words of [label, String(minimum), String(maximum), reason]) expect(issue!.message).toContain(words);
+      }
+      for (const value of [minimum, maximum])
+        expect(briefSchema.safeParse({ ...boat.brief, [key]: value }).success).toBe(true);
+    },
+  );
   it.each([
     [{ chineBeam: 3 }, 'Chine beam 3 m must not exceed the maximum beam, 2.85 m'],
     [{ waterlineLength: 8.5 }, 'must not exceed the length of hull'],
@@ -47,7 +51,14 @@ describe('the brief', () => {
     expect(craftOf({ ...boat.brief, rightingLever60: 0.4 })).toHaveProperty('rightingLever60', 0.4);
   });
   it('verdicts stand at 1, at the target and at twice the target', () => {
-    expect([0.999, 1, 1.099, 1.1, 2.19, 2.2].map((reserve) => verdictOf(reserve, 1.1))).toEqual(['fails', 'thin', 'thin', 'meets', 'meets', 'ample']);
+    expect([0.999, 1, 1.099, 1.1, 2.19, 2.2].map((reserve) => verdictOf(reserve, 1.1))).toEqual([
+      'fails',
+      'thin',
+      'thin',
+      'meets',
+      'meets',
+      'ample',
+    ]);
   });
 });
 
@@ -55,19 +66,34 @@ describe('edits in words', () => {
   const acceptance = { id: 'a', rule: 'unbalanced', subject: zone.id, by: 'I. Hallin', note: 'as drawn', at: '' };
   const cases: [Edit, string][] = [
     [{ type: 'boat.rename', name: 'Tern' }, 'renamed the boat to Tern'],
-    [{ type: 'brief.set', patch: { loadedMass: 3700, maxSpeedKnots: 18 } }, 'changed the brief: loadedMass, maxSpeedKnots'],
-    [{ type: 'part.add', part: newPart({ id: 'p', name: 'Rudder', kind: 'small', zones: [] }), index: 9 }, 'added part Rudder'],
+    [
+      { type: 'brief.set', patch: { loadedMass: 3700, maxSpeedKnots: 18 } },
+      'changed the brief: loadedMass, maxSpeedKnots',
+    ],
+    [
+      { type: 'part.add', part: newPart({ id: 'p', name: 'Rudder', kind: 'small', zones: [] }), index: 9 },
+      'added part Rudder',
+    ],
     [{ type: 'part.set', partId: part.id, patch: { name: 'Shell' } }, 'changed part Hull'],
     [{ type: 'part.remove', partId: part.id }, 'removed part Hull'],
-    [{ type: 'zone.add', partId: part.id, zone: newZone('z', 'Skeg', 'bottom'), index: 0, coveredBy: [] }, 'added zone Skeg'],
-    [{ type: 'zone.set', zoneId: zone.id, patch: { geometry: zone.geometry } }, 'changed zone Bottom forward: geometry'],
+    [
+      { type: 'zone.add', partId: part.id, zone: newZone('z', 'Skeg', 'bottom'), index: 0, coveredBy: [] },
+      'added zone Skeg',
+    ],
+    [
+      { type: 'zone.set', zoneId: zone.id, patch: { geometry: zone.geometry } },
+      'changed zone Bottom forward: geometry',
+    ],
     [{ type: 'zone.set', zoneId: zone.id, patch: { load: null } }, 'changed zone Bottom forward: load'],
     [{ type: 'zone.remove', zoneId: zone.id }, 'removed zone Bottom forward'],
     [{ type: 'layer.add', partId: part.id, layer: { ...layer, id: 'l' }, index: 0 }, 'added TX 900 to Hull'],
     [{ type: 'layer.set', layerId: layer.id, patch: { angleDeg: -45 } }, 'turned layer 4 (TX 900) of Hull to −45°'],
     [{ type: 'layer.set', layerId: layer.id, patch: { material: 'bx0-800' } }, 'made layer 4 (TX 900) of Hull BX0 800'],
     [{ type: 'layer.move', layerId: layer.id, index: 6 }, 'moved layer 4 (TX 900) of Hull to place 7'],
-    [{ type: 'layer.cover', layerId: layer.id, zoneId: zone.id, covered: false }, 'took layer 4 (TX 900) of Hull out of Bottom forward'],
+    [
+      { type: 'layer.cover', layerId: layer.id, zoneId: zone.id, covered: false },
+      'took layer 4 (TX 900) of Hull out of Bottom forward',
+    ],
     [{ type: 'layer.remove', layerId: layer.id }, 'removed layer 4 (TX 900) of Hull'],
     [{ type: 'caution.accept', acceptance, index: 0 }, 'I. Hallin accepted the caution unbalanced'],
   ];
@@ -99,7 +125,12 @@ describe('edits in words', () => {
 });
 
 describe('history', () => {
-  const entry = (action: HistoryEntry['action'], description: string): HistoryEntry => ({ action, description, forward: [], inverse: [] });
+  const entry = (action: HistoryEntry['action'], description: string): HistoryEntry => ({
+    action,
+    description,
+    forward: [],
+    inverse: [],
+  });
   it('an undo moves to what can be done again, a new deed forgets that', () => {
     const two = [entry('do', 'one'), entry('do', 'two')].reduce(pushHistory, EMPTY_HISTORY);
     const undone = pushHistory(two, entry('undo', 'two'));

@@ -42,7 +42,8 @@ describe('which fibres carry a pull', () => {
       return [found.result.loadAtFirstFailure, found.result.naiveSum, found.members.length];
     };
     const straight = loads([0, 0]);
-    for (const turned of [loads([30, 0]), loads([-75, 0]), loads([0, 180]), loads([20, -180])]) turned.forEach((value, i) => expect(value / straight[i]!).toBeCloseTo(1, 9));
+    for (const turned of [loads([30, 0]), loads([-75, 0]), loads([0, 180]), loads([20, -180])])
+      turned.forEach((value, i) => expect(value / straight[i]!).toBeCloseTo(1, 9));
   });
   it('across its fibres a ply has its transverse modulus and cracks at its transverse strain', () => {
     const { members } = stackCompatibility([carbon], 90)!;

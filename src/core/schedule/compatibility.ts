@@ -1,4 +1,12 @@
-import { limitingStrains, rotateStrain, strainCompatibility, transformedStiffness, type Member, type Ply, type StrainCompatibility } from '../laminate';
+import {
+  limitingStrains,
+  rotateStrain,
+  strainCompatibility,
+  transformedStiffness,
+  type Member,
+  type Ply,
+  type StrainCompatibility,
+} from '../laminate';
 
 /** Plies of one material and direction, strained together with the rest. */
 export interface StackMember extends Member {
@@ -15,9 +23,15 @@ function along(ply: Ply, directionDeg: number): { E: number; failureStrain: numb
   const ey = (-Q12 * Q66 + Q16 * Q26) / determinant;
   const gxy = (-Q16 * Q22 + Q12 * Q26) / determinant;
   const E = Q11 + Q12 * ey + Q16 * gxy;
-  const [e1, e2, g12] = rotateStrain([1, ey, gxy], turned.angleDeg).map((value) => (Math.abs(value) < 1e-9 ? 0 : value)) as [number, number, number];
+  const [e1, e2, g12] = rotateStrain([1, ey, gxy], turned.angleDeg).map((value) =>
+    Math.abs(value) < 1e-9 ? 0 : value,
+  ) as [number, number, number];
   const limits = limitingStrains(ply)!;
-  const failureStrain = Math.min(e1 > 0 ? limits.e1t / e1 : -limits.e1c / e1, e2 > 0 ? limits.e2t / e2 : -limits.e2c / e2, limits.g12 / Math.abs(g12));
+  const failureStrain = Math.min(
+    e1 > 0 ? limits.e1t / e1 : -limits.e1c / e1,
+    e2 > 0 ? limits.e2t / e2 : -limits.e2c / e2,
+    limits.g12 / Math.abs(g12),
+  );
   return { E, failureStrain };
 }
 
@@ -31,7 +45,10 @@ function along(ply: Ply, directionDeg: number): { E: number; failureStrain: numb
  * @example stackCompatibility(plies, 90)?.loadAtFirstFailure // N/m
  * Source: equal strain in parallel members; maximum strain for each ply.
  */
-export function stackCompatibility(plies: readonly Ply[], directionDeg: number): { members: StackMember[]; result: StrainCompatibility } | null {
+export function stackCompatibility(
+  plies: readonly Ply[],
+  directionDeg: number,
+): { members: StackMember[]; result: StrainCompatibility } | null {
   const members = new Map<string, StackMember>();
   for (const ply of plies) {
     if (ply.role === 'core' || !(ply.strength ?? ply.failureStrain)) continue;

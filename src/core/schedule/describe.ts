@@ -9,11 +9,13 @@ const codeOf = (boat: Boat, id: string) => {
 const angle = (value: number) => `${formatNumber(value, value % 1 === 0 ? 0 : 1)}°`;
 
 const HULL_SOURCES = { particulars: 'its particulars', offsets: 'an offsets table', mesh: 'a mesh' } as const;
-const nameIn = (items: readonly { id: string; name: string }[], id: string) => items.find((item) => item.id === id)?.name ?? 'it';
+const nameIn = (items: readonly { id: string; name: string }[], id: string) =>
+  items.find((item) => item.id === id)?.name ?? 'it';
 
 /** What one edit does, in the words of the history: 'turned layer 7 (BX 800) to −45°'. `before` is the boat it applies to. */
 function describeEdit(before: Boat, edit: Edit): string {
-  const zoneName = (id: string) => before.parts.flatMap((part) => part.zones).find((zone) => zone.id === id)?.name ?? 'a zone';
+  const zoneName = (id: string) =>
+    before.parts.flatMap((part) => part.zones).find((zone) => zone.id === id)?.name ?? 'a zone';
   const layerName = (id: string) => {
     for (const part of before.parts) {
       const at = part.layers.findIndex((layer) => layer.id === id);
@@ -40,7 +42,8 @@ function describeEdit(before: Boat, edit: Edit): string {
       const name = partName(edit.partId);
       if (patch.joins) return `changed how layers meet in ${name}`;
       if (patch.groups) return `changed the groups of ${name}`;
-      if (patch.hands ?? patch.number) return `made ${name} ${patch.number ?? ''} off${patch.hands === 'two' ? ', in two hands' : ''}`;
+      if (patch.hands ?? patch.number)
+        return `made ${name} ${patch.number ?? ''} off${patch.hands === 'two' ? ', in two hands' : ''}`;
       return `changed part ${name}`;
     }
     case 'part.remove':
@@ -71,10 +74,13 @@ function describeEdit(before: Boat, edit: Edit): string {
     case 'layer.add':
       return `added ${codeOf(before, edit.layer.material)} to ${partName(edit.partId)}`;
     case 'layer.set':
-      if (edit.patch.material !== undefined) return `made ${layerName(edit.layerId)} ${codeOf(before, edit.patch.material)}`;
+      if (edit.patch.material !== undefined)
+        return `made ${layerName(edit.layerId)} ${codeOf(before, edit.patch.material)}`;
       if (edit.patch.role !== undefined) return `made ${layerName(edit.layerId)} ${LAYER_ROLES[edit.patch.role]}`;
-      if (edit.patch.group !== undefined) return `${edit.patch.group === null ? 'took out of' : 'put into'} a group: ${layerName(edit.layerId)}`;
-      if (edit.patch.angleDeg !== undefined) return `turned ${layerName(edit.layerId)} to ${angle(edit.patch.angleDeg)}`;
+      if (edit.patch.group !== undefined)
+        return `${edit.patch.group === null ? 'took out of' : 'put into'} a group: ${layerName(edit.layerId)}`;
+      if (edit.patch.angleDeg !== undefined)
+        return `turned ${layerName(edit.layerId)} to ${angle(edit.patch.angleDeg)}`;
       return `changed the thickness of ${layerName(edit.layerId)}`;
     case 'layer.move':
       return `moved ${layerName(edit.layerId)} to place ${edit.index + 1}`;
@@ -128,10 +134,13 @@ function describeEdit(before: Boat, edit: Edit): string {
 /** Several edits of one kind in words: 'turned 4 layers of Hull'. */
 function describeMany(before: Boat, edits: readonly Edit[]): string | null {
   const [first] = edits;
-  if (edits.length < 2 || !first?.type.startsWith('layer.') || edits.some(({ type }) => type !== first.type)) return null;
+  if (edits.length < 2 || !first?.type.startsWith('layer.') || edits.some(({ type }) => type !== first.type))
+    return null;
   const touched = edits as readonly Extract<Edit, { type: `layer.${string}` }>[];
   const layers = new Set(touched.map((edit) => (edit.type === 'layer.add' ? edit.layer.id : edit.layerId)));
-  const part = before.parts.find((candidate) => (first.type === 'layer.add' ? candidate.id === first.partId : candidate.layers.some(({ id }) => layers.has(id))))?.name;
+  const part = before.parts.find((candidate) =>
+    first.type === 'layer.add' ? candidate.id === first.partId : candidate.layers.some(({ id }) => layers.has(id)),
+  )?.name;
   if (first.type === 'layer.cover') {
     const zones = new Set(touched.map((edit) => (edit.type === 'layer.cover' ? edit.zoneId : '')));
     const count = `${layers.size} ${layers.size === 1 ? 'layer' : 'layers'} of ${part}`;

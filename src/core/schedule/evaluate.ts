@@ -67,7 +67,11 @@ function weakestOrigin(book: Book, laid: readonly LaidLayer[]): Origin | null {
   return ORIGIN_RANK[rank]!;
 }
 
-const least = (checks: readonly ZoneCheck[]) => checks.reduce<ZoneCheck | null>((low, check) => (low === null || check.reserveFactor < low.reserveFactor ? check : low), null);
+const least = (checks: readonly ZoneCheck[]) =>
+  checks.reduce<ZoneCheck | null>(
+    (low, check) => (low === null || check.reserveFactor < low.reserveFactor ? check : low),
+    null,
+  );
 
 /**
  * Everything there is to know of one zone: stack, masses, fractions, stiffness, pressure, checks, and what governs.
@@ -104,7 +108,12 @@ export function evaluateZone(boat: Boat, part: Part, zone: Zone): ZoneEvaluation
   };
   try {
     const result = checkIn(boat, zone, book, laid);
-    return { ...evaluation, ...result, governing: least(result.checks), stiffness: laminateStiffness(pliesOf(book, laid)) };
+    return {
+      ...evaluation,
+      ...result,
+      governing: least(result.checks),
+      stiffness: laminateStiffness(pliesOf(book, laid)),
+    };
   } catch (error) {
     if (!(error instanceof KeramosError)) throw error;
     return { ...evaluation, problem: error.message };
@@ -144,9 +153,14 @@ export const targetOf = (boat: Boat) => POSTURES[boat.brief.posture].target;
 export function traceZone(boat: Boat, part: Part, zone: Zone, trace: Trace, packId = boat.packs[0]!.id): void {
   const book = bookOf(boat, 0);
   const laid = layAll(book, part, zone);
-  for (const { material } of laid.filter((l, i) => l.material.kind === 'fabric' && laid.findIndex((other) => other.material === l.material) === i))
+  for (const { material } of laid.filter(
+    (l, i) => l.material.kind === 'fabric' && laid.findIndex((other) => other.material === l.material) === i,
+  ))
     layFabric(material as Fabric, book.fibres, book.resin, book.process, 0, (step) =>
-      trace('laminate', { ...step, quantity: `${(material as Fabric | Coating).code}: ${step.quantity.toLowerCase()}` }),
+      trace('laminate', {
+        ...step,
+        quantity: `${(material as Fabric | Coating).code}: ${step.quantity.toLowerCase()}`,
+      }),
     );
   checkIn(boat, zone, book, laid, trace, packId);
 }

@@ -41,9 +41,21 @@ export function makeEvaluator(): (boat: Boat) => ReadonlyMap<string, ZoneEvaluat
 
 /** Same layers at the same places of the laying order (their numbers are shown). */
 function samePlaces(evaluation: ZoneEvaluation, part: Part, layers: Part['layers']): boolean {
-  return evaluation.layers.length === layers.length && evaluation.layers.every((laid, i) => sameLaying(laid.layer, layers[i]!) && part.layers[laid.index]?.id === layers[i]!.id);
+  return (
+    evaluation.layers.length === layers.length &&
+    evaluation.layers.every(
+      (laid, i) => sameLaying(laid.layer, layers[i]!) && part.layers[laid.index]?.id === layers[i]!.id,
+    )
+  );
 }
 /** Coverage of other zones does not matter to this one. */
 function sameLaying(a: Part['layers'][number], b: Part['layers'][number]): boolean {
-  return a === b || (a.id === b.id && a.material === b.material && a.angleDeg === b.angleDeg && a.thickness === b.thickness && a.role === b.role);
+  return (
+    a === b ||
+    (a.id === b.id &&
+      a.material === b.material &&
+      a.angleDeg === b.angleDeg &&
+      a.thickness === b.thickness &&
+      a.role === b.role)
+  );
 }

@@ -24,8 +24,15 @@ describe('laminates', () => {
   const liner = boat.parts.find(({ name }) => name === 'Liner')!;
   const laid = applyEdits(boat, layLaminate(liner, kept, [liner.zones[0]!.id], liner.layers.length, fresh())).boat;
   it('know where they are laid, and a change where they are defined goes to every place that follows', () => {
-    expect(usesOf(laid, kept).map(({ part, how, differs }) => `${part} ${how} ${differs}`)).toEqual(['Deck laid false', 'Liner laid false']);
-    const { edits, follow, stay } = changeLaminate(laid, { ...kept, layers: [...kept.layers.map((layer) => ({ ...layer, angleDeg: 45 })), kept.layers[0]!] }, fresh());
+    expect(usesOf(laid, kept).map(({ part, how, differs }) => `${part} ${how} ${differs}`)).toEqual([
+      'Deck laid false',
+      'Liner laid false',
+    ]);
+    const { edits, follow, stay } = changeLaminate(
+      laid,
+      { ...kept, layers: [...kept.layers.map((layer) => ({ ...layer, angleDeg: 45 })), kept.layers[0]!] },
+      fresh(),
+    );
     expect([follow, stay]).toEqual([2, 0]);
     const { boat: changed, inverse } = applyEdits(laid, edits);
     expect(
@@ -42,7 +49,10 @@ describe('laminates', () => {
     const layer = deck.layers.find((one) => one.group === group.id)!;
     const apart = applyEdits(laid, [{ type: 'layer.set', layerId: layer.id, patch: { angleDeg: 30 } }]).boat;
     expect(usesOf(apart, kept).map(({ differs }) => differs)).toEqual([true, false]);
-    expect(changeLaminate(apart, { ...kept, layers: kept.layers.slice(0, 1) }, fresh())).toMatchObject({ follow: 1, stay: 1 });
+    expect(changeLaminate(apart, { ...kept, layers: kept.layers.slice(0, 1) }, fresh())).toMatchObject({
+      follow: 1,
+      stay: 1,
+    });
     const deckNow = apart.parts.find(({ name }) => name === 'Deck')!;
     const given = applyEdits(apart, takeIntoLaminate(apart, deckNow, group, fresh())!.edits).boat;
     expect(given.parts.find(({ name }) => name === 'Liner')!.layers.some(({ angleDeg }) => angleDeg === 30)).toBe(true);
@@ -50,8 +60,13 @@ describe('laminates', () => {
   });
   it('are kept from a group', () => {
     const group = hull.groups.find(({ name }) => name === 'Outer skin')!;
-    const { boat: next } = applyEdits(boat, keepAsLaminate(boat, hull, group, { id: 'outer', name: 'Outer', note: '' }));
-    expect(usesOf(next, next.references.at(-1)!)).toMatchObject([{ part: 'Hull', place: 'Outer skin', how: 'laid', differs: false }]);
+    const { boat: next } = applyEdits(
+      boat,
+      keepAsLaminate(boat, hull, group, { id: 'outer', name: 'Outer', note: '' }),
+    );
+    expect(usesOf(next, next.references.at(-1)!)).toMatchObject([
+      { part: 'Hull', place: 'Outer skin', how: 'laid', differs: false },
+    ]);
   });
 });
 
@@ -61,7 +76,12 @@ describe('variants', () => {
     const own = change(
       boat,
       { type: 'layer.set', layerId: id(4), patch: { angleDeg: 30 } },
-      { type: 'layer.add', partId: hull.id, layer: newLayer({ id: 'own', material: 'bx45-600', zones: [hull.zones[0]!.id] }), index: 6 },
+      {
+        type: 'layer.add',
+        partId: hull.id,
+        layer: newLayer({ id: 'own', material: 'bx45-600', zones: [hull.zones[0]!.id] }),
+        index: 6,
+      },
       { type: 'layer.cover', layerId: id(5), zoneId: hull.zones[0]!.id, covered: true },
     );
     const parent = change(
@@ -96,11 +116,22 @@ describe('variants', () => {
     const zone = hull.zones[0]!.id;
     const own = change(
       boat,
-      { type: 'reference.add', item: { id: 'r', name: 'Own', note: '', layers: [{ material: 'bx45-600', angleDeg: 0, thickness: null, role: 'structure' }] }, index: 0 },
+      {
+        type: 'reference.add',
+        item: {
+          id: 'r',
+          name: 'Own',
+          note: '',
+          layers: [{ material: 'bx45-600', angleDeg: 0, thickness: null, role: 'structure' }],
+        },
+        index: 0,
+      },
       { type: 'zone.set', zoneId: zone, patch: { match: 'r' } },
     );
     const base = change(boat, { type: 'reference.add', item: own.references[0]!, index: 0 });
-    expect(() => followParent(base, boat, change(base, { type: 'zone.set', zoneId: zone, patch: { match: 'r' } }))).toThrow('asks for a reference');
+    expect(() =>
+      followParent(base, boat, change(base, { type: 'zone.set', zoneId: zone, patch: { match: 'r' } })),
+    ).toThrow('asks for a reference');
   });
 });
 

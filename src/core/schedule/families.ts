@@ -16,7 +16,8 @@ export interface LaminateUse {
 
 const stackOf = (layers: readonly Pick<Layer, 'material' | 'angleDeg' | 'thickness' | 'role'>[]): Reference['layers'] =>
   layers.map(({ material, angleDeg, thickness, role }) => ({ material, angleDeg, thickness, role }));
-const same = (a: Reference['layers'], b: Reference['layers']) => JSON.stringify(stackOf(a as Layer[])) === JSON.stringify(stackOf(b as Layer[]));
+const same = (a: Reference['layers'], b: Reference['layers']) =>
+  JSON.stringify(stackOf(a as Layer[])) === JSON.stringify(stackOf(b as Layer[]));
 const layersOf = (part: Part, groupId: string) => part.layers.filter(({ group }) => group === groupId);
 
 /** Every use of a laminate in a boat. */
@@ -35,7 +36,16 @@ export function usesOf(boat: Boat, laminate: Reference): LaminateUse[] {
     ...part.zones.flatMap((zone): LaminateUse[] =>
       (['match', 'specified'] as const).flatMap((how) =>
         zone[how] === laminate.id
-          ? [{ partId: part.id, part: part.name, groupId: null, place: zone.name, how: how === 'match' ? ('matched' as const) : ('specified' as const), differs: false }]
+          ? [
+              {
+                partId: part.id,
+                part: part.name,
+                groupId: null,
+                place: zone.name,
+                how: how === 'match' ? ('matched' as const) : ('specified' as const),
+                differs: false,
+              },
+            ]
           : [],
       ),
     ),
@@ -43,10 +53,23 @@ export function usesOf(boat: Boat, laminate: Reference): LaminateUse[] {
 }
 
 /** Keep the stack of a group as a laminate of the boat's book, which the group follows from then on. */
-export function keepAsLaminate(boat: Boat, part: Part, group: LayerGroup, laminate: Pick<Reference, 'id' | 'name' | 'note'>): Edit[] {
+export function keepAsLaminate(
+  boat: Boat,
+  part: Part,
+  group: LayerGroup,
+  laminate: Pick<Reference, 'id' | 'name' | 'note'>,
+): Edit[] {
   return [
-    { type: 'reference.add', item: { ...laminate, layers: stackOf(layersOf(part, group.id)) }, index: boat.references.length },
-    { type: 'part.set', partId: part.id, patch: { groups: part.groups.map((one) => (one.id === group.id ? { ...one, laminate: laminate.id } : one)) } },
+    {
+      type: 'reference.add',
+      item: { ...laminate, layers: stackOf(layersOf(part, group.id)) },
+      index: boat.references.length,
+    },
+    {
+      type: 'part.set',
+      partId: part.id,
+      patch: { groups: part.groups.map((one) => (one.id === group.id ? { ...one, laminate: laminate.id } : one)) },
+    },
   ];
 }
 
@@ -58,7 +81,11 @@ export function layAs(part: Part, groupId: string, stack: Reference['layers'], n
   return [
     ...stack
       .slice(0, own.length)
-      .flatMap((wanted, i): Edit[] => (same([wanted], stackOf([own[i]!])) ? [] : [{ type: 'layer.set', layerId: own[i]!.id, patch: stackOf([wanted as Layer])[0]! }])),
+      .flatMap((wanted, i): Edit[] =>
+        same([wanted], stackOf([own[i]!]))
+          ? []
+          : [{ type: 'layer.set', layerId: own[i]!.id, patch: stackOf([wanted as Layer])[0]! }],
+      ),
     ...own.slice(stack.length).map((layer): Edit => ({ type: 'layer.remove', layerId: layer.id })),
     ...stack.slice(own.length).map((wanted, i): Edit => ({
       type: 'layer.add',
@@ -73,7 +100,11 @@ export function layAs(part: Part, groupId: string, stack: Reference['layers'], n
  * Change a laminate where it is defined: every group that follows it changes with it; a group that was changed on its own stays as it is.
  * @returns the edits and how many places follow.
  */
-export function changeLaminate(boat: Boat, laminate: Reference, newId: () => string): { edits: Edit[]; follow: number; stay: number } {
+export function changeLaminate(
+  boat: Boat,
+  laminate: Reference,
+  newId: () => string,
+): { edits: Edit[]; follow: number; stay: number } {
   const old = boat.references.find(({ id }) => id === laminate.id);
   const uses = old ? usesOf(boat, old).filter(({ how }) => how === 'laid') : [];
   const following = uses.filter(({ differs }) => !differs);
@@ -95,7 +126,12 @@ export function changeLaminate(boat: Boat, laminate: Reference, newId: () => str
 }
 
 /** Take what was changed in one group into its laminate, and so to every other place that follows it. */
-export function takeIntoLaminate(boat: Boat, part: Part, group: LayerGroup, newId: () => string): { edits: Edit[]; follow: number } | null {
+export function takeIntoLaminate(
+  boat: Boat,
+  part: Part,
+  group: LayerGroup,
+  newId: () => string,
+): { edits: Edit[]; follow: number } | null {
   const laminate = boat.references.find(({ id }) => id === group.laminate);
   if (!laminate) return null;
   const { edits, follow } = changeLaminate(boat, { ...laminate, layers: stackOf(layersOf(part, group.id)) }, newId);
@@ -103,14 +139,29 @@ export function takeIntoLaminate(boat: Boat, part: Part, group: LayerGroup, newI
 }
 
 /** Lay a laminate of the book as a new group over zones. */
-export function layLaminate(part: Part, laminate: Reference, zones: readonly string[], index: number, newId: () => string): Edit[] {
+export function layLaminate(
+  part: Part,
+  laminate: Reference,
+  zones: readonly string[],
+  index: number,
+  newId: () => string,
+): Edit[] {
   const id = newId();
   return [
-    { type: 'part.set', partId: part.id, patch: { groups: [...part.groups, { id, name: laminate.name, kind: 'outerSkin', laminate: laminate.id }] } },
+    {
+      type: 'part.set',
+      partId: part.id,
+      patch: { groups: [...part.groups, { id, name: laminate.name, kind: 'outerSkin', laminate: laminate.id }] },
+    },
     ...laminate.layers.map((layer, i): Edit => ({
       type: 'layer.add',
       partId: part.id,
-      layer: { ...layer, id: newId(), zones: part.zones.map((zone) => zone.id).filter((zone) => zones.includes(zone)), group: id },
+      layer: {
+        ...layer,
+        id: newId(),
+        zones: part.zones.map((zone) => zone.id).filter((zone) => zones.includes(zone)),
+        group: id,
+      },
       index: index + i,
     })),
   ];

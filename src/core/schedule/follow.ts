@@ -16,7 +16,12 @@ function mergeFields<T extends object>(base: T, parent: T, own: T): T {
 }
 
 /** Zones a layer covers: those the parent added come, those it took go, what we changed stays. */
-function mergeCover(base: readonly string[], parent: readonly string[], own: readonly string[], order: readonly string[]): string[] {
+function mergeCover(
+  base: readonly string[],
+  parent: readonly string[],
+  own: readonly string[],
+  order: readonly string[],
+): string[] {
   return order.filter((id) => {
     const [was, theirs, ours] = [base, parent, own].map((zones) => zones.includes(id));
     return was === ours ? theirs : ours;
@@ -24,7 +29,12 @@ function mergeCover(base: readonly string[], parent: readonly string[], own: rea
 }
 
 /** Order of ours with the parent's additions after what they follow there, or the parent's order where we kept the old one. */
-function mergeOrder(base: readonly string[], parent: readonly string[], own: readonly string[], kept: ReadonlySet<string>): string[] {
+function mergeOrder(
+  base: readonly string[],
+  parent: readonly string[],
+  own: readonly string[],
+  kept: ReadonlySet<string>,
+): string[] {
   const common = base.filter((id) => own.includes(id) && parent.includes(id));
   const keptOrder = same(
     own.filter((id) => common.includes(id)),
@@ -41,8 +51,17 @@ function mergeOrder(base: readonly string[], parent: readonly string[], own: rea
 }
 
 /** A list of things by id: what the parent added comes, what it removed goes unless we changed it, what we removed stays away. */
-function mergeList<T extends { id: string }>(base: readonly T[], parent: readonly T[], own: readonly T[], merge: (base: T, parent: T, own: T) => T): T[] {
-  const [was, theirs, ours] = [base, parent, own].map((items) => new Map(items.map((item) => [item.id, item]))) as [Map<string, T>, Map<string, T>, Map<string, T>];
+function mergeList<T extends { id: string }>(
+  base: readonly T[],
+  parent: readonly T[],
+  own: readonly T[],
+  merge: (base: T, parent: T, own: T) => T,
+): T[] {
+  const [was, theirs, ours] = [base, parent, own].map((items) => new Map(items.map((item) => [item.id, item]))) as [
+    Map<string, T>,
+    Map<string, T>,
+    Map<string, T>,
+  ];
   const kept = new Map<string, T>();
   for (const id of new Set([...theirs.keys(), ...ours.keys()])) {
     const [b, p, o] = [was.get(id), theirs.get(id), ours.get(id)];
@@ -62,8 +81,16 @@ function mergePart(base: Part, parent: Part, own: Part): Part {
     const cover = mergeCover(b.zones, p.zones, o.zones, order);
     const merged = { ...mergeFields(b, p, o), zones: cover };
     return same(merged, o) ? o : merged;
-  }).map((layer) => (layer.zones.every((id) => order.includes(id)) ? layer : { ...layer, zones: layer.zones.filter((id) => order.includes(id)) }));
-  const rest = mergeFields({ ...base, zones: null, layers: null }, { ...parent, zones: null, layers: null }, { ...own, zones: null, layers: null });
+  }).map((layer) =>
+    layer.zones.every((id) => order.includes(id))
+      ? layer
+      : { ...layer, zones: layer.zones.filter((id) => order.includes(id)) },
+  );
+  const rest = mergeFields(
+    { ...base, zones: null, layers: null },
+    { ...parent, zones: null, layers: null },
+    { ...own, zones: null, layers: null },
+  );
   const merged: Part = { ...rest, zones, layers };
   return same(merged, own) ? own : merged;
 }
@@ -88,7 +115,17 @@ export function followParent(base: Boat, parent: Boat, own: Boat): Boat {
     parts: mergeList(base.parts, parent.parts, own.parts, mergePart),
     hull: same(base.hull, own.hull) ? (same(parent.hull, own.hull) ? own.hull : parent.hull) : own.hull,
     deck: same(base.deck, own.deck) ? (same(parent.deck, own.deck) ? own.deck : parent.deck) : own.deck,
-    ...Object.fromEntries(lists.map((key) => [key, mergeList(base[key] as { id: string }[], parent[key] as { id: string }[], own[key] as { id: string }[], mergeFields)])),
+    ...Object.fromEntries(
+      lists.map((key) => [
+        key,
+        mergeList(
+          base[key] as { id: string }[],
+          parent[key] as { id: string }[],
+          own[key] as { id: string }[],
+          mergeFields,
+        ),
+      ]),
+    ),
   };
   if (same(merged, own)) return own;
   const settled = settleGeometry(own, boatSchema.parse(merged));
@@ -96,7 +133,20 @@ export function followParent(base: Boat, parent: Boat, own: Boat): Boat {
   return settled;
 }
 
-const TAKEN = ['brief', 'materials', 'parts', 'acceptances', 'hull', 'deck', 'supports', 'sections', 'references', 'packs', 'loads', 'details'] as const;
+const TAKEN = [
+  'brief',
+  'materials',
+  'parts',
+  'acceptances',
+  'hull',
+  'deck',
+  'supports',
+  'sections',
+  'references',
+  'packs',
+  'loads',
+  'details',
+] as const;
 
 /** The edit that takes a boat from one state to another whole, holding only what differs. */
 export function takeState(from: Boat, to: Boat, source: string): Edit {

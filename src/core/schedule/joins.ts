@@ -39,7 +39,8 @@ export interface LineState {
 
 const NO_JOIN = { lap: null, laps: [], ends: [], bevel: null, length: null };
 const LEAST_BEVEL = 3;
-const arealMass = (laid: LaidLayer) => laid.fibreMass + laid.bindingMass + laid.resinMass + laid.coreMass + laid.coatingMass;
+const arealMass = (laid: LaidLayer) =>
+  laid.fibreMass + laid.bindingMass + laid.resinMass + laid.coreMass + laid.coatingMass;
 export const joinKey = ({ a, b }: Pick<Join, 'a' | 'b'>) => `${a}|${b}`;
 
 /** The join of a line as it is set, or as layers do by themselves: run on where they cover both zones, stop at the line where they do not. */
@@ -50,7 +51,9 @@ export function joinAt(part: Part, line: Pick<ZoneLine, 'a' | 'b'>): Join {
 /** Fabrics that stop at the line on one side of it, nearest end first. */
 function stopping(layers: readonly LayerAtLine[], side: 'a' | 'b'): LayerAtLine[] {
   return layers
-    .filter(({ covers, laid, layer }) => covers === side && laid.material.kind === 'fabric' && layer.role !== 'comesOff')
+    .filter(
+      ({ covers, laid, layer }) => covers === side && laid.material.kind === 'fabric' && layer.role !== 'comesOff',
+    )
     .sort((p, q) => p.past - q.past || q.index - p.index);
 }
 
@@ -59,11 +62,18 @@ function stopping(layers: readonly LayerAtLine[], side: 'a' | 'b'): LayerAtLine[
  * 0 for what is no core, or runs on.
  */
 export function coreRun(layers: readonly LayerAtLine[], { covers, laid }: LayerAtLine, bevel: number): number {
-  return laid.material.kind === 'core' && covers !== 'both' ? bevel * Math.max(0, laid.thickness - coreBeyond(layers, covers)) : 0;
+  return laid.material.kind === 'core' && covers !== 'both'
+    ? bevel * Math.max(0, laid.thickness - coreBeyond(layers, covers))
+    : 0;
 }
 /** Thickness of the cores that stop on the other side of the line (m). */
 export const coreBeyond = (layers: readonly LayerAtLine[], covers: 'a' | 'b') =>
-  Math.max(0, ...layers.filter((other) => other.covers === (covers === 'a' ? 'b' : 'a') && other.laid.material.kind === 'core').map(({ laid }) => laid.thickness));
+  Math.max(
+    0,
+    ...layers
+      .filter((other) => other.covers === (covers === 'a' ? 'b' : 'a') && other.laid.material.kind === 'core')
+      .map(({ laid }) => laid.thickness),
+  );
 
 function findingsOf(part: Part, line: ZoneLine, layers: readonly LayerAtLine[], bevel: number): LineFinding[] {
   const findings: LineFinding[] = [];
@@ -91,7 +101,9 @@ function findingsOf(part: Part, line: ZoneLine, layers: readonly LayerAtLine[], 
         text: `layer ${far.index + 1} runs ${saidLength(far.past)} past the line; the zone there is only ${saidLength(reach)} wide`,
       });
   }
-  const tapering = layers.map((one) => ({ core: one, run: coreRun(layers, one, bevel) })).sort((p, q) => q.run - p.run)[0];
+  const tapering = layers
+    .map((one) => ({ core: one, run: coreRun(layers, one, bevel) }))
+    .sort((p, q) => q.run - p.run)[0];
   const core = tapering && tapering.run > 0 ? tapering.core : undefined;
   if (core && bevel < LEAST_BEVEL)
     findings.push({
@@ -103,7 +115,11 @@ function findingsOf(part: Part, line: ZoneLine, layers: readonly LayerAtLine[], 
     const { run } = tapering!;
     const own = core.covers === 'a' ? line.reachA : line.reachB;
     if (own !== null && run > own)
-      findings.push({ kind: 'off', layerId: core.layer.id, text: `the core's bevel needs ${saidLength(run)}; its zone is only ${saidLength(own)} wide` });
+      findings.push({
+        kind: 'off',
+        layerId: core.layer.id,
+        text: `the core's bevel needs ${saidLength(run)}; its zone is only ${saidLength(own)} wide`,
+      });
   }
   return findings;
 }
@@ -116,7 +132,11 @@ function findingsOf(part: Part, line: ZoneLine, layers: readonly LayerAtLine[], 
  * @example linesOfPart(boat, hull, evaluations)[0].lapThickness // 0.0246
  * Source: ply drop-off at 20 times the ply thickness, core edges at 1 : 3 or gentler, usual practice for laminated boats.
  */
-export function linesOfPart(boat: Pick<Boat, 'hull' | 'deck' | 'brief'>, part: Part, evaluations: ReadonlyMap<string, ZoneEvaluation>): LineState[] {
+export function linesOfPart(
+  boat: Pick<Boat, 'hull' | 'deck' | 'brief'>,
+  part: Part,
+  evaluations: ReadonlyMap<string, ZoneEvaluation>,
+): LineState[] {
   return neighboursOf(boat, part).flatMap((line) => {
     const join = joinAt(part, line);
     const laidIn = (zone: string) => new Map(evaluations.get(zone)!.layers.map((laid) => [laid.layer.id, laid]));
@@ -128,9 +148,19 @@ export function linesOfPart(boat: Pick<Boat, 'hull' | 'deck' | 'brief'>, part: P
       const covers = !inB.has(layer.id) ? 'a' : inA.has(layer.id) ? 'both' : 'b';
       const own = join.laps.find((one) => one.layer === layer.id);
       const laps = covers === 'both' && laid.material.kind === 'fabric' ? (own ? own.lap : join.lap) : null;
-      return [{ layer, index, laid, covers, lap: laps === 0 ? null : laps, past: covers === 'both' ? 0 : (join.ends.find((end) => end.layer === layer.id)?.past ?? 0) }];
+      return [
+        {
+          layer,
+          index,
+          laid,
+          covers,
+          lap: laps === 0 ? null : laps,
+          past: covers === 'both' ? 0 : (join.ends.find((end) => end.layer === layer.id)?.past ?? 0),
+        },
+      ];
     });
-    const thickness = (side: 'a' | 'b') => layers.reduce((sum, { covers, laid }) => sum + (covers === 'both' || covers === side ? laid.thickness : 0), 0);
+    const thickness = (side: 'a' | 'b') =>
+      layers.reduce((sum, { covers, laid }) => sum + (covers === 'both' || covers === side ? laid.thickness : 0), 0);
     const [thicknessA, thicknessB] = [thickness('a'), thickness('b')];
     const doubled = layers.reduce((sum, { lap, laid }) => sum + (lap === null ? 0 : laid.thickness), 0);
     const length = join.length ?? line.length;
@@ -154,7 +184,10 @@ export function linesOfPart(boat: Pick<Boat, 'hull' | 'deck' | 'brief'>, part: P
 }
 
 /** A part's joins with one put in place of that line's. */
-export const withJoin = (part: Part, join: Join): Join[] => [...part.joins.filter((old) => joinKey(old) !== joinKey(join)), join];
+export const withJoin = (part: Part, join: Join): Join[] => [
+  ...part.joins.filter((old) => joinKey(old) !== joinKey(join)),
+  join,
+];
 
 const STEP = 0.005;
 /**

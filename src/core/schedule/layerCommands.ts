@@ -6,10 +6,13 @@ import type { Edit } from './edit';
 /** Makes a fresh id; a function so that tests and pages name their own. */
 export type NewId = () => string;
 
-const materialIn = (boat: Boat, layer: Layer) => boat.materials.find(({ id }) => id === layer.material) as LayerMaterial;
+const materialIn = (boat: Boat, layer: Layer) =>
+  boat.materials.find(({ id }) => id === layer.material) as LayerMaterial;
 const chosenIn = (part: Part, ids: readonly string[]) => part.layers.filter(({ id }) => ids.includes(id));
-const placeAfter = (part: Part, ids: readonly string[]) => Math.max(...ids.map((id) => part.layers.findIndex((layer) => layer.id === id))) + 1;
-const adding = (part: Part, layers: readonly Layer[], index: number): Edit[] => layers.map((layer, i) => ({ type: 'layer.add', partId: part.id, layer, index: index + i }));
+const placeAfter = (part: Part, ids: readonly string[]) =>
+  Math.max(...ids.map((id) => part.layers.findIndex((layer) => layer.id === id))) + 1;
+const adding = (part: Part, layers: readonly Layer[], index: number): Edit[] =>
+  layers.map((layer, i) => ({ type: 'layer.add', partId: part.id, layer, index: index + i }));
 
 /** Turn layers that have a direction by so many degrees. */
 export function turnLayers(boat: Boat, part: Part, ids: readonly string[], by: number): Edit[] {
@@ -28,7 +31,9 @@ export function mirrorLayers(boat: Boat, part: Part, ids: readonly string[]): Ed
 /** Cover or uncover zones with layers; cells that are so already are left alone. */
 export function coverCells(part: Part, ids: readonly string[], zones: readonly string[], covered: boolean): Edit[] {
   return chosenIn(part, ids).flatMap((layer) =>
-    zones.filter((zoneId) => layer.zones.includes(zoneId) !== covered).map((zoneId): Edit => ({ type: 'layer.cover', layerId: layer.id, zoneId, covered })),
+    zones
+      .filter((zoneId) => layer.zones.includes(zoneId) !== covered)
+      .map((zoneId): Edit => ({ type: 'layer.cover', layerId: layer.id, zoneId, covered })),
   );
 }
 
@@ -45,7 +50,11 @@ export function duplicateLayers(part: Part, ids: readonly string[], newId: NewId
 export function shiftLayers(part: Part, ids: readonly string[], by: 1 | -1): Edit[] {
   const places = part.layers.flatMap(({ id }, at) => (ids.includes(id) ? [at] : []));
   if (places.length === 0 || (by < 0 ? places[0] === 0 : places.at(-1) === part.layers.length - 1)) return [];
-  return (by < 0 ? places : places.toReversed()).map((at) => ({ type: 'layer.move', layerId: part.layers[at]!.id, index: at + by }));
+  return (by < 0 ? places : places.toReversed()).map((at) => ({
+    type: 'layer.move',
+    layerId: part.layers[at]!.id,
+    index: at + by,
+  }));
 }
 
 /** Turn the order of layers about: what lay first lies last. They come to lie together where the first of them lay. */
@@ -64,8 +73,14 @@ export function makeSymmetric(boat: Boat, part: Part, ids: readonly string[], ne
   const last = block.at(-1);
   if (!last) return [];
   const pivot = materialIn(boat, last).kind === 'core';
-  const image = (pivot ? block.slice(0, -1) : block).toReversed().filter((layer) => materialIn(boat, layer).kind !== 'coating');
-  if (image.length === 0) throw invalid('layers', 'There is nothing to mirror: choose the layers up to and with the core, or a run of fabrics');
+  const image = (pivot ? block.slice(0, -1) : block)
+    .toReversed()
+    .filter((layer) => materialIn(boat, layer).kind !== 'coating');
+  if (image.length === 0)
+    throw invalid(
+      'layers',
+      'There is nothing to mirror: choose the layers up to and with the core, or a run of fabrics',
+    );
   return adding(
     part,
     image.map((layer) => ({ ...layer, id: newId(), group: pivot ? null : layer.group })),
@@ -78,8 +93,14 @@ export function groupLayers(part: Part, ids: readonly string[], group: LayerGrou
   const block = chosenIn(part, ids);
   const first = part.layers.findIndex(({ id }) => ids.includes(id));
   return [
-    { type: 'part.set', partId: part.id, patch: { groups: [...part.groups.filter(({ id }) => id !== group.id), group] } },
-    ...block.flatMap((layer, i): Edit[] => (part.layers[first + i] === layer ? [] : [{ type: 'layer.move', layerId: layer.id, index: first + i }])),
+    {
+      type: 'part.set',
+      partId: part.id,
+      patch: { groups: [...part.groups.filter(({ id }) => id !== group.id), group] },
+    },
+    ...block.flatMap((layer, i): Edit[] =>
+      part.layers[first + i] === layer ? [] : [{ type: 'layer.move', layerId: layer.id, index: first + i }],
+    ),
     ...block.map((layer): Edit => ({ type: 'layer.set', layerId: layer.id, patch: { group: group.id } })),
   ];
 }
@@ -87,18 +108,26 @@ export function groupLayers(part: Part, ids: readonly string[], group: LayerGrou
 /** Dissolve a group; its layers stay. */
 export function ungroup(part: Part, groupId: string): Edit[] {
   return [
-    ...part.layers.filter(({ group }) => group === groupId).map((layer): Edit => ({ type: 'layer.set', layerId: layer.id, patch: { group: null } })),
+    ...part.layers
+      .filter(({ group }) => group === groupId)
+      .map((layer): Edit => ({ type: 'layer.set', layerId: layer.id, patch: { group: null } })),
     { type: 'part.set', partId: part.id, patch: { groups: part.groups.filter(({ id }) => id !== groupId) } },
   ];
 }
 
 const sameLay = (a: Layer, b: Layer) =>
-  a.material === b.material && a.angleDeg === b.angleDeg && a.thickness === b.thickness && a.role === b.role && a.zones.join() === b.zones.join();
+  a.material === b.material &&
+  a.angleDeg === b.angleDeg &&
+  a.thickness === b.thickness &&
+  a.role === b.role &&
+  a.zones.join() === b.zones.join();
 
 /** The shortest run of layers that, repeated, makes these, and how often. @example repeatOf([bx, ud, bx, ud]) // { unit: 2, times: 2 } */
 export function repeatOf(layers: readonly Layer[]): { unit: number; times: number } {
   const n = layers.length;
-  for (let unit = 1; unit <= n / 2; unit++) if (n % unit === 0 && layers.every((layer, i) => sameLay(layer, layers[i % unit]!))) return { unit, times: n / unit };
+  for (let unit = 1; unit <= n / 2; unit++)
+    if (n % unit === 0 && layers.every((layer, i) => sameLay(layer, layers[i % unit]!)))
+      return { unit, times: n / unit };
   return { unit: n, times: 1 };
 }
 
@@ -132,10 +161,13 @@ export function usualGroup(boat: Boat, part: Part, ids: readonly string[]): { ki
   if (kinds.every((kind) => kind === 'coating')) return { kind: 'coat', name: 'Gelcoat' };
   if (kinds.every((kind) => kind === 'core')) return { kind: 'core', name: 'Core' };
   const most = Math.max(0, ...part.layers.map(({ zones }) => zones.length));
-  if (block.every(({ zones }) => zones.length <= Math.max(1, most / 3)) && part.zones.length > 3) return { kind: 'local', name: 'Local' };
+  if (block.every(({ zones }) => zones.length <= Math.max(1, most / 3)) && part.zones.length > 3)
+    return { kind: 'local', name: 'Local' };
   if (firstCore >= 0 && at > firstCore) return { kind: 'innerSkin', name: 'Inner skin' };
   const under = part.layers.slice(0, at).every((layer) => materialIn(boat, layer).kind === 'coating');
-  return under && block.length <= 2 && block.every((layer) => materialIn(boat, layer).kind === 'fabric' && !hasDirection(materialIn(boat, layer)))
+  return under &&
+    block.length <= 2 &&
+    block.every((layer) => materialIn(boat, layer).kind === 'fabric' && !hasDirection(materialIn(boat, layer)))
     ? { kind: 'skinCoat', name: 'Skin coat' }
     : { kind: 'outerSkin', name: 'Outer skin' };
 }

@@ -25,7 +25,13 @@ export interface Match {
 function capacity(plies: readonly Ply[], kind: 'M' | 'N', axis: 0 | 1): number {
   const stiffness = laminateStiffness(plies);
   const unit = (sign: number): [number, number, number] => (axis === 0 ? [sign, 0, 0] : [0, sign, 0]);
-  return Math.min(...[1, -1].map((sign) => failureOf(plies, laminateResponse(plies, { [kind]: unit(sign) }, undefined, stiffness).plies, 'tsaiWu').reserveFactor));
+  return Math.min(
+    ...[1, -1].map(
+      (sign) =>
+        failureOf(plies, laminateResponse(plies, { [kind]: unit(sign) }, undefined, stiffness).plies, 'tsaiWu')
+          .reserveFactor,
+    ),
+  );
 }
 
 function propertiesOf(plies: readonly Ply[]): Omit<MatchRatio, 'reference' | 'ratio'>[] {
@@ -58,6 +64,10 @@ export function matchZone(boat: Boat, part: Part, zone: Zone): Match | null {
   const own = propertiesOf(designStack(boat, part, zone).plies);
   const book = bookOf(boat, 0);
   const other = propertiesOf(designPliesOf(boat, book, layReference(book, reference)));
-  const ratios = own.map((property, i): MatchRatio => ({ ...property, reference: other[i]!.own, ratio: property.own / other[i]!.own }));
+  const ratios = own.map((property, i): MatchRatio => ({
+    ...property,
+    reference: other[i]!.own,
+    ratio: property.own / other[i]!.own,
+  }));
   return { reference, ratios, governing: ratios.reduce((low, one) => (one.ratio < low.ratio ? one : low)) };
 }

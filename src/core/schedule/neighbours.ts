@@ -21,24 +21,38 @@ const STEPS = 12;
 type Hull = BoatShape['hull'];
 type OnHull = Extract<NonNullable<Zone['region']>, { surface: 'hull' }>;
 
-const lengthOf = (points: readonly Point[]) => points.reduce((sum, p, i) => (i === 0 ? 0 : sum + Math.hypot(...p.map((value, axis) => value - points[i - 1]![axis]!))), 0);
-const sampled = (from: number, to: number, at: (t: number) => Point) => lengthOf(Array.from({ length: STEPS + 1 }, (_, i) => at(from + ((to - from) * i) / STEPS)));
+const lengthOf = (points: readonly Point[]) =>
+  points.reduce(
+    (sum, p, i) => (i === 0 ? 0 : sum + Math.hypot(...p.map((value, axis) => value - points[i - 1]![axis]!))),
+    0,
+  );
+const sampled = (from: number, to: number, at: (t: number) => Point) =>
+  lengthOf(Array.from({ length: STEPS + 1 }, (_, i) => at(from + ((to - from) * i) / STEPS)));
 const girth = (hull: Hull, x: number, low: number, high: number) => sampled(low, high, (s) => hull.at(x, s));
 
 /** A hull zone cut to the hull: its ends, and its edges at x. */
 function onHull(hull: Hull, region: OnHull) {
   const from = Math.max(hull.aft, Math.min(hull.bow, region.from));
   const to = Math.max(hull.aft, Math.min(hull.bow, region.to));
-  return { from, to, low: (x: number) => edgeAt(hull, region.lower, x), high: (x: number) => edgeAt(hull, region.upper, x) };
+  return {
+    from,
+    to,
+    low: (x: number) => edgeAt(hull, region.lower, x),
+    high: (x: number) => edgeAt(hull, region.upper, x),
+  };
 }
 
 function hullLine(hull: Hull, a: Zone, b: Zone, ra: OnHull, rb: OnHull): ZoneLine | null {
   const [A, B] = [onHull(hull, ra), onHull(hull, rb)];
   const [from, to] = [Math.max(A.from, B.from), Math.min(A.to, B.to)];
-  const touches = (x: number) => Math.abs(A.high(x) - B.low(x)) < SAME && A.high(x) - A.low(x) > SAME && B.high(x) - B.low(x) > SAME;
+  const touches = (x: number) =>
+    Math.abs(A.high(x) - B.low(x)) < SAME && A.high(x) - A.low(x) > SAME && B.high(x) - B.low(x) > SAME;
   const middle = (from + to) / 2;
   if (to - from > SAME && touches(middle)) {
-    const name = ra.upper.kind === 'chine' || rb.lower.kind === 'chine' ? `Chine, ${a.name} to ${b.name}` : `${a.name} to ${b.name}`;
+    const name =
+      ra.upper.kind === 'chine' || rb.lower.kind === 'chine'
+        ? `Chine, ${a.name} to ${b.name}`
+        : `${a.name} to ${b.name}`;
     return {
       a: a.id,
       b: b.id,
@@ -69,7 +83,13 @@ function hullLine(hull: Hull, a: Zone, b: Zone, ra: OnHull, rb: OnHull): ZoneLin
 /** Corners between surfaces of the deck. */
 function deckLine({ hull, deck }: BoatShape, a: Zone, b: Zone): ZoneLine | null {
   const [ra, rb] = [a.region!, b.region!];
-  const line = (name: string, runs: ZoneLine['runs'], length: number, reachA: number | null = null, reachB: number | null = null): ZoneLine => ({
+  const line = (
+    name: string,
+    runs: ZoneLine['runs'],
+    length: number,
+    reachA: number | null = null,
+    reachB: number | null = null,
+  ): ZoneLine => ({
     a: a.id,
     b: b.id,
     name,
@@ -93,11 +113,18 @@ function deckLine({ hull, deck }: BoatShape, a: Zone, b: Zone): ZoneLine | null 
     return line(`Sole corner, ${a.name} to ${b.name}`, 'along', 2 * (cockpit.to - cockpit.from));
   if (coachroof && ra.surface === 'coachroof' && rb.surface === 'coachroof') {
     const pair = [ra.piece, rb.piece].join('|');
-    if (pair === 'side|top') return line(`Coachroof corner, ${a.name} to ${b.name}`, 'along', 2 * (coachroof.to - coachroof.from));
-    if (pair === 'front|top') return line(`Coachroof front, ${a.name} to ${b.name}`, 'across', 2 * openHalfBreadth(deck, coachroof.to - SAME));
+    if (pair === 'side|top')
+      return line(`Coachroof corner, ${a.name} to ${b.name}`, 'along', 2 * (coachroof.to - coachroof.from));
+    if (pair === 'front|top')
+      return line(`Coachroof front, ${a.name} to ${b.name}`, 'across', 2 * openHalfBreadth(deck, coachroof.to - SAME));
   }
   if (ra.surface === 'deck') {
-    const opening = rb.surface === 'cockpit' && rb.piece === 'side' ? cockpit : rb.surface === 'coachroof' && rb.piece === 'side' ? coachroof : null;
+    const opening =
+      rb.surface === 'cockpit' && rb.piece === 'side'
+        ? cockpit
+        : rb.surface === 'coachroof' && rb.piece === 'side'
+          ? coachroof
+          : null;
     const common = opening ? Math.min(ra.to, opening.to) - Math.max(ra.from, opening.from) : 0;
     if (common > SAME) return line(`Deck corner, ${a.name} to ${b.name}`, 'along', 2 * common);
   }
@@ -108,14 +135,26 @@ function deckLine({ hull, deck }: BoatShape, a: Zone, b: Zone): ZoneLine | null 
 export function otherHand(zones: readonly Zone[], { hand, region, location }: Zone): Zone | undefined {
   const other = hand === 'port' ? 'starboard' : 'port';
   const place = JSON.stringify(region);
-  return zones.find((zone) => zone.hand === other && zone.location === location && JSON.stringify(zone.region) === place);
+  return zones.find(
+    (zone) => zone.hand === other && zone.location === location && JSON.stringify(zone.region) === place,
+  );
 }
 
 function linesOf(shape: BoatShape | null, part: Part): ZoneLine[] {
   const { zones } = part;
   const lines: ZoneLine[] = [];
   if (shape === null || zones.every(({ region }) => region === null))
-    return zones.slice(1).map((zone, i) => ({ a: zones[i]!.id, b: zone.id, name: `${zones[i]!.name} to ${zone.name}`, runs: 'unknown', length: null, reachA: null, reachB: null }));
+    return zones
+      .slice(1)
+      .map((zone, i) => ({
+        a: zones[i]!.id,
+        b: zone.id,
+        name: `${zones[i]!.name} to ${zone.name}`,
+        runs: 'unknown',
+        length: null,
+        reachA: null,
+        reachB: null,
+      }));
   const { hull } = shape;
   for (const a of zones) {
     const { region } = a;
@@ -126,7 +165,15 @@ function linesOf(shape: BoatShape | null, part: Part): ZoneLine[] {
       if (meets && A.to - A.from > SAME && region.lower.kind === 'centreline') {
         const x = (A.from + A.to) / 2;
         const reach = girth(hull, x, 0, A.high(x));
-        lines.push({ a: a.id, b: meets.id, name: `Keel, ${a.name}`, runs: 'along', length: sampled(A.from, A.to, (at) => hull.at(at, 0)), reachA: reach, reachB: reach });
+        lines.push({
+          a: a.id,
+          b: meets.id,
+          name: `Keel, ${a.name}`,
+          runs: 'along',
+          length: sampled(A.from, A.to, (at) => hull.at(at, 0)),
+          reachA: reach,
+          reachB: reach,
+        });
       }
     }
     for (const b of zones) {

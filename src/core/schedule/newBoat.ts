@@ -6,7 +6,13 @@ import { particularsOf } from './brief';
 import { settleGeometry } from './shape';
 
 /** A zone to begin with: on a region of the boat, or with typed-in figures to be replaced by its own. */
-export function newZone(id: string, name: string, location: ZoneLocation, geometry: Partial<ZoneGeometry> = {}, region: Region | null = null): Zone {
+export function newZone(
+  id: string,
+  name: string,
+  location: ZoneLocation,
+  geometry: Partial<ZoneGeometry> = {},
+  region: Region | null = null,
+): Zone {
   const side = location === 'side' || location === 'transom';
   return {
     id,
@@ -37,10 +43,20 @@ export function newZone(id: string, name: string, location: ZoneLocation, geomet
 }
 
 /** A part with its zones and layers, one off, nothing grouped or joined yet. */
-export const newPart = (part: Pick<Part, 'id' | 'name' | 'kind' | 'zones'> & Partial<Part>): Part => ({ ...partRestSchema.parse({}), layers: [], ...part });
+export const newPart = (part: Pick<Part, 'id' | 'name' | 'kind' | 'zones'> & Partial<Part>): Part => ({
+  ...partRestSchema.parse({}),
+  layers: [],
+  ...part,
+});
 
 /** A layer of structure that belongs to no group. */
-export const newLayer = (layer: Pick<Layer, 'id' | 'material' | 'zones'> & Partial<Layer>): Layer => ({ angleDeg: 0, thickness: null, role: 'structure', group: null, ...layer });
+export const newLayer = (layer: Pick<Layer, 'id' | 'material' | 'zones'> & Partial<Layer>): Layer => ({
+  angleDeg: 0,
+  thickness: null,
+  role: 'structure',
+  group: null,
+  ...layer,
+});
 
 /** A boat to begin with: plausible particulars of a small motor boat, hull and deck with their first zones, nothing laid yet. */
 export function newBoat(name: string): Boat {
@@ -75,7 +91,12 @@ export function newBoat(name: string): Boat {
       newZone('transom', 'Transom', 'transom', {}, { surface: 'transom' }),
     ],
   });
-  const deck = newPart({ id: 'deck', name: 'Deck', kind: 'deck', zones: [newZone('deck-main', 'Deck', 'deck', {}, { surface: 'deck', from: -1, to: 7 })] });
+  const deck = newPart({
+    id: 'deck',
+    name: 'Deck',
+    kind: 'deck',
+    zones: [newZone('deck-main', 'Deck', 'deck', {}, { surface: 'deck', from: -1, to: 7 })],
+  });
   const bulkheads = newPart({
     id: 'bulkheads',
     name: 'Bulkheads',
@@ -92,7 +113,16 @@ export function newBoat(name: string): Boat {
     deck: FLUSH_DECK,
     supports: [
       { id: 'floor-1', name: 'Floor aft', kind: 'frame', x: 1.8, section: null },
-      { id: 'stringer-1', name: 'Bottom stringer', kind: 'stringer', band: 'bottom', share: 0.5, from: -1, to: 5, section: null },
+      {
+        id: 'stringer-1',
+        name: 'Bottom stringer',
+        kind: 'stringer',
+        band: 'bottom',
+        share: 0.5,
+        from: -1,
+        to: 5,
+        section: null,
+      },
       { id: 'beam-1', name: 'Deck beam aft', kind: 'beam', x: 1.8, section: null },
     ],
     sections: [],

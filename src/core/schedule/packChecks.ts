@@ -22,7 +22,13 @@ export type ZoneCheck = Check & { pack: string };
 
 /** What a zone's panel is checked with by the small-craft method. */
 function methodInput(boat: Boat, zone: Zone, book: Book, sheets: readonly Sheet[]) {
-  return { craft: craftOf(boat.brief), location: zone.location, geometry: zone.geometry, sheets, quality: book.pack.qualityFactor[boat.brief.quality] };
+  return {
+    craft: craftOf(boat.brief),
+    location: zone.location,
+    geometry: zone.geometry,
+    sheets,
+    quality: book.pack.qualityFactor[boat.brief.quality],
+  };
 }
 
 /** The direction the panel bends in, across its shorter side. */
@@ -39,9 +45,17 @@ export const checkByMethod = (boat: Boat, zone: Zone, book: Book, sheets: readon
 function specifiedLayers(laid: readonly LaidLayer[]): SpecifiedLayer[] {
   return laid.flatMap(({ layer, material, components, fibreMass, coreMass }): SpecifiedLayer[] => {
     if (material.kind === 'coating' || layer.role !== 'structure') return [];
-    if (material.kind === 'core') return [{ name: material.code, family: `core ${material.family}`, angleDeg: 0, weight: coreMass }];
+    if (material.kind === 'core')
+      return [{ name: material.code, family: `core ${material.family}`, angleDeg: 0, weight: coreMass }];
     const [first] = components;
-    return [{ name: material.code, family: components.map(({ fibre, form }) => `${fibre.family} ${form}`).join('+') || first!.form, angleDeg: layer.angleDeg, weight: fibreMass }];
+    return [
+      {
+        name: material.code,
+        family: components.map(({ fibre, form }) => `${fibre.family} ${form}`).join('+') || first!.form,
+        angleDeg: layer.angleDeg,
+        weight: fibreMass,
+      },
+    ];
   });
 }
 
@@ -75,7 +89,14 @@ function checkPack(
     case 'smallCraft':
       return checkPanel(methodInput(boat, zone, book, sheets), trace, pack);
     case 'workboatUplift':
-      return checkPanel({ ...methodInput(boat, zone, book, sheets), uplift: { pressure: pack.pressureFactor, minimum: pack.minimumFactor } }, trace, book.pack);
+      return checkPanel(
+        {
+          ...methodInput(boat, zone, book, sheets),
+          uplift: { pressure: pack.pressureFactor, minimum: pack.minimumFactor },
+        },
+        trace,
+        book.pack,
+      );
     case 'yardRule': {
       const plies = laid.filter(({ material, layer }) => material.kind === 'fabric' && layer.role === 'structure');
       const checks = checkYardRule(pack, zone.location, {
@@ -123,5 +144,10 @@ export function checkIn(boat: Boat, zone: Zone, book: Book, laid: readonly LaidL
     checks.push(...result.checks.map((check) => ({ ...check, pack: pack.id })));
     result.notChecked.forEach((text) => notChecked.add(text));
   }
-  return { construction: method?.construction ?? null, pressure: method?.pressure ?? null, checks, notChecked: [...notChecked] };
+  return {
+    construction: method?.construction ?? null,
+    pressure: method?.pressure ?? null,
+    checks,
+    notChecked: [...notChecked],
+  };
 }

@@ -45,8 +45,10 @@ export function panelWorking({ plate, panelCase, pressure, reserves, deflection 
     ...reserves.map((r): WorkingStep => ({
       quantity: `${r.name}: ${r.governs}, at the ${r.where}`,
       symbol: 'RF',
-      formula: r.unit === '' ? '\\text{multiplier on the load at first failure}' : '\\frac{\\text{capacity}}{\\text{demand}}',
-      inputs: r.unit === '' ? [] : [put('\\text{capacity}', r.capacity, r.unit), put('\\text{demand}', r.demand, r.unit)],
+      formula:
+        r.unit === '' ? '\\text{multiplier on the load at first failure}' : '\\frac{\\text{capacity}}{\\text{demand}}',
+      inputs:
+        r.unit === '' ? [] : [put('\\text{capacity}', r.capacity, r.unit), put('\\text{demand}', r.demand, r.unit)],
       value: r.reserveFactor,
       unit: '',
       source: theory,

@@ -24,7 +24,12 @@ export interface SectionWindow {
   bands: SectionBand[];
 }
 export interface PartSection {
-  zones: { zoneId: string; name: string; thickness: number; layers: { layerId: string; index: number; thickness: number }[] }[];
+  zones: {
+    zoneId: string;
+    name: string;
+    thickness: number;
+    layers: { layerId: string; index: number; thickness: number }[];
+  }[];
   /** Between zone i and i + 1; null where they do not meet on a line. */
   windows: (SectionWindow | null)[];
   /** At the first and the last zone: the centreline, or the core's run to a solid edge. */
@@ -44,9 +49,15 @@ function hullZones({ hull }: BoatShape, zones: readonly Zone[], cut: Cut, hand: 
   const transom = onHand.find(({ region }) => region?.surface === 'transom');
   const found: Zone[] = cut.kind === 'along' && transom ? [transom] : [];
   for (let i = 1; i < STEPS; i++) {
-    const [x, s] = cut.kind === 'along' ? [hull.aft + ((hull.bow - hull.aft) * i) / STEPS, cut.s] : [cut.x, (2 * i) / STEPS];
+    const [x, s] =
+      cut.kind === 'along' ? [hull.aft + ((hull.bow - hull.aft) * i) / STEPS, cut.s] : [cut.x, (2 * i) / STEPS];
     const zone = onHand.find(
-      ({ region }) => region?.surface === 'hull' && x > region.from && x < region.to && s >= edgeAt(hull, region.lower, x) && s <= edgeAt(hull, region.upper, x),
+      ({ region }) =>
+        region?.surface === 'hull' &&
+        x > region.from &&
+        x < region.to &&
+        s >= edgeAt(hull, region.lower, x) &&
+        s <= edgeAt(hull, region.upper, x),
     );
     if (zone && !found.includes(zone)) found.push(zone);
   }
@@ -58,21 +69,29 @@ function zonesAlong(shape: BoatShape | null, part: Part, cut: Cut): Zone[] {
   if (shape === null) return part.zones;
   if (part.zones.some(({ region }) => region?.surface === 'hull')) {
     if (cut.kind === 'along') return hullZones(shape, part.zones, cut, cut.hand ?? 'port');
-    const [port, starboard] = [hullZones(shape, part.zones, cut, 'port'), hullZones(shape, part.zones, cut, 'starboard')];
+    const [port, starboard] = [
+      hullZones(shape, part.zones, cut, 'port'),
+      hullZones(shape, part.zones, cut, 'starboard'),
+    ];
     return [...port, ...starboard].some(isOneHanded) ? [...port.reverse(), ...starboard] : port;
   }
   const reach = ({ region }: Zone): [number, number] | null => {
     if (!region) return null;
     if (region.surface === 'deck' || region.surface === 'pan') return [region.from, region.to];
     if (region.surface === 'cockpit') return shape.deck.cockpit && [shape.deck.cockpit.from, shape.deck.cockpit.to];
-    if (region.surface === 'coachroof') return shape.deck.coachroof && [shape.deck.coachroof.from, shape.deck.coachroof.to];
+    if (region.surface === 'coachroof')
+      return shape.deck.coachroof && [shape.deck.coachroof.from, shape.deck.coachroof.to];
     return null;
   };
   const order = ['cockpit sole', 'cockpit side', 'coachroof top', 'coachroof front', 'coachroof side', 'deck', 'pan'];
-  const nameOf = ({ region }: Zone) => (region && 'piece' in region ? `${region.surface} ${region.piece}` : (region?.surface ?? ''));
+  const nameOf = ({ region }: Zone) =>
+    region && 'piece' in region ? `${region.surface} ${region.piece}` : (region?.surface ?? '');
   const placed = part.zones.filter((zone) => reach(zone) !== null);
   if (placed.length === 0) return part.zones;
-  if (cut.kind === 'along') return placed.filter(({ region }) => region!.surface === 'deck' || placed.length < 3).sort((a, b) => reach(a)![0] - reach(b)![0]);
+  if (cut.kind === 'along')
+    return placed
+      .filter(({ region }) => region!.surface === 'deck' || placed.length < 3)
+      .sort((a, b) => reach(a)![0] - reach(b)![0]);
   return placed
     .filter((zone) => {
       const [from, to] = reach(zone)!;
@@ -105,12 +124,20 @@ function windowOf(state: LineState, reversed: boolean): SectionWindow {
       const t = laid.thickness;
       if (covers === 'both') return lap !== null && Math.abs(u) <= lap / 2 - END + 1e-9 ? 2 * t : t;
       const inside = covers === 'a' ? -u : u;
-      if (laid.material.kind === 'core') return inside < (covers === 'a' ? 0 : END) - 1e-9 ? 0 : Math.min(t, coreBeyond(layers, covers) + Math.max(0, inside) / bevel);
+      if (laid.material.kind === 'core')
+        return inside < (covers === 'a' ? 0 : END) - 1e-9
+          ? 0
+          : Math.min(t, coreBeyond(layers, covers) + Math.max(0, inside) / bevel);
       return inside >= (covers === 'a' ? 0 : END) - past - 1e-9 ? t : 0;
     }),
   }));
   if (!reversed) return { state, reversed, stations: at, bands };
-  return { state, reversed, stations: at.map((u) => -u).reverse(), bands: bands.map((band) => ({ ...band, thickness: [...band.thickness].reverse() })) };
+  return {
+    state,
+    reversed,
+    stations: at.map((u) => -u).reverse(),
+    bands: bands.map((band) => ({ ...band, thickness: [...band.thickness].reverse() })),
+  };
 }
 
 /**
@@ -119,7 +146,12 @@ function windowOf(state: LineState, reversed: boolean): SectionWindow {
  * @param cut along at s from 0 (keel) to 2 (deck edge), or across at x (m). A part without a shape is cut through its zones in their order.
  * @example partSection(boat, hull, evaluations, { kind: 'across', x: 3 }).zones.map(({ name }) => name) // ['Keel band', 'Bottom aft', 'Side aft']
  */
-export function partSection(boat: Boat, part: Part, evaluations: ReadonlyMap<string, ZoneEvaluation>, cut: Cut): PartSection {
+export function partSection(
+  boat: Boat,
+  part: Part,
+  evaluations: ReadonlyMap<string, ZoneEvaluation>,
+  cut: Cut,
+): PartSection {
   const lines = linesOfPart(boat, part, evaluations);
   const zones = zonesAlong(shapeOf(boat), part, cut);
   const windows = zones.slice(1).map((zone, i) => {
@@ -128,7 +160,10 @@ export function partSection(boat: Boat, part: Part, evaluations: ReadonlyMap<str
     const back = lines.find(({ line }) => line.a === zone.id && line.b === before.id);
     return direct ? windowOf(direct, false) : back ? windowOf(back, true) : null;
   });
-  const keel = cut.kind === 'across' && zones[0] ? lines.find(({ line }) => line.a === zones[0]!.id && line.b === line.a) : undefined;
+  const keel =
+    cut.kind === 'across' && zones[0]
+      ? lines.find(({ line }) => line.a === zones[0]!.id && line.b === line.a)
+      : undefined;
   const last = zones.at(-1);
   const core = last && evaluations.get(last.id)!.layers.find(({ material }) => material.kind === 'core');
   const passed = [...(keel ? [zones[0]!] : []), ...zones];
@@ -143,6 +178,9 @@ export function partSection(boat: Boat, part: Part, evaluations: ReadonlyMap<str
       };
     }),
     windows: [...(keel ? [windowOf(keel, false)] : []), ...windows],
-    edge: last && core && last.solidEdge !== null ? { zoneId: last.id, solid: last.solidEdge, bevel: part.coreBevel, core: core.thickness } : null,
+    edge:
+      last && core && last.solidEdge !== null
+        ? { zoneId: last.id, solid: last.solidEdge, bevel: part.coreBevel, core: core.thickness }
+        : null,
   };
 }

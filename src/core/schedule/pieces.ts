@@ -31,7 +31,12 @@ export function piecesOf(boat: Pick<Boat, 'hull' | 'deck' | 'brief'>, part: Part
   const zones = new Map(part.zones.map((zone) => [zone.id, zone]));
   return part.layers.map((layer) => {
     const covers = new Set(layer.zones);
-    const runsOn = lines.filter(({ line, join }) => covers.has(line.a) && covers.has(line.b) && !((join.laps.find((one) => one.layer === layer.id) ?? join).lap ?? 0));
+    const runsOn = lines.filter(
+      ({ line, join }) =>
+        covers.has(line.a) &&
+        covers.has(line.b) &&
+        !((join.laps.find((one) => one.layer === layer.id) ?? join).lap ?? 0),
+    );
     const runs: LayerPieces['runs'] = [];
     const waiting = new Set(layer.zones);
     for (const start of layer.zones) {
@@ -61,7 +66,10 @@ export function piecesOf(boat: Pick<Boat, 'hull' | 'deck' | 'brief'>, part: Part
 function isTwoSided({ cockpit, coachroof }: Boat['deck'], region: Part['zones'][number]['region']): boolean {
   if (region === null) return false;
   // A deck without an opening there is laid in one piece over the centreline.
-  if (region.surface === 'deck') return [cockpit, coachroof].some((opening) => opening !== null && opening.from < region.to && opening.to > region.from);
+  if (region.surface === 'deck')
+    return [cockpit, coachroof].some(
+      (opening) => opening !== null && opening.from < region.to && opening.to > region.from,
+    );
   if (region.surface === 'cockpit') return region.piece === 'side';
   if (region.surface === 'coachroof') return region.piece === 'side';
   return region.surface === 'hull';

@@ -49,7 +49,11 @@ describe('zones from geometry', () => {
   });
   it('an override stands whatever the geometry does, is let go again, and undo brings it back', () => {
     const { id, geometry } = zoneOf(boat, 'Bottom forward')[1];
-    const over: Edit = { type: 'zone.set', zoneId: id, patch: { geometry: { ...geometry, area: 9.9 }, overridden: ['area'] } };
+    const over: Edit = {
+      type: 'zone.set',
+      zoneId: id,
+      patch: { geometry: { ...geometry, area: 9.9 }, overridden: ['area'] },
+    };
     const held = edited(boat, over, { type: 'brief.set', patch: { chineBeam: 2.3 } });
     expect(zoneIn(held, id).geometry.area).toBe(9.9);
     expect(zoneIn(held, id).geometry.panelBreadth).not.toBe(geometry.panelBreadth);
@@ -73,10 +77,14 @@ describe('zones from geometry', () => {
     expect(zoneIn(moved, 'side-fwd').geometry.area).toBeGreaterThan(zoneIn(boat, 'side-fwd').geometry.area);
     expect(sum(moved)).toBeCloseTo(sum(boat), 1);
     expect(() => edited(boat, ...moveBoundary(boat, boundary, 99))).toThrow('Bottom forward has no surface');
-    expect(zoneIn(edited(boat, ...moveBoundary(boat, boundary, 1)), 'side-aft').geometry.area).toBeLessThan(zoneIn(boat, 'side-aft').geometry.area / 2);
+    expect(zoneIn(edited(boat, ...moveBoundary(boat, boundary, 1)), 'side-aft').geometry.area).toBeLessThan(
+      zoneIn(boat, 'side-aft').geometry.area / 2,
+    );
   });
   it('refuses geometry that leaves a zone without surface, or a hull that contradicts the brief', () => {
-    expect(() => edited(boat, { type: 'deck.set', deck: { ...boat.deck, cockpit: null } })).toThrow('Cockpit sole has no surface: the deck has no cockpit');
+    expect(() => edited(boat, { type: 'deck.set', deck: { ...boat.deck, cockpit: null } })).toThrow(
+      'Cockpit sole has no surface: the deck has no cockpit',
+    );
     expect(() => edited(boat, { type: 'hull.set', hull: null })).toThrow('takes its figures from the hull');
     expect(() => edited(boat, { type: 'brief.set', patch: { waterlineLength: 8.3 } })).toThrow('less rake');
   });
@@ -86,7 +94,11 @@ describe('direct panel analysis', () => {
   const [part, zone] = zoneOf(boat, 'Bottom forward');
   const base = analysePanel(boat, part, zone);
   const withCase = (patch: Partial<typeof base.panelCase>) => {
-    const changed = edited(boat, { type: 'zone.set', zoneId: zone.id, patch: { panelCase: { ...base.panelCase, ...patch } } });
+    const changed = edited(boat, {
+      type: 'zone.set',
+      zoneId: zone.id,
+      patch: { panelCase: { ...base.panelCase, ...patch } },
+    });
     return analysePanel(changed, changed.parts[0]!, zoneIn(changed, zone.id));
   };
   const reserve = (of: typeof base, id: string) => of.reserves.find((one) => one.id === id)!.reserveFactor;
@@ -112,13 +124,18 @@ describe('direct panel analysis', () => {
   it('every zone of both demo boats can be analysed', () => {
     for (const one of [boat, brant()])
       for (const owner of one.parts)
-        for (const each of owner.zones) expect(analysePanel(one, owner, each, { detail: false }).governing.reserveFactor, each.name).toBeGreaterThan(0.5);
+        for (const each of owner.zones)
+          expect(analysePanel(one, owner, each, { detail: false }).governing.reserveFactor, each.name).toBeGreaterThan(
+            0.5,
+          );
   });
 });
 
 describe('by match, and as specified', () => {
   const [part, zone] = zoneOf(boat, 'Bottom aft');
-  const layers = part.layers.filter((layer) => layer.zones.includes(zone.id)).map(({ material, angleDeg, thickness, role }) => ({ material, angleDeg, thickness, role }));
+  const layers = part.layers
+    .filter((layer) => layer.zones.includes(zone.id))
+    .map(({ material, angleDeg, thickness, role }) => ({ material, angleDeg, thickness, role }));
   const asReference: Edit[] = [
     { type: 'reference.add', item: { id: 'own', name: 'As it was', note: '', layers }, index: 0 },
     { type: 'zone.set', zoneId: zone.id, patch: { match: 'own', specified: 'own' } },
@@ -127,15 +144,26 @@ describe('by match, and as specified', () => {
   it('a laminate matches itself in everything, and fails when a layer goes', () => {
     const match = matchZone(matched, matched.parts[0]!, zoneIn(matched, zone.id))!;
     expect(match.ratios.every(({ ratio }) => Math.abs(ratio - 1) < 1e-9)).toBe(true);
-    const thinner = edited(matched, { type: 'layer.cover', layerId: part.layers[3]!.id, zoneId: zone.id, covered: false });
+    const thinner = edited(matched, {
+      type: 'layer.cover',
+      layerId: part.layers[3]!.id,
+      zoneId: zone.id,
+      covered: false,
+    });
     expect(matchZone(thinner, thinner.parts[0]!, zoneIn(thinner, zone.id))!.governing.ratio).toBeLessThan(0.9);
     expect(matchZone(boat, part, zone)).toBeNull();
   });
   it('the pack "as specified" counts its layers, the others stay as they were', () => {
     const packed = edited(matched, { type: 'pack.add', item: SHIPPED_PACKS[3] as StandardPack, index: 9 });
-    const check = (of: Boat) => evaluateZone(of, of.parts[0]!, zoneIn(of, zone.id)).checks.find(({ id }) => id === 'specifiedLayers')!;
+    const check = (of: Boat) =>
+      evaluateZone(of, of.parts[0]!, zoneIn(of, zone.id)).checks.find(({ id }) => id === 'specifiedLayers')!;
     expect(check(packed).reserveFactor).toBe(1);
-    const thinner = edited(packed, { type: 'layer.cover', layerId: part.layers[3]!.id, zoneId: zone.id, covered: false });
+    const thinner = edited(packed, {
+      type: 'layer.cover',
+      layerId: part.layers[3]!.id,
+      zoneId: zone.id,
+      covered: false,
+    });
     expect(check(thinner).reserveFactor).toBeLessThan(1);
     expect(evaluateZone(packed, part, zoneIn(packed, 'transom')).notChecked.join()).toContain('no schedule is given');
   });
@@ -160,7 +188,9 @@ describe('bands', () => {
   it('a zone that cannot be checked has none', () => {
     const empty = edited(
       boat,
-      ...part.layers.filter((layer) => layer.zones.includes(zone.id)).map((layer): Edit => ({ type: 'layer.cover', layerId: layer.id, zoneId: zone.id, covered: false })),
+      ...part.layers
+        .filter((layer) => layer.zones.includes(zone.id))
+        .map((layer): Edit => ({ type: 'layer.cover', layerId: layer.id, zoneId: zone.id, covered: false })),
     );
     expect(marginBand(empty, empty.parts[0]!, zoneIn(empty, zone.id), { seed: 1, draws: 10 })).toBeNull();
   });
@@ -182,7 +212,10 @@ describe('stiffeners', () => {
   it('gain by a crown of more layers and by height; lose by a wider spacing', () => {
     const least = (of: Boat, id: string) => evaluateStiffeners(of).find((e) => e.support.id === id)!;
     const section = boat.sections[0]!;
-    const heavier = edited(boat, { type: 'section.set', item: { ...section, layers: [...section.layers, section.layers.at(-1)!] } });
+    const heavier = edited(boat, {
+      type: 'section.set',
+      item: { ...section, layers: [...section.layers, section.layers.at(-1)!] },
+    });
     const taller = edited(boat, { type: 'section.set', item: { ...section, height: section.height * 1.3 } });
     const before = least(boat, 'floor-3');
     expect(least(heavier, 'floor-3').worst!.EI).toBeGreaterThan(before.worst!.EI);
@@ -208,8 +241,15 @@ describe('stiffeners', () => {
   });
   it('refuses a section without a web or of unknown fabric', () => {
     const section = boat.sections[0]!;
-    expect(() => edited(boat, { type: 'section.set', item: { ...section, layers: section.layers.map((layer) => ({ ...layer, web: false })) } })).toThrow('down its web');
-    expect(() => edited(boat, { type: 'section.set', item: { ...section, former: 'bx45-600' } })).toThrow('no core of this boat');
+    expect(() =>
+      edited(boat, {
+        type: 'section.set',
+        item: { ...section, layers: section.layers.map((layer) => ({ ...layer, web: false })) },
+      }),
+    ).toThrow('down its web');
+    expect(() => edited(boat, { type: 'section.set', item: { ...section, former: 'bx45-600' } })).toThrow(
+      'no core of this boat',
+    );
     expect(() => edited(boat, { type: 'section.remove', id: section.id })).toThrow('asks for a section');
   });
 });
@@ -218,14 +258,19 @@ describe('several packs at once', () => {
   it('each brings its checks; the least of all governs; the evaluator sees the change', () => {
     const evaluate = makeEvaluator();
     const before = evaluate(boat).get('side-fwd')!;
-    const after = evaluate(edited(boat, { type: 'pack.add', item: SHIPPED_PACKS[2] as StandardPack, index: 1 })).get('side-fwd')!;
+    const after = evaluate(edited(boat, { type: 'pack.add', item: SHIPPED_PACKS[2] as StandardPack, index: 1 })).get(
+      'side-fwd',
+    )!;
     expect(after.checks.length).toBe(2 * before.checks.length);
     expect(after.governing!.pack).toBe('workboat-uplift');
     expect(after.governing!.reserveFactor).toBeLessThan(before.governing!.reserveFactor);
     expect(after.pressure).toEqual(before.pressure);
   });
   it('a boat outside the method says so on every zone', () => {
-    const narrow = edited(boat, { type: 'pack.set', item: { ...boat.packs[0]!, applicability: { hullLength: [2.5, 7], maxSpeedKnots: [0, 50] } } as StandardPack });
+    const narrow = edited(boat, {
+      type: 'pack.set',
+      item: { ...boat.packs[0]!, applicability: { hullLength: [2.5, 7], maxSpeedKnots: [0, 50] } } as StandardPack,
+    });
     for (const e of makeEvaluator()(narrow).values()) expect(e.problem).toContain('covers hulls of 2.5 to 7 m');
   });
 });

@@ -49,7 +49,12 @@ const scaled = (core: Core, factor: number): Core => ({
  * @example marginBand(boat, hull, bottom, { seed: 1, draws: 400 })!.p05 // 0.97
  * Source: docs/engineering.md, "Bands". Normal draws, kept positive; loads and geometry do not scatter.
  */
-export function marginBand(boat: Boat, part: Part, zone: Zone, { seed, draws }: { seed: number; draws: number }): MarginBand | null {
+export function marginBand(
+  boat: Boat,
+  part: Part,
+  zone: Zone,
+  { seed, draws }: { seed: number; draws: number },
+): MarginBand | null {
   const { scatter } = PROCESSES[boat.brief.process];
   const fabrics = boat.materials.filter((material): material is Fabric => material.kind === 'fabric');
   const normal = randomNormal.source(randomLcg(seed / 4294967296 || 0.5))(0, 1);
@@ -73,7 +78,14 @@ export function marginBand(boat: Boat, part: Part, zone: Zone, { seed, draws }: 
         if (sheet.role === 'core') return { ...sheet, core: scaled(sheet.core, factor) };
         const { properties } = sheet;
         return properties
-          ? { ...sheet, properties: { ...properties, tensileStrength: properties.tensileStrength * factor, compressiveStrength: properties.compressiveStrength * factor } }
+          ? {
+              ...sheet,
+              properties: {
+                ...properties,
+                tensileStrength: properties.tensileStrength * factor,
+                compressiveStrength: properties.compressiveStrength * factor,
+              },
+            }
           : sheet;
       });
       const { checks } = checkByMethod(boat, zone, book, drawn);

@@ -33,7 +33,12 @@ function someEdit(state: Boat, [kind, a, b, c]: readonly number[], serial: numbe
   if (!part) return null;
   const zone = part.zones[b! % part.zones.length];
   const chosen = part.layers[b! % part.layers.length];
-  const laid = newLayer({ id: `new-${serial}`, material: 'bx45-600', angleDeg: (c! % 180) - 90, zones: part.zones.filter((_, i) => (c! >> i) & 1).map((z) => z.id) });
+  const laid = newLayer({
+    id: `new-${serial}`,
+    material: 'bx45-600',
+    angleDeg: (c! % 180) - 90,
+    zones: part.zones.filter((_, i) => (c! >> i) & 1).map((z) => z.id),
+  });
   const options: (Edit | null)[] = [
     { type: 'layer.add', partId: part.id, layer: laid, index: b! % 40 },
     chosen ? { type: 'layer.remove', layerId: chosen.id } : null,
@@ -42,47 +47,132 @@ function someEdit(state: Boat, [kind, a, b, c]: readonly number[], serial: numbe
     chosen && zone ? { type: 'layer.cover', layerId: chosen.id, zoneId: zone.id, covered: c! % 2 === 0 } : null,
     zone ? { type: 'zone.remove', zoneId: zone.id } : null,
     zone ? { type: 'zone.set', zoneId: zone.id, patch: { name: `Zone ${serial}` } } : null,
-    { type: 'zone.add', partId: part.id, zone: newZone(`zone-${serial}`, 'Added', 'deck'), index: b! % 9, coveredBy: part.layers.filter((_, i) => (c! >> i) & 1).map((l) => l.id) },
+    {
+      type: 'zone.add',
+      partId: part.id,
+      zone: newZone(`zone-${serial}`, 'Added', 'deck'),
+      index: b! % 9,
+      coveredBy: part.layers.filter((_, i) => (c! >> i) & 1).map((l) => l.id),
+    },
     { type: 'part.remove', partId: part.id },
-    { type: 'part.add', part: newPart({ id: `part-${serial}`, name: 'Added', kind: 'small', zones: [] }), index: c! % 9 },
+    {
+      type: 'part.add',
+      part: newPart({ id: `part-${serial}`, name: 'Added', kind: 'small', zones: [] }),
+      index: c! % 9,
+    },
     { type: 'brief.set', patch: { loadedMass: 1000 + (c! % 5000) } },
     { type: 'boat.rename', name: `Boat ${serial}` },
     { type: 'material.put', material: GENERIC_MATERIALS[c! % GENERIC_MATERIALS.length]! },
-    zone?.region && 'from' in zone.region ? { type: 'zone.set', zoneId: zone.id, patch: { region: { ...zone.region, from: (c! % 40) / 10 } } } : null,
+    zone?.region && 'from' in zone.region
+      ? { type: 'zone.set', zoneId: zone.id, patch: { region: { ...zone.region, from: (c! % 40) / 10 } } }
+      : null,
     zone
       ? {
           type: 'zone.set',
           zoneId: zone.id,
-          patch: { region: c! % 2 ? null : { surface: 'hull', from: 0, to: 1 + (c! % 7), lower: { kind: 'centreline' }, upper: { kind: 'chine' } } },
+          patch: {
+            region:
+              c! % 2
+                ? null
+                : {
+                    surface: 'hull',
+                    from: 0,
+                    to: 1 + (c! % 7),
+                    lower: { kind: 'centreline' },
+                    upper: { kind: 'chine' },
+                  },
+          },
         }
       : null,
-    zone?.region ? { type: 'zone.set', zoneId: zone.id, patch: { overridden: ['area', 'crown'], geometry: { ...zone.geometry, area: 1 + (c! % 9) } } } : null,
+    zone?.region
+      ? {
+          type: 'zone.set',
+          zoneId: zone.id,
+          patch: { overridden: ['area', 'crown'], geometry: { ...zone.geometry, area: 1 + (c! % 9) } },
+        }
+      : null,
     zone ? { type: 'zone.set', zoneId: zone.id, patch: { overridden: [] } } : null,
     { type: 'deck.set', deck: { ...state.deck, camber: (c! % 20) / 100 } },
-    state.hull?.source === 'particulars' ? { type: 'hull.set', hull: { ...state.hull, draft: 0.4 + (c! % 20) / 100, form: c! % 2 ? 'hardChine' : 'roundBilge' } } : null,
+    state.hull?.source === 'particulars'
+      ? {
+          type: 'hull.set',
+          hull: { ...state.hull, draft: 0.4 + (c! % 20) / 100, form: c! % 2 ? 'hardChine' : 'roundBilge' },
+        }
+      : null,
     { type: 'brief.set', patch: { deadriseDeg: 8 + (c! % 20) } },
-    { type: 'support.add', item: { id: `frame-${serial}`, name: 'Added', kind: 'frame', x: 0.5 + (c! % 60) / 10, section: null }, index: b! % 9 },
+    {
+      type: 'support.add',
+      item: { id: `frame-${serial}`, name: 'Added', kind: 'frame', x: 0.5 + (c! % 60) / 10, section: null },
+      index: b! % 9,
+    },
     state.supports.length ? { type: 'support.remove', id: state.supports[c! % state.supports.length]!.id } : null,
     state.sections.length ? { type: 'section.remove', id: state.sections[c! % state.sections.length]!.id } : null,
     {
       type: 'reference.add',
-      item: { id: `ref-${serial}`, name: 'Added', note: '', layers: [{ material: 'bx45-600', angleDeg: 0, thickness: null, role: 'structure' }] },
+      item: {
+        id: `ref-${serial}`,
+        name: 'Added',
+        note: '',
+        layers: [{ material: 'bx45-600', angleDeg: 0, thickness: null, role: 'structure' }],
+      },
       index: 0,
     },
     zone ? { type: 'zone.set', zoneId: zone.id, patch: { match: state.references.at(0)?.id ?? null } } : null,
-    state.packs.length < 3 ? { type: 'pack.add', item: { ...SHIPPED_PACKS[1 + (c! % 3)]!, id: `pack-${serial}` }, index: 1 } : { type: 'pack.remove', id: state.packs[1]!.id },
-    chosen ? { type: 'layer.set', layerId: chosen.id, patch: c! % 2 ? { role: 'sacrificial' } : { group: part.groups[0]?.id ?? null } } : null,
-    { type: 'part.set', partId: part.id, patch: { groups: [...part.groups, { id: `group-${serial}`, name: 'Added', kind: 'local' as const, laminate: null }].slice(-3) } },
+    state.packs.length < 3
+      ? { type: 'pack.add', item: { ...SHIPPED_PACKS[1 + (c! % 3)]!, id: `pack-${serial}` }, index: 1 }
+      : { type: 'pack.remove', id: state.packs[1]!.id },
+    chosen
+      ? {
+          type: 'layer.set',
+          layerId: chosen.id,
+          patch: c! % 2 ? { role: 'sacrificial' } : { group: part.groups[0]?.id ?? null },
+        }
+      : null,
+    {
+      type: 'part.set',
+      partId: part.id,
+      patch: {
+        groups: [
+          ...part.groups,
+          { id: `group-${serial}`, name: 'Added', kind: 'local' as const, laminate: null },
+        ].slice(-3),
+      },
+    },
     zone && chosen
       ? {
           type: 'part.set',
           partId: part.id,
-          patch: { joins: [{ a: zone.id, b: zone.id, lap: c! % 2 ? 0.1 : null, laps: [], ends: [{ layer: chosen.id, past: 0.02 }], bevel: null, length: null }] },
+          patch: {
+            joins: [
+              {
+                a: zone.id,
+                b: zone.id,
+                lap: c! % 2 ? 0.1 : null,
+                laps: [],
+                ends: [{ layer: chosen.id, past: 0.02 }],
+                bevel: null,
+                length: null,
+              },
+            ],
+          },
         }
       : null,
     { type: 'part.set', partId: part.id, patch: { hands: c! % 2 ? 'two' : 'one', number: 1 + (c! % 4) } },
-    zone ? { type: 'zone.set', zoneId: zone.id, patch: { hand: (['both', 'port', 'starboard', 'centre'] as const)[c! % 4]! } } : null,
-    { type: 'boat.take', state: c! % 2 ? { parts: state.parts.slice().reverse() } : { brief: { ...state.brief, loadedMass: 3000 + (c! % 900) } }, from: 'another' },
+    zone
+      ? {
+          type: 'zone.set',
+          zoneId: zone.id,
+          patch: { hand: (['both', 'port', 'starboard', 'centre'] as const)[c! % 4]! },
+        }
+      : null,
+    {
+      type: 'boat.take',
+      state:
+        c! % 2
+          ? { parts: state.parts.slice().reverse() }
+          : { brief: { ...state.brief, loadedMass: 3000 + (c! % 900) } },
+      from: 'another',
+    },
   ];
   return options[kind! % options.length]!;
 }
@@ -90,25 +180,28 @@ function someEdit(state: Boat, [kind, a, b, c]: readonly number[], serial: numbe
 describe('edits', () => {
   it('followed by all their undos restore the boat exactly', () => {
     fc.assert(
-      fc.property(fc.array(fc.tuple(fc.nat(99), fc.nat(9999), fc.nat(9999), fc.nat(99999)), { maxLength: 40 }), (choices) => {
-        let state = boat;
-        const undo: Edit[][] = [];
-        choices.forEach((choice, serial) => {
-          const edit = someEdit(state, choice, serial);
-          if (!edit) return;
-          try {
-            const applied = applyEdits(state, [edit]);
-            expect(describeEdits(state, [edit])).not.toBe('');
-            state = applied.boat;
-            undo.push(applied.inverse);
-          } catch (error) {
-            // A material whose fibre is not aboard is refused; nothing may have changed.
-            expect((error as Error).name).toBe('KeramosError');
-          }
-        });
-        for (const edits of undo.toReversed()) state = applyEdits(state, edits).boat;
-        expect(boatToJson(state)).toBe(boatToJson(boat));
-      }),
+      fc.property(
+        fc.array(fc.tuple(fc.nat(99), fc.nat(9999), fc.nat(9999), fc.nat(99999)), { maxLength: 40 }),
+        (choices) => {
+          let state = boat;
+          const undo: Edit[][] = [];
+          choices.forEach((choice, serial) => {
+            const edit = someEdit(state, choice, serial);
+            if (!edit) return;
+            try {
+              const applied = applyEdits(state, [edit]);
+              expect(describeEdits(state, [edit])).not.toBe('');
+              state = applied.boat;
+              undo.push(applied.inverse);
+            } catch (error) {
+              // A material whose fibre is not aboard is refused; nothing may have changed.
+              expect((error as Error).name).toBe('KeramosError');
+            }
+          });
+          for (const edits of undo.toReversed()) state = applyEdits(state, edits).boat;
+          expect(boatToJson(state)).toBe(boatToJson(boat));
+        },
+      ),
       { numRuns: 150 },
     );
   });
@@ -118,7 +211,9 @@ describe('edits', () => {
     expect(after.parts[1]).toBe(boat.parts[1]);
     const evaluate = makeEvaluator();
     const before = evaluate(boat);
-    const [deckZone, transomZone, sideZone] = ['Foredeck', 'Transom', 'Side aft'].map((name) => zoneOf(boat, name)[1].id);
+    const [deckZone, transomZone, sideZone] = ['Foredeck', 'Transom', 'Side aft'].map(
+      (name) => zoneOf(boat, name)[1].id,
+    );
     const now = evaluate(after);
     expect(now.get(deckZone!)).toBe(before.get(deckZone!));
     expect(now.get(sideZone!)).toBe(before.get(sideZone!));
@@ -126,8 +221,14 @@ describe('edits', () => {
   });
   it.each([
     [{ type: 'layer.set', layerId: 'nothing', patch: { angleDeg: 0 } }, 'not in this boat'],
-    [{ type: 'layer.set', layerId: layer(4).id, patch: { material: 'vinylester' } }, 'must be a fabric, a core or a coating'],
-    [{ type: 'layer.set', layerId: layer(4).id, patch: { thickness: 0.01 } }, 'takes its thickness from fabric and process'],
+    [
+      { type: 'layer.set', layerId: layer(4).id, patch: { material: 'vinylester' } },
+      'must be a fabric, a core or a coating',
+    ],
+    [
+      { type: 'layer.set', layerId: layer(4).id, patch: { thickness: 0.01 } },
+      'takes its thickness from fabric and process',
+    ],
     [{ type: 'brief.set', patch: { waterlineLength: 9 } }, 'must not exceed the length of hull'],
     [{ type: 'layer.add', partId: hull.id, layer: { ...layer(4) }, index: 0 }, 'is taken'],
     [{ type: 'material.drop', materialId: 'e-glass' }, 'in use'],
@@ -215,7 +316,8 @@ describe('Merrow 84, the demo boat', () => {
   });
   it('says why a zone cannot be checked instead of guessing', () => {
     const [part, zone] = zoneOf(boat, 'Bottom aft');
-    const without = (keep: (l: Layer) => boolean) => evaluateZone({ ...boat, parts: [] }, { ...part, layers: part.layers.filter(keep) }, zone).problem;
+    const without = (keep: (l: Layer) => boolean) =>
+      evaluateZone({ ...boat, parts: [] }, { ...part, layers: part.layers.filter(keep) }, zone).problem;
     const kindOf = (l: Layer) => boat.materials.find((m) => m.id === l.material)!.kind;
     expect(without(() => false)).toContain('No layer covers this zone');
     expect(without((l) => kindOf(l) !== 'fabric')).toContain('no skin on the mould side');
@@ -226,10 +328,16 @@ describe('Merrow 84, the demo boat', () => {
     const before = evaluateZone(boat, part, zone);
     const { boat: after } = applyEdits(
       boat,
-      [3, 29].map((index, i): Edit => ({ type: 'layer.add', partId: part.id, layer: { ...layer(4), id: `more-${i}`, zones: [zone.id] }, index })),
+      [3, 29].map((index, i): Edit => ({
+        type: 'layer.add',
+        partId: part.id,
+        layer: { ...layer(4), id: `more-${i}`, zones: [zone.id] },
+        index,
+      })),
     );
     const now = evaluateZone(after, after.parts[0]!, zone);
-    for (const check of before.checks) expect(now.checks.find((c) => c.id === check.id)!.reserveFactor).toBeGreaterThanOrEqual(check.reserveFactor);
+    for (const check of before.checks)
+      expect(now.checks.find((c) => c.id === check.id)!.reserveFactor).toBeGreaterThanOrEqual(check.reserveFactor);
     expect(now.governing!.reserveFactor).toBeGreaterThan(before.governing!.reserveFactor);
   });
   it('has a band from the scatter of the process that holds the planned figure', () => {

@@ -12,7 +12,14 @@ import {
   type Supports,
   type ZoneGeometry,
 } from '../geometry';
-import { curvatureFactor, isHead, panelCoefficients, panelPressure, type SmallCraftPack, type ZoneLocation } from '../standard';
+import {
+  curvatureFactor,
+  isHead,
+  panelCoefficients,
+  panelPressure,
+  type SmallCraftPack,
+  type ZoneLocation,
+} from '../standard';
 import { isOneHanded, type Boat, type Zone } from './boat';
 import { craftOf, particularsOf } from './brief';
 
@@ -35,7 +42,9 @@ export function shapeOf({ hull, deck, brief }: Pick<Boat, 'hull' | 'deck' | 'bri
 
 /** What holds the boat's panels: its members, and its bulkheads where they stand. */
 export function supportsOf({ supports, parts, hull }: Pick<Boat, 'supports' | 'parts' | 'hull'>): Supports {
-  const bulkheads = parts.flatMap((part) => part.zones.flatMap(({ name, region }) => (region?.surface === 'section' ? [{ x: region.x, name }] : [])));
+  const bulkheads = parts.flatMap((part) =>
+    part.zones.flatMap(({ name, region }) => (region?.surface === 'section' ? [{ x: region.x, name }] : [])),
+  );
   return { members: supports, bulkheads, hardEdges: hull?.hardEdges ?? { keel: false, chine: false } };
 }
 
@@ -44,13 +53,22 @@ export const methodOf = ({ packs }: Pick<Boat, 'packs'>): SmallCraftPack => pack
 
 const within = (key: keyof ZoneGeometry, value: number): number => {
   const schema = zoneGeometrySchema.shape[key];
-  const bounds = ('unwrap' in schema ? schema.unwrap() : schema) as { minValue: number | null; maxValue: number | null };
+  const bounds = ('unwrap' in schema ? schema.unwrap() : schema) as {
+    minValue: number | null;
+    maxValue: number | null;
+  };
   // To a tenth of a millimetre: finer is noise.
   return Math.min(bounds.maxValue ?? Infinity, Math.max(bounds.minValue ?? -Infinity, Number(value.toFixed(4))));
 };
 
 /** Heights of the hull edge and of a panel over the waterline, and the head on a bulkhead, as the location needs them. */
-function heightsOf({ hull }: BoatShape, location: ZoneLocation, region: Region, panel: Panel, top: number): Pick<ZoneGeometry, 'edgeHeight' | 'centreHeight' | 'head'> {
+function heightsOf(
+  { hull }: BoatShape,
+  location: ZoneLocation,
+  region: Region,
+  panel: Panel,
+  top: number,
+): Pick<ZoneGeometry, 'edgeHeight' | 'centreHeight' | 'head'> {
   const x = region.surface === 'transom' ? hull.aft : panel.centre[0];
   const sided = location === 'side' || location === 'transom';
   return {
@@ -61,7 +79,14 @@ function heightsOf({ hull }: BoatShape, location: ZoneLocation, region: Region, 
 }
 
 /** Figures of a zone with one of its panels as the one that counts. */
-function withPanel(shape: BoatShape, zone: Zone, region: Region, base: Pick<ZoneGeometry, 'area' | 'centroidX' | 'centroidZ'>, panel: Panel, top: number): ZoneGeometry {
+function withPanel(
+  shape: BoatShape,
+  zone: Zone,
+  region: Region,
+  base: Pick<ZoneGeometry, 'area' | 'centroidX' | 'centroidZ'>,
+  panel: Panel,
+  top: number,
+): ZoneGeometry {
   const short = panel.length <= panel.breadth ? panel.crownAlong : panel.crownAcross;
   const geometry: ZoneGeometry = {
     ...base,
@@ -71,7 +96,12 @@ function withPanel(shape: BoatShape, zone: Zone, region: Region, base: Pick<Zone
     panelX: panel.centre[0],
     ...heightsOf(shape, zone.location, region, panel, top),
   };
-  return Object.fromEntries(Object.entries(geometry).map(([key, value]) => [key, value === null ? null : within(key as keyof ZoneGeometry, value)])) as ZoneGeometry;
+  return Object.fromEntries(
+    Object.entries(geometry).map(([key, value]) => [
+      key,
+      value === null ? null : within(key as keyof ZoneGeometry, value),
+    ]),
+  ) as ZoneGeometry;
 }
 
 /** The panels of a zone, the figures each would give, and which of them governs. */
@@ -108,7 +138,12 @@ function panelsIn(
 ): ZonePanels {
   const patch = regionPatch(shape, region);
   if (patch === null) {
-    const lacking = region.surface === 'cockpit' ? 'the deck has no cockpit' : region.surface === 'coachroof' ? 'the deck has no coachroof' : 'it lies off the hull, or is empty';
+    const lacking =
+      region.surface === 'cockpit'
+        ? 'the deck has no cockpit'
+        : region.surface === 'coachroof'
+          ? 'the deck has no coachroof'
+          : 'it lies off the hull, or is empty';
     throw invalid('zone.region', `${zone.name} has no surface: ${lacking}`);
   }
   const { area: all, centroid } = patchArea(patch);
@@ -117,14 +152,16 @@ function panelsIn(
   const base = { area, centroidX: centroid[0], centroidZ: centroid[2] };
   const top = patch.at(0.5, 1)[2];
   const panels = panelsOf(shape, supports, region, zone.id);
-  if (panels.length === 0 || !(area > 1e-6)) throw invalid('zone.region', `${zone.name} has no surface: its edges meet or cross`);
+  if (panels.length === 0 || !(area > 1e-6))
+    throw invalid('zone.region', `${zone.name} has no surface: its edges meet or cross`);
   const [craft, pack] = [craftOf(boat.brief), methodOf(boat)];
   const rated = panels.map((panel) => {
     const geometry = withPanel(shape, zone, region, base, panel, top);
     const short = Math.min(geometry.panelLength, geometry.panelBreadth);
     const under = (kind: 'single' | 'sandwich') => {
       try {
-        return panelPressure({ craft, location: zone.location, geometry, construction: kind }, undefined, pack).pressure;
+        return panelPressure({ craft, location: zone.location, geometry, construction: kind }, undefined, pack)
+          .pressure;
       } catch (error) {
         // Outside the method there is no pressure; the widest panel then stands for the zone, and the check says why.
         if (!(error instanceof KeramosError)) throw error;
@@ -134,18 +171,28 @@ function panelsIn(
     const ranking = under('sandwich');
     const pressure = construction === 'sandwich' ? ranking : under(construction);
     const { k2 } = panelCoefficients(geometry.panelLength, geometry.panelBreadth);
-    return { panel, geometry, pressure, demand: ((ranking || 1) * k2 * short ** 2 * curvatureFactor(geometry.crown, short) ** 2) / 6 };
+    return {
+      panel,
+      geometry,
+      pressure,
+      demand: ((ranking || 1) * k2 * short ** 2 * curvatureFactor(geometry.crown, short) ** 2) / 6,
+    };
   });
   return { panels: rated, governing: rated.reduce((best, one, i) => (one.demand > rated[best]!.demand ? i : best), 0) };
 }
 
 /** Figures a zone's region gives, before any override; null where its figures are typed in. */
-export function derivedGeometry(boat: Pick<Boat, 'hull' | 'deck' | 'brief' | 'supports' | 'parts' | 'packs'>, zone: Zone): ZoneGeometry | null {
+export function derivedGeometry(
+  boat: Pick<Boat, 'hull' | 'deck' | 'brief' | 'supports' | 'parts' | 'packs'>,
+  zone: Zone,
+): ZoneGeometry | null {
   const found = zonePanels(boat, zone);
   return found && found.panels[found.governing]!.geometry;
 }
 
-const sameZones = (a: Boat, b: Boat) => a.parts === b.parts || (a.parts.length === b.parts.length && a.parts.every((part, i) => part.zones === b.parts[i]!.zones));
+const sameZones = (a: Boat, b: Boat) =>
+  a.parts === b.parts ||
+  (a.parts.length === b.parts.length && a.parts.every((part, i) => part.zones === b.parts[i]!.zones));
 
 /**
  * The boat with the figures of its zones taken anew from its geometry, overrides kept, when something they depend on changed.
@@ -164,7 +211,11 @@ export function settleGeometry(before: Boat, after: Boat): Boat {
   const shape = shapeOf(after);
   if (shape === null) {
     const lying = after.parts.flatMap((part) => part.zones).find(({ region }) => region !== null);
-    if (lying) throw invalid('hull', `${lying.name} takes its figures from the hull: give the boat a hull shape first, or type its figures in`);
+    if (lying)
+      throw invalid(
+        'hull',
+        `${lying.name} takes its figures from the hull: give the boat a hull shape first, or type its figures in`,
+      );
     return after;
   }
   const supports = supportsOf(after);
@@ -175,7 +226,9 @@ export function settleGeometry(before: Boat, after: Boat): Boat {
       const derived = found.panels[found.governing]!.geometry;
       const kept = Object.fromEntries(zone.overridden.map((key) => [key, zone.geometry[key]]));
       const geometry: ZoneGeometry = { ...derived, ...kept };
-      const unchanged = (Object.keys(geometry) as (keyof ZoneGeometry)[]).every((key) => geometry[key] === zone.geometry[key]);
+      const unchanged = (Object.keys(geometry) as (keyof ZoneGeometry)[]).every(
+        (key) => geometry[key] === zone.geometry[key],
+      );
       return unchanged ? zone : { ...zone, geometry };
     });
     return zones.every((zone, i) => zone === part.zones[i]) ? part : { ...part, zones };
@@ -187,11 +240,18 @@ export function settleGeometry(before: Boat, after: Boat): Boat {
  * How much of the hull's skin the zones on it cover, transom included (m²): less than all leaves a gap, more overlaps.
  * @returns null without a hull shape or any zone on it.
  */
-export function skinCover(boat: Pick<Boat, 'hull' | 'deck' | 'brief' | 'parts'>): { covered: number; skin: number } | null {
+export function skinCover(
+  boat: Pick<Boat, 'hull' | 'deck' | 'brief' | 'parts'>,
+): { covered: number; skin: number } | null {
   const shape = shapeOf(boat);
-  const zones = boat.parts.flatMap((part) => part.zones.filter(({ region }) => region?.surface === 'hull' || region?.surface === 'transom'));
+  const zones = boat.parts.flatMap((part) =>
+    part.zones.filter(({ region }) => region?.surface === 'hull' || region?.surface === 'transom'),
+  );
   if (shape === null || zones.length === 0) return null;
-  const whole: Region[] = [{ surface: 'hull', from: -100, to: 100, lower: { kind: 'centreline' }, upper: { kind: 'deckEdge' } }, { surface: 'transom' }];
+  const whole: Region[] = [
+    { surface: 'hull', from: -100, to: 100, lower: { kind: 'centreline' }, upper: { kind: 'deckEdge' } },
+    { surface: 'transom' },
+  ];
   const skin = whole.reduce((sum, region) => sum + patchArea(regionPatch(shape, region)!).area, 0);
   return { covered: zones.reduce((sum, { geometry }) => sum + geometry.area, 0), skin };
 }

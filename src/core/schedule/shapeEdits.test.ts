@@ -1,28 +1,74 @@
 import { describe, expect, it } from 'vitest';
 import { brant, merrow } from '../../../tests/helpers/merrow';
 import { SHIPPED_PACKS, withCoefficient, type StandardPack } from '../standard';
-import { applyEdits, boatFromFile, boatToJson, boundariesOf, describeEdits, difference, editsSchema, moveBoundary, newZone, zonePanels, type Boat, type Edit } from '.';
+import {
+  applyEdits,
+  boatFromFile,
+  boatToJson,
+  boundariesOf,
+  describeEdits,
+  difference,
+  editsSchema,
+  moveBoundary,
+  newZone,
+  zonePanels,
+  type Boat,
+  type Edit,
+} from '.';
 
 const boat = merrow();
 const section = boat.sections[0]!;
-const reference = { id: 'ref', name: 'Proved bottom', note: '', layers: [{ material: 'bx45-600', angleDeg: 0, thickness: null, role: 'structure' as const }] };
+const reference = {
+  id: 'ref',
+  name: 'Proved bottom',
+  note: '',
+  layers: [{ material: 'bx45-600', angleDeg: 0, thickness: null, role: 'structure' as const }],
+};
 
 const CASES: [Edit, string, string][] = [
   [{ type: 'deck.set', deck: { ...boat.deck, camber: 0.12 } }, 'changed the deck', 'Shape: changed Deck'],
-  [{ type: 'hull.set', hull: { ...boat.hull!, hardEdges: { keel: false, chine: true } } }, 'changed the shape of the hull', 'Shape: changed Hull'],
-  [{ type: 'support.add', item: { id: 'f9', name: 'Floor bow', kind: 'frame', x: 7, section: null }, index: 0 }, 'added Floor bow', 'Supports: added Floor bow'],
+  [
+    { type: 'hull.set', hull: { ...boat.hull!, hardEdges: { keel: false, chine: true } } },
+    'changed the shape of the hull',
+    'Shape: changed Hull',
+  ],
+  [
+    { type: 'support.add', item: { id: 'f9', name: 'Floor bow', kind: 'frame', x: 7, section: null }, index: 0 },
+    'added Floor bow',
+    'Supports: added Floor bow',
+  ],
   [{ type: 'support.remove', id: 'floor-1' }, 'removed Floor aft', 'Supports: removed Floor aft'],
-  [{ type: 'section.set', item: { ...section, height: 0.2 } }, `changed ${section.name}`, `Sections: changed ${section.name}`],
+  [
+    { type: 'section.set', item: { ...section, height: 0.2 } },
+    `changed ${section.name}`,
+    `Sections: changed ${section.name}`,
+  ],
   [{ type: 'reference.add', item: reference, index: 0 }, 'added Proved bottom', 'References: added Proved bottom'],
-  [{ type: 'pack.add', item: SHIPPED_PACKS[2] as StandardPack, index: 1 }, 'took the pack Workboat uplift', 'Packs: added Workboat uplift'],
-  [{ type: 'pack.set', item: withCoefficient(boat.packs[0]!, 'wrinklingFactor', 0.28) }, 'changed the pack Small craft', 'Packs: changed Small craft'],
-  [{ type: 'zone.set', zoneId: 'side-aft', patch: { overridden: ['area'] } }, 'changed zone Side aft: overrides', 'Hull: changed Zone Side aft'],
+  [
+    { type: 'pack.add', item: SHIPPED_PACKS[2] as StandardPack, index: 1 },
+    'took the pack Workboat uplift',
+    'Packs: added Workboat uplift',
+  ],
+  [
+    { type: 'pack.set', item: withCoefficient(boat.packs[0]!, 'wrinklingFactor', 0.28) },
+    'changed the pack Small craft',
+    'Packs: changed Small craft',
+  ],
+  [
+    { type: 'zone.set', zoneId: 'side-aft', patch: { overridden: ['area'] } },
+    'changed zone Side aft: overrides',
+    'Hull: changed Zone Side aft',
+  ],
   [
     { type: 'zone.set', zoneId: 'side-aft', patch: { panelCase: { fixity: 0.5, deflectionLimit: 0.02, patch: null } } },
     'changed zone Side aft: panel case',
     'Hull: changed Zone Side aft',
   ],
-  [{ type: 'zone.set', zoneId: 'side-aft', patch: { region: null } }, 'changed zone Side aft: place on the boat', 'Hull: changed Zone Side aft'],
+  [
+    { type: 'zone.set', zoneId: 'side-aft', patch: { region: null } },
+    'changed zone Side aft: place on the boat',
+    'Hull: changed Zone Side aft',
+  ],
 ];
 
 describe('edits of shape, supports, sections, references and packs', () => {
@@ -38,14 +84,34 @@ describe('edits of shape, supports, sections, references and packs', () => {
     expect(applyEdits(after, inverse).boat).toEqual(boat);
   });
   it.each([
-    [{ type: 'support.add', item: { id: 'floor-1', name: 'Twice', kind: 'frame', x: 1, section: null }, index: 0 }, 'is taken'],
-    [{ type: 'support.set', item: { id: 'floor-1', name: 'Floor', kind: 'frame', x: 1, section: 'nothing' } }, 'asks for a section that is not in this boat'],
+    [
+      { type: 'support.add', item: { id: 'floor-1', name: 'Twice', kind: 'frame', x: 1, section: null }, index: 0 },
+      'is taken',
+    ],
+    [
+      { type: 'support.set', item: { id: 'floor-1', name: 'Floor', kind: 'frame', x: 1, section: 'nothing' } },
+      'asks for a section that is not in this boat',
+    ],
     [{ type: 'support.remove', id: 'nowhere' }, 'is not in this boat any more'],
-    [{ type: 'reference.add', item: { ...reference, layers: [{ material: 'gold', angleDeg: 0, thickness: null }] }, index: 0 }, 'must be a fabric, a core or a coating'],
-    [{ type: 'zone.set', zoneId: 'side-aft', patch: { match: 'nobody' } }, 'asks for a reference that is not in this boat'],
+    [
+      {
+        type: 'reference.add',
+        item: { ...reference, layers: [{ material: 'gold', angleDeg: 0, thickness: null }] },
+        index: 0,
+      },
+      'must be a fabric, a core or a coating',
+    ],
+    [
+      { type: 'zone.set', zoneId: 'side-aft', patch: { match: 'nobody' } },
+      'asks for a reference that is not in this boat',
+    ],
     [{ type: 'pack.add', item: SHIPPED_PACKS[1] as StandardPack, index: 0 }, 'must be the first pack'],
     [
-      { type: 'zone.set', zoneId: 'side-aft', patch: { region: { surface: 'hull', from: 50, to: 60, lower: { kind: 'chine' }, upper: { kind: 'deckEdge' } } } },
+      {
+        type: 'zone.set',
+        zoneId: 'side-aft',
+        patch: { region: { surface: 'hull', from: 50, to: 60, lower: { kind: 'chine' }, upper: { kind: 'deckEdge' } } },
+      },
       'lies off the hull',
     ],
   ] as [Edit, string][])('%j is refused: %s', (edit, words) => {
@@ -82,7 +148,8 @@ describe('boundaries and panels of the demo boats', () => {
       for (const { demand } of panels) expect(demand).toBeLessThanOrEqual(panels[governing]!.demand);
     }
   });
-  it('a typed-in zone has no panels of its own', () => expect(zonePanels(boat, newZone('z', 'Typed', 'deck'))).toBeNull());
+  it('a typed-in zone has no panels of its own', () =>
+    expect(zonePanels(boat, newZone('z', 'Typed', 'deck'))).toBeNull());
 });
 
 it('a boat handed in takes the figures of its zones from its shape, not from whoever wrote the document', () => {

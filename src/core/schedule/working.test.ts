@@ -31,7 +31,8 @@ it('the working of a check can be followed with a pencil: the outer skin of the 
   const { part, zone } = zones[0]!;
   const steps = zoneWorking(boat, part, zone, 'outerSkin').flatMap((section) => section.steps);
   const value = (symbol: string) => steps.find((step) => step.symbol === symbol)!.value;
-  const input = (symbol: string) => steps.flatMap((step) => step.inputs).find((candidate) => candidate.symbol === symbol)!.value;
+  const input = (symbol: string) =>
+    steps.flatMap((step) => step.inputs).find((candidate) => candidate.symbol === symbol)!.value;
   const required = (input('b') ** 2 * value('k_C') ** 2 * value('P') * value('k_2')) / (6 * input('\\sigma_{dt}'));
   expect(required).toBeCloseTo(value('SM_o'), 9);
   const there = steps.find((step) => step.quantity === 'Section modulus there, outer skin')!.value;

@@ -9,13 +9,21 @@ export const panelCaseSchema = z.object({
   deflectionLimit: bounded('Deflection allowed', 0.001, 0.2),
   /** A load on a rectangle at the middle of the panel (N, m): a foot, a heel, a fender. */
   patch: z
-    .object({ force: bounded('Force', 1, 1e6, 'N'), length: bounded('Length of the patch', 0.01, 5, 'm'), breadth: bounded('Breadth of the patch', 0.01, 5, 'm') })
+    .object({
+      force: bounded('Force', 1, 1e6, 'N'),
+      length: bounded('Length of the patch', 0.01, 5, 'm'),
+      breadth: bounded('Breadth of the patch', 0.01, 5, 'm'),
+    })
     .nullable(),
 });
 export type PanelCase = z.infer<typeof panelCaseSchema>;
 
 /** Clamped edges and no patch; 1.7 % of the short side for a sandwich as the method asks, a thirtieth for a single skin, of which it asks nothing. */
-export const usualPanelCase = (construction: 'single' | 'sandwich'): PanelCase => ({ fixity: 1, deflectionLimit: construction === 'sandwich' ? 0.017 : 1 / 30, patch: null });
+export const usualPanelCase = (construction: 'single' | 'sandwich'): PanelCase => ({
+  fixity: 1,
+  deflectionLimit: construction === 'sandwich' ? 0.017 : 1 / 30,
+  patch: null,
+});
 
 /** A schedule that proved itself, or that the architect asks for: layers from the mould face inward, of the boat's own materials. */
 export const referenceSchema = z.object({

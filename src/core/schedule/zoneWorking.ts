@@ -43,7 +43,8 @@ export function zoneWorking(boat: Boat, part: Part, zone: Zone, check?: CheckId,
     part,
     zone,
     (section, step, about) => {
-      if (check === undefined || (about === undefined ? serves(step, check) : about === check)) sections[section].push(step);
+      if (check === undefined || (about === undefined ? serves(step, check) : about === check))
+        sections[section].push(step);
     },
     packId,
   );
@@ -60,12 +61,31 @@ export function stackWorking(boat: Boat, part: Part, zone: Zone): WorkingPart[] 
   const e = evaluateZone(boat, part, zone);
   const balance = 'Sum over the layers that cover the zone';
   const each = (pick: (layer: (typeof e.layers)[number]) => number, symbol: string, unit: string) =>
-    e.layers.filter((layer) => pick(layer) > 0).map((layer) => put(`${symbol}_{${layer.index + 1}}`, pick(layer), unit));
+    e.layers
+      .filter((layer) => pick(layer) > 0)
+      .map((layer) => put(`${symbol}_{${layer.index + 1}}`, pick(layer), unit));
   const plyResin = e.layers.reduce((sum, layer) => sum + (layer.material.kind === 'fabric' ? layer.resinMass : 0), 0);
-  const laid = (layer: (typeof e.layers)[number]) => layer.fibreMass + layer.bindingMass + layer.resinMass + layer.coreMass + layer.coatingMass;
+  const laid = (layer: (typeof e.layers)[number]) =>
+    layer.fibreMass + layer.bindingMass + layer.resinMass + layer.coreMass + layer.coatingMass;
   const stack: WorkingStep[] = [
-    { quantity: 'Thickness', symbol: 't', formula: '\\sum t_k', inputs: each((l) => l.thickness, 't', 'm'), value: e.thickness, unit: 'm', source: balance },
-    { quantity: 'Dry fibre weight', symbol: 'w', formula: '\\sum w_k', inputs: each((l) => l.fibreMass, 'w', 'kg/m²'), value: e.dryArealWeight, unit: 'kg/m²', source: balance },
+    {
+      quantity: 'Thickness',
+      symbol: 't',
+      formula: '\\sum t_k',
+      inputs: each((l) => l.thickness, 't', 'm'),
+      value: e.thickness,
+      unit: 'm',
+      source: balance,
+    },
+    {
+      quantity: 'Dry fibre weight',
+      symbol: 'w',
+      formula: '\\sum w_k',
+      inputs: each((l) => l.fibreMass, 'w', 'kg/m²'),
+      value: e.dryArealWeight,
+      unit: 'kg/m²',
+      source: balance,
+    },
     {
       quantity: 'Laminated weight',
       symbol: 'W',

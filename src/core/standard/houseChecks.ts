@@ -21,7 +21,11 @@ const PLACE: Record<ZoneLocation, keyof YardRule['minimumFibre']> = {
 };
 
 /** Dry fibre (kg/m²) and thickness of the plies (m) against the yard's least figures; a figure of 0 asks nothing. */
-export function checkYardRule(pack: YardRule, location: ZoneLocation, laminate: { fibreMass: number; thickness: number }): Check[] {
+export function checkYardRule(
+  pack: YardRule,
+  location: ZoneLocation,
+  laminate: { fibreMass: number; thickness: number },
+): Check[] {
   const place = PLACE[location];
   const checks: Check[] = [];
   const [fibre, thickness] = [pack.minimumFibre[place], pack.minimumThickness[place]];
@@ -66,14 +70,21 @@ const apart = (a: number, b: number) => {
  * @returns a check that counts layers; what is missing first is in `governs`.
  * @example checkAsSpecified(pack, specified, laid).reserveFactor // 1 when all are there
  */
-export function checkAsSpecified(pack: AsSpecified, specified: readonly SpecifiedLayer[], laid: readonly SpecifiedLayer[]): Check {
+export function checkAsSpecified(
+  pack: AsSpecified,
+  specified: readonly SpecifiedLayer[],
+  laid: readonly SpecifiedLayer[],
+): Check {
   let at = 0;
   let met = 0;
   let missing: string | null = null;
   specified.forEach((wanted, index) => {
     const found = laid.findIndex(
       (layer, i) =>
-        i >= at && layer.family === wanted.family && layer.weight >= wanted.weight * (1 - pack.weightTolerance) && apart(layer.angleDeg, wanted.angleDeg) <= pack.angleToleranceDeg,
+        i >= at &&
+        layer.family === wanted.family &&
+        layer.weight >= wanted.weight * (1 - pack.weightTolerance) &&
+        apart(layer.angleDeg, wanted.angleDeg) <= pack.angleToleranceDeg,
     );
     if (found >= 0) {
       met += 1;

@@ -15,9 +15,19 @@ export function packLimits(pack: SmallCraftPack, craft: Craft): PackLimit[] {
   const [, fastest] = pack.applicability.maxSpeedKnots;
   const limits: PackLimit[] = [];
   const add = (severity: PackLimit['severity'], when: boolean, text: string) => when && limits.push({ severity, text });
-  add('refuse', craft.hullLength < shortest || craft.hullLength > longest, `The method covers hulls of ${shortest} to ${longest} m; this one is ${craft.hullLength} m`);
-  add('refuse', (craft.maxSpeedKnots ?? 0) > fastest, `The method ends at ${fastest} kn; this boat reaches ${craft.maxSpeedKnots} kn`);
-  const light = craft.loadedMass <= 5 * craft.waterlineLength ** 3 && (craft.designCategory === 'A' || craft.designCategory === 'B');
+  add(
+    'refuse',
+    craft.hullLength < shortest || craft.hullLength > longest,
+    `The method covers hulls of ${shortest} to ${longest} m; this one is ${craft.hullLength} m`,
+  );
+  add(
+    'refuse',
+    (craft.maxSpeedKnots ?? 0) > fastest,
+    `The method ends at ${fastest} kn; this boat reaches ${craft.maxSpeedKnots} kn`,
+  );
+  const light =
+    craft.loadedMass <= 5 * craft.waterlineLength ** 3 &&
+    (craft.designCategory === 'A' || craft.designCategory === 'B');
   add(
     'refuse',
     craft.kind === 'sail' && light && craft.rightingLever60 === undefined,
@@ -34,7 +44,11 @@ export function packLimits(pack: SmallCraftPack, craft: Craft): PackLimit[] {
     craft.kind === 'motor' && (craft.maxSpeedKnots ?? 0) < 2.36 * Math.sqrt(craft.waterlineLength),
     `Speed counts as at least 2.36 √waterline, ${(2.36 * Math.sqrt(craft.waterlineLength)).toFixed(1)} kn`,
   );
-  add('warn', craft.kind === 'sail', 'Keel, chainplates, mast step and rudder have load cases of their own, which this method does not hold');
+  add(
+    'warn',
+    craft.kind === 'sail',
+    'Keel, chainplates, mast step and rudder have load cases of their own, which this method does not hold',
+  );
   add('warn', true, 'Intact monohulls in normal use; not for craft meant for racing only, not for multihulls');
   return limits;
 }

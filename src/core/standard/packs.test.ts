@@ -21,8 +21,28 @@ import {
   type YardRule,
 } from '.';
 
-const motor: Craft = { kind: 'motor', hullLength: 8.4, waterlineLength: 7.5, chineBeam: 2.2, deadriseDeg: 18, loadedMass: 3600, maxSpeedKnots: 26, designCategory: 'C' };
-const geometry = { area: 1, centroidX: 1, centroidZ: 1, panelLength: 1, panelBreadth: 0.5, crown: 0, panelX: 3, edgeHeight: 1, centreHeight: 0.4, head: 1 };
+const motor: Craft = {
+  kind: 'motor',
+  hullLength: 8.4,
+  waterlineLength: 7.5,
+  chineBeam: 2.2,
+  deadriseDeg: 18,
+  loadedMass: 3600,
+  maxSpeedKnots: 26,
+  designCategory: 'C',
+};
+const geometry = {
+  area: 1,
+  centroidX: 1,
+  centroidZ: 1,
+  panelLength: 1,
+  panelBreadth: 0.5,
+  crown: 0,
+  panelX: 3,
+  edgeHeight: 1,
+  centreHeight: 0.4,
+  head: 1,
+};
 const pack = <T>(kind: string) => SHIPPED_PACKS.find((one) => one.kind === kind) as T;
 
 describe('packs as data', () => {
@@ -30,15 +50,21 @@ describe('packs as data', () => {
     expect(SHIPPED_PACKS.map(({ kind }) => kind)).toEqual(['smallCraft', 'yardRule', 'workboatUplift', 'asSpecified']);
     expect(SHIPPED_PACKS.map(packStatus)).toEqual(Array(4).fill('unverified'));
   });
-  it.each(SHIPPED_PACKS.map((one) => [one.title, one] as const))('%s: goes out as JSON and comes back the same, every coefficient named', (_, one) => {
-    expect(packFromJson(packToJson(one))).toEqual(one);
-    const coefficients = coefficientsOf(one);
-    expect(coefficients.length).toBeGreaterThan(0);
-    const labels = coefficients.map(({ path }) => coefficientLabel(path));
-    expect(new Set(labels).size).toBe(labels.length);
-  });
+  it.each(SHIPPED_PACKS.map((one) => [one.title, one] as const))(
+    '%s: goes out as JSON and comes back the same, every coefficient named',
+    (_, one) => {
+      expect(packFromJson(packToJson(one))).toEqual(one);
+      const coefficients = coefficientsOf(one);
+      expect(coefficients.length).toBeGreaterThan(0);
+      const labels = coefficients.map(({ path }) => coefficientLabel(path));
+      expect(new Set(labels).size).toBe(labels.length);
+    },
+  );
   it('a change takes the sign-off away, shows as a difference, and leaves the original alone', () => {
-    const signed = { ...SMALL_CRAFT_PACK, signOff: { by: 'I. Hallin', note: 'read against our copy', at: '2026-11-26T00:00:00Z' } };
+    const signed = {
+      ...SMALL_CRAFT_PACK,
+      signOff: { by: 'I. Hallin', note: 'read against our copy', at: '2026-11-26T00:00:00Z' },
+    };
     expect(packStatus(signed)).toBe('signed off by I. Hallin, 2026-11-26');
     const changed = withCoefficient(signed, 'motor.bottomBase.constant', 22000);
     expect(changed.signOff).toBeNull();
@@ -63,7 +89,8 @@ describe('packs as data', () => {
 
 describe('a coefficient does what it says', () => {
   const member = { kind: 'panel', shortSide: 0.5, longSide: 1, construction: 'sandwich' } as const;
-  const at = (own: SmallCraftPack, craft = motor) => designPressure({ craft, location: 'bottom', position: 0.3, member }, undefined, own).pressure;
+  const at = (own: SmallCraftPack, craft = motor) =>
+    designPressure({ craft, location: 'bottom', position: 0.3, member }, undefined, own).pressure;
   it('base pressure of a displacement boat grows with its constant', () => {
     const slow: Craft = { ...motor, maxSpeedKnots: 8 };
     const mass = 2400 * 3600 ** 0.33;
@@ -102,7 +129,14 @@ describe('a coefficient does what it says', () => {
         ).checks,
       ]);
     const base = result(SMALL_CRAFT_PACK);
-    for (const path of ['motor.planingBase', 'motor.bottomBase.perMass', 'designCategoryFactor.C', 'skinStrengthFactor', 'minimumFibre.bottom.A', 'fibreTypeFactor.someMat']) {
+    for (const path of [
+      'motor.planingBase',
+      'motor.bottomBase.perMass',
+      'designCategoryFactor.C',
+      'skinStrengthFactor',
+      'minimumFibre.bottom.A',
+      'fibreTypeFactor.someMat',
+    ]) {
       const { value } = coefficientsOf(SMALL_CRAFT_PACK).find((one) => one.path === path)!;
       expect(result(withCoefficient(SMALL_CRAFT_PACK, path, value * 1.1) as SmallCraftPack), path).not.toBe(base);
     }
@@ -115,9 +149,13 @@ describe('limits of the method', () => {
       .map(({ severity, text }) => `${severity}: ${text}`)
       .join('\n');
   it('refuse with the reason, or warn', () => {
-    expect(texts({ ...motor, hullLength: 26, waterlineLength: 24 })).toContain('refuse: The method covers hulls of 2.5 to 24 m');
+    expect(texts({ ...motor, hullLength: 26, waterlineLength: 24 })).toContain(
+      'refuse: The method covers hulls of 2.5 to 24 m',
+    );
     expect(texts({ ...motor, maxSpeedKnots: 55 })).toContain('refuse: The method ends at 50 kn');
-    expect(texts({ kind: 'sail', hullLength: 9, waterlineLength: 8, loadedMass: 2400, designCategory: 'B' })).toContain('refuse: A light sailing craft');
+    expect(texts({ kind: 'sail', hullLength: 9, waterlineLength: 8, loadedMass: 2400, designCategory: 'B' })).toContain(
+      'refuse: A light sailing craft',
+    );
     expect(texts({ ...motor, deadriseDeg: 5 })).toContain('warn: Deadrise counts as 10° to 30°');
     expect(texts(motor)).not.toContain('refuse');
   });
@@ -128,9 +166,19 @@ describe('house packs', () => {
     const yard = pack<YardRule>('yardRule');
     const [fibre, thickness] = checkYardRule(yard, 'bottom', { fibreMass: 0.9, thickness: 0.008 });
     expect([fibre!.reserveFactor, thickness!.reserveFactor]).toEqual([0.5, 2]);
-    expect(checkYardRule({ ...yard, minimumThickness: { ...yard.minimumThickness, deck: 0 } }, 'cockpitSole', { fibreMass: 1, thickness: 0.001 })).toHaveLength(1);
+    expect(
+      checkYardRule({ ...yard, minimumThickness: { ...yard.minimumThickness, deck: 0 } }, 'cockpitSole', {
+        fibreMass: 1,
+        thickness: 0.001,
+      }),
+    ).toHaveLength(1);
   });
-  const layer = (name: string, angleDeg = 0, weight = 0.6, family = name): SpecifiedLayer => ({ name, family, angleDeg, weight });
+  const layer = (name: string, angleDeg = 0, weight = 0.6, family = name): SpecifiedLayer => ({
+    name,
+    family,
+    angleDeg,
+    weight,
+  });
   const specified = [layer('A'), layer('B', 45), layer('C')];
   const specifiedPack = pack<AsSpecified>('asSpecified');
   it('as specified: every layer, in order, at its angle and weight; more may be laid', () => {

@@ -17,9 +17,20 @@ const byPlace = z.strictObject({
 });
 
 /** House rule of a yard: least dry fibre (kg/m²) and thickness (m) by place, and the reserve it wants of direct panel analysis. */
-export const yardRuleSchema = z.strictObject({ kind: z.literal('yardRule'), ...packHead, minimumFibre: byPlace, minimumThickness: byPlace, analysisFactor: positive });
+export const yardRuleSchema = z.strictObject({
+  kind: z.literal('yardRule'),
+  ...packHead,
+  minimumFibre: byPlace,
+  minimumThickness: byPlace,
+  analysisFactor: positive,
+});
 /** The small-craft method for commercial service: factors on pressures and on minima. */
-export const workboatUpliftSchema = z.strictObject({ kind: z.literal('workboatUplift'), ...packHead, pressureFactor: positive, minimumFactor: positive });
+export const workboatUpliftSchema = z.strictObject({
+  kind: z.literal('workboatUplift'),
+  ...packHead,
+  pressureFactor: positive,
+  minimumFactor: positive,
+});
 /** The architect's schedule, layer by layer, as the minimum. */
 export const asSpecifiedSchema = z.strictObject({
   kind: z.literal('asSpecified'),
@@ -28,7 +39,12 @@ export const asSpecifiedSchema = z.strictObject({
   angleToleranceDeg: z.number().min(0).max(45),
 });
 
-export const packSchema = z.discriminatedUnion('kind', [smallCraftPackSchema, yardRuleSchema, workboatUpliftSchema, asSpecifiedSchema]);
+export const packSchema = z.discriminatedUnion('kind', [
+  smallCraftPackSchema,
+  yardRuleSchema,
+  workboatUpliftSchema,
+  asSpecifiedSchema,
+]);
 export type StandardPack = z.infer<typeof packSchema>;
 export type YardRule = z.infer<typeof yardRuleSchema>;
 export type WorkboatUplift = z.infer<typeof workboatUpliftSchema>;
@@ -50,13 +66,15 @@ export const SHIPPED_PACKS: readonly StandardPack[] = [
 ];
 
 /** Whether somebody signed for a pack, in words for screen and print. */
-export const packStatus = ({ signOff }: Pick<StandardPack, 'signOff'>): string => (signOff === null ? 'unverified' : `signed off by ${signOff.by}, ${signOff.at.slice(0, 10)}`);
+export const packStatus = ({ signOff }: Pick<StandardPack, 'signOff'>): string =>
+  signOff === null ? 'unverified' : `signed off by ${signOff.by}, ${signOff.at.slice(0, 10)}`;
 
 const PACK_FORMAT = 'keramos-pack';
 const documentSchema = z.object({ format: z.literal(PACK_FORMAT), version: z.literal(1), pack: packSchema });
 
 /** A pack as a JSON document of its own. */
-export const packToJson = (pack: StandardPack): string => `${JSON.stringify({ format: PACK_FORMAT, version: 1, pack: packSchema.parse(pack) }, null, 1)}\n`;
+export const packToJson = (pack: StandardPack): string =>
+  `${JSON.stringify({ format: PACK_FORMAT, version: 1, pack: packSchema.parse(pack) }, null, 1)}\n`;
 
 /** A pack from its JSON document. @throws KeramosError `malformed`, `invalid` naming the field. */
 export function packFromJson(text: string): StandardPack {
@@ -66,7 +84,8 @@ export function packFromJson(text: string): StandardPack {
   } catch (error) {
     throw new KeramosError('malformed', `This is not JSON: ${(error as Error).message.slice(0, 120)}`);
   }
-  if ((document as { format?: unknown } | null)?.format !== PACK_FORMAT) throw new KeramosError('malformed', `This is not a pack: its "format" must be "${PACK_FORMAT}"`, 'format');
+  if ((document as { format?: unknown } | null)?.format !== PACK_FORMAT)
+    throw new KeramosError('malformed', `This is not a pack: its "format" must be "${PACK_FORMAT}"`, 'format');
   return parseOrThrow(documentSchema, document).pack;
 }
 
@@ -93,7 +112,8 @@ export function coefficientsOf(pack: StandardPack): Coefficient[] {
  * @throws KeramosError `invalid` when there is no such coefficient or the value is not allowed.
  */
 export function withCoefficient(pack: StandardPack, path: string, value: number): StandardPack {
-  if (!coefficientsOf(pack).some((coefficient) => coefficient.path === path)) throw invalid(path, `The pack has no coefficient "${path}"`);
+  if (!coefficientsOf(pack).some((coefficient) => coefficient.path === path))
+    throw invalid(path, `The pack has no coefficient "${path}"`);
   const copy = structuredClone(pack) as unknown as Record<string, unknown>;
   const keys = path.split('.');
   const holder = keys.slice(0, -1).reduce((at, key) => at[key] as Record<string, unknown>, copy);
@@ -102,7 +122,10 @@ export function withCoefficient(pack: StandardPack, path: string, value: number)
 }
 
 /** Coefficients in which a pack departs from another of its kind, as was and is. */
-export function packDifference(before: StandardPack, after: StandardPack): { path: string; was: number | null; is: number }[] {
+export function packDifference(
+  before: StandardPack,
+  after: StandardPack,
+): { path: string; was: number | null; is: number }[] {
   const old = new Map(coefficientsOf(before).map(({ path, value }) => [path, value]));
   return coefficientsOf(after)
     .filter(({ path, value }) => old.get(path) !== value)

@@ -2,4 +2,10 @@
 export { sectionStiffness, type SectionElement, type SectionStiffness } from './section';
 export { topHatElements, topHatSection, type TopHat } from './topHat';
 export { uniformBeam, type UniformBeamInput } from './uniformBeam';
-export { SECTION_KINDS, sectionLayerSchema, stiffenerSectionSchema, type SectionLayer, type StiffenerSection } from './sectionSchema';
+export {
+  SECTION_KINDS,
+  sectionLayerSchema,
+  stiffenerSectionSchema,
+  type SectionLayer,
+  type StiffenerSection,
+} from './sectionSchema';

@@ -31,10 +31,13 @@ export interface SectionStiffness {
  */
 export function sectionStiffness(elements: readonly SectionElement[], record?: Recorder): SectionStiffness {
   if (elements.length === 0) throw invalid('elements', 'The section is empty: give at least one rectangle');
-  const sum = (pick: (element: SectionElement) => number) => elements.reduce((total, element) => total + (element.count ?? 1) * pick(element), 0);
+  const sum = (pick: (element: SectionElement) => number) =>
+    elements.reduce((total, element) => total + (element.count ?? 1) * pick(element), 0);
   const EA = sum(({ E, breadth, height }) => E * breadth * height);
   const neutralAxis = sum(({ E, breadth, height, centroid }) => E * breadth * height * centroid) / EA;
-  const EI = sum(({ E, breadth, height, centroid }) => E * breadth * (height ** 3 / 12 + height * (centroid - neutralAxis) ** 2));
+  const EI = sum(
+    ({ E, breadth, height, centroid }) => E * breadth * (height ** 3 / 12 + height * (centroid - neutralAxis) ** 2),
+  );
   const top = Math.max(...elements.map(({ centroid, height }) => centroid + height / 2));
   const bottom = Math.min(...elements.map(({ centroid, height }) => centroid - height / 2));
   const source = 'Transformed section (Gere & Timoshenko, ch. 6)';
@@ -56,5 +59,11 @@ export function sectionStiffness(elements: readonly SectionElement[], record?: R
     unit: 'N·m²',
     source,
   });
-  return { EA, neutralAxis, EI, sectionStiffnessTop: EI / (top - neutralAxis), sectionStiffnessBottom: EI / (neutralAxis - bottom) };
+  return {
+    EA,
+    neutralAxis,
+    EI,
+    sectionStiffnessTop: EI / (top - neutralAxis),
+    sectionStiffnessBottom: EI / (neutralAxis - bottom),
+  };
 }

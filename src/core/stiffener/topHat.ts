@@ -18,11 +18,18 @@ export function topHatElements({ plating, flange, web, crown, former }: TopHat):
   const foot = plating.thickness;
   const elements: SectionElement[] = [
     { E: plating.E, breadth: plating.effectiveBreadth, height: plating.thickness, centroid: plating.thickness / 2 },
-    { E: flange.E, breadth: flange.width, height: flange.thickness, centroid: plating.thickness + flange.thickness / 2, count: 2 },
+    {
+      E: flange.E,
+      breadth: flange.width,
+      height: flange.thickness,
+      centroid: plating.thickness + flange.thickness / 2,
+      count: 2,
+    },
     { E: web.E, breadth: web.thickness / slant, height: web.height, centroid: foot + web.height / 2, count: 2 },
     { E: crown.E, breadth: crown.width, height: crown.thickness, centroid: foot + web.height + crown.thickness / 2 },
   ];
-  if (former) elements.push({ E: former.E, breadth: former.width, height: web.height, centroid: foot + web.height / 2 });
+  if (former)
+    elements.push({ E: former.E, breadth: former.width, height: web.height, centroid: foot + web.height / 2 });
   return elements;
 }
 

@@ -1,4 +1,12 @@
-import { linesOfPart, stiffenerMasses, type Boat, type DetailEvaluation, type LaidLayer, type Part, type ZoneEvaluation } from '../schedule';
+import {
+  linesOfPart,
+  stiffenerMasses,
+  type Boat,
+  type DetailEvaluation,
+  type LaidLayer,
+  type Part,
+  type ZoneEvaluation,
+} from '../schedule';
 import { rollUp, type MassItem } from './rollUp';
 
 /** Mass of one zone by what it is made of (kg), with its centroid (m). */
@@ -39,13 +47,24 @@ export const DETAILS = 'details';
 
 /** What laps and layers run past their line add to a part, placed at the mean of the zones that meet there. */
 function lapsOf(boat: Boat, part: Part, evaluations: ReadonlyMap<string, ZoneEvaluation>): ZoneMass {
-  const none: ZoneMass = { zoneId: `${part.id}-${LAPS}`, name: 'Overlaps and run-outs', fibre: 0, resin: 0, core: 0, coating: 0, mass: 0, centreX: 0, centreZ: 0 };
+  const none: ZoneMass = {
+    zoneId: `${part.id}-${LAPS}`,
+    name: 'Overlaps and run-outs',
+    fibre: 0,
+    resin: 0,
+    core: 0,
+    coating: 0,
+    mass: 0,
+    centreX: 0,
+    centreZ: 0,
+  };
   if (part.joins.length === 0) return none;
   const items = linesOfPart(boat, part, evaluations).flatMap(({ line, mass, layers, join }) => {
     if (!mass) return [];
     const length = join.length ?? line.length ?? 0;
     const places = [line.a, line.b].map((id) => part.zones.find((zone) => zone.id === id)!.geometry);
-    const sum = (pick: (laid: LaidLayer) => number) => length * layers.reduce((total, { lap, past, laid }) => total + ((lap ?? 0) + past) * pick(laid), 0);
+    const sum = (pick: (laid: LaidLayer) => number) =>
+      length * layers.reduce((total, { lap, past, laid }) => total + ((lap ?? 0) + past) * pick(laid), 0);
     const mean = (pick: (geometry: (typeof places)[number]) => number) => (pick(places[0]!) + pick(places[1]!)) / 2;
     return [
       {
@@ -62,7 +81,16 @@ function lapsOf(boat: Boat, part: Part, evaluations: ReadonlyMap<string, ZoneEva
   });
   const total = (key: 'fibre' | 'resin' | 'core' | 'coating') => items.reduce((sum, item) => sum + item[key], 0);
   const { mass, centreX, centreZ } = rollUp(items);
-  return { ...none, fibre: total('fibre'), resin: total('resin'), core: total('core'), coating: total('coating'), mass, centreX: centreX ?? 0, centreZ: centreZ ?? 0 };
+  return {
+    ...none,
+    fibre: total('fibre'),
+    resin: total('resin'),
+    core: total('core'),
+    coating: total('coating'),
+    mass,
+    centreX: centreX ?? 0,
+    centreZ: centreZ ?? 0,
+  };
 }
 
 /**
@@ -75,14 +103,34 @@ function lapsOf(boat: Boat, part: Part, evaluations: ReadonlyMap<string, ZoneEva
  * @param ofDetails what the boat's details come to; given, so that a page which shows margins alone need not carry them.
  * @example boatWeight(boat, evaluate(boat), evaluateDetails(boat)).overShare // 0.03
  */
-export function boatWeight(boat: Boat, evaluations: ReadonlyMap<string, ZoneEvaluation>, ofDetails: readonly DetailEvaluation[]): BoatWeight {
+export function boatWeight(
+  boat: Boat,
+  evaluations: ReadonlyMap<string, ZoneEvaluation>,
+  ofDetails: readonly DetailEvaluation[],
+): BoatWeight {
   const parts = boat.parts.map((part): PartMass => {
     const zones = part.zones.map((zone): ZoneMass => {
       const { layers } = evaluations.get(zone.id)!;
       const { area, centroidX, centroidZ } = zone.geometry;
-      const sum = (pick: (layer: (typeof layers)[number]) => number) => area * layers.reduce((total, layer) => total + pick(layer), 0);
-      const [fibre, resin, core, coating] = [sum((l) => l.fibreMass + l.bindingMass), sum((l) => l.resinMass), sum((l) => l.coreMass), sum((l) => l.coatingMass)];
-      return { zoneId: zone.id, name: zone.name, fibre, resin, core, coating, mass: fibre + resin + core + coating, centreX: centroidX, centreZ: centroidZ };
+      const sum = (pick: (layer: (typeof layers)[number]) => number) =>
+        area * layers.reduce((total, layer) => total + pick(layer), 0);
+      const [fibre, resin, core, coating] = [
+        sum((l) => l.fibreMass + l.bindingMass),
+        sum((l) => l.resinMass),
+        sum((l) => l.coreMass),
+        sum((l) => l.coatingMass),
+      ];
+      return {
+        zoneId: zone.id,
+        name: zone.name,
+        fibre,
+        resin,
+        core,
+        coating,
+        mass: fibre + resin + core + coating,
+        centreX: centroidX,
+        centreZ: centroidZ,
+      };
     });
     const laps = lapsOf(boat, part, evaluations);
     const items = laps.mass > 0 ? [...zones, laps] : zones;
@@ -104,7 +152,19 @@ export function boatWeight(boat: Boat, evaluations: ReadonlyMap<string, ZoneEval
     const zone = boat.parts.flatMap((part) => part.zones).find(({ id }) => id === detail.zone);
     if (problem !== null || !zone || Math.abs(kilograms) < 1e-9) return [];
     const { fibre, resin, core, other } = mass;
-    return [{ zoneId: detail.id, name: detail.name, fibre, resin, core, coating: other, mass: kilograms, centreX: detail.x, centreZ: zone.geometry.centroidZ }];
+    return [
+      {
+        zoneId: detail.id,
+        name: detail.name,
+        fibre,
+        resin,
+        core,
+        coating: other,
+        mass: kilograms,
+        centreX: detail.x,
+        centreZ: zone.geometry.centroidZ,
+      },
+    ];
   });
   if (details.length > 0) parts.push({ partId: DETAILS, name: 'Details', zones: details, ...rollUp(details) });
   const total = rollUp(parts.flatMap((part) => part.zones));

@@ -11,7 +11,14 @@ export function openDriver(file: string): SqliteDatabase & { exec(sql: string): 
   const guard = (parameters: readonly unknown[]): unknown[] =>
     parameters.map((value, index) => {
       if (typeof value === 'boolean') return value ? 1 : 0;
-      if (value === null || typeof value === 'number' || typeof value === 'string' || typeof value === 'bigint' || value instanceof Uint8Array) return value;
+      if (
+        value === null ||
+        typeof value === 'number' ||
+        typeof value === 'string' ||
+        typeof value === 'bigint' ||
+        value instanceof Uint8Array
+      )
+        return value;
       throw new KeramosError(
         'invalid',
         `Parameter ${index + 1} of a query is ${value === undefined ? 'undefined' : Object.prototype.toString.call(value)}, which SQLite cannot hold`,

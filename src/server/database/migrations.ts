@@ -40,7 +40,9 @@ export const MIGRATIONS: Record<string, Migration> = {
     async up(db) {
       await sql`alter table zone add column load_json text`.execute(db);
       await sql`create table acceptance (boat_id text not null references boat(id) on delete cascade, id text not null, position integer not null, rule text not null,
-          subject text not null, accepted_by text not null, note text not null, at text not null, primary key (boat_id, id)) strict, without rowid`.execute(db);
+          subject text not null, accepted_by text not null, note text not null, at text not null, primary key (boat_id, id)) strict, without rowid`.execute(
+        db,
+      );
     },
   },
   '0003_geometry_and_packs': {

@@ -9,7 +9,9 @@ export type Db = Kysely<Database>;
 
 /** Where the yard's data lives: KERAMOS_DATA, or `var` in the working folder. */
 export function dataFolder(): string {
-  return path.resolve(/* turbopackIgnore: true */ process.env.KERAMOS_DATA ?? path.join(/* turbopackIgnore: true */ process.cwd(), 'var'));
+  return path.resolve(
+    /* turbopackIgnore: true */ process.env.KERAMOS_DATA ?? path.join(/* turbopackIgnore: true */ process.cwd(), 'var'),
+  );
 }
 
 /** Open (and bring up to date) a database file. Every acknowledged write is on the disk. */

@@ -74,8 +74,26 @@ export interface Database {
     inverse_json: string;
     at: string;
   };
-  revision: { id: string; boat_id: string; number: number; label: string; hash: string; author: string; note: string; issued_at: string; snapshot: string };
-  revision_event: { id: string; boat_id: string; label: string; kind: 'floor' | 'withdrawn'; author: string; note: string; at: string };
+  revision: {
+    id: string;
+    boat_id: string;
+    number: number;
+    label: string;
+    hash: string;
+    author: string;
+    note: string;
+    issued_at: string;
+    snapshot: string;
+  };
+  revision_event: {
+    id: string;
+    boat_id: string;
+    label: string;
+    kind: 'floor' | 'withdrawn';
+    author: string;
+    note: string;
+    at: string;
+  };
   change_request: {
     id: string;
     boat_id: string;
@@ -90,6 +108,15 @@ export interface Database {
     decided_at: string | null;
     decision: string | null;
   };
-  acceptance: { boat_id: string; id: string; position: number; rule: string; subject: string; accepted_by: string; note: string; at: string };
+  acceptance: {
+    boat_id: string;
+    id: string;
+    position: number;
+    rule: string;
+    subject: string;
+    accepted_by: string;
+    note: string;
+    at: string;
+  };
   shelf_material: { id: string; kind: string; name: string; body_json: string; updated_at: string };
 }

@@ -2,7 +2,13 @@ import { describe, expect, it } from 'vitest';
 import { hullSurface, meshToStations, shapeFor, surfaceThrough, type HullParticulars } from '@/core/geometry';
 import { readMesh, type MeshPlacement } from './readMesh';
 
-const particulars: HullParticulars = { hullLength: 8.4, waterlineLength: 7.5, maximumBeam: 2.85, chineBeam: 2.2, deadriseDeg: 18 };
+const particulars: HullParticulars = {
+  hullLength: 8.4,
+  waterlineLength: 7.5,
+  maximumBeam: 2.85,
+  chineBeam: 2.2,
+  deadriseDeg: 18,
+};
 const hull = hullSurface(shapeFor(particulars, 'motor'), particulars);
 const upright: MeshPlacement = { unit: 'm', forward: '+x', up: '+z' };
 
@@ -11,9 +17,16 @@ function halfHull(along = 30, across = 10) {
   const corners: [number, number, number][] = [];
   const faces: [number, number, number][] = [];
   for (let i = 0; i <= along; i++)
-    for (let j = 0; j <= across; j++) corners.push([...hull.at(hull.aft + ((hull.bow - hull.aft) * i) / along, (2 * j) / across)] as [number, number, number]);
+    for (let j = 0; j <= across; j++)
+      corners.push([...hull.at(hull.aft + ((hull.bow - hull.aft) * i) / along, (2 * j) / across)] as [
+        number,
+        number,
+        number,
+      ]);
   const at = (i: number, j: number) => i * (across + 1) + j;
-  for (let i = 0; i < along; i++) for (let j = 0; j < across; j++) faces.push([at(i, j), at(i + 1, j), at(i + 1, j + 1)], [at(i, j), at(i + 1, j + 1), at(i, j + 1)]);
+  for (let i = 0; i < along; i++)
+    for (let j = 0; j < across; j++)
+      faces.push([at(i, j), at(i + 1, j), at(i + 1, j + 1)], [at(i, j), at(i + 1, j + 1), at(i, j + 1)]);
   return { corners, faces };
 }
 const { corners, faces } = halfHull();
@@ -24,7 +37,11 @@ const asciiStl = () =>
 function binaryStl(): Uint8Array {
   const view = new DataView(new ArrayBuffer(84 + 50 * faces.length));
   view.setUint32(80, faces.length, true);
-  faces.forEach((f, t) => f.forEach((k, c) => corners[k]!.forEach((value, axis) => view.setFloat32(84 + 50 * t + 12 + 12 * c + 4 * axis, value, true))));
+  faces.forEach((f, t) =>
+    f.forEach((k, c) =>
+      corners[k]!.forEach((value, axis) => view.setFloat32(84 + 50 * t + 12 + 12 * c + 4 * axis, value, true)),
+    ),
+  );
   return new Uint8Array(view.buffer);
 }
 const bytes = (text: string) => new TextEncoder().encode(text);
@@ -47,7 +64,12 @@ describe('hull meshes of files', () => {
     ['hull.dwg', bytes('AC1027'), upright, 'STL or OBJ'],
     ['empty.stl', new Uint8Array(), upright, 'too short'],
     ['cut.stl', binaryStl().slice(0, 4000), upright, 'cut off or damaged'],
-    ['liar.stl', Uint8Array.from(binaryStl().map((value, i) => (i >= 80 && i < 84 ? 255 : value))), upright, 'cut off or damaged'],
+    [
+      'liar.stl',
+      Uint8Array.from(binaryStl().map((value, i) => (i >= 80 && i < 84 ? 255 : value))),
+      upright,
+      'cut off or damaged',
+    ],
     ['words.obj', bytes('this is a letter'), upright, 'no corners or no faces'],
     ['points.obj', bytes('v 0 0 0\nv 1 0 0\n'), upright, 'no corners or no faces'],
     ['hull.obj', bytes(obj()), { ...upright, up: '-x' }, 'two different ones'],

@@ -28,8 +28,15 @@ function readStl(bytes: Uint8Array): BufferGeometry {
     if (bytes.byteLength < 134) throw refused('This is no STL file: it is too short to hold a triangle');
     const count = new DataView(buffer).getUint32(80, true);
     if (bytes.byteLength < 84 + 50 * count || count === 0)
-      throw refused(`This STL file is cut off or damaged: it announces ${count} triangles, and holds ${Math.floor((bytes.byteLength - 84) / 50)}`);
-    if (count > MOST_TRIANGLES) throw new KeramosError('tooLarge', `The mesh has ${count} triangles; at most ${MOST_TRIANGLES} are read. Export it coarser`, 'file');
+      throw refused(
+        `This STL file is cut off or damaged: it announces ${count} triangles, and holds ${Math.floor((bytes.byteLength - 84) / 50)}`,
+      );
+    if (count > MOST_TRIANGLES)
+      throw new KeramosError(
+        'tooLarge',
+        `The mesh has ${count} triangles; at most ${MOST_TRIANGLES} are read. Export it coarser`,
+        'file',
+      );
   }
   return new STLLoader().parse(buffer);
 }
@@ -58,7 +65,8 @@ function positionsOf(bytes: Uint8Array, name: string): Float32Array {
  */
 export function readMesh(bytes: Uint8Array, name: string, { unit, forward, up }: MeshPlacement): Triangles {
   const [fAxis, uAxis] = [AXES[forward[1] as 'x'], AXES[up[1] as 'x']];
-  if (fAxis === uAxis) throw new KeramosError('invalid', 'The axis to the bow and the axis up must be two different ones', 'placement');
+  if (fAxis === uAxis)
+    throw new KeramosError('invalid', 'The axis to the bow and the axis up must be two different ones', 'placement');
   let positions: Float32Array;
   try {
     positions = positionsOf(bytes, name);
@@ -68,7 +76,11 @@ export function readMesh(bytes: Uint8Array, name: string, { unit, forward, up }:
   }
   if (!positions || positions.length < 9 || positions.length % 9 !== 0) throw refused('The mesh holds no triangles');
   if (positions.length / 9 > MOST_TRIANGLES)
-    throw new KeramosError('tooLarge', `The mesh has ${positions.length / 9} triangles; at most ${MOST_TRIANGLES} are read. Export it coarser`, 'file');
+    throw new KeramosError(
+      'tooLarge',
+      `The mesh has ${positions.length / 9} triangles; at most ${MOST_TRIANGLES} are read. Export it coarser`,
+      'file',
+    );
   const sAxis = 3 - fAxis - uAxis;
   const scale = UNITS[unit];
   const [f, u] = [forward.startsWith('-') ? -scale : scale, up.startsWith('-') ? -scale : scale];

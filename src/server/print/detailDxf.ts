@@ -20,7 +20,13 @@ export function detailDxf({ views }: DetailDrawing, title: string): string {
   for (const [name, colour] of Object.entries(LAYERS)) dxf.addLayer(name, colour, 'Continuous');
   let x0 = 0;
   for (const { title: view, marks } of views) {
-    const xs = marks.flatMap((mark) => (mark.as === 'line' ? mark.points.map(([x]) => x) : mark.as === 'circle' ? [mark.at[0] - mark.radius, mark.at[0] + mark.radius] : []));
+    const xs = marks.flatMap((mark) =>
+      mark.as === 'line'
+        ? mark.points.map(([x]) => x)
+        : mark.as === 'circle'
+          ? [mark.at[0] - mark.radius, mark.at[0] + mark.radius]
+          : [],
+    );
     const ys = marks.flatMap((mark) => (mark.as === 'line' ? mark.points.map(([, y]) => y) : []));
     const shift = x0 - Math.min(...xs);
     const at = ([x, y]: readonly [number, number]) => point3d(x + shift, y, 0);
@@ -28,7 +34,8 @@ export function detailDxf({ views }: DetailDrawing, title: string): string {
       switch (mark.as) {
         case 'line': {
           const closed = mark.closed ? [...mark.points, mark.points[0]!] : mark.points;
-          for (const [i, point] of closed.slice(1).entries()) dxf.addLine(at(closed[i]!), at(point), { layerName: mark.style });
+          for (const [i, point] of closed.slice(1).entries())
+            dxf.addLine(at(closed[i]!), at(point), { layerName: mark.style });
           break;
         }
         case 'circle':

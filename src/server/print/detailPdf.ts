@@ -1,20 +1,37 @@
 import type { Content, TableCell } from 'pdfmake/interfaces';
 import { formatNumber, formatReserve, formatWithUnit, type UnitSystem } from '@/core/quantity';
-import { DETAIL_KINDS, drawDetail, drawingSvg, evaluateDetails, targetOf, verdictOf, type Boat, type DetailCheck, type DetailEvaluation, type Revision } from '@/core/schedule';
+import {
+  DETAIL_KINDS,
+  drawDetail,
+  drawingSvg,
+  evaluateDetails,
+  targetOf,
+  verdictOf,
+  type Boat,
+  type DetailCheck,
+  type DetailEvaluation,
+  type Revision,
+} from '@/core/schedule';
 import { head, pageStyle, printPdf, right, RULES } from './pdfStyle';
 
 const WORDS = { fails: '× FAILS', thin: '! thin', meets: '✓ meets', ample: '✓ ample' } as const;
 const KINDS = { N: 'force', Pa: 'stress', m: 'thickness', 'N/m': 'lineForce', 'N·m': 'moment' } as const;
 const figure = (value: number, unit: DetailCheck['unit'], units: UnitSystem) =>
-  unit === '' ? formatNumber(value, value !== 0 && Math.abs(value) < 0.1 ? 4 : 2) : formatWithUnit(value, KINDS[unit], units);
+  unit === ''
+    ? formatNumber(value, value !== 0 && Math.abs(value) < 0.1 ? 4 : 2)
+    : formatWithUnit(value, KINDS[unit], units);
 
 /** One detail on a page: drawing, load path, checks, layers, steps, cautions, proof. */
 export function detailSheet(boat: Boat, evaluation: DetailEvaluation, units: UnitSystem): Content[] {
   const { detail, checks, governing, path, layers, steps, cautions, proof, problem, total } = evaluation;
   const drawing = problem === null ? drawDetail(boat, detail) : null;
   const target = targetOf(boat);
-  const zone = boat.parts.flatMap((part) => part.zones.map((one) => ({ part, one }))).find(({ one }) => one.id === detail.zone);
-  const codes = new Map(boat.materials.map((material) => [material.id, 'code' in material ? material.code : material.name]));
+  const zone = boat.parts
+    .flatMap((part) => part.zones.map((one) => ({ part, one })))
+    .find(({ one }) => one.id === detail.zone);
+  const codes = new Map(
+    boat.materials.map((material) => [material.id, 'code' in material ? material.code : material.name]),
+  );
   const length = (value: number) => formatWithUnit(value, 'shortLength', units);
   return [
     { text: detail.name, style: 'h1' },
@@ -22,8 +39,18 @@ export function detailSheet(boat: Boat, evaluation: DetailEvaluation, units: Uni
       text: `${DETAIL_KINDS[detail.kind]} on ${zone?.one.name ?? 'a zone that is gone'} (${zone?.part.name ?? '–'}), ${detail.number} off, at x ${formatWithUnit(detail.x, 'length', units)}, y ${formatWithUnit(detail.y, 'length', units)}; ${formatWithUnit(total, 'mass', units)}. ${detail.note}`,
       margin: [0, 0, 0, 6],
     },
-    ...(problem ? [{ text: `Not checked: ${problem}`, bold: true, margin: [0, 0, 0, 6] as [number, number, number, number] }] : []),
-    ...(drawing ? [{ svg: drawingSvg(drawing, detail.name).replace('width="100%"', ''), width: 520, margin: [0, 0, 0, 6] as [number, number, number, number] }] : []),
+    ...(problem
+      ? [{ text: `Not checked: ${problem}`, bold: true, margin: [0, 0, 0, 6] as [number, number, number, number] }]
+      : []),
+    ...(drawing
+      ? [
+          {
+            svg: drawingSvg(drawing, detail.name).replace('width="100%"', ''),
+            width: 520,
+            margin: [0, 0, 0, 6] as [number, number, number, number],
+          },
+        ]
+      : []),
     {
       text: [
         { text: 'Load path: ', bold: true },
@@ -76,7 +103,12 @@ export function detailSheet(boat: Boat, evaluation: DetailEvaluation, units: Uni
       : []),
     { text: 'Steps', style: 'h3' },
     { ol: steps },
-    ...(cautions.length ? [{ text: 'Cautions', style: 'h3' } as Content, { ul: cautions.map(({ title, text }) => `${title}: ${text}`) } as Content] : []),
+    ...(cautions.length
+      ? [
+          { text: 'Cautions', style: 'h3' } as Content,
+          { ul: cautions.map(({ title, text }) => `${title}: ${text}`) } as Content,
+        ]
+      : []),
     ...(proof
       ? [
           { text: 'Proof', style: 'h3' } as Content,
@@ -89,12 +121,22 @@ export function detailSheet(boat: Boat, evaluation: DetailEvaluation, units: Uni
 }
 
 /** One detail as a page of its own. */
-export function detailPdf(boat: Boat, evaluation: DetailEvaluation, options: { revision: Revision | null; units: UnitSystem; printedAt: Date }): Promise<Buffer> {
+export function detailPdf(
+  boat: Boat,
+  evaluation: DetailEvaluation,
+  options: { revision: Revision | null; units: UnitSystem; printedAt: Date },
+): Promise<Buffer> {
   const state = options.revision ? `revision ${options.revision.label}` : 'DRAFT, not issued';
   return printPdf(
     {
-      info: { title: `${boat.name}: ${evaluation.detail.name}, ${state}`, producer: 'Keramos', creationDate: options.printedAt },
-      ...pageStyle(`${boat.name} · ${evaluation.detail.name} · ${state} · ${options.printedAt.toISOString().slice(0, 10)}`),
+      info: {
+        title: `${boat.name}: ${evaluation.detail.name}, ${state}`,
+        producer: 'Keramos',
+        creationDate: options.printedAt,
+      },
+      ...pageStyle(
+        `${boat.name} · ${evaluation.detail.name} · ${state} · ${options.printedAt.toISOString().slice(0, 10)}`,
+      ),
       content: detailSheet(boat, evaluation, options.units),
     },
     options.units,
@@ -103,5 +145,8 @@ export function detailPdf(boat: Boat, evaluation: DetailEvaluation, options: { r
 
 /** Every detail of the boat on a page each. */
 export function detailPages(boat: Boat, units: UnitSystem): Content[] {
-  return evaluateDetails(boat).map((evaluation): Content => ({ stack: detailSheet(boat, evaluation, units), pageBreak: 'before' }));
+  return evaluateDetails(boat).map((evaluation): Content => ({
+    stack: detailSheet(boat, evaluation, units),
+    pageBreak: 'before',
+  }));
 }

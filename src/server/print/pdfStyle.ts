@@ -32,7 +32,9 @@ export const RULES = {
 };
 
 /** Page, fonts and foot that every print has. */
-export const pageStyle = (foot: string): Pick<TDocumentDefinitions, 'pageSize' | 'pageMargins' | 'defaultStyle' | 'styles' | 'footer'> => ({
+export const pageStyle = (
+  foot: string,
+): Pick<TDocumentDefinitions, 'pageSize' | 'pageMargins' | 'defaultStyle' | 'styles' | 'footer'> => ({
   pageSize: 'A4',
   pageMargins: [28, 30, 28, 40],
   defaultStyle: { font: 'Plex', fontSize: 7.5, color: '#2b2622' },
@@ -47,7 +49,10 @@ export const pageStyle = (foot: string): Pick<TDocumentDefinitions, 'pageSize' |
     fontSize: 6,
     color: '#5b544b',
     columns: [
-      { width: '*', text: `${foot} · Decision support: the standard's own text, local codes, survey and a licensed naval architect or engineer decide.` },
+      {
+        width: '*',
+        text: `${foot} · Decision support: the standard's own text, local codes, survey and a licensed naval architect or engineer decide.`,
+      },
       { width: 'auto', text: `${page} / ${pages}` },
     ],
   }),
@@ -58,8 +63,11 @@ export function inUnits<T>(content: T, units: UnitSystem): T {
   if (typeof content === 'string') return wordsIn(content, units) as T;
   if (Array.isArray(content)) return content.map((one: unknown) => inUnits(one, units)) as T;
   if (content === null || typeof content !== 'object' || content instanceof Date) return content;
-  return Object.fromEntries(Object.entries(content).map(([key, value]) => [key, inUnits(value as unknown, units)])) as T;
+  return Object.fromEntries(
+    Object.entries(content).map(([key, value]) => [key, inUnits(value as unknown, units)]),
+  ) as T;
 }
 
 /** The bytes of a print. */
-export const printPdf = (definition: TDocumentDefinitions, units: UnitSystem): Promise<Buffer> => pdfmake.createPdf(inUnits(definition, units)).getBuffer();
+export const printPdf = (definition: TDocumentDefinitions, units: UnitSystem): Promise<Buffer> =>
+  pdfmake.createPdf(inUnits(definition, units)).getBuffer();

@@ -3,7 +3,16 @@ import { describe, expect, it } from 'vitest';
 import { largeBoat } from '../../../tests/helpers/largeBoat';
 import { merrow } from '../../../tests/helpers/merrow';
 import { said } from '@/core/quantity';
-import { applyEdits, drawDetail, evaluateDetail, evaluateDetails, evaluateZone, type Boat, type Detail, type Revision } from '@/core/schedule';
+import {
+  applyEdits,
+  drawDetail,
+  evaluateDetail,
+  evaluateDetails,
+  evaluateZone,
+  type Boat,
+  type Detail,
+  type Revision,
+} from '@/core/schedule';
 import { scheduleCsv } from './scheduleCsv';
 import { schedulePdf } from './schedulePdf';
 import { detailDxf } from './detailDxf';
@@ -47,7 +56,9 @@ describe('the schedule as CSV', () => {
       .slice(8)
       .map(Number);
     const [part] = boat.parts;
-    expect(reserves).toEqual(part!.zones.map((zone) => Number(evaluateZone(boat, part!, zone).governing!.reserveFactor.toFixed(2))));
+    expect(reserves).toEqual(
+      part!.zones.map((zone) => Number(evaluateZone(boat, part!, zone).governing!.reserveFactor.toFixed(2))),
+    );
     expect(rows.some(([, label]) => label === 'Fibre fraction by volume')).toBe(true);
   });
   it('runs nothing in a spreadsheet', () => {
@@ -92,20 +103,31 @@ describe('the sheet of a detail', () => {
         'Sheer',
       ),
     )!;
-    const texts = sheer.entities.filter(({ type }) => type === 'TEXT').map((entity) => (entity as unknown as { text: string }).text);
+    const texts = sheer.entities
+      .filter(({ type }) => type === 'TEXT')
+      .map((entity) => (entity as unknown as { text: string }).text);
     expect(texts).toEqual(expect.arrayContaining(['60', 'pitch 150']));
   });
 });
 
 it('a print says its quantities in its units, however deep they stand, and leaves all else', () => {
   const footer = () => 'foot';
-  const content = { footer, at: printedAt, body: [[{ text: `lap ${said(0.05, 'shortLength')}`, width: 3 }], null, 'plain'] };
-  expect(inUnits(content, 'metric')).toEqual({ footer, at: printedAt, body: [[{ text: 'lap 50 mm', width: 3 }], null, 'plain'] });
+  const content = {
+    footer,
+    at: printedAt,
+    body: [[{ text: `lap ${said(0.05, 'shortLength')}`, width: 3 }], null, 'plain'],
+  };
+  expect(inUnits(content, 'metric')).toEqual({
+    footer,
+    at: printedAt,
+    body: [[{ text: 'lap 50 mm', width: 3 }], null, 'plain'],
+  });
   expect(inUnits(content, 'us').body[0]).toEqual([{ text: 'lap 1.97 in', width: 3 }]);
 });
 
 describe('the schedule as PDF', () => {
-  const print = (what: Boat, rev: Revision | null = null, units: 'metric' | 'us' = 'metric') => schedulePdf(what, { revision: rev, units, printedAt });
+  const print = (what: Boat, rev: Revision | null = null, units: 'metric' | 'us' = 'metric') =>
+    schedulePdf(what, { revision: rev, units, printedAt });
   it('is made for a draft, a revision, in both unit systems', async () => {
     const [draft, issued, us] = [await print(boat), await print(boat, revision), await print(boat, null, 'us')];
     for (const pdf of [draft, issued, us]) {
@@ -121,14 +143,21 @@ describe('the schedule as PDF', () => {
       boat,
       boat.parts[0]!.layers.map((layer) => ({ type: 'layer.remove', layerId: layer.id })),
     ).boat;
-    for (const what of [wide, bare, { ...boat, parts: [] }]) expect((await print(what)).subarray(0, 5).toString()).toBe('%PDF-');
+    for (const what of [wide, bare, { ...boat, parts: [] }])
+      expect((await print(what)).subarray(0, 5).toString()).toBe('%PDF-');
   }, 60_000);
 });
 
 it('a printed section is to scale and holds no markup from names', () => {
   const [part] = boat.parts;
   const evaluation = evaluateZone(boat, part!, part!.zones[0]!);
-  const svg = sectionSvg({ ...evaluation, layers: evaluation.layers.map((laid) => ({ ...laid, material: { ...laid.material, code: '<b>&' } })) }, 5000);
+  const svg = sectionSvg(
+    {
+      ...evaluation,
+      layers: evaluation.layers.map((laid) => ({ ...laid, material: { ...laid.material, code: '<b>&' } })),
+    },
+    5000,
+  );
   const heights = [...svg.matchAll(/<rect [^>]*height="([\d.]+)"/g)].map((match) => Number(match[1]));
   expect(heights.reduce((a, b) => a + b)).toBeCloseTo(evaluation.thickness * 5000, 6);
   expect(svg).not.toContain('<b>');

@@ -15,7 +15,17 @@ export function scheduleCsv(boat: Boat): string {
     rows.push(
       [],
       ['Part', plain(part.name)],
-      ['Layer', 'Code', 'Material', 'Angle (deg)', 'Dry weight (g/m2)', 'Thickness given (mm)', 'Role', 'Group', ...part.zones.map((zone) => plain(zone.name))],
+      [
+        'Layer',
+        'Code',
+        'Material',
+        'Angle (deg)',
+        'Dry weight (g/m2)',
+        'Thickness given (mm)',
+        'Role',
+        'Group',
+        ...part.zones.map((zone) => plain(zone.name)),
+      ],
     );
     part.layers.forEach((layer, index) => {
       const material = materials.get(layer.material)!;
@@ -33,7 +43,8 @@ export function scheduleCsv(boat: Boat): string {
       ]);
     });
     const evaluations = part.zones.map((zone) => evaluateZone(boat, part, zone));
-    const line = (label: string, values: (string | number)[]) => rows.push(['', label, '', '', '', '', '', '', ...values]);
+    const line = (label: string, values: (string | number)[]) =>
+      rows.push(['', label, '', '', '', '', '', '', ...values]);
     line(
       'Thickness (mm)',
       evaluations.map((e) => Number((e.thickness * 1000).toFixed(1))),

@@ -1,6 +1,16 @@
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces';
 import { fabricArealWeight, hasDirection, ORIGINS, PROCESSES, type LayerMaterial } from '@/core/material';
-import { formatNumber, formatMargin, formatReserve, formatQuantity, formatWithUnit, formatWorkingValue, displayUnit, type QuantityKind, type UnitSystem } from '@/core/quantity';
+import {
+  formatNumber,
+  formatMargin,
+  formatReserve,
+  formatQuantity,
+  formatWithUnit,
+  formatWorkingValue,
+  displayUnit,
+  type QuantityKind,
+  type UnitSystem,
+} from '@/core/quantity';
 import {
   evaluateDetails,
   evaluateStiffeners,
@@ -34,7 +44,12 @@ export interface PrintOptions {
 }
 
 const VERDICT_WORDS = { fails: '× FAILS', thin: '! thin', meets: '✓ meets', ample: '✓ ample' } as const;
-function partPages(boat: Boat, part: Part, evaluations: ReadonlyMap<string, ZoneEvaluation>, units: UnitSystem): Content[] {
+function partPages(
+  boat: Boat,
+  part: Part,
+  evaluations: ReadonlyMap<string, ZoneEvaluation>,
+  units: UnitSystem,
+): Content[] {
   const materials = new Map(boat.materials.map((material) => [material.id, material]));
   const target = targetOf(boat);
   const zones = part.zones.map((zone) => evaluations.get(zone.id)!);
@@ -45,12 +60,20 @@ function partPages(boat: Boat, part: Part, evaluations: ReadonlyMap<string, Zone
     const { times } = repeatOf(part.layers.filter((layer) => layer.group === id));
     return [
       [
-        { text: `${group.name}${times > 1 ? ` ×${times}` : ''}`, colSpan: 6 + part.zones.length, bold: true, fillColor: '#f3eee4' },
+        {
+          text: `${group.name}${times > 1 ? ` ×${times}` : ''}`,
+          colSpan: 6 + part.zones.length,
+          bold: true,
+          fillColor: '#f3eee4',
+        },
         ...Array<string>(5 + part.zones.length).fill(''),
       ],
     ];
   };
-  const layerRows = part.layers.flatMap((layer, index): TableCell[][] => [...groupHead(layer.group, index), layerRow(layer, index)]);
+  const layerRows = part.layers.flatMap((layer, index): TableCell[][] => [
+    ...groupHead(layer.group, index),
+    layerRow(layer, index),
+  ]);
   function layerRow(layer: Part['layers'][number], index: number): TableCell[] {
     const material = materials.get(layer.material)!;
     return [
@@ -60,7 +83,9 @@ function partPages(boat: Boat, part: Part, evaluations: ReadonlyMap<string, Zone
       right(hasDirection(material as LayerMaterial) ? `${formatNumber(layer.angleDeg, 0)}°` : ''),
       right(material.kind === 'fabric' ? formatQuantity(fabricArealWeight(material), 'arealWeight', units) : ''),
       right(layer.thickness === null ? '' : formatQuantity(layer.thickness, 'thickness', units)),
-      ...part.zones.map((zone): TableCell => (layer.zones.includes(zone.id) ? { text: '•', bold: true, alignment: 'center', fillColor: '#e6dccb' } : '')),
+      ...part.zones.map((zone): TableCell =>
+        layer.zones.includes(zone.id) ? { text: '•', bold: true, alignment: 'center', fillColor: '#e6dccb' } : '',
+      ),
     ];
   }
   const result = (title: string, cell: (e: ZoneEvaluation) => string): TableCell[] => [
@@ -86,7 +111,15 @@ function partPages(boat: Boat, part: Part, evaluations: ReadonlyMap<string, Zone
       table: {
         headerRows: 1,
         dontBreakRows: true,
-        widths: ['auto', 'auto', '*', 'auto', 'auto', 'auto', ...part.zones.map(() => Math.min(66, 500 / part.zones.length))],
+        widths: [
+          'auto',
+          'auto',
+          '*',
+          'auto',
+          'auto',
+          'auto',
+          ...part.zones.map(() => Math.min(66, 500 / part.zones.length)),
+        ],
         body: [
           [
             head('#'),
@@ -99,10 +132,18 @@ function partPages(boat: Boat, part: Part, evaluations: ReadonlyMap<string, Zone
           ],
           ...layerRows,
           result(`Thickness, ${label('thickness')}`, (e) => formatQuantity(e.thickness, 'thickness', units)),
-          result(`Laminated weight, ${label('laminateWeight')}`, (e) => formatQuantity(e.laminatedArealWeight, 'laminateWeight', units)),
-          result('Fibre by weight / by volume', (e) => `${formatNumber(e.fibreWeightFraction * 100, 0)} % / ${formatNumber(e.fibreVolumeFraction * 100, 0)} %`),
+          result(`Laminated weight, ${label('laminateWeight')}`, (e) =>
+            formatQuantity(e.laminatedArealWeight, 'laminateWeight', units),
+          ),
+          result(
+            'Fibre by weight / by volume',
+            (e) =>
+              `${formatNumber(e.fibreWeightFraction * 100, 0)} % / ${formatNumber(e.fibreVolumeFraction * 100, 0)} %`,
+          ),
           result('Least reserve factor', (e) =>
-            e.governing ? `${formatReserve(e.governing.reserveFactor)} ${VERDICT_WORDS[verdictOf(e.governing.reserveFactor, target)]}` : 'not checked',
+            e.governing
+              ? `${formatReserve(e.governing.reserveFactor)} ${VERDICT_WORDS[verdictOf(e.governing.reserveFactor, target)]}`
+              : 'not checked',
           ),
           result('What governs', (e) => (e.governing ? CHECKS[e.governing.id] : (e.problem ?? 'nothing to check'))),
         ],
@@ -113,12 +154,19 @@ function partPages(boat: Boat, part: Part, evaluations: ReadonlyMap<string, Zone
     {
       unbreakable: true,
       stack: [
-        { text: `Sections to one scale (${formatNumber(scale / 2834.6, 1)} : 1), mould face at the foot`, style: 'small', margin: [0, 10, 0, 3] },
+        {
+          text: `Sections to one scale (${formatNumber(scale / 2834.6, 1)} : 1), mould face at the foot`,
+          style: 'small',
+          margin: [0, 10, 0, 3],
+        },
         {
           columns: part.zones.map((zone, i) => ({
             width: 'auto',
             margin: [0, 0, 8, 0] as [number, number, number, number],
-            stack: [{ svg: sectionSvg(zones[i]!, scale) }, { text: `${zone.name} ${formatWithUnit(zones[i]!.thickness, 'thickness', units)}`, style: 'small' }],
+            stack: [
+              { svg: sectionSvg(zones[i]!, scale) },
+              { text: `${zone.name} ${formatWithUnit(zones[i]!.thickness, 'thickness', units)}`, style: 'small' },
+            ],
           })),
         },
       ],
@@ -129,19 +177,42 @@ function partPages(boat: Boat, part: Part, evaluations: ReadonlyMap<string, Zone
 function checkPages(boat: Boat, evaluations: ReadonlyMap<string, ZoneEvaluation>, units: UnitSystem): Content[] {
   const target = targetOf(boat);
   const body: TableCell[][] = [
-    [head('Part'), head('Zone'), head('Location'), head('Pressure'), head('Check'), head('Reserve'), head('Margin'), head('Verdict'), head('What governs')],
+    [
+      head('Part'),
+      head('Zone'),
+      head('Location'),
+      head('Pressure'),
+      head('Check'),
+      head('Reserve'),
+      head('Margin'),
+      head('Verdict'),
+      head('What governs'),
+    ],
   ];
   for (const part of boat.parts)
     for (const zone of part.zones) {
       const e = evaluations.get(zone.id)!;
-      if (e.problem) body.push([part.name, zone.name, ZONE_LOCATIONS[zone.location].label, { text: `Not checked: ${e.problem}`, colSpan: 6 }, '', '', '', '', '']);
+      if (e.problem)
+        body.push([
+          part.name,
+          zone.name,
+          ZONE_LOCATIONS[zone.location].label,
+          { text: `Not checked: ${e.problem}`, colSpan: 6 },
+          '',
+          '',
+          '',
+          '',
+          '',
+        ]);
       for (const check of e.checks)
         body.push([
           part.name,
           zone.name,
           ZONE_LOCATIONS[zone.location].label,
           right(formatWithUnit(e.pressure!.pressure, 'pressure', units)),
-          check.pack === boat.packs[0]!.id ? CHECKS[check.id] : `${CHECKS[check.id]} (${boat.packs.find(({ id }) => id === check.pack)!.title})`,
+          check.pack === boat.packs[0]!.id
+            ? CHECKS[check.id]
+            : `${CHECKS[check.id]} (${boat.packs.find(({ id }) => id === check.pack)!.title})`,
           right(formatReserve(check.reserveFactor)),
           right(formatMargin(check.reserveFactor)),
           VERDICT_WORDS[verdictOf(check.reserveFactor, target)],
@@ -156,7 +227,15 @@ function checkPages(boat: Boat, evaluations: ReadonlyMap<string, ZoneEvaluation>
       margin: [0, 0, 0, 2],
     },
     { text: `Not checked: ${notChecked.join('; ')}.`, margin: [0, 0, 0, 6] },
-    { table: { headerRows: 1, dontBreakRows: true, widths: ['auto', 'auto', 'auto', 'auto', 'auto', 'auto', 'auto', 'auto', '*'], body }, layout: RULES },
+    {
+      table: {
+        headerRows: 1,
+        dontBreakRows: true,
+        widths: ['auto', 'auto', 'auto', 'auto', 'auto', 'auto', 'auto', 'auto', '*'],
+        body,
+      },
+      layout: RULES,
+    },
   ];
 }
 
@@ -165,7 +244,9 @@ function cautionPages(boat: Boat, evaluations: ReadonlyMap<string, ZoneEvaluatio
   const cautions = cautionsOf(boat, evaluations);
   if (cautions.length === 0) return [];
   const zoneNames = new Map(boat.parts.flatMap((part) => part.zones.map((zone) => [zone.id, zone.name] as const)));
-  const layerNames = new Map(boat.parts.flatMap((part) => part.layers.map((layer, i) => [layer.id, `${part.name}, layer ${i + 1}`] as const)));
+  const layerNames = new Map(
+    boat.parts.flatMap((part) => part.layers.map((layer, i) => [layer.id, `${part.name}, layer ${i + 1}`] as const)),
+  );
   const body = cautions.map(({ rule, detail, layerId, zoneIds, accepted }): TableCell[] => [
     SEVERITIES[rule.severity],
     { stack: [{ text: rule.title, bold: true }, detail] },
@@ -193,7 +274,16 @@ function stiffenerPages(boat: Boat, units: UnitSystem): Content[] {
   const members = evaluateStiffeners(boat).filter(({ section }) => section !== null);
   if (members.length === 0) return [];
   const body: TableCell[][] = [
-    [head('Stiffener'), head('Section'), head('Length, all'), head('Mass'), head('Span × spacing'), head('What governs'), head('Reserve'), head('Verdict')],
+    [
+      head('Stiffener'),
+      head('Section'),
+      head('Length, all'),
+      head('Mass'),
+      head('Span × spacing'),
+      head('What governs'),
+      head('Reserve'),
+      head('Verdict'),
+    ],
   ];
   for (const { support, section, geometry, mass, worst, governing, problem } of members)
     body.push([
@@ -201,16 +291,39 @@ function stiffenerPages(boat: Boat, units: UnitSystem): Content[] {
       section!.name,
       right(formatWithUnit(geometry?.length ?? null, 'length', units)),
       right(formatWithUnit(mass, 'mass', units)),
-      worst ? right(`${formatWithUnit(worst.span.length, 'length', units)} × ${formatWithUnit(worst.span.spacing, 'length', units)}`) : '',
+      worst
+        ? right(
+            `${formatWithUnit(worst.span.length, 'length', units)} × ${formatWithUnit(worst.span.spacing, 'length', units)}`,
+          )
+        : '',
       governing?.name ?? `Not checked: ${problem ?? 'it has no span'}`,
       governing ? right(formatReserve(governing.reserveFactor)) : '',
       governing ? VERDICT_WORDS[verdictOf(governing.reserveFactor, target)] : '',
     ]);
-  const overridden = boat.parts.flatMap((part) => part.zones.filter((zone) => zone.overridden.length > 0).map((zone) => `${zone.name}: ${zone.overridden.join(', ')}`));
+  const overridden = boat.parts.flatMap((part) =>
+    part.zones
+      .filter((zone) => zone.overridden.length > 0)
+      .map((zone) => `${zone.name}: ${zone.overridden.join(', ')}`),
+  );
   return [
     { text: 'Stiffeners', style: 'h2', margin: [0, 12, 0, 4] },
-    { table: { headerRows: 1, dontBreakRows: true, widths: ['auto', 'auto', 'auto', 'auto', 'auto', '*', 'auto', 'auto'], body }, layout: RULES },
-    ...(overridden.length ? [{ text: `Figures typed over the geometry: ${overridden.join('; ')}.`, margin: [0, 6, 0, 0] as [number, number, number, number] }] : []),
+    {
+      table: {
+        headerRows: 1,
+        dontBreakRows: true,
+        widths: ['auto', 'auto', 'auto', 'auto', 'auto', '*', 'auto', 'auto'],
+        body,
+      },
+      layout: RULES,
+    },
+    ...(overridden.length
+      ? [
+          {
+            text: `Figures typed over the geometry: ${overridden.join('; ')}.`,
+            margin: [0, 6, 0, 0] as [number, number, number, number],
+          },
+        ]
+      : []),
   ];
 }
 
@@ -234,17 +347,50 @@ function weightPages(boat: Boat, evaluations: ReadonlyMap<string, ZoneEvaluation
   ];
   for (const part of weight.parts) {
     for (const zone of part.zones)
-      body.push([part.name, zone.name, mass(zone.fibre), mass(zone.resin), mass(zone.core), mass(zone.coating), mass(zone.mass), place(zone.centreX), place(zone.centreZ)]);
-    body.push([{ text: `${part.name}, total`, colSpan: 6, bold: true }, '', '', '', '', '', mass(part.mass), place(part.centreX), place(part.centreZ)]);
+      body.push([
+        part.name,
+        zone.name,
+        mass(zone.fibre),
+        mass(zone.resin),
+        mass(zone.core),
+        mass(zone.coating),
+        mass(zone.mass),
+        place(zone.centreX),
+        place(zone.centreZ),
+      ]);
+    body.push([
+      { text: `${part.name}, total`, colSpan: 6, bold: true },
+      '',
+      '',
+      '',
+      '',
+      '',
+      mass(part.mass),
+      place(part.centreX),
+      place(part.centreZ),
+    ]);
   }
-  body.push([{ text: 'Boat, total', colSpan: 6, bold: true }, '', '', '', '', '', mass(weight.mass), place(weight.centreX), place(weight.centreZ)]);
+  body.push([
+    { text: 'Boat, total', colSpan: 6, bold: true },
+    '',
+    '',
+    '',
+    '',
+    '',
+    mass(weight.mass),
+    place(weight.centreX),
+    place(weight.centreZ),
+  ]);
   return [
     { text: 'Weights', style: 'h2', pageBreak: 'before' },
     {
       text: `Planned laminate ${formatWithUnit(weight.mass, 'mass', units)} against a target of ${formatWithUnit(weight.target, 'mass', units)}: ${formatWithUnit(Math.abs(weight.over), 'mass', units)} ${weight.over > 0 ? 'over' : 'in hand'}. x from the aft end of the waterline, z from the baseline. Stiffeners, overlaps and details are counted where they are laid down; paint, furniture and fittings are not.`,
       margin: [0, 0, 0, 6],
     },
-    { table: { headerRows: 1, widths: ['auto', '*', 'auto', 'auto', 'auto', 'auto', 'auto', 'auto', 'auto'], body }, layout: RULES },
+    {
+      table: { headerRows: 1, widths: ['auto', '*', 'auto', 'auto', 'auto', 'auto', 'auto', 'auto', 'auto'], body },
+      layout: RULES,
+    },
   ];
 }
 
@@ -265,7 +411,9 @@ function workingPages(boat: Boat, evaluations: ReadonlyMap<string, ZoneEvaluatio
             body: steps.map((step): TableCell[] => [
               { stack: [step.quantity, ...(step.note ? [{ text: step.note, italics: true, color: '#5b544b' }] : [])] },
               `${texToText(step.symbol)} = ${texToText(step.formula)}`,
-              step.inputs.map((input) => `${texToText(input.symbol)} = ${formatWorkingValue(input.value, input.unit)}`).join(';  '),
+              step.inputs
+                .map((input) => `${texToText(input.symbol)} = ${formatWorkingValue(input.value, input.unit)}`)
+                .join(';  '),
               { text: formatWorkingValue(step.value, step.unit), alignment: 'right', bold: true },
               step.source,
             ]),
@@ -313,14 +461,19 @@ export async function schedulePdf(boat: Boat, { revision, units, printedAt }: Pr
               'Particulars',
               `${brief.kind === 'motor' ? 'Motor' : 'Sail'}, category ${brief.designCategory}; hull ${formatWithUnit(brief.hullLength, 'length', units)}, waterline ${formatWithUnit(brief.waterlineLength, 'length', units)}, beam ${formatWithUnit(brief.maximumBeam, 'length', units)}, chine beam ${formatWithUnit(brief.chineBeam, 'length', units)}, deadrise ${formatWithUnit(brief.deadriseDeg, 'angle', units)}, loaded ${formatWithUnit(brief.loadedMass, 'mass', units)}, ${formatWithUnit(brief.maxSpeedKnots, 'speed', units)}`,
             ],
-            ['Process and resin', `${PROCESSES[brief.process].name}; ${boat.materials.find((m) => m.id === brief.resin)?.name ?? brief.resin}`],
+            [
+              'Process and resin',
+              `${PROCESSES[brief.process].name}; ${boat.materials.find((m) => m.id === brief.resin)?.name ?? brief.resin}`,
+            ],
             ['Strength level', `${brief.quality}: ${QUALITIES[brief.quality]}`],
             ['Figures rest on', `${origins.join(', ') || '–'}, at the weakest`],
             ...boat.packs.map((pack) => ['Pack', `${pack.title}, ${packStatus(pack)}. ${pack.statement}`]),
           ],
         },
       },
-      ...boat.parts.filter((part) => part.zones.length > 0).flatMap((part) => partPages(boat, part, evaluations, units)),
+      ...boat.parts
+        .filter((part) => part.zones.length > 0)
+        .flatMap((part) => partPages(boat, part, evaluations, units)),
       ...checkPages(boat, evaluations, units),
       ...stiffenerPages(boat, units),
       ...detailPages(boat, units),

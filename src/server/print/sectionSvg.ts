@@ -13,9 +13,19 @@ export function sectionSvg(evaluation: ZoneEvaluation, scale: number, width = 96
   const bars = evaluation.layers.map(({ material, thickness, index }) => {
     const tall = thickness * scale;
     y -= tall;
-    const fill = material.kind === 'core' ? '#efe4cc' : material.kind === 'coating' ? '#ffffff' : index % 2 ? '#b9b2a6' : '#d8d2c6';
+    const fill =
+      material.kind === 'core'
+        ? '#efe4cc'
+        : material.kind === 'coating'
+          ? '#ffffff'
+          : index % 2
+            ? '#b9b2a6'
+            : '#d8d2c6';
     const middle = y + tall / 2;
-    const label = lastLabel - middle >= 6 ? `<text x="${width - 32}" y="${middle + 2}" font-size="6" fill="#2b2622">${index + 1} ${escapeXml(material.code)}</text>` : '';
+    const label =
+      lastLabel - middle >= 6
+        ? `<text x="${width - 32}" y="${middle + 2}" font-size="6" fill="#2b2622">${index + 1} ${escapeXml(material.code)}</text>`
+        : '';
     if (label) lastLabel = middle;
     return `<rect x="0" y="${y}" width="${width - 36}" height="${tall}" fill="${fill}" stroke="#2b2622" stroke-width="0.25"/>${label}`;
   });

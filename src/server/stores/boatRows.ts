@@ -13,12 +13,37 @@ export const LIST_TABLES = {
 } as const;
 
 /** Write the rows in which two states of a boat differ. Objects that kept their identity are left alone. */
-export async function writeBoat(trx: Transaction<Database>, id: string, before: Boat | null, after: Boat): Promise<void> {
-  const old = before ?? { name: '', brief: null, materials: [], parts: [], acceptances: [], supports: [], sections: [], references: [], packs: [], loads: [], details: [] };
-  for (const [key, table] of Object.entries(LIST_TABLES) as [keyof typeof LIST_TABLES, (typeof LIST_TABLES)[keyof typeof LIST_TABLES]][]) {
+export async function writeBoat(
+  trx: Transaction<Database>,
+  id: string,
+  before: Boat | null,
+  after: Boat,
+): Promise<void> {
+  const old = before ?? {
+    name: '',
+    brief: null,
+    materials: [],
+    parts: [],
+    acceptances: [],
+    supports: [],
+    sections: [],
+    references: [],
+    packs: [],
+    loads: [],
+    details: [],
+  };
+  for (const [key, table] of Object.entries(LIST_TABLES) as [
+    keyof typeof LIST_TABLES,
+    (typeof LIST_TABLES)[keyof typeof LIST_TABLES],
+  ][]) {
     if (old[key] === after[key]) continue;
     await trx.deleteFrom(table).where('boat_id', '=', id).execute();
-    const rows = after[key].map((item, position) => ({ boat_id: id, id: item.id, position, body_json: JSON.stringify(item) }));
+    const rows = after[key].map((item, position) => ({
+      boat_id: id,
+      id: item.id,
+      position,
+      body_json: JSON.stringify(item),
+    }));
     if (rows.length) await trx.insertInto(table).values(rows).execute();
   }
   if (old.materials !== after.materials) {
@@ -34,7 +59,8 @@ export async function writeBoat(trx: Transaction<Database>, id: string, before: 
         .onConflict((c) => c.columns(['boat_id', 'id']).doUpdateSet(values))
         .execute();
     }
-    for (const gone of kept.keys()) await trx.deleteFrom('boat_material').where('boat_id', '=', id).where('id', '=', gone).execute();
+    for (const gone of kept.keys())
+      await trx.deleteFrom('boat_material').where('boat_id', '=', id).where('id', '=', gone).execute();
   }
   if (old.acceptances !== after.acceptances) {
     await trx.deleteFrom('acceptance').where('boat_id', '=', id).execute();
@@ -51,7 +77,12 @@ export async function writeBoat(trx: Transaction<Database>, id: string, before: 
     const known = oldParts.get(part.id);
     oldParts.delete(part.id);
     if (known?.part === part && known.position === position) continue;
-    const values = { position, name: part.name, kind: part.kind, rest_json: JSON.stringify(partRestSchema.parse(part)) };
+    const values = {
+      position,
+      name: part.name,
+      kind: part.kind,
+      rest_json: JSON.stringify(partRestSchema.parse(part)),
+    };
     await trx
       .insertInto('part')
       .values({ boat_id: id, id: part.id, ...values })
@@ -84,7 +115,8 @@ export async function writeBoat(trx: Transaction<Database>, id: string, before: 
         .onConflict((c) => c.columns(['boat_id', 'id']).doUpdateSet(columns))
         .execute();
     }
-    for (const gone of zones.keys()) await trx.deleteFrom('zone').where('boat_id', '=', id).where('id', '=', gone).execute();
+    for (const gone of zones.keys())
+      await trx.deleteFrom('zone').where('boat_id', '=', id).where('id', '=', gone).execute();
 
     const layers = new Map(known?.part.layers.map((layer, at) => [layer.id, { layer, at }]));
     for (const [at, layer] of part.layers.entries()) {
@@ -120,7 +152,9 @@ export async function writeBoat(trx: Transaction<Database>, id: string, before: 
           .where('zone_id', 'in', [...had])
           .execute();
     }
-    for (const gone of layers.keys()) await trx.deleteFrom('layer').where('boat_id', '=', id).where('id', '=', gone).execute();
+    for (const gone of layers.keys())
+      await trx.deleteFrom('layer').where('boat_id', '=', id).where('id', '=', gone).execute();
   }
-  for (const gone of oldParts.keys()) await trx.deleteFrom('part').where('boat_id', '=', id).where('id', '=', gone).execute();
+  for (const gone of oldParts.keys())
+    await trx.deleteFrom('part').where('boat_id', '=', id).where('id', '=', gone).execute();
 }

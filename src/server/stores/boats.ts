@@ -57,7 +57,13 @@ export async function listBoats(db: Db): Promise<BoatSummary[]> {
       'boat.updated_at',
       'parent.id as parent_id',
       'parent.name as parent_name',
-      eb.selectFrom('revision').select('label').whereRef('boat_id', '=', 'boat.id').orderBy('number', 'desc').limit(1).as('revision'),
+      eb
+        .selectFrom('revision')
+        .select('label')
+        .whereRef('boat_id', '=', 'boat.id')
+        .orderBy('number', 'desc')
+        .limit(1)
+        .as('revision'),
       eb
         .selectFrom('part')
         .select((e) => e.fn.countAll<number>().as('n'))
@@ -96,10 +102,17 @@ export async function readBoat(db: Db, id: string): Promise<StoredBoat> {
     db.selectFrom('part').selectAll().where('boat_id', '=', id).orderBy('position').execute(),
     db.selectFrom('zone').selectAll().where('boat_id', '=', id).orderBy('position').execute(),
     db.selectFrom('layer').selectAll().where('boat_id', '=', id).orderBy('position').execute(),
-    db.selectFrom('acceptance').select(['id', 'rule', 'subject', 'accepted_by as by', 'note', 'at']).where('boat_id', '=', id).orderBy('position').execute(),
+    db
+      .selectFrom('acceptance')
+      .select(['id', 'rule', 'subject', 'accepted_by as by', 'note', 'at'])
+      .where('boat_id', '=', id)
+      .orderBy('position')
+      .execute(),
     db
       .selectFrom('coverage')
-      .innerJoin('zone', (join) => join.onRef('zone.boat_id', '=', 'coverage.boat_id').onRef('zone.id', '=', 'coverage.zone_id'))
+      .innerJoin('zone', (join) =>
+        join.onRef('zone.boat_id', '=', 'coverage.boat_id').onRef('zone.id', '=', 'coverage.zone_id'),
+      )
       .select(['coverage.layer_id', 'coverage.zone_id'])
       .where('coverage.boat_id', '=', id)
       .orderBy('zone.position')
@@ -163,7 +176,11 @@ export async function readBoat(db: Db, id: string): Promise<StoredBoat> {
 }
 
 /** Store a new boat, optionally as a variant of another. */
-export async function createBoat(db: Db, boat: Boat, options: { variantOf?: string; parent?: { boat: Boat; version: number }; id?: string } = {}): Promise<StoredBoat> {
+export async function createBoat(
+  db: Db,
+  boat: Boat,
+  options: { variantOf?: string; parent?: { boat: Boat; version: number }; id?: string } = {},
+): Promise<StoredBoat> {
   const checkedBoat = parseOrThrow(boatSchema, boat, 'boat');
   checkBoat(checkedBoat);
   const id = options.id ?? nanoid(10);
@@ -221,10 +238,21 @@ export interface Action {
  * @returns the new version. Actions that were already applied (same client ids) count as done.
  * @throws KeramosError `conflict` with the current version when somebody else changed the boat; `invalid`, `notFound`.
  */
-export async function editBoat(db: Db, id: string, baseVersion: number, actions: readonly Action[]): Promise<{ version: number }> {
+export async function editBoat(
+  db: Db,
+  id: string,
+  baseVersion: number,
+  actions: readonly Action[],
+): Promise<{ version: number }> {
   const stored = await db.transaction().execute(async (trx) => {
     // An update first takes the write lock, so that nobody can come between reading and writing.
-    const claimed = await trx.updateTable('boat').set({ updated_at: now() }).where('id', '=', id).where('version', '=', baseVersion).where('archived', '=', 0).executeTakeFirst();
+    const claimed = await trx
+      .updateTable('boat')
+      .set({ updated_at: now() })
+      .where('id', '=', id)
+      .where('version', '=', baseVersion)
+      .where('archived', '=', 0)
+      .executeTakeFirst();
     if (claimed.numUpdatedRows === 0n) {
       const head = await trx.selectFrom('boat').select(['version', 'archived']).where('id', '=', id).executeTakeFirst();
       if (!head) throw notFound(id);
@@ -239,10 +267,20 @@ export async function editBoat(db: Db, id: string, baseVersion: number, actions:
         )
         .execute();
       if (done.length === actions.length) return { version: head.version };
-      if (head.archived === 1) throw new KeramosError('conflict', 'This boat is archived: bring it back from the list before editing it', 'boatId');
-      throw new KeramosError('conflict', `Somebody else changed this boat: it stands at version ${head.version}, your change was made on ${baseVersion}`, 'baseVersion', {
-        version: head.version,
-      });
+      if (head.archived === 1)
+        throw new KeramosError(
+          'conflict',
+          'This boat is archived: bring it back from the list before editing it',
+          'boatId',
+        );
+      throw new KeramosError(
+        'conflict',
+        `Somebody else changed this boat: it stands at version ${head.version}, your change was made on ${baseVersion}`,
+        'baseVersion',
+        {
+          version: head.version,
+        },
+      );
     }
     const known = cached(db).get(id);
     const before = known?.version === baseVersion ? known.boat : (await readBoat(trx as unknown as Db, id)).boat;
@@ -255,7 +293,16 @@ export async function editBoat(db: Db, id: string, baseVersion: number, actions:
       version += 1;
       await trx
         .insertInto('edit')
-        .values({ boat_id: id, version, client_id: clientId, action, description, forward_json: JSON.stringify(edits), inverse_json: JSON.stringify(applied.inverse), at: now() })
+        .values({
+          boat_id: id,
+          version,
+          client_id: clientId,
+          action,
+          description,
+          forward_json: JSON.stringify(edits),
+          inverse_json: JSON.stringify(applied.inverse),
+          at: now(),
+        })
         .execute();
     }
     await writeBoat(trx, id, before, boat);
@@ -290,7 +337,13 @@ export async function readHistory(db: Db, id: string): Promise<HistoryStacks> {
   return rows
     .reverse()
     .reduce<HistoryStacks>(
-      (stacks, row) => pushHistory(stacks, { action: row.action, description: row.description, forward: JSON.parse(row.forward_json), inverse: JSON.parse(row.inverse_json) }),
+      (stacks, row) =>
+        pushHistory(stacks, {
+          action: row.action,
+          description: row.description,
+          forward: JSON.parse(row.forward_json),
+          inverse: JSON.parse(row.inverse_json),
+        }),
       EMPTY_HISTORY,
     );
 }

@@ -8,7 +8,8 @@ import { readBoat } from './boats';
 /** 1 → A, 26 → Z, 27 → AA. */
 export function revisionLabel(number: number): string {
   let label = '';
-  for (let rest = number; rest > 0; rest = Math.floor((rest - 1) / 26)) label = String.fromCharCode(65 + ((rest - 1) % 26)) + label;
+  for (let rest = number; rest > 0; rest = Math.floor((rest - 1) / 26))
+    label = String.fromCharCode(65 + ((rest - 1) % 26)) + label;
   return label;
 }
 
@@ -19,7 +20,12 @@ const columns = ['id', 'number', 'label', 'hash', 'author', 'note', 'issued_at a
 export async function listRevisions(db: Db, boatId: string): Promise<Revision[]> {
   const [rows, events] = await Promise.all([
     db.selectFrom('revision').select(columns).where('boat_id', '=', boatId).orderBy('number', 'desc').execute(),
-    db.selectFrom('revision_event').select(['label', 'kind', 'author', 'note', 'at']).where('boat_id', '=', boatId).orderBy('at').execute(),
+    db
+      .selectFrom('revision_event')
+      .select(['label', 'kind', 'author', 'note', 'at'])
+      .where('boat_id', '=', boatId)
+      .orderBy('at')
+      .execute(),
   ]);
   const withdrawn = new Set(events.filter(({ kind }) => kind === 'withdrawn').map(({ label }) => label));
   const standing = rows.find(({ label }) => !withdrawn.has(label))?.label;
@@ -36,14 +42,33 @@ export async function listRevisions(db: Db, boatId: string): Promise<Revision[]>
  * Issue the draft, as it stands at `baseVersion`, as the next revision. Over a revision that stands it takes an approved change request for that very draft.
  * @throws KeramosError `conflict` when the draft has moved on, so that nobody signs what they have not seen; `invalid` when nothing changed or nobody approved.
  */
-export async function issueRevision(db: Db, boatId: string, baseVersion: number, author: string, note: string): Promise<Revision> {
+export async function issueRevision(
+  db: Db,
+  boatId: string,
+  baseVersion: number,
+  author: string,
+  note: string,
+): Promise<Revision> {
   const { boat, version } = await readBoat(db, boatId);
-  if (version !== baseVersion) throw new KeramosError('conflict', `The draft has moved on to version ${version}; look at it before you issue it`, 'baseVersion', { version });
+  if (version !== baseVersion)
+    throw new KeramosError(
+      'conflict',
+      `The draft has moved on to version ${version}; look at it before you issue it`,
+      'baseVersion',
+      { version },
+    );
   const snapshot = boatToJson(boat);
   await db.transaction().execute(async (trx) => {
-    const last = await trx.selectFrom('revision').select(['number', 'hash', 'label']).where('boat_id', '=', boatId).orderBy('number', 'desc').limit(1).executeTakeFirst();
+    const last = await trx
+      .selectFrom('revision')
+      .select(['number', 'hash', 'label'])
+      .where('boat_id', '=', boatId)
+      .orderBy('number', 'desc')
+      .limit(1)
+      .executeTakeFirst();
     const hash = sha256(snapshot);
-    if (last?.hash === hash) throw new KeramosError('invalid', `Nothing has changed since revision ${last.label}`, 'boat');
+    if (last?.hash === hash)
+      throw new KeramosError('invalid', `Nothing has changed since revision ${last.label}`, 'boat');
     const standing = (await listRevisions(trx as unknown as Db, boatId)).find(({ state }) => state === 'stands');
     if (standing) {
       const approved = await trx
@@ -64,7 +89,17 @@ export async function issueRevision(db: Db, boatId: string, baseVersion: number,
     const number = (last?.number ?? 0) + 1;
     await trx
       .insertInto('revision')
-      .values({ id: nanoid(10), number, label: revisionLabel(number), hash, author, note, boat_id: boatId, issued_at: new Date().toISOString(), snapshot })
+      .values({
+        id: nanoid(10),
+        number,
+        label: revisionLabel(number),
+        hash,
+        author,
+        note,
+        boat_id: boatId,
+        issued_at: new Date().toISOString(),
+        snapshot,
+      })
       .execute();
   });
   return (await listRevisions(db, boatId))[0]!;
@@ -74,12 +109,27 @@ export async function issueRevision(db: Db, boatId: string, baseVersion: number,
  * Put a revision on the floor, or withdraw it. Neither is ever taken off the record.
  * @throws KeramosError `notFound`; `invalid` when it is withdrawn already, or not the one that stands.
  */
-export async function recordRevisionEvent(db: Db, boatId: string, label: string, kind: RevisionEvent['kind'], author: string, note: string): Promise<Revision[]> {
+export async function recordRevisionEvent(
+  db: Db,
+  boatId: string,
+  label: string,
+  kind: RevisionEvent['kind'],
+  author: string,
+  note: string,
+): Promise<Revision[]> {
   const revision = (await listRevisions(db, boatId)).find((one) => one.label === label);
-  if (!revision) throw new KeramosError('notFound', `There is no revision "${label.slice(0, 10)}" of this boat`, 'revision');
-  if (revision.state === 'withdrawn') throw new KeramosError('invalid', `Revision ${label} is withdrawn: nothing more can be done with it`, 'revision');
-  if (kind === 'floor' && revision.state === 'superseded') throw new KeramosError('invalid', `Revision ${label} is superseded: put the one that stands on the floor`, 'revision');
-  if (kind === 'floor' && revision.onFloor) throw new KeramosError('invalid', `Revision ${label} is on the floor already`, 'revision');
+  if (!revision)
+    throw new KeramosError('notFound', `There is no revision "${label.slice(0, 10)}" of this boat`, 'revision');
+  if (revision.state === 'withdrawn')
+    throw new KeramosError('invalid', `Revision ${label} is withdrawn: nothing more can be done with it`, 'revision');
+  if (kind === 'floor' && revision.state === 'superseded')
+    throw new KeramosError(
+      'invalid',
+      `Revision ${label} is superseded: put the one that stands on the floor`,
+      'revision',
+    );
+  if (kind === 'floor' && revision.onFloor)
+    throw new KeramosError('invalid', `Revision ${label} is on the floor already`, 'revision');
   await db
     .insertInto('revision_event')
     .values({ id: nanoid(10), boat_id: boatId, label, kind, author, note, at: new Date().toISOString() })
@@ -89,10 +139,20 @@ export async function recordRevisionEvent(db: Db, boatId: string, label: string,
 
 /** A revision with its boat. @throws KeramosError `notFound`, or `conflict` when its bytes no longer match its hash. */
 export async function readRevision(db: Db, boatId: string, label: string): Promise<Revision & { boat: Boat }> {
-  const row = await db.selectFrom('revision').select(['hash', 'snapshot']).where('boat_id', '=', boatId).where('label', '=', label).executeTakeFirst();
+  const row = await db
+    .selectFrom('revision')
+    .select(['hash', 'snapshot'])
+    .where('boat_id', '=', boatId)
+    .where('label', '=', label)
+    .executeTakeFirst();
   const revision = (await listRevisions(db, boatId)).find((one) => one.label === label);
-  if (!row || !revision) throw new KeramosError('notFound', `There is no revision "${label.slice(0, 10)}" of this boat`, 'revision');
+  if (!row || !revision)
+    throw new KeramosError('notFound', `There is no revision "${label.slice(0, 10)}" of this boat`, 'revision');
   if (sha256(row.snapshot) !== row.hash)
-    throw new KeramosError('conflict', `Revision ${label} no longer matches its hash: the database file was altered outside Keramos`, 'revision');
+    throw new KeramosError(
+      'conflict',
+      `Revision ${label} no longer matches its hash: the database file was altered outside Keramos`,
+      'revision',
+    );
   return { ...revision, boat: boatFromJson(row.snapshot) };
 }

@@ -8,16 +8,34 @@ const generic = new Map(GENERIC_MATERIALS.map((material) => [material.id, materi
 /** Generic materials with the yard's own in front of them, by kind and name. */
 export async function listShelf(db: Db): Promise<ShelfItem[]> {
   const rows = await db.selectFrom('shelf_material').select(['id', 'body_json']).execute();
-  const own = new Map(rows.map((row) => [row.id, parseOrThrow(materialSchema, JSON.parse(row.body_json), `shelf.${row.id}`)]));
+  const own = new Map(
+    rows.map((row) => [row.id, parseOrThrow(materialSchema, JSON.parse(row.body_json), `shelf.${row.id}`)]),
+  );
   const ids = [...generic.keys(), ...[...own.keys()].filter((id) => !generic.has(id))];
-  return ids.map((id) => ({ material: own.get(id) ?? generic.get(id)!, own: own.has(id), generic: generic.get(id) ?? null }));
+  return ids.map((id) => ({
+    material: own.get(id) ?? generic.get(id)!,
+    own: own.has(id),
+    generic: generic.get(id) ?? null,
+  }));
 }
 
 async function saveChecked(db: Db, shelf: ReadonlyMap<string, Material>, material: Material): Promise<void> {
   const known = shelf.get(material.id);
-  if (known && known.kind !== material.kind) throw new KeramosError('invalid', `${known.name} is a ${known.kind} and cannot become a ${material.kind}`, 'material.kind');
-  for (const id of ingredients(material)) if (shelf.get(id)?.kind !== 'fibre') throw new KeramosError('invalid', `There is no fibre "${id}" on the Shelf`, 'material.components');
-  const values = { kind: material.kind, name: material.name, body_json: JSON.stringify(material), updated_at: new Date().toISOString() };
+  if (known && known.kind !== material.kind)
+    throw new KeramosError(
+      'invalid',
+      `${known.name} is a ${known.kind} and cannot become a ${material.kind}`,
+      'material.kind',
+    );
+  for (const id of ingredients(material))
+    if (shelf.get(id)?.kind !== 'fibre')
+      throw new KeramosError('invalid', `There is no fibre "${id}" on the Shelf`, 'material.components');
+  const values = {
+    kind: material.kind,
+    name: material.name,
+    body_json: JSON.stringify(material),
+    updated_at: new Date().toISOString(),
+  };
   await db
     .insertInto('shelf_material')
     .values({ id: material.id, ...values })
@@ -33,7 +51,12 @@ const shelfMap = async (db: Db) => new Map((await listShelf(db)).map((item) => [
 export async function saveShelfMaterial(db: Db, raw: unknown, isNew: boolean): Promise<Material> {
   const material = parseOrThrow(materialSchema, raw, 'material') as Material;
   const shelf = await shelfMap(db);
-  if (isNew && shelf.has(material.id)) throw new KeramosError('conflict', `The id "${material.id}" is taken by ${shelf.get(material.id)!.name}`, 'material.id');
+  if (isNew && shelf.has(material.id))
+    throw new KeramosError(
+      'conflict',
+      `The id "${material.id}" is taken by ${shelf.get(material.id)!.name}`,
+      'material.id',
+    );
   await saveChecked(db, shelf, material);
   return material;
 }
@@ -55,9 +78,16 @@ export async function saveShelfMaterials(db: Db, raws: readonly unknown[]): Prom
 
 /** Take the yard's figures away again: the generic ones return, an own material goes. */
 export async function dropShelfMaterial(db: Db, id: string): Promise<void> {
-  const users = await db.selectFrom('shelf_material').select(['name', 'body_json']).where('kind', '=', 'fabric').execute();
-  const user = generic.has(id) ? undefined : users.find((row) => ingredients(JSON.parse(row.body_json) as Material).includes(id));
+  const users = await db
+    .selectFrom('shelf_material')
+    .select(['name', 'body_json'])
+    .where('kind', '=', 'fabric')
+    .execute();
+  const user = generic.has(id)
+    ? undefined
+    : users.find((row) => ingredients(JSON.parse(row.body_json) as Material).includes(id));
   if (user) throw new KeramosError('conflict', `${user.name} is made of it`, 'id');
   const result = await db.deleteFrom('shelf_material').where('id', '=', id).executeTakeFirst();
-  if (result.numDeletedRows === 0n) throw new KeramosError('notFound', `The yard has no figures of its own for "${id.slice(0, 60)}"`, 'id');
+  if (result.numDeletedRows === 0n)
+    throw new KeramosError('notFound', `The yard has no figures of its own for "${id.slice(0, 60)}"`, 'id');
 }

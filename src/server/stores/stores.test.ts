@@ -12,7 +12,16 @@ import { openDatabase, type Db } from '../database/open';
 import { MIGRATIONS } from '../database/migrations';
 import type { Database } from '../database/schema';
 import { seedDemo } from '../demo';
-import { archiveBoat, createBoat, duplicateBoat, editBoat, listBoats, readBoat, readHistory, type Action } from './boats';
+import {
+  archiveBoat,
+  createBoat,
+  duplicateBoat,
+  editBoat,
+  listBoats,
+  readBoat,
+  readHistory,
+  type Action,
+} from './boats';
 import { dropPack, listPacks, savePack } from './packs';
 import { askForChange, decideChange, listChangeRequests } from './changeRequests';
 import { issueRevision, listRevisions, readRevision, recordRevisionEvent, revisionLabel } from './revisions';
@@ -51,66 +60,87 @@ describe('boats', () => {
       { type: 'support.remove', id: 'floor-4' },
       { type: 'section.set', item: { ...section, height: 0.2 } },
       { type: 'pack.set', item: withCoefficient(SMALL_CRAFT_PACK, 'wrinklingFactor', 0.28) },
-      { type: 'zone.set', zoneId: 'side-aft', patch: { panelCase: { fixity: 0.5, deflectionLimit: 0.02, patch: null }, overridden: ['crown'] } },
+      {
+        type: 'zone.set',
+        zoneId: 'side-aft',
+        patch: { panelCase: { fixity: 0.5, deflectionLimit: 0.02, patch: null }, overridden: ['crown'] },
+      },
     ];
     for (const [i, edit] of edits.entries()) await editBoat(db, id, i + 1, [action(`edit-${i}`, edit)]);
     const { boat } = await readBoat(await openDatabase(file), id);
-    expect([boat.deck.camber, boat.sections[0]!.height, (boat.packs[0] as typeof SMALL_CRAFT_PACK).wrinklingFactor, boat.supports.length]).toEqual([
-      0.1,
-      0.2,
-      0.28,
-      merrow().supports.length - 1,
-    ]);
+    expect([
+      boat.deck.camber,
+      boat.sections[0]!.height,
+      (boat.packs[0] as typeof SMALL_CRAFT_PACK).wrinklingFactor,
+      boat.supports.length,
+    ]).toEqual([0.1, 0.2, 0.28, merrow().supports.length - 1]);
     const { undo } = await readHistory(db, id);
-    for (const [i, entry] of undo.toReversed().entries()) await editBoat(db, id, 6 + i, [{ clientId: `undo-${i}`, action: 'undo', edits: entry.inverse }]);
+    for (const [i, entry] of undo.toReversed().entries())
+      await editBoat(db, id, 6 + i, [{ clientId: `undo-${i}`, action: 'undo', edits: entry.inverse }]);
     expect(boatToJson((await readBoat(await openDatabase(file), id)).boat)).toBe(boatToJson(merrow()));
   });
   it('stored or exported before boats had a shape stand as they were, typed-in figures and all', async () => {
     const old = newFile();
     const early = new Kysely<Database>({ dialect: new SqliteDialect({ database: openDriver(old) }) });
     const before = Object.fromEntries(Object.entries(MIGRATIONS).filter(([key]) => key < '0003'));
-    expect((await new Migrator({ db: early, provider: { getMigrations: async () => before } }).migrateToLatest()).error).toBeUndefined();
+    expect(
+      (await new Migrator({ db: early, provider: { getMigrations: async () => before } }).migrateToLatest()).error,
+    ).toBeUndefined();
     const { brief, materials, parts, name } = merrow();
     const run = (text: string, values: unknown[]) => openDriver(old).prepare(text).run(values);
-    run('insert into boat (id, name, brief_json, archived, version, created_at, updated_at) values (?, ?, ?, 0, 1, ?, ?)', [
-      'old',
-      name,
-      JSON.stringify({ ...brief, pack: 'iso-12215-5-2008-method' }),
-      'then',
-      'then',
-    ]);
+    run(
+      'insert into boat (id, name, brief_json, archived, version, created_at, updated_at) values (?, ?, ?, 0, 1, ?, ?)',
+      ['old', name, JSON.stringify({ ...brief, pack: 'iso-12215-5-2008-method' }), 'then', 'then'],
+    );
     materials.forEach((material, i) =>
-      run('insert into boat_material (boat_id, id, position, kind, body_json) values (?, ?, ?, ?, ?)', ['old', material.id, i, material.kind, JSON.stringify(material)]),
+      run('insert into boat_material (boat_id, id, position, kind, body_json) values (?, ?, ?, ?, ?)', [
+        'old',
+        material.id,
+        i,
+        material.kind,
+        JSON.stringify(material),
+      ]),
     );
     const [hull] = parts;
-    run('insert into part (boat_id, id, position, name, kind) values (?, ?, 0, ?, ?)', ['old', hull!.id, hull!.name, hull!.kind]);
+    run('insert into part (boat_id, id, position, name, kind) values (?, ?, 0, ?, ?)', [
+      'old',
+      hull!.id,
+      hull!.name,
+      hull!.kind,
+    ]);
     hull!.zones.forEach((zone, i) =>
-      run('insert into zone (boat_id, id, part_id, position, name, location, geometry_json) values (?, ?, ?, ?, ?, ?, ?)', [
-        'old',
-        zone.id,
-        hull!.id,
-        i,
-        zone.name,
-        zone.location,
-        JSON.stringify(zone.geometry),
-      ]),
+      run(
+        'insert into zone (boat_id, id, part_id, position, name, location, geometry_json) values (?, ?, ?, ?, ?, ?, ?)',
+        ['old', zone.id, hull!.id, i, zone.name, zone.location, JSON.stringify(zone.geometry)],
+      ),
     );
     const { boat } = await readBoat(await openDatabase(old), 'old');
     expect([boat.hull, boat.supports, boat.packs]).toEqual([null, [], [SMALL_CRAFT_PACK]]);
     expect(boat.parts[0]!.zones.map(({ geometry }) => geometry)).toEqual(hull!.zones.map(({ geometry }) => geometry));
 
-    const document = JSON.parse(boatToJson(merrow())) as { boat: Record<string, unknown> & { parts: { zones: Record<string, unknown>[] }[] } };
+    const document = JSON.parse(boatToJson(merrow())) as {
+      boat: Record<string, unknown> & { parts: { zones: Record<string, unknown>[] }[] };
+    };
     for (const key of ['hull', 'deck', 'supports', 'sections', 'references', 'packs']) delete document.boat[key];
-    for (const zone of document.boat.parts.flatMap((part) => part.zones)) for (const key of ['region', 'overridden', 'panelCase', 'match', 'specified']) delete zone[key];
+    for (const zone of document.boat.parts.flatMap((part) => part.zones))
+      for (const key of ['region', 'overridden', 'panelCase', 'match', 'specified']) delete zone[key];
     const read = boatFromJson(JSON.stringify(document));
     const [was, is] = [makeEvaluator()(merrow()), makeEvaluator()(read)];
     for (const [zoneId, e] of is) expect(e.governing!.reserveFactor).toBe(was.get(zoneId)!.governing!.reserveFactor);
   });
   it('keep edits, their history, and the inverse of each', async () => {
     const { id } = await createBoat(db, merrow());
-    expect(await editBoat(db, id, 1, [action('first-turn', turn(90)), action('remove-it', { type: 'layer.remove', layerId })])).toEqual({ version: 3 });
+    expect(
+      await editBoat(db, id, 1, [
+        action('first-turn', turn(90)),
+        action('remove-it', { type: 'layer.remove', layerId }),
+      ]),
+    ).toEqual({ version: 3 });
     const { undo } = await readHistory(db, id);
-    expect(undo.map((entry) => entry.description)).toEqual(['turned layer 4 (TX 900) of Hull to 90°', 'removed layer 4 (TX 900) of Hull']);
+    expect(undo.map((entry) => entry.description)).toEqual([
+      'turned layer 4 (TX 900) of Hull to 90°',
+      'removed layer 4 (TX 900) of Hull',
+    ]);
     await editBoat(db, id, 3, [{ clientId: 'undo-it', action: 'undo', edits: undo[1]!.inverse }]);
     await editBoat(db, id, 4, [{ clientId: 'undo-more', action: 'undo', edits: undo[0]!.inverse }]);
     expect(boatToJson((await readBoat(await openDatabase(file), id)).boat)).toBe(boatToJson(merrow()));
@@ -119,9 +149,14 @@ describe('boats', () => {
   it('refuse an edit on an old version, take a repeated one once, and save all of an action or nothing', async () => {
     const { id } = await createBoat(db, merrow());
     await editBoat(db, id, 1, [action('same-one', turn(90))]);
-    await expect(editBoat(db, id, 1, [action('other-one', turn(0))])).rejects.toMatchObject({ code: 'conflict', details: { version: 2 } });
+    await expect(editBoat(db, id, 1, [action('other-one', turn(0))])).rejects.toMatchObject({
+      code: 'conflict',
+      details: { version: 2 },
+    });
     expect(await editBoat(db, id, 1, [action('same-one', turn(90))])).toEqual({ version: 2 });
-    await expect(editBoat(db, id, 2, [action('half-done', turn(45), { type: 'layer.remove', layerId: 'nothing' })])).rejects.toMatchObject({ code: 'notFound' });
+    await expect(
+      editBoat(db, id, 2, [action('half-done', turn(45), { type: 'layer.remove', layerId: 'nothing' })]),
+    ).rejects.toMatchObject({ code: 'notFound' });
     const { boat, version } = await readBoat(await openDatabase(file), id);
     expect(version).toBe(2);
     expect(boat.parts[0]!.layers[3]!.angleDeg).toBe(90);
@@ -129,7 +164,10 @@ describe('boats', () => {
   it('let only one of two connections win a version', async () => {
     const { id } = await createBoat(db, merrow());
     const other = await openDatabase(file);
-    const results = await Promise.allSettled([editBoat(db, id, 1, [action('window-1', turn(90))]), editBoat(other, id, 1, [action('window-2', turn(30))])]);
+    const results = await Promise.allSettled([
+      editBoat(db, id, 1, [action('window-1', turn(90))]),
+      editBoat(other, id, 1, [action('window-2', turn(30))]),
+    ]);
     expect(results.map((r) => r.status).sort()).toEqual(['fulfilled', 'rejected']);
     expect((await readBoat(await openDatabase(file), id)).version).toBe(2);
   });
@@ -138,16 +176,26 @@ describe('boats', () => {
     const copy = await duplicateBoat(db, id, 'Merrow 84, heavy crew');
     const other = merrow().parts[0]!.layers[2]!.id;
     await editBoat(db, copy.id, 1, [action('own-turn', turn(30))]);
-    await editBoat(db, id, 1, [action('turn-it', turn(90)), action('turn-other', { type: 'layer.set', layerId: other, patch: { angleDeg: 15 } })]);
+    await editBoat(db, id, 1, [
+      action('turn-it', turn(90)),
+      action('turn-other', { type: 'layer.set', layerId: other, patch: { angleDeg: 15 } }),
+    ]);
     await editBoat(db, id, 3, [action('heavier', { type: 'brief.set', patch: { loadedMass: 3900 } })]);
     expect(await follow(db, copy.id)).toBeNull();
     const { boat, version } = await readBoat(db, copy.id);
-    expect([boat.parts[0]!.layers[3]!.angleDeg, boat.parts[0]!.layers[2]!.angleDeg, boat.brief.loadedMass, boat.name]).toEqual([30, 15, 3900, 'Merrow 84, heavy crew']);
+    expect([
+      boat.parts[0]!.layers[3]!.angleDeg,
+      boat.parts[0]!.layers[2]!.angleDeg,
+      boat.brief.loadedMass,
+      boat.name,
+    ]).toEqual([30, 15, 3900, 'Merrow 84, heavy crew']);
     expect((await readHistory(db, copy.id)).undo.at(-1)!.description).toBe('followed Merrow 84');
     expect(await follow(db, copy.id)).toBeNull();
     expect((await readBoat(db, copy.id)).version).toBe(version);
     const standing = (await variantStanding(db, copy.id))!;
-    expect(standing.departures.map(({ subject, details }) => `${subject}: ${details.join()}`)).toEqual(['Layer 4, TX 900: 90° → 30°']);
+    expect(standing.departures.map(({ subject, details }) => `${subject}: ${details.join()}`)).toEqual([
+      'Layer 4, TX 900: 90° → 30°',
+    ]);
     const last = (await readHistory(db, copy.id)).undo.at(-1)!;
     await editBoat(db, copy.id, version, [{ clientId: 'undo-follow', action: 'undo', edits: last.inverse }]);
     expect((await readBoat(db, copy.id)).boat.parts[0]!.layers[2]!.angleDeg).toBe(0);
@@ -159,7 +207,9 @@ describe('boats', () => {
     const { id } = await createBoat(db, merrow());
     const copy = await duplicateBoat(db, id, 'Merrow 84, heavy crew');
     await archiveBoat(db, copy.id, true);
-    await expect(editBoat(db, copy.id, 1, [action('late-edit', turn(0))])).rejects.toMatchObject({ message: expect.stringContaining('archived') as string });
+    await expect(editBoat(db, copy.id, 1, [action('late-edit', turn(0))])).rejects.toMatchObject({
+      message: expect.stringContaining('archived') as string,
+    });
     expect(await listBoats(db)).toMatchObject([
       { name: 'Merrow 84', variantOf: null, layers: 48 },
       { name: 'Merrow 84, heavy crew', variantOf: { id }, archived: true },
@@ -177,14 +227,19 @@ describe('revisions', () => {
     const { id } = await createBoat(db, merrow());
     const a = await issueRevision(db, id, 1, 'A. Hallin', 'first issue');
     expect(a).toMatchObject({ label: 'A', number: 1 });
-    await expect(issueRevision(db, id, 1, 'A. Hallin', 'again')).rejects.toThrow('Nothing has changed since revision A');
+    await expect(issueRevision(db, id, 1, 'A. Hallin', 'again')).rejects.toThrow(
+      'Nothing has changed since revision A',
+    );
     await editBoat(db, id, 1, [action('turn-it', turn(90))]);
     await expect(issueRevision(db, id, 1, 'A. Hallin', 'stale')).rejects.toMatchObject({ code: 'conflict' });
     await expect(issueRevision(db, id, 2, 'A. Hallin', 'turned')).rejects.toThrow('needs a change request');
     const [asked] = await askForChange(db, id, 2, 'A. Hallin', 'stiffer across');
     expect(asked!.changes[0]).toMatchObject({ subject: 'Layer 4, TX 900', details: ['0° → 90°'] });
     await expect(decideChange(db, id, asked!.id, true, ' a.  hallin', 'mine')).rejects.toThrow('another pair of eyes');
-    expect((await decideChange(db, id, asked!.id, true, 'B. Moor', 'checked'))[0]).toMatchObject({ state: 'approved', decidedBy: 'B. Moor' });
+    expect((await decideChange(db, id, asked!.id, true, 'B. Moor', 'checked'))[0]).toMatchObject({
+      state: 'approved',
+      decidedBy: 'B. Moor',
+    });
     await expect(decideChange(db, id, asked!.id, false, 'B. Moor', 'late')).rejects.toThrow('approved already');
     expect((await issueRevision(db, id, 2, 'A. Hallin', 'turned')).label).toBe('B');
     expect((await listChangeRequests(db, id))[0]!.state).toBe('issued');
@@ -208,11 +263,22 @@ describe('revisions', () => {
   it('go to the floor and are withdrawn, each with who and why, and the record stays', async () => {
     const { id } = await createBoat(db, merrow());
     await issueRevision(db, id, 1, 'A. Hallin', 'first issue');
-    await expect(recordRevisionEvent(db, id, 'Z', 'floor', 'A. Hallin', 'start')).rejects.toMatchObject({ code: 'notFound' });
-    expect((await recordRevisionEvent(db, id, 'A', 'floor', 'A. Hallin', 'start of hull 1'))[0]).toMatchObject({ onFloor: true, state: 'stands' });
-    await expect(recordRevisionEvent(db, id, 'A', 'floor', 'A. Hallin', 'twice')).rejects.toThrow('on the floor already');
+    await expect(recordRevisionEvent(db, id, 'Z', 'floor', 'A. Hallin', 'start')).rejects.toMatchObject({
+      code: 'notFound',
+    });
+    expect((await recordRevisionEvent(db, id, 'A', 'floor', 'A. Hallin', 'start of hull 1'))[0]).toMatchObject({
+      onFloor: true,
+      state: 'stands',
+    });
+    await expect(recordRevisionEvent(db, id, 'A', 'floor', 'A. Hallin', 'twice')).rejects.toThrow(
+      'on the floor already',
+    );
     const [gone] = await recordRevisionEvent(db, id, 'A', 'withdrawn', 'B. Moor', 'core delivered too light');
-    expect(gone).toMatchObject({ state: 'withdrawn', onFloor: false, events: [{ kind: 'floor' }, { kind: 'withdrawn', author: 'B. Moor', note: 'core delivered too light' }] });
+    expect(gone).toMatchObject({
+      state: 'withdrawn',
+      onFloor: false,
+      events: [{ kind: 'floor' }, { kind: 'withdrawn', author: 'B. Moor', note: 'core delivered too light' }],
+    });
     await expect(recordRevisionEvent(db, id, 'A', 'floor', 'A. Hallin', 'again')).rejects.toThrow('is withdrawn');
     await editBoat(db, id, 1, [action('turn-it', turn(90))]);
     expect((await issueRevision(db, id, 2, 'A. Hallin', 'nothing stands, so no request')).label).toBe('B');
@@ -224,7 +290,8 @@ describe('revisions', () => {
     await sql`update revision set snapshot = replace(snapshot, '"loadedMass": 3600', '"loadedMass": 3000')`.execute(db);
     await expect(readRevision(db, id, 'A')).rejects.toThrow('no longer matches its hash');
   });
-  it('are labelled A to Z, then AA', () => expect([1, 26, 27, 52, 53].map(revisionLabel)).toEqual(['A', 'Z', 'AA', 'AZ', 'BA']));
+  it('are labelled A to Z, then AA', () =>
+    expect([1, 26, 27, 52, 53].map(revisionLabel)).toEqual(['A', 'Z', 'AA', 'AZ', 'BA']));
 });
 
 describe('the Shelf', () => {
@@ -233,7 +300,10 @@ describe('the Shelf', () => {
     expect((await listShelf(db)).length).toBeGreaterThanOrEqual(40);
     await saveShelfMaterial(db, own, true);
     await expect(saveShelfMaterial(db, own, true)).rejects.toMatchObject({ code: 'conflict' });
-    expect((await listShelf(db)).find((item) => item.material.id === own.id)).toMatchObject({ own: true, generic: null });
+    expect((await listShelf(db)).find((item) => item.material.id === own.id)).toMatchObject({
+      own: true,
+      generic: null,
+    });
     const glass = GENERIC_MATERIALS.find((m) => m.id === 'e-glass')!;
     await saveShelfMaterial(db, { ...glass, density: { value: 2600, origin: 'yardTest' } }, false);
     await dropShelfMaterial(db, 'e-glass');
@@ -242,7 +312,11 @@ describe('the Shelf', () => {
     await expect(dropShelfMaterial(db, own.id)).rejects.toMatchObject({ code: 'notFound' });
   });
   it('refuses impossible figures by name, and an own fibre that a fabric needs stays', async () => {
-    const bad = { ...GENERIC_MATERIALS.find((m) => m.id === 'pvc-80')!, id: 'pvc-x', density: { value: 80_000, origin: 'dataSheet' } };
+    const bad = {
+      ...GENERIC_MATERIALS.find((m) => m.id === 'pvc-80')!,
+      id: 'pvc-x',
+      density: { value: 80_000, origin: 'dataSheet' },
+    };
     await expect(saveShelfMaterial(db, bad, true)).rejects.toThrow(/Density must be between 10 and 1200/);
     const fibre = { ...GENERIC_MATERIALS.find((m) => m.id === 'e-glass')!, id: 'own-glass' } as Material;
     await saveShelfMaterial(db, fibre, true);
@@ -254,7 +328,12 @@ describe('the Shelf', () => {
 });
 
 it('the book lists the laminates of every boat that is in use, with where they are laid and all they are made of', async () => {
-  const laminate = { id: 'patch', name: 'Sounder patch', note: '', layers: [{ material: 'bx45-600', angleDeg: 0, thickness: null, role: 'structure' as const }] };
+  const laminate = {
+    id: 'patch',
+    name: 'Sounder patch',
+    note: '',
+    layers: [{ material: 'bx45-600', angleDeg: 0, thickness: null, role: 'structure' as const }],
+  };
   const { id } = await createBoat(db, merrow());
   await editBoat(db, id, 1, [action('c1', { type: 'reference.add', item: laminate, index: 0 })]);
   const mine = (await listLaminates(db)).filter((one) => one.laminate.id === 'patch');
@@ -277,17 +356,30 @@ it('the driver refuses what SQLite cannot hold and turns booleans into numbers',
 });
 
 describe('packs of the yard', () => {
-  const copy = withCoefficient({ ...SMALL_CRAFT_PACK, id: 'our-copy', title: 'Our copy', basedOn: SMALL_CRAFT_PACK.id }, 'wrinklingFactor', 0.25);
+  const copy = withCoefficient(
+    { ...SMALL_CRAFT_PACK, id: 'our-copy', title: 'Our copy', basedOn: SMALL_CRAFT_PACK.id },
+    'wrinklingFactor',
+    0.25,
+  );
   it('keep copies beside the shipped ones, and drop them again', async () => {
     await savePack(db, copy, true);
-    expect((await listPacks(await openDatabase(file))).map(({ id }) => id)).toEqual([SMALL_CRAFT_PACK.id, 'yard-rule', 'workboat-uplift', 'as-specified', 'our-copy']);
+    expect((await listPacks(await openDatabase(file))).map(({ id }) => id)).toEqual([
+      SMALL_CRAFT_PACK.id,
+      'yard-rule',
+      'workboat-uplift',
+      'as-specified',
+      'our-copy',
+    ]);
     await expect(savePack(db, copy, true)).rejects.toMatchObject({ code: 'conflict' });
     await dropPack(db, 'our-copy');
     expect(await listPacks(db)).toHaveLength(4);
     await expect(dropPack(db, 'our-copy')).rejects.toMatchObject({ code: 'notFound' });
   });
   it('let a shipped pack be signed for, and never changed', async () => {
-    const signed = { ...SMALL_CRAFT_PACK, signOff: { by: 'I. Hallin', note: 'read beside our copy', at: '2026-11-26' } };
+    const signed = {
+      ...SMALL_CRAFT_PACK,
+      signOff: { by: 'I. Hallin', note: 'read beside our copy', at: '2026-11-26' },
+    };
     await savePack(db, signed, false);
     expect((await listPacks(db))[0]).toEqual(signed);
     await expect(savePack(db, { ...SMALL_CRAFT_PACK, wrinklingFactor: 0.9 }, false)).rejects.toThrow('make a copy');

@@ -1,11 +1,23 @@
 import { nanoid } from 'nanoid';
 import { KeramosError } from '@/core/error';
-import { boatFromJson, boatToJson, difference, followParent, takeState, type Boat, type VariantStanding } from '@/core/schedule';
+import {
+  boatFromJson,
+  boatToJson,
+  difference,
+  followParent,
+  takeState,
+  type Boat,
+  type VariantStanding,
+} from '@/core/schedule';
 import type { Db } from '../database/open';
 import { editBoat, readBoat } from './boats';
 
 async function parentOf(db: Db, id: string) {
-  const row = await db.selectFrom('boat').select(['variant_of', 'parent_json', 'parent_version', 'version', 'archived']).where('id', '=', id).executeTakeFirst();
+  const row = await db
+    .selectFrom('boat')
+    .select(['variant_of', 'parent_json', 'parent_version', 'version', 'archived'])
+    .where('id', '=', id)
+    .executeTakeFirst();
   if (!row || row.variant_of === null) return null;
   return { row, parent: await readBoat(db, row.variant_of) };
 }
@@ -30,7 +42,10 @@ export async function follow(db: Db, id: string): Promise<string | null> {
     try {
       const own = await readBoat(db, id);
       const next = followParent(boatFromJson(row.parent_json), parent.boat, own.boat);
-      if (next !== own.boat) await editBoat(db, id, own.version, [{ clientId: `follow-${nanoid(12)}`, action: 'do', edits: [takeState(own.boat, next, parent.boat.name)] }]);
+      if (next !== own.boat)
+        await editBoat(db, id, own.version, [
+          { clientId: `follow-${nanoid(12)}`, action: 'do', edits: [takeState(own.boat, next, parent.boat.name)] },
+        ]);
     } catch (error) {
       if (!(error instanceof KeramosError)) throw error;
       // Somebody was quicker: the next look follows. Anything else is for the user to see.
@@ -46,7 +61,11 @@ export async function variantStanding(db: Db, id: string): Promise<VariantStandi
   const found = await parentOf(db, id);
   if (!found) return null;
   const own = await readBoat(db, id);
-  return { parent: { id: found.parent.id, name: found.parent.boat.name }, departures: difference({ ...found.parent.boat, name: own.boat.name }, own.boat), problem };
+  return {
+    parent: { id: found.parent.id, name: found.parent.boat.name },
+    departures: difference({ ...found.parent.boat, name: own.boat.name }, own.boat),
+    problem,
+  };
 }
 
 /** Make a variant a boat of its own: it keeps what it has and follows nobody. @throws KeramosError `invalid` when it is no variant. */

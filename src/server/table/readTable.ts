@@ -13,7 +13,12 @@ const MOST_COLUMNS = 80;
 const MOST_UNPACKED = 40 * 1024 * 1024;
 const refused = (message: string) => new KeramosError('malformed', message, 'file');
 
-const tooLarge = () => new KeramosError('tooLarge', `Unpacked, the workbook would take more than the ${MOST_UNPACKED / 1048576} MB allowed`, 'file');
+const tooLarge = () =>
+  new KeramosError(
+    'tooLarge',
+    `Unpacked, the workbook would take more than the ${MOST_UNPACKED / 1048576} MB allowed`,
+    'file',
+  );
 
 /** Unpacks a zip bit by bit and stops as soon as it grows too large; what its entries claim of their size is not believed. */
 function checkUnpacked(bytes: Uint8Array): void {
@@ -35,7 +40,8 @@ function checkUnpacked(bytes: Uint8Array): void {
   unzip.register(UnzipInflate);
   const step = 16 * 1024;
   try {
-    for (let at = 0; at < bytes.length; at += step) unzip.push(bytes.subarray(at, at + step), at + step >= bytes.length);
+    for (let at = 0; at < bytes.length; at += step)
+      unzip.push(bytes.subarray(at, at + step), at + step >= bytes.length);
   } catch {
     entries = 0;
   }
@@ -63,7 +69,8 @@ async function readWorkbook(bytes: Uint8Array): Promise<string[][]> {
   }
   const sheet = workbook.worksheets[0];
   if (!sheet) throw refused('The workbook has no sheet');
-  if (sheet.rowCount > MOST_ROWS + 1) throw refused(`The sheet has ${sheet.rowCount} rows; at most ${MOST_ROWS} are read at a time`);
+  if (sheet.rowCount > MOST_ROWS + 1)
+    throw refused(`The sheet has ${sheet.rowCount} rows; at most ${MOST_ROWS} are read at a time`);
   const rows: string[][] = [];
   sheet.eachRow((row) => {
     const values = Array.isArray(row.values) ? row.values.slice(1) : [];
@@ -90,13 +97,17 @@ export async function readTable(bytes: Uint8Array, name: string): Promise<Table>
     } catch {
       throw refused('This is not text in UTF-8; save it as CSV UTF-8');
     }
-    const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy', preview: MOST_ROWS + 2 });
+    const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), {
+      skipEmptyLines: 'greedy',
+      preview: MOST_ROWS + 2,
+    });
     rows = parsed.data.map((row) => row.map((cell) => cell.trim()));
   }
   if (rows.length > MOST_ROWS + 1) throw refused(`The file has more than the ${MOST_ROWS} rows read at a time`);
   const [heads, ...body] = rows;
   if (!heads || body.length === 0) throw refused('The file has no rows below its heads');
-  if (heads.length > MOST_COLUMNS) throw refused(`The file has ${heads.length} columns; at most ${MOST_COLUMNS} are read`);
+  if (heads.length > MOST_COLUMNS)
+    throw refused(`The file has ${heads.length} columns; at most ${MOST_COLUMNS} are read`);
   const named = heads.map((head, i) => head || `Column ${i + 1}`);
   const twice = named.find((head, i) => named.indexOf(head) !== i);
   if (twice) throw refused(`The head "${twice.slice(0, 40)}" stands twice; give every column its own`);

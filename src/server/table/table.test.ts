@@ -19,7 +19,10 @@ describe('tables of files', () => {
     expect(writeCsv(heads, rows)).toContain(`'=SUM`);
   });
   it('understand semicolons, tabs and a byte order mark', async () => {
-    expect(await readTable(bytes('\uFEFFName;Width\nA;1,5'), 'a.csv')).toEqual({ heads: ['Name', 'Width'], rows: [['A', '1,5']] });
+    expect(await readTable(bytes('\uFEFFName;Width\nA;1,5'), 'a.csv')).toEqual({
+      heads: ['Name', 'Width'],
+      rows: [['A', '1,5']],
+    });
     expect((await readTable(bytes('Name\tWidth\nA\t2'), 'a.txt')).rows).toEqual([['A', '2']]);
   });
   it.each([
@@ -34,6 +37,9 @@ describe('tables of files', () => {
     ['long.csv', bytes(`Name\n${'A\n'.repeat(5100)}`), '5000 rows'],
     ['bomb.xlsx', zipSync({ 'xl/worksheets/sheet1.xml': new Uint8Array(60 * 1024 * 1024) }), 'Unpacked'],
   ] as [string, Uint8Array, string][])('%s is refused in words', async (name, file, words) => {
-    await expect(readTable(file, name)).rejects.toMatchObject({ name: 'KeramosError', message: expect.stringContaining(words) as string });
+    await expect(readTable(file, name)).rejects.toMatchObject({
+      name: 'KeramosError',
+      message: expect.stringContaining(words) as string,
+    });
   });
 });

@@ -18,9 +18,15 @@ import { LoadEditor } from './LoadEditor';
 import { StiffnessPanel } from './StiffnessPanel';
 import { CURVES, ThicknessChart, type CurveId } from './ThicknessChart';
 
-const TABS = { failure: 'Stress and failure', stiffness: 'Stiffness', together: 'Do the fibres work together?', design: 'Design values' } as const;
+const TABS = {
+  failure: 'Stress and failure',
+  stiffness: 'Stiffness',
+  together: 'Do the fibres work together?',
+  design: 'Design values',
+} as const;
 type Tab = keyof typeof TABS;
-const finite = (reserve: number) => (Number.isFinite(reserve) && reserve < 1000 ? formatNumber(reserve, 2) : 'not loaded');
+const finite = (reserve: number) =>
+  Number.isFinite(reserve) && reserve < 1000 ? formatNumber(reserve, 2) : 'not loaded';
 
 /** What does this laminate do under load, ply by ply? */
 export function AnalysisScreen() {
@@ -31,7 +37,9 @@ export function AnalysisScreen() {
   const [curve, setCurve] = useState<CurveId>('fibreStress');
   const [tab, setTab] = useState<Tab>('failure');
   const [working, setWorking] = useState<WorkingRequest | null>(null);
-  const part = boat.parts.find((candidate) => candidate.zones.some((zone) => zone.id === wanted)) ?? boat.parts.find((candidate) => candidate.zones.length > 0);
+  const part =
+    boat.parts.find((candidate) => candidate.zones.some((zone) => zone.id === wanted)) ??
+    boat.parts.find((candidate) => candidate.zones.length > 0);
   const zone = part?.zones.find((candidate) => candidate.id === wanted) ?? part?.zones[0];
   const analysis = useMemo((): ZoneAnalysis | string => {
     if (!part || !zone) return 'This boat has no zones yet. Add one under Zones.';
@@ -49,7 +57,13 @@ export function AnalysisScreen() {
       <div className="d-flex align-items-center gap-3 mb-2 flex-wrap">
         <span className="question mb-0">What does the laminate do under load, ply by ply?</span>
         <ZonePicker step="analysis" zoneId={zone?.id ?? null} />
-        <Form.Select size="sm" className="w-auto" aria-label="Failure criterion" value={criterion} onChange={(event) => setCriterion(event.target.value as Criterion)}>
+        <Form.Select
+          size="sm"
+          className="w-auto"
+          aria-label="Failure criterion"
+          value={criterion}
+          onChange={(event) => setCriterion(event.target.value as Criterion)}
+        >
           {Object.entries(CRITERIA).map(([key, name]) => (
             <option key={key} value={key}>
               {name}
@@ -74,7 +88,9 @@ export function AnalysisScreen() {
             <StiffnessPanel
               analysis={analysis}
               zoneName={zone.name}
-              onWorking={() => setWorking({ title: `${zone.name}: stack and stiffness`, record: () => stackWorking(boat, part, zone) })}
+              onWorking={() =>
+                setWorking({ title: `${zone.name}: stack and stiffness`, record: () => stackWorking(boat, part, zone) })
+              }
             />
           ) : tab === 'together' ? (
             <CompatibilityPanel analysis={analysis} zoneName={zone.name} />
@@ -83,7 +99,13 @@ export function AnalysisScreen() {
           ) : (
             <div className="row g-3">
               <div className="col-lg-6">
-                <Form.Select size="sm" className="w-auto mb-1" aria-label="Shown through the thickness" value={curve} onChange={(event) => setCurve(event.target.value as CurveId)}>
+                <Form.Select
+                  size="sm"
+                  className="w-auto mb-1"
+                  aria-label="Shown through the thickness"
+                  value={curve}
+                  onChange={(event) => setCurve(event.target.value as CurveId)}
+                >
                   {Object.entries(CURVES).map(([key, { label }]) => (
                     <option key={key} value={key}>
                       {label}
@@ -100,11 +122,17 @@ export function AnalysisScreen() {
                     type="button"
                     className="plain-button"
                     title="Opens the working"
-                    onClick={() => setWorking({ title: `${zone.name}: first-ply failure`, record: () => failureWorking(analysis, criterion) })}
+                    onClick={() =>
+                      setWorking({
+                        title: `${zone.name}: first-ply failure`,
+                        record: () => failureWorking(analysis, criterion),
+                      })
+                    }
                   >
                     <Verdict reserveFactor={analysis.failure.reserveFactor} target={target} />
                   </button>{' '}
-                  {FAILURE_MODES[analysis.failure.mode]} in {analysis.plies[analysis.failure.ply]!.name}, layer {analysis.layerOf[analysis.failure.ply]! + 1}.
+                  {FAILURE_MODES[analysis.failure.mode]} in {analysis.plies[analysis.failure.ply]!.name}, layer{' '}
+                  {analysis.layerOf[analysis.failure.ply]! + 1}.
                 </p>
                 <div className="row g-2">
                   <div className="col-6">
@@ -150,7 +178,9 @@ export function AnalysisScreen() {
                               </td>
                               <td className="num">
                                 {Number.isFinite(check.reserveFactor) && check.reserveFactor < 1000 ? (
-                                  <span className={`verdict ${verdictOf(check.reserveFactor, target)}`}>{formatReserve(check.reserveFactor)}</span>
+                                  <span className={`verdict ${verdictOf(check.reserveFactor, target)}`}>
+                                    {formatReserve(check.reserveFactor)}
+                                  </span>
                                 ) : (
                                   'not loaded'
                                 )}
@@ -163,8 +193,9 @@ export function AnalysisScreen() {
                   )}
                 </div>
                 <p className="small soft mb-0">
-                  Reserve factors on the whole load, against design values of this boat (see the last tab). Last ply: the load goes on with failed plies left out. Not checked here:
-                  fasteners, joints, buckling of the panel.
+                  Reserve factors on the whole load, against design values of this boat (see the last tab). Last ply:
+                  the load goes on with failed plies left out. Not checked here: fasteners, joints, buckling of the
+                  panel.
                 </p>
               </div>
             </div>

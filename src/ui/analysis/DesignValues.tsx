@@ -8,9 +8,19 @@ import type { PlyOrigin } from '@/core/laminate';
 import { useUnits } from '../shared/units';
 import { useEdit } from '../shared/useEdit';
 
-const ORIGIN_WORDS: Record<PlyOrigin, string> = { computed: 'computed', dataSheet: 'data sheet', yardTest: 'tested here' };
+const ORIGIN_WORDS: Record<PlyOrigin, string> = {
+  computed: 'computed',
+  dataSheet: 'data sheet',
+  yardTest: 'tested here',
+};
 const STRENGTHS = ['Xt', 'Xc', 'Yt', 'Yc', 'S'] as const;
-const NAMES: Record<(typeof STRENGTHS)[number], string> = { Xt: 'Tension along', Xc: 'Compression along', Yt: 'Tension across', Yc: 'Compression across', S: 'Shear' };
+const NAMES: Record<(typeof STRENGTHS)[number], string> = {
+  Xt: 'Tension along',
+  Xc: 'Compression along',
+  Yt: 'Tension across',
+  Yc: 'Compression across',
+  S: 'Shear',
+};
 const ids = Object.keys(KNOCK_DOWNS) as KnockDown[];
 const BARS = 520;
 
@@ -26,7 +36,13 @@ function chainRows(steps: readonly KnockDownStep[], factor: number): ChainRow[] 
   const rows: ChainRow[] = [{ name: 'Mean value', on: true, before: 1, after: 1 }];
   for (const step of steps) {
     const before = rows.at(-1)!.after;
-    rows.push({ name: KNOCK_DOWNS[step.id], on: step.on, before, after: step.on ? before * step.factor : before, factor: step.factor });
+    rows.push({
+      name: KNOCK_DOWNS[step.id],
+      on: step.on,
+      before,
+      after: step.on ? before * step.factor : before,
+      factor: step.factor,
+    });
   }
   return [...rows, { name: 'Design value', on: true, before: factor, after: factor }];
 }
@@ -35,7 +51,10 @@ function chainRows(steps: readonly KnockDownStep[], factor: number): ChainRow[] 
 export function DesignValues({ boat, evaluation }: { boat: Boat; evaluation: ZoneEvaluation }) {
   const { show, unit } = useUnits();
   const edit = useEdit();
-  const fabrics = evaluation.layers.filter((layer, i, all) => layer.material.kind === 'fabric' && all.findIndex((other) => other.material.id === layer.material.id) === i);
+  const fabrics = evaluation.layers.filter(
+    (layer, i, all) =>
+      layer.material.kind === 'fabric' && all.findIndex((other) => other.material.id === layer.material.id) === i,
+  );
   const [chosen, setChosen] = useState<string | null>(null);
   const laid = fabrics.find(({ material }) => material.id === chosen) ?? fabrics[0];
   const resin = boat.materials.find((material) => material.id === boat.brief.resin);
@@ -52,16 +71,29 @@ export function DesignValues({ boat, evaluation }: { boat: Boat; evaluation: Zon
             </option>
           ))}
         </Form.Select>
-        <span className="small soft">Switches hold for the whole boat; the pack's checks have factors of their own.</span>
+        <span className="small soft">
+          Switches hold for the whole boat; the pack's checks have factors of their own.
+        </span>
       </Form.Group>
       {laid.components.map((component, index) => {
-        const { steps, factor } = knockDownChain(fabric.components[index]!, component.fibre, resin, boat.brief.process, boat.brief.knockDowns);
+        const { steps, factor } = knockDownChain(
+          fabric.components[index]!,
+          component.fibre,
+          resin,
+          boat.brief.process,
+          boat.brief.knockDowns,
+        );
         const [ply] = component.plies;
         const rows = chainRows(steps, factor);
         return (
           <div key={index} className="row g-3 mb-2">
             <div className="col-lg-7">
-              <svg viewBox={`0 0 ${BARS + 170} ${(steps.length + 2) * 24 + 4}`} width="100%" role="img" aria-label={`From mean to design value: factor ${formatNumber(factor, 2)}`}>
+              <svg
+                viewBox={`0 0 ${BARS + 170} ${(steps.length + 2) * 24 + 4}`}
+                width="100%"
+                role="img"
+                aria-label={`From mean to design value: factor ${formatNumber(factor, 2)}`}
+              >
                 {rows.map((row, i) => (
                   <g key={row.name}>
                     <text x="132" y={i * 24 + 16} fontSize="12" textAnchor="end" fill={row.on ? '#2b2622' : '#8a8278'}>
@@ -77,10 +109,20 @@ export function DesignValues({ boat, evaluation }: { boat: Boat; evaluation: Zon
                       strokeWidth="0.7"
                     />
                     {row.before > row.after && (
-                      <rect x={140 + BARS * row.after} y={i * 24 + 3} width={BARS * (row.before - row.after)} height="17" fill="none" stroke="#9a4527" strokeDasharray="3 2" />
+                      <rect
+                        x={140 + BARS * row.after}
+                        y={i * 24 + 3}
+                        width={BARS * (row.before - row.after)}
+                        height="17"
+                        fill="none"
+                        stroke="#9a4527"
+                        strokeDasharray="3 2"
+                      />
                     )}
                     <text x="147" y={i * 24 + 16} fontSize="11" fill="#2b2622">
-                      {row.factor !== undefined ? `× ${formatNumber(row.factor, 2)}${row.on ? '' : ' left out'}` : formatNumber(row.after, 2)}
+                      {row.factor !== undefined
+                        ? `× ${formatNumber(row.factor, 2)}${row.on ? '' : ' left out'}`
+                        : formatNumber(row.after, 2)}
                     </text>
                   </g>
                 ))}
@@ -94,7 +136,12 @@ export function DesignValues({ boat, evaluation }: { boat: Boat; evaluation: Zon
                       label={KNOCK_DOWNS[step.id]}
                       checked={step.on}
                       className="text-nowrap"
-                      onChange={(event) => edit({ type: 'brief.set', patch: { knockDowns: { ...boat.brief.knockDowns, [step.id]: event.target.checked } } })}
+                      onChange={(event) =>
+                        edit({
+                          type: 'brief.set',
+                          patch: { knockDowns: { ...boat.brief.knockDowns, [step.id]: event.target.checked } },
+                        })
+                      }
                     />
                     <span className="soft">{step.source}.</span>
                   </div>

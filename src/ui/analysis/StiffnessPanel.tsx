@@ -9,7 +9,17 @@ const significant = (value: number, scale: number) => {
   return Math.abs(scaled) < 5e-4 ? '0' : Number(scaled.toPrecision(4)).toString().replace('-', '−');
 };
 
-function MatrixTable({ name, unit, rows, scale }: { name: string; unit: string; rows: readonly (readonly number[])[]; scale: number }) {
+function MatrixTable({
+  name,
+  unit,
+  rows,
+  scale,
+}: {
+  name: string;
+  unit: string;
+  rows: readonly (readonly number[])[];
+  scale: number;
+}) {
   return (
     <table className="table table-sm mb-2" aria-label={`${name} matrix`}>
       <thead>
@@ -36,7 +46,15 @@ function MatrixTable({ name, unit, rows, scale }: { name: string; unit: string; 
 }
 
 /** A, B, D, engineering constants, the polar, transverse shear, and warp on cooling. */
-export function StiffnessPanel({ analysis, zoneName, onWorking }: { analysis: ZoneAnalysis; zoneName: string; onWorking: () => void }) {
+export function StiffnessPanel({
+  analysis,
+  zoneName,
+  onWorking,
+}: {
+  analysis: ZoneAnalysis;
+  zoneName: string;
+  onWorking: () => void;
+}) {
   const { show, unit, full, system } = useUnits();
   const factor = (kind: QuantityKind) => displayUnit(kind, system).factor;
   const { stiffness, shear, polar } = analysis;
@@ -47,7 +65,12 @@ export function StiffnessPanel({ analysis, zoneName, onWorking }: { analysis: Zo
     <div className="row g-3">
       <div className="col-lg-4">
         <h3>Modulus by direction</h3>
-        <PolarPlot series={[{ name: zoneName, points: polar }]} unit={unit('modulus')} scale={factor('modulus')} label={`Modulus of ${zoneName} by direction`} />
+        <PolarPlot
+          series={[{ name: zoneName, points: polar }]}
+          unit={unit('modulus')}
+          scale={factor('modulus')}
+          label={`Modulus of ${zoneName} by direction`}
+        />
         <p className="small soft mb-0">Held flat, forward to the right, whole thickness with its core.</p>
       </div>
       <div className="col-lg-4">
@@ -85,7 +108,8 @@ export function StiffnessPanel({ analysis, zoneName, onWorking }: { analysis: Zo
         <dl className="facts mt-2">
           <dt>Transverse shear, fore and aft / across</dt>
           <dd>
-            {significant(shear.A55, factor('membraneStiffness'))} / {significant(shear.A44, factor('membraneStiffness'))} {unit('membraneStiffness')}
+            {significant(shear.A55, factor('membraneStiffness'))} /{' '}
+            {significant(shear.A44, factor('membraneStiffness'))} {unit('membraneStiffness')}
           </dd>
           <dt>Stack</dt>
           <dd>

@@ -27,7 +27,12 @@ function layOut(plies: ZoneAnalysis['plies']) {
   const total = plies.reduce((sum, ply) => sum + ply.thickness, 0);
   const core = plies.reduce((sum, ply) => sum + (ply.role === 'core' ? ply.thickness : 0), 0);
   const shortened = core > CORE_SHARE * total;
-  const scaleOf = (role: string | undefined) => (!shortened ? TALL / total : role === 'core' ? (CORE_SHARE * TALL) / core : ((1 - CORE_SHARE) * TALL) / (total - core));
+  const scaleOf = (role: string | undefined) =>
+    !shortened
+      ? TALL / total
+      : role === 'core'
+        ? (CORE_SHARE * TALL) / core
+        : ((1 - CORE_SHARE) * TALL) / (total - core);
   const edges: { from: number; to: number; z: number; core: boolean }[] = [];
   let y = TOP;
   let z = 0;
@@ -49,26 +54,47 @@ function layOut(plies: ZoneAnalysis['plies']) {
     ),
     { y: TOP + TALL, z: total },
   ];
-  return { edges, shortened, ticks: shortened ? ticks : [0, 0.25, 0.5, 0.75, 1].map((share) => ({ y: TOP + share * TALL, z: share * total })) };
+  return {
+    edges,
+    shortened,
+    ticks: shortened ? ticks : [0, 0.25, 0.5, 0.75, 1].map((share) => ({ y: TOP + share * TALL, z: share * total })),
+  };
 }
 
 /** One quantity through the thickness, mould face on top as in the grid; the governing ply is marked by a band, an arrow and words. */
-export function ThicknessChart({ analysis, curve, zoneName }: { analysis: ZoneAnalysis; curve: CurveId; zoneName: string }) {
+export function ThicknessChart({
+  analysis,
+  curve,
+  zoneName,
+}: {
+  analysis: ZoneAnalysis;
+  curve: CurveId;
+  zoneName: string;
+}) {
   const { show, unit } = useUnits();
   const { label, quantity, component, kind } = CURVES[curve];
   const points = throughThickness(analysis, quantity, component);
   const values = points.map(({ value }) => value);
   const most = Math.max(...values.map(Math.abs), 1e-12);
   const x = (value: number) => LEFT + WIDTH / 2 + (value / most) * (WIDTH / 2 - 8);
-  const text = (value: number) => (kind === 'strain' ? formatNumber(value * 1e3, 2) : show(value, 'stress' satisfies QuantityKind));
+  const text = (value: number) =>
+    kind === 'strain' ? formatNumber(value * 1e3, 2) : show(value, 'stress' satisfies QuantityKind);
   const { failure, plies, layerOf } = analysis;
   const governing = plies[failure.ply];
   const { edges, shortened, ticks } = layOut(plies);
   const mark = edges[failure.ply]!;
   const middle = (mark.from + mark.to) / 2;
-  const placed = points.map(({ value, ply }, i) => ({ x: x(value), y: i % 2 === 0 ? edges[ply]!.from : edges[ply]!.to }));
+  const placed = points.map(({ value, ply }, i) => ({
+    x: x(value),
+    y: i % 2 === 0 ? edges[ply]!.from : edges[ply]!.to,
+  }));
   return (
-    <svg viewBox={`0 0 ${LEFT + WIDTH + 130} ${TOP + TALL + 42}`} width="100%" role="img" aria-label={`${label} through the thickness of ${zoneName}, greatest ${text(most)}`}>
+    <svg
+      viewBox={`0 0 ${LEFT + WIDTH + 130} ${TOP + TALL + 42}`}
+      width="100%"
+      role="img"
+      aria-label={`${label} through the thickness of ${zoneName}, greatest ${text(most)}`}
+    >
       {edges.map(({ from, to, core }, i) => (
         <rect
           key={i}
@@ -82,7 +108,12 @@ export function ThicknessChart({ analysis, curve, zoneName }: { analysis: ZoneAn
         />
       ))}
       <line x1={x(0)} x2={x(0)} y1={TOP} y2={TOP + TALL} stroke="#2b2622" strokeWidth="0.8" />
-      <path d={placed.map((point, i) => `${i ? 'L' : 'M'} ${point.x.toFixed(1)} ${point.y.toFixed(1)}`).join(' ')} fill="none" stroke="#2b2622" strokeWidth="1.8" />
+      <path
+        d={placed.map((point, i) => `${i ? 'L' : 'M'} ${point.x.toFixed(1)} ${point.y.toFixed(1)}`).join(' ')}
+        fill="none"
+        stroke="#2b2622"
+        strokeWidth="1.8"
+      />
       <line x1={LEFT} x2={LEFT + WIDTH} y1={TOP} y2={TOP} stroke="#9a4527" strokeWidth="2.4" />
       <text x={LEFT} y={TOP - 6} fontSize="10" fill="#9a4527">
         mould face
@@ -104,7 +135,13 @@ export function ThicknessChart({ analysis, curve, zoneName }: { analysis: ZoneAn
         </text>
       ))}
       {shortened && (
-        <text x={LEFT + WIDTH - 6} y={(edges.find((edge) => edge.core)?.from ?? TOP) + 14} fontSize="10" textAnchor="end" fill="#5f574d">
+        <text
+          x={LEFT + WIDTH - 6}
+          y={(edges.find((edge) => edge.core)?.from ?? TOP) + 14}
+          fontSize="10"
+          textAnchor="end"
+          fill="#5f574d"
+        >
           core drawn shortened
         </text>
       )}

@@ -39,7 +39,10 @@ export function BoatsScreen({ boats }: { boats: BoatSummary[] }) {
     });
   const duplicate = (boat: BoatSummary) =>
     run(async () => {
-      const { id } = await api<{ id: string }>('POST', '/api/boats', { name: `${boat.name}, variant`.slice(0, 80), variantOf: boat.id });
+      const { id } = await api<{ id: string }>('POST', '/api/boats', {
+        name: `${boat.name}, variant`.slice(0, 80),
+        variantOf: boat.id,
+      });
       router.push(`/boats/${id}/brief`);
     });
   const archive = (boat: BoatSummary) =>
@@ -91,13 +94,25 @@ export function BoatsScreen({ boats }: { boats: BoatSummary[] }) {
                     </Link>{' '}
                     {boat.archived && <Badge bg="secondary">archived</Badge>}
                   </td>
-                  <td>{boat.variantOf ? <Link href={`/boats/${boat.variantOf.id}/layup`}>{boat.variantOf.name}</Link> : '–'}</td>
+                  <td>
+                    {boat.variantOf ? (
+                      <Link href={`/boats/${boat.variantOf.id}/layup`}>{boat.variantOf.name}</Link>
+                    ) : (
+                      '–'
+                    )}
+                  </td>
                   <td className="num">{boat.parts}</td>
                   <td className="num">{boat.layers}</td>
                   <td>{boat.revision ? `Revision ${boat.revision}` : 'draft only'}</td>
                   <td>{day(boat.updatedAt)}</td>
                   <td className="num">
-                    <Button size="sm" variant="outline-primary" disabled={busy} onClick={() => void duplicate(boat)} aria-label={`Duplicate ${boat.name} as a variant`}>
+                    <Button
+                      size="sm"
+                      variant="outline-primary"
+                      disabled={busy}
+                      onClick={() => void duplicate(boat)}
+                      aria-label={`Duplicate ${boat.name} as a variant`}
+                    >
                       Duplicate as variant
                     </Button>{' '}
                     <Button
@@ -122,7 +137,13 @@ export function BoatsScreen({ boats }: { boats: BoatSummary[] }) {
             </tbody>
           </table>
           {boats.some((boat) => boat.archived) && (
-            <Form.Check className="mt-2" id="show-archived" label="Show archived boats" checked={showArchived} onChange={(event) => setShowArchived(event.target.checked)} />
+            <Form.Check
+              className="mt-2"
+              id="show-archived"
+              label="Show archived boats"
+              checked={showArchived}
+              onChange={(event) => setShowArchived(event.target.checked)}
+            />
           )}
         </Card.Body>
       </Card>
@@ -138,12 +159,20 @@ export function BoatsScreen({ boats }: { boats: BoatSummary[] }) {
                   void create();
                 }}
               >
-                <Form.Control aria-label="Name of the new boat" placeholder="Name, e.g. Teal 62" value={name} maxLength={80} onChange={(event) => setName(event.target.value)} />
+                <Form.Control
+                  aria-label="Name of the new boat"
+                  placeholder="Name, e.g. Teal 62"
+                  value={name}
+                  maxLength={80}
+                  onChange={(event) => setName(event.target.value)}
+                />
                 <Button type="submit" disabled={busy || name.trim() === ''}>
                   Create
                 </Button>
               </Form>
-              <p className="form-text mb-0">Starts with the particulars of a small motor boat, hull and deck; the Brief comes next.</p>
+              <p className="form-text mb-0">
+                Starts with the particulars of a small motor boat, hull and deck; the Brief comes next.
+              </p>
             </Card.Body>
           </Card>
         </div>
@@ -151,7 +180,12 @@ export function BoatsScreen({ boats }: { boats: BoatSummary[] }) {
           <Card>
             <Card.Body>
               <h2>Import</h2>
-              <FileButton label="Boat document" accept=".json,application/json" disabled={busy} onFile={(chosen) => void importFile(chosen)}>
+              <FileButton
+                label="Boat document"
+                accept=".json,application/json"
+                disabled={busy}
+                onFile={(chosen) => void importFile(chosen)}
+              >
                 Choose a boat document (JSON)
               </FileButton>
               <p className="form-text mb-0">Comes in as a new boat; nothing that is here is overwritten.</p>

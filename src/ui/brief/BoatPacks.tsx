@@ -19,7 +19,8 @@ export function BoatPacks({ library }: { library: StandardPack[] }) {
   const others = library.filter(({ id, kind }) => kind !== 'smallCraft' && !used.has(id));
   const changeMethod = (id: string) => {
     const next = library.find((pack) => pack.id === id);
-    if (next && next.id !== boat.packs[0]!.id) act({ type: 'pack.add', item: next, index: 0 }, { type: 'pack.remove', id: boat.packs[0]!.id });
+    if (next && next.id !== boat.packs[0]!.id)
+      act({ type: 'pack.add', item: next, index: 0 }, { type: 'pack.remove', id: boat.packs[0]!.id });
   };
   return (
     <div className="d-grid gap-2">
@@ -39,7 +40,10 @@ export function BoatPacks({ library }: { library: StandardPack[] }) {
         {boat.packs.map((pack, index) => {
           const there = library.find(({ id }) => id === pack.id);
           const moved =
-            there !== undefined && (packDifference(pack, there).length > 0 || JSON.stringify(there.signOff) !== JSON.stringify(pack.signOff) || there.title !== pack.title);
+            there !== undefined &&
+            (packDifference(pack, there).length > 0 ||
+              JSON.stringify(there.signOff) !== JSON.stringify(pack.signOff) ||
+              there.title !== pack.title);
           return (
             <li key={pack.id} className="small">
               <strong>{pack.title}</strong>{' '}
@@ -47,14 +51,25 @@ export function BoatPacks({ library }: { library: StandardPack[] }) {
                 {pack.signOff ? '✓' : '△'} {packStatus(pack)}
               </span>
               {index > 0 && (
-                <Button size="sm" variant="outline-primary" className="py-0 ms-2" onClick={() => act({ type: 'pack.remove', id: pack.id })} aria-label={`Drop ${pack.title}`}>
+                <Button
+                  size="sm"
+                  variant="outline-primary"
+                  className="py-0 ms-2"
+                  onClick={() => act({ type: 'pack.remove', id: pack.id })}
+                  aria-label={`Drop ${pack.title}`}
+                >
                   Drop
                 </Button>
               )}
               {moved && (
                 <div>
                   The library's copy has moved on.{' '}
-                  <Button size="sm" variant="outline-primary" className="py-0" onClick={() => act({ type: 'pack.set', item: there })}>
+                  <Button
+                    size="sm"
+                    variant="outline-primary"
+                    className="py-0"
+                    onClick={() => act({ type: 'pack.set', item: there })}
+                  >
                     Take it
                   </Button>
                 </div>
@@ -89,7 +104,8 @@ export function BoatPacks({ library }: { library: StandardPack[] }) {
         ))}
       </ul>
       <p className="small soft mb-0">
-        Coefficients, copies and sign-off are under <Link href="/packs">Standards</Link>. The Yard rule's factor over direct analysis is asked in Panel and Check.
+        Coefficients, copies and sign-off are under <Link href="/packs">Standards</Link>. The Yard rule's factor over
+        direct analysis is asked in Panel and Check.
       </p>
     </div>
   );

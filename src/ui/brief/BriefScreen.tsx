@@ -3,7 +3,17 @@ import { Card, Col, Form, Row } from 'react-bootstrap';
 import { useState } from 'react';
 import { PROCESSES, type Material, type Process } from '@/core/material';
 import { formatNumber } from '@/core/quantity';
-import { BRIEF_NUMBERS, craftOf, methodOf, POSTURES, QUALITIES, type Brief, type BriefNumber, type NumberField, type Posture } from '@/core/schedule';
+import {
+  BRIEF_NUMBERS,
+  craftOf,
+  methodOf,
+  POSTURES,
+  QUALITIES,
+  type Brief,
+  type BriefNumber,
+  type NumberField,
+  type Posture,
+} from '@/core/schedule';
 import { dynamicLoadFactor, isPlaning, type StandardPack } from '@/core/standard';
 import { useDesign } from '../shared/boat';
 import { Onward } from '../shared/Onward';
@@ -14,7 +24,19 @@ import { BoatPacks } from './BoatPacks';
 import { HullSketch } from './HullSketch';
 import { Refusal } from '../shared/Refusal';
 
-function Choice<T extends string>({ label, value, options, onChoose, hint }: { label: string; value: T; options: Record<T, string>; onChoose: (value: T) => void; hint?: string }) {
+function Choice<T extends string>({
+  label,
+  value,
+  options,
+  onChoose,
+  hint,
+}: {
+  label: string;
+  value: T;
+  options: Record<T, string>;
+  onChoose: (value: T) => void;
+  hint?: string;
+}) {
   return (
     <Form.Group controlId={`choice-${label.replaceAll(' ', '-')}`}>
       <Form.Label className="mb-0">{label}</Form.Label>
@@ -40,14 +62,31 @@ export function BriefScreen({ shelf, packs }: { shelf: Material[]; packs: Standa
   const choose = (patch: Partial<Brief>) => setRefusal(set(patch) ?? null);
   const number = (key: BriefNumber) => {
     const { label, quantity, minimum, maximum, reason }: NumberField = BRIEF_NUMBERS[key];
-    return <QuantityField label={label} kind={quantity} value={brief[key]} minimum={minimum} maximum={maximum} hint={reason} onCommit={(value) => set({ [key]: value! })} />;
+    return (
+      <QuantityField
+        label={label}
+        kind={quantity}
+        value={brief[key]}
+        minimum={minimum}
+        maximum={maximum}
+        hint={reason}
+        onCommit={(value) => set({ [key]: value! })}
+      />
+    );
   };
   const chooseResin = (id: string) => {
     const resin = shelf.find((material) => material.id === id)!;
     const known = boat.materials.some((material) => material.id === id);
-    setRefusal(edit(...(known ? [] : [{ type: 'material.put' as const, material: resin }]), { type: 'brief.set', patch: { resin: id } }) ?? null);
+    setRefusal(
+      edit(...(known ? [] : [{ type: 'material.put' as const, material: resin }]), {
+        type: 'brief.set',
+        patch: { resin: id },
+      }) ?? null,
+    );
   };
-  const resins = Object.fromEntries([...boat.materials, ...shelf].filter((m) => m.kind === 'resin').map((m) => [m.id, m.name]));
+  const resins = Object.fromEntries(
+    [...boat.materials, ...shelf].filter((m) => m.kind === 'resin').map((m) => [m.id, m.name]),
+  );
   const craft = craftOf(brief);
   const method = methodOf(boat);
   const planing = isPlaning(craft, method);
@@ -105,11 +144,21 @@ export function BriefScreen({ shelf, packs }: { shelf: Material[]; packs: Standa
           <Card className="mb-3">
             <Card.Body className="d-grid gap-2">
               <h2 className="mb-0">Name and use</h2>
-              <TextField label="Name" value={boat.name} maximum={80} onCommit={(name) => edit({ type: 'boat.rename', name })} />
+              <TextField
+                label="Name"
+                value={boat.name}
+                maximum={80}
+                onCommit={(name) => edit({ type: 'boat.rename', name })}
+              />
               <TextField label="Use" value={brief.use} maximum={600} rows={3} onCommit={(use) => set({ use })} />
               <Row className="g-2">
                 <Col>
-                  <Choice label="Propulsion" value={brief.kind} options={{ motor: 'Motor', sail: 'Sail' }} onChoose={(kind) => choose({ kind })} />
+                  <Choice
+                    label="Propulsion"
+                    value={brief.kind}
+                    options={{ motor: 'Motor', sail: 'Sail' }}
+                    onChoose={(kind) => choose({ kind })}
+                  />
                 </Col>
                 <Col>
                   <Choice
@@ -120,7 +169,12 @@ export function BriefScreen({ shelf, packs }: { shelf: Material[]; packs: Standa
                   />
                 </Col>
                 <Col>
-                  <Choice label="Drawn in" value={brief.units} options={{ metric: 'Metric', us: 'US' }} onChoose={(units) => choose({ units })} />
+                  <Choice
+                    label="Drawn in"
+                    value={brief.units}
+                    options={{ metric: 'Metric', us: 'US' }}
+                    onChoose={(units) => choose({ units })}
+                  />
                 </Col>
               </Row>
             </Card.Body>
@@ -133,7 +187,12 @@ export function BriefScreen({ shelf, packs }: { shelf: Material[]; packs: Standa
                   <Choice<Process>
                     label="Process"
                     value={brief.process}
-                    options={Object.fromEntries(Object.entries(PROCESSES).map(([key, { name }]) => [key, name])) as Record<Process, string>}
+                    options={
+                      Object.fromEntries(Object.entries(PROCESSES).map(([key, { name }]) => [key, name])) as Record<
+                        Process,
+                        string
+                      >
+                    }
                     onChoose={(process) => choose({ process })}
                   />
                 </Col>
@@ -145,7 +204,12 @@ export function BriefScreen({ shelf, packs }: { shelf: Material[]; packs: Standa
                 label="Posture"
                 value={brief.posture}
                 options={
-                  Object.fromEntries(Object.entries(POSTURES).map(([key, { name, target }]) => [key, `${name}: reserve factor ${target.toFixed(2)}`])) as Record<Posture, string>
+                  Object.fromEntries(
+                    Object.entries(POSTURES).map(([key, { name, target }]) => [
+                      key,
+                      `${name}: reserve factor ${target.toFixed(2)}`,
+                    ]),
+                  ) as Record<Posture, string>
                 }
                 onChoose={(posture) => choose({ posture })}
                 hint={POSTURES[brief.posture].says}
@@ -153,7 +217,11 @@ export function BriefScreen({ shelf, packs }: { shelf: Material[]; packs: Standa
               <Choice
                 label="Strength level"
                 value={brief.quality}
-                options={Object.fromEntries(Object.entries(QUALITIES).map(([key, text]) => [key, `${key}: ${text}`])) as Record<Brief['quality'], string>}
+                options={
+                  Object.fromEntries(
+                    Object.entries(QUALITIES).map(([key, text]) => [key, `${key}: ${text}`]),
+                  ) as Record<Brief['quality'], string>
+                }
                 onChoose={(quality) => choose({ quality })}
                 hint={`Factor ${method.qualityFactor[brief.quality]} on the strengths of the laminate.`}
               />

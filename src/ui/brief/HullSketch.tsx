@@ -52,7 +52,14 @@ export function HullSketch({ brief }: { brief: Brief }) {
         strokeWidth="1.4"
       />
       <line x1={cx - wide} x2={cx + wide} y1={by(depth)} y2={by(depth)} stroke="#2b2622" strokeWidth="0.8" />
-      <line x1={cx - wide - 6} x2={cx + wide + 6} y1={by(draught)} y2={by(draught)} stroke="#1b5e6f" strokeDasharray="7 4" />
+      <line
+        x1={cx - wide - 6}
+        x2={cx + wide + 6}
+        y1={by(draught)}
+        y2={by(draught)}
+        stroke="#1b5e6f"
+        strokeDasharray="7 4"
+      />
       <line x1={cx} x2={cx + half} y1={by(0)} y2={by(0)} stroke="#9a4527" strokeWidth="0.7" strokeDasharray="2 2" />
       <g fill="#9a4527" fontSize="11" textAnchor="middle">
         <text x={cx} y={by(depth) - 6}>

@@ -43,13 +43,22 @@ const COLUMNS: { ids: CheckId[]; head: string }[] = [
   { ids: ['specifiedLayers'], head: CHECKS.specifiedLayers },
 ];
 /** Those that any zone has, pack after pack. */
-function columnsOf(boat: Boat, evaluations: ReadonlyMap<string, ZoneEvaluation>): { pack: string; ids: CheckId[]; head: string }[] {
+function columnsOf(
+  boat: Boat,
+  evaluations: ReadonlyMap<string, ZoneEvaluation>,
+): { pack: string; ids: CheckId[]; head: string }[] {
   const used = new Set([...evaluations.values()].flatMap((e) => e.checks.map(({ pack, id }) => `${pack}|${id}`)));
-  return boat.packs.flatMap((pack) => COLUMNS.filter(({ ids }) => ids.some((id) => used.has(`${pack.id}|${id}`))).map((column) => ({ pack: pack.id, ...column })));
+  return boat.packs.flatMap((pack) =>
+    COLUMNS.filter(({ ids }) => ids.some((id) => used.has(`${pack.id}|${id}`))).map((column) => ({
+      pack: pack.id,
+      ...column,
+    })),
+  );
 }
 
 /** Straight to the layer whose plies fail first, once the analysis is there. */
-const layerLink = (boatId: string, zone: Zone, layer: number | null) => `/boats/${boatId}/layup?zone=${zone.id}${layer === null ? '' : `&layer=${layer + 1}`}`;
+const layerLink = (boatId: string, zone: Zone, layer: number | null) =>
+  `/boats/${boatId}/layup?zone=${zone.id}${layer === null ? '' : `&layer=${layer + 1}`}`;
 
 /** What holds, what does not, and why? Every zone against every check. */
 export function CheckScreen() {
@@ -77,17 +86,31 @@ export function CheckScreen() {
   };
   const cautions = useCautions(boat, evaluations);
   const notChecked = [...new Set([...evaluations.values()].flatMap((e) => e.notChecked))];
-  const rows = boat.parts.flatMap((part): { part: Part; zone: Zone }[] => part.zones.filter(wanted).map((zone) => ({ part, zone })));
-  const members = stiffeners.filter((e) => e.section !== null && (!onlyFailing || e.problem !== null || (e.governing?.reserveFactor ?? 0) < target));
-  const details = (useDetails(boat) ?? []).filter((e) => !onlyFailing || e.problem !== null || (e.governing?.reserveFactor ?? Infinity) < target);
-  const shortTitle = (id: string) => (id === boat.packs[0]!.id ? '' : (boat.packs.find((pack) => pack.id === id)?.title ?? ''));
+  const rows = boat.parts.flatMap((part): { part: Part; zone: Zone }[] =>
+    part.zones.filter(wanted).map((zone) => ({ part, zone })),
+  );
+  const members = stiffeners.filter(
+    (e) => e.section !== null && (!onlyFailing || e.problem !== null || (e.governing?.reserveFactor ?? 0) < target),
+  );
+  const details = (useDetails(boat) ?? []).filter(
+    (e) => !onlyFailing || e.problem !== null || (e.governing?.reserveFactor ?? Infinity) < target,
+  );
+  const shortTitle = (id: string) =>
+    id === boat.packs[0]!.id ? '' : (boat.packs.find((pack) => pack.id === id)?.title ?? '');
 
   return (
     <>
       <p className="question">
-        What holds, what does not, and why? Reserve factor = capacity / demand; 1 meets the pack, {target.toFixed(2)} meets this boat's posture. Every number opens its working.
+        What holds, what does not, and why? Reserve factor = capacity / demand; 1 meets the pack, {target.toFixed(2)}{' '}
+        meets this boat's posture. Every number opens its working.
       </p>
-      <Form.Check className="mb-2" id="only-failing" label="Only zones that fail or are thin" checked={onlyFailing} onChange={(event) => setOnlyFailing(event.target.checked)} />
+      <Form.Check
+        className="mb-2"
+        id="only-failing"
+        label="Only zones that fail or are thin"
+        checked={onlyFailing}
+        onChange={(event) => setOnlyFailing(event.target.checked)}
+      />
       <Card>
         <Card.Body className="p-0 table-responsive">
           <table className="table align-middle check-matrix mb-0" aria-label="Zones by checks">
@@ -116,11 +139,17 @@ export function CheckScreen() {
                 return (
                   <tr key={zone.id}>
                     <td>
-                      <Link href={layerLink(boatId, zone, proof?.layer ?? null)} title="Open the layer that matters in the Lay-up">
+                      <Link
+                        href={layerLink(boatId, zone, proof?.layer ?? null)}
+                        title="Open the layer that matters in the Lay-up"
+                      >
                         {zone.name}
                       </Link>{' '}
                       <span className="small soft">{part.name}</span>
-                      <div className="small soft text-truncate governs" title={e.governing ? words(e.governing.governs) : undefined}>
+                      <div
+                        className="small soft text-truncate governs"
+                        title={e.governing ? words(e.governing.governs) : undefined}
+                      >
                         {e.governing ? `by ${words(e.governing.governs)}` : ''}
                       </div>
                     </td>
@@ -131,14 +160,21 @@ export function CheckScreen() {
                       </td>
                     ) : (
                       columns.map(({ pack, ids }) => {
-                        const check = e.checks.find((candidate) => ids.includes(candidate.id) && candidate.pack === pack);
+                        const check = e.checks.find(
+                          (candidate) => ids.includes(candidate.id) && candidate.pack === pack,
+                        );
                         return (
                           <td key={`${pack}|${ids[0]}`} className="num">
                             {check ? (
                               <button
                                 type="button"
                                 className="plain-button"
-                                onClick={() => setWorking({ title: `${zone.name}: ${CHECKS[check.id]}`, record: () => zoneWorking(boat, part, zone, check.id, pack) })}
+                                onClick={() =>
+                                  setWorking({
+                                    title: `${zone.name}: ${CHECKS[check.id]}`,
+                                    record: () => zoneWorking(boat, part, zone, check.id, pack),
+                                  })
+                                }
                                 title={`${CHECKS[check.id]}: ${words(check.governs)}. Opens the working.`}
                               >
                                 <Verdict reserveFactor={check.reserveFactor} target={target} words={false} />
@@ -158,9 +194,18 @@ export function CheckScreen() {
                           type="button"
                           className="plain-button"
                           title={`${analysis.name}: ${analysis.governs}, ${analysis.where}. Opens the working.`}
-                          onClick={() => setWorking({ title: `${zone.name}: panel by analysis`, record: () => [{ title: 'Plate', steps: proof!.working }] })}
+                          onClick={() =>
+                            setWorking({
+                              title: `${zone.name}: panel by analysis`,
+                              record: () => [{ title: 'Plate', steps: proof!.working }],
+                            })
+                          }
                         >
-                          <Verdict reserveFactor={Math.min(99, analysis.reserveFactor)} target={analysis.id === 'deflection' ? 1 : asked} words={false} />
+                          <Verdict
+                            reserveFactor={Math.min(99, analysis.reserveFactor)}
+                            target={analysis.id === 'deflection' ? 1 : asked}
+                            words={false}
+                          />
                         </button>
                       ) : (
                         <span className="soft" title={proof?.problem ?? 'being computed'}>
@@ -168,10 +213,20 @@ export function CheckScreen() {
                         </span>
                       )}
                     </td>
-                    {matched && <td className="num">{proof?.match ? <Verdict reserveFactor={proof.match.ratio} target={1} words={false} /> : <span className="soft">·</span>}</td>}
+                    {matched && (
+                      <td className="num">
+                        {proof?.match ? (
+                          <Verdict reserveFactor={proof.match.ratio} target={1} words={false} />
+                        ) : (
+                          <span className="soft">·</span>
+                        )}
+                      </td>
+                    )}
                     <td className="num small">
                       {proof?.band ? (
-                        <span title={`${formatNumber(proof.band.failing * 100, 1)} % of ${proof.band.draws} draws fail; governed most often by ${proof.band.governs}`}>
+                        <span
+                          title={`${formatNumber(proof.band.failing * 100, 1)} % of ${proof.band.draws} draws fail; governed most often by ${proof.band.governs}`}
+                        >
                           {formatNumber(proof.band.p05, 2)}–{formatNumber(proof.band.p95, 2)}
                         </span>
                       ) : (
@@ -193,11 +248,12 @@ export function CheckScreen() {
         </Card.Body>
       </Card>
       <p className="small mt-2 mb-1">
-        <span className="verdict fails">✕ fails</span> below 1 · <span className="verdict thin">△ thin</span> below {target.toFixed(2)} ·{' '}
-        <span className="verdict meets">✓ meets</span> · <span className="verdict ample">✓✓ ample</span> twice the target or more: weight to be had · “·” does not apply. By
-        analysis, {formatNumber(asked, 2)} is asked
-        {yard && asked > target ? ` by the ${yard.title}` : ''}. The band is where the governing reserve lies in 90 of 100 boats: {BAND.draws} draws of fibre fraction, strengths
-        and core, seed {BAND.seed}
+        <span className="verdict fails">✕ fails</span> below 1 · <span className="verdict thin">△ thin</span> below{' '}
+        {target.toFixed(2)} · <span className="verdict meets">✓ meets</span> ·{' '}
+        <span className="verdict ample">✓✓ ample</span> twice the target or more: weight to be had · “·” does not apply.
+        By analysis, {formatNumber(asked, 2)} is asked
+        {yard && asked > target ? ` by the ${yard.title}` : ''}. The band is where the governing reserve lies in 90 of
+        100 boats: {BAND.draws} draws of fibre fraction, strengths and core, seed {BAND.seed}
         {done ? '' : ', being drawn…'}.
       </p>
       {details.length > 0 && (
@@ -233,7 +289,12 @@ export function CheckScreen() {
                               type="button"
                               className="plain-button"
                               title="Opens the working"
-                              onClick={() => setWorking({ title: `${detail.name}: working`, record: () => [{ title: detail.name, steps: detailWorking(boat, detail) }] })}
+                              onClick={() =>
+                                setWorking({
+                                  title: `${detail.name}: working`,
+                                  record: () => [{ title: detail.name, steps: detailWorking(boat, detail) }],
+                                })
+                              }
                             >
                               <Verdict reserveFactor={governing.reserveFactor} target={target} words={false} />
                             </button>
@@ -272,7 +333,8 @@ export function CheckScreen() {
                 {members.map((e) => (
                   <tr key={e.support.id}>
                     <td>
-                      <Link href={`/boats/${boatId}/stiffeners`}>{e.support.name}</Link> <span className="small soft">{e.section!.name}</span>
+                      <Link href={`/boats/${boatId}/stiffeners`}>{e.support.name}</Link>{' '}
+                      <span className="small soft">{e.section!.name}</span>
                     </td>
                     {e.worst ? (
                       e.worst.checks.map((check) => (
@@ -281,7 +343,12 @@ export function CheckScreen() {
                             type="button"
                             className="plain-button"
                             title="Opens the working"
-                            onClick={() => setWorking({ title: `${e.support.name}: worst span`, record: () => [{ title: 'Stiffener', steps: stiffenerWorking(boat, e) }] })}
+                            onClick={() =>
+                              setWorking({
+                                title: `${e.support.name}: worst span`,
+                                record: () => [{ title: 'Stiffener', steps: stiffenerWorking(boat, e) }],
+                              })
+                            }
                           >
                             <Verdict reserveFactor={check.reserveFactor} target={target} words={false} />
                           </button>
@@ -298,7 +365,9 @@ export function CheckScreen() {
         </Card>
       )}
       <p className="small mb-1">
-        Checked against: {boat.packs.map((pack) => `${pack.title} (${pack.edition}), status ${packStatus(pack)}`).join('; ')}. {boat.packs[0]!.statement}
+        Checked against:{' '}
+        {boat.packs.map((pack) => `${pack.title} (${pack.edition}), status ${packStatus(pack)}`).join('; ')}.{' '}
+        {boat.packs[0]!.statement}
       </p>
       <p className="small mb-1">
         Limits of the method:{' '}
@@ -308,7 +377,10 @@ export function CheckScreen() {
         .
       </p>
       <p className="small mb-1">Not checked: {notChecked.join('; ')}.</p>
-      <p className="small soft">Decision support: the standard's own text, local codes, survey and class, and a licensed naval architect or engineer decide.</p>
+      <p className="small soft">
+        Decision support: the standard's own text, local codes, survey and class, and a licensed naval architect or
+        engineer decide.
+      </p>
       <Card className="mb-2">
         <Card.Body>
           <h2>Cautions of materials and stacks</h2>
@@ -316,7 +388,9 @@ export function CheckScreen() {
             boat={boat}
             cautions={cautions ?? []}
             withPlace
-            empty={cautions ? 'Nothing to say against the materials and stacks of this boat.' : 'Looking through the rules…'}
+            empty={
+              cautions ? 'Nothing to say against the materials and stacks of this boat.' : 'Looking through the rules…'
+            }
           />
         </Card.Body>
       </Card>

@@ -18,7 +18,11 @@ export function DetailCautions({ boat, zoneId }: { boat: Boat; zoneId: string })
       <Link href={`/boats/${id}/details?detail=${detail.id}`} className="fw-semibold">
         {detail.name}
       </Link>{' '}
-      {problem ? <span className="verdict fails">✕ refused</span> : governing && <Verdict reserveFactor={governing.reserveFactor} target={targetOf(boat)} words={false} />}
+      {problem ? (
+        <span className="verdict fails">✕ refused</span>
+      ) : (
+        governing && <Verdict reserveFactor={governing.reserveFactor} target={targetOf(boat)} words={false} />
+      )}
       {problem && <div>{problem}</div>}
       {cautions.map(({ severity, title, text }) => (
         <div key={title}>

@@ -1,6 +1,17 @@
 'use client';
 import { useMemo } from 'react';
-import { DETAIL_KINDS, drawDetail, drawingSvg, sceneOf, targetOf, transomSchools, verdictOf, type Boat, type DetailCheck, type DetailEvaluation } from '@/core/schedule';
+import {
+  DETAIL_KINDS,
+  drawDetail,
+  drawingSvg,
+  sceneOf,
+  targetOf,
+  transomSchools,
+  verdictOf,
+  type Boat,
+  type DetailCheck,
+  type DetailEvaluation,
+} from '@/core/schedule';
 import { formatNumber, formatReserve } from '@/core/quantity';
 import { useUnits } from '../shared/units';
 import { Verdict } from '../shared/Verdict';
@@ -30,7 +41,15 @@ export function useCheckFigure() {
 }
 
 /** Drawing, load path, checks, steps and cautions of a detail. */
-export function DetailFindings({ boat, evaluation, onWorking }: { boat: Boat; evaluation: DetailEvaluation; onWorking: () => void }) {
+export function DetailFindings({
+  boat,
+  evaluation,
+  onWorking,
+}: {
+  boat: Boat;
+  evaluation: DetailEvaluation;
+  onWorking: () => void;
+}) {
   const { detail, checks, governing, path, layers, steps, cautions, proof, problem, total } = evaluation;
   const { full, words } = useUnits();
   const figure = useCheckFigure();
@@ -39,7 +58,9 @@ export function DetailFindings({ boat, evaluation, onWorking }: { boat: Boat; ev
     const drawing = drawDetail(boat, detail);
     return drawing ? drawingSvg(drawing, `${detail.name}: ${DETAIL_KINDS[detail.kind]}`) : '';
   }, [boat, detail]);
-  const codes = new Map(boat.materials.map((material) => [material.id, 'code' in material ? material.code : material.name]));
+  const codes = new Map(
+    boat.materials.map((material) => [material.id, 'code' in material ? material.code : material.name]),
+  );
   return (
     <div className="d-grid gap-2">
       {problem ? (
@@ -55,7 +76,9 @@ export function DetailFindings({ boat, evaluation, onWorking }: { boat: Boat; ev
               return (
                 <li key={text} className={weakest ? 'weakest' : ''}>
                   {words(text)}
-                  {weakest && <span className="fw-semibold"> ← weakest, {formatReserve(governing!.reserveFactor)}</span>}
+                  {weakest && (
+                    <span className="fw-semibold"> ← weakest, {formatReserve(governing!.reserveFactor)}</span>
+                  )}
                 </li>
               );
             })}
@@ -93,7 +116,8 @@ export function DetailFindings({ boat, evaluation, onWorking }: { boat: Boat; ev
           </table>
           {detail.kind === 'transom' && <Schools boat={boat} evaluation={evaluation} />}
           <p className="small soft mb-0">
-            Generic bond, punching and hole figures stand behind these checks until the yard tests its own. Adds {full(total, 'mass')}
+            Generic bond, punching and hole figures stand behind these checks until the yard tests its own. Adds{' '}
+            {full(total, 'mass')}
             {layers.length > 0 && (
               <>
                 {' '}
@@ -127,8 +151,9 @@ export function DetailFindings({ boat, evaluation, onWorking }: { boat: Boat; ev
           {proof && (
             <p className="small mb-0 caution">
               <strong>Proof.</strong> Pull or lift to {full(proof.load, 'force')}
-              {proof.deflection !== null && <>; expect about {full(proof.deflection, 'thickness')} at the panel</>}. Stop at {full(proof.stop, 'force')}, at any sound, or when it
-              does not come back. Stand clear; release slowly.
+              {proof.deflection !== null && <>; expect about {full(proof.deflection, 'thickness')} at the panel</>}.
+              Stop at {full(proof.stop, 'force')}, at any sound, or when it does not come back. Stand clear; release
+              slowly.
             </p>
           )}
         </>
@@ -140,7 +165,10 @@ export function DetailFindings({ boat, evaluation, onWorking }: { boat: Boat; ev
 /** Plywood and high-density board side by side. */
 function Schools({ boat, evaluation: { detail } }: { boat: Boat; evaluation: DetailEvaluation }) {
   const { full } = useUnits();
-  const schools = useMemo(() => (detail.kind === 'transom' ? transomSchools(sceneOf(boat, detail), detail) : []), [boat, detail]);
+  const schools = useMemo(
+    () => (detail.kind === 'transom' ? transomSchools(sceneOf(boat, detail), detail) : []),
+    [boat, detail],
+  );
   const target = targetOf(boat);
   if (detail.kind !== 'transom') return null;
   return (
@@ -179,7 +207,11 @@ function Schools({ boat, evaluation: { detail } }: { boat: Boat; evaluation: Det
           <th scope="row">Crush margin under bolts</th>
           {schools.map(({ key, checks }) => {
             const crush = checks.find(({ id }) => id === 'crush')!.reserveFactor;
-            return <td key={key}>{Number.isFinite(crush) ? <Verdict reserveFactor={crush} target={target} words={false} /> : '–'}</td>;
+            return (
+              <td key={key}>
+                {Number.isFinite(crush) ? <Verdict reserveFactor={crush} target={target} words={false} /> : '–'}
+              </td>
+            );
           })}
         </tr>
         <tr>
@@ -188,7 +220,8 @@ function Schools({ boat, evaluation: { detail } }: { boat: Boat; evaluation: Det
             const weakest = checks.reduce((a, b) => (b.reserveFactor < a.reserveFactor ? b : a));
             return (
               <td key={key}>
-                {weakest.name} {formatReserve(weakest.reserveFactor)} {verdictOf(weakest.reserveFactor, target) === 'fails' ? '✕' : ''}
+                {weakest.name} {formatReserve(weakest.reserveFactor)}{' '}
+                {verdictOf(weakest.reserveFactor, target) === 'fails' ? '✕' : ''}
               </td>
             );
           })}

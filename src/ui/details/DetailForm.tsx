@@ -3,7 +3,15 @@ import { Button, Form } from 'react-bootstrap';
 import type { Material, MaterialKind } from '@/core/material';
 import type { Boat, Detail } from '@/core/schedule';
 import { QuantityField } from '../shared/QuantityField';
-import { DETAIL_FIELDS, read, write, type ChoiceField, type Field, type MaterialField, type SheetsField } from './fields';
+import {
+  DETAIL_FIELDS,
+  read,
+  write,
+  type ChoiceField,
+  type Field,
+  type MaterialField,
+  type SheetsField,
+} from './fields';
 
 export interface DetailFormProps {
   boat: Boat;
@@ -13,7 +21,8 @@ export interface DetailFormProps {
   onChange: (detail: Detail) => string | undefined;
 }
 
-const choiceValue = (value: string, of: ChoiceField['of']) => (of === 'number' ? Number(value) : of === 'boolean' ? value === 'true' : value);
+const choiceValue = (value: string, of: ChoiceField['of']) =>
+  of === 'number' ? Number(value) : of === 'boolean' ? value === 'true' : value;
 
 /** A choice among materials of some kinds. */
 function MaterialSelect({
@@ -24,7 +33,12 @@ function MaterialSelect({
   optional,
   hideLabel,
   onPick,
-}: Omit<MaterialField, 'as' | 'key'> & { value: string | null; materials: readonly Material[]; hideLabel?: boolean; onPick: (id: string | null) => void }) {
+}: Omit<MaterialField, 'as' | 'key'> & {
+  value: string | null;
+  materials: readonly Material[];
+  hideLabel?: boolean;
+  onPick: (id: string | null) => void;
+}) {
   const id = `pick-${label.replace(/\W+/g, '-')}`;
   return (
     <Form.Group>
@@ -48,7 +62,9 @@ function MaterialSelect({
 /** Everything a detail is entered by. */
 export function DetailForm({ boat, detail, materials, onChange }: DetailFormProps) {
   const set = (key: string, value: unknown) => onChange(write(detail, key, value));
-  const small = DETAIL_FIELDS[detail.kind].filter(({ as }) => as === 'number' || as === 'choice' || as === 'material' || as === 'support');
+  const small = DETAIL_FIELDS[detail.kind].filter(
+    ({ as }) => as === 'number' || as === 'choice' || as === 'material' || as === 'support',
+  );
   const large = DETAIL_FIELDS[detail.kind].filter((field) => !small.includes(field));
   const one = (field: Field) => {
     switch (field.as) {
@@ -63,14 +79,21 @@ export function DetailForm({ boat, detail, materials, onChange }: DetailFormProp
             maximum={field.maximum}
             {...(field.hint ? { hint: field.hint } : {})}
             optional={field.optional ?? false}
-            onCommit={(value) => (field.whole && value !== null && !Number.isInteger(value) ? `${field.label} must be a whole number` : set(field.key, value))}
+            onCommit={(value) =>
+              field.whole && value !== null && !Number.isInteger(value)
+                ? `${field.label} must be a whole number`
+                : set(field.key, value)
+            }
           />
         );
       case 'choice':
         return (
           <Form.Group key={field.key} controlId={`field-${field.key}`}>
             <Form.Label className="mb-0">{field.label}</Form.Label>
-            <Form.Select value={String(read(detail, field.key))} onChange={(event) => set(field.key, choiceValue(event.target.value, field.of))}>
+            <Form.Select
+              value={String(read(detail, field.key))}
+              onChange={(event) => set(field.key, choiceValue(event.target.value, field.of))}
+            >
               {Object.entries(field.options).map(([key, name]) => (
                 <option key={key} value={key}>
                   {name}
@@ -95,7 +118,10 @@ export function DetailForm({ boat, detail, materials, onChange }: DetailFormProp
         return (
           <Form.Group key="support" controlId="field-support">
             <Form.Label className="mb-0">Stiffener</Form.Label>
-            <Form.Select value={detail.kind === 'stiffenerEnd' ? detail.support : ''} onChange={(event) => set('support', event.target.value)}>
+            <Form.Select
+              value={detail.kind === 'stiffenerEnd' ? detail.support : ''}
+              onChange={(event) => set('support', event.target.value)}
+            >
               {boat.supports
                 .filter(({ section }) => section !== null)
                 .map(({ id, name }) => (
@@ -117,10 +143,14 @@ export function DetailForm({ boat, detail, materials, onChange }: DetailFormProp
           />
         );
       case 'bolts':
-        return detail.kind === 'bolted' ? <BoltTable key="bolts" bolts={detail.bolts} onBolts={(bolts) => set('bolts', bolts)} /> : null;
+        return detail.kind === 'bolted' ? (
+          <BoltTable key="bolts" bolts={detail.bolts} onBolts={(bolts) => set('bolts', bolts)} />
+        ) : null;
       case 'plate':
       case 'tapped':
-        return detail.kind === 'bolted' ? <PlateFields key={field.as} which={field.as} detail={detail} materials={materials} set={set} /> : null;
+        return detail.kind === 'bolted' ? (
+          <PlateFields key={field.as} which={field.as} detail={detail} materials={materials} set={set} />
+        ) : null;
     }
   };
   return (
@@ -144,7 +174,8 @@ function SheetTable({
   onItems: (items: readonly Record<string, number | string>[]) => string | undefined;
 }) {
   const fabrics: readonly MaterialKind[] = ['fabric'];
-  const put = (at: number, key: string, value: unknown) => onItems(items.map((item, i) => (i === at ? { ...item, [key]: value as number } : item)));
+  const put = (at: number, key: string, value: unknown) =>
+    onItems(items.map((item, i) => (i === at ? { ...item, [key]: value as number } : item)));
   const add = () => {
     const last = items.at(-1) ?? {
       material: materials.find(({ kind }) => kind === 'fabric')?.id ?? '',
@@ -220,14 +251,25 @@ function SheetTable({
 }
 
 /** Positions of the bolts from the middle of the base. */
-function BoltTable({ bolts, onBolts }: { bolts: readonly (readonly [number, number])[]; onBolts: (bolts: readonly (readonly [number, number])[]) => string | undefined }) {
-  const put = (at: number, axis: 0 | 1, value: number) => onBolts(bolts.map((bolt, i) => (i === at ? (axis === 0 ? [value, bolt[1]] : [bolt[0], value]) : bolt)));
+function BoltTable({
+  bolts,
+  onBolts,
+}: {
+  bolts: readonly (readonly [number, number])[];
+  onBolts: (bolts: readonly (readonly [number, number])[]) => string | undefined;
+}) {
+  const put = (at: number, axis: 0 | 1, value: number) =>
+    onBolts(bolts.map((bolt, i) => (i === at ? (axis === 0 ? [value, bolt[1]] : [bolt[0], value]) : bolt)));
   const last = bolts.at(-1) ?? [0, 0];
   return (
     <div>
       <div className="d-flex justify-content-between align-items-center">
         <span className="fw-semibold small">Bolts, along and across from the middle of the base</span>
-        <Button size="sm" variant="outline-primary" onClick={() => onBolts([...bolts, [Number((last[0] + 0.05).toFixed(3)), last[1]]])}>
+        <Button
+          size="sm"
+          variant="outline-primary"
+          onClick={() => onBolts([...bolts, [Number((last[0] + 0.05).toFixed(3)), last[1]]])}
+        >
           Add a bolt
         </Button>
       </div>
@@ -282,7 +324,10 @@ function PlateFields({
 }) {
   const metal = materials.find(({ kind }) => kind === 'metal')?.id ?? '';
   const there = detail[which] !== null;
-  const start = which === 'plate' ? { metal, thickness: 0.006, length: detail.base[0], breadth: detail.base[1] } : { metal, thickness: 0.01 };
+  const start =
+    which === 'plate'
+      ? { metal, thickness: 0.006, length: detail.base[0], breadth: detail.base[1] }
+      : { metal, thickness: 0.01 };
   return (
     <div>
       <Form.Check
@@ -310,8 +355,22 @@ function PlateFields({
           />
           {which === 'plate' && detail.plate && (
             <>
-              <QuantityField label="Length" kind="shortLength" value={detail.plate.length} minimum={0.02} maximum={3} onCommit={(value) => set('plate.length', value)} />
-              <QuantityField label="Breadth" kind="shortLength" value={detail.plate.breadth} minimum={0.02} maximum={3} onCommit={(value) => set('plate.breadth', value)} />
+              <QuantityField
+                label="Length"
+                kind="shortLength"
+                value={detail.plate.length}
+                minimum={0.02}
+                maximum={3}
+                onCommit={(value) => set('plate.length', value)}
+              />
+              <QuantityField
+                label="Breadth"
+                kind="shortLength"
+                value={detail.plate.breadth}
+                minimum={0.02}
+                maximum={3}
+                onCommit={(value) => set('plate.breadth', value)}
+              />
             </>
           )}
         </div>

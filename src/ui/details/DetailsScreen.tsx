@@ -4,7 +4,18 @@ import { useMemo, useState } from 'react';
 import { useSearchParams } from 'next/navigation';
 import { Button, Card, Form } from 'react-bootstrap';
 import type { Material } from '@/core/material';
-import { DETAIL_KINDS, detailWorking, evaluateDetails, fetchMaterials, materialsOfDetail, newDetail, targetOf, type Boat, type Detail, type DetailKind } from '@/core/schedule';
+import {
+  DETAIL_KINDS,
+  detailWorking,
+  evaluateDetails,
+  fetchMaterials,
+  materialsOfDetail,
+  newDetail,
+  targetOf,
+  type Boat,
+  type Detail,
+  type DetailKind,
+} from '@/core/schedule';
 import { useDesign } from '../shared/boat';
 import { Onward } from '../shared/Onward';
 import { QuantityField } from '../shared/QuantityField';
@@ -57,7 +68,10 @@ export function DetailsScreen({ shelf }: { shelf: Material[] }) {
     const [first] = zones;
     if (!first) return setRefusal('Lay a zone first: a detail stands on one.');
     const whole: Boat = { ...boat, materials: [...materials] };
-    const item = { ...newDetail(whole, kind, nanoid(8), zones.find(({ zone }) => zone.id === detail?.zone)?.zone ?? first.zone), name: DETAIL_KINDS[kind] };
+    const item = {
+      ...newDetail(whole, kind, nanoid(8), zones.find(({ zone }) => zone.id === detail?.zone)?.zone ?? first.zone),
+      name: DETAIL_KINDS[kind],
+    };
     const said = edit(...fetching(item), { type: 'detail.add', item, index: boat.details.length });
     setRefusal(said ?? null);
     if (!said) setChosen(item.id);
@@ -67,7 +81,11 @@ export function DetailsScreen({ shelf }: { shelf: Material[] }) {
     <>
       <div className="d-flex align-items-end gap-3 mb-2">
         <p className="question mb-0 flex-grow-1">Where does load come in, and what takes it?</p>
-        <Tabs names={{ details: `Details ${boat.details.length || ''}`, loads: `Load cases ${boat.loads.length || ''}` }} open={view} onOpen={setView} />
+        <Tabs
+          names={{ details: `Details ${boat.details.length || ''}`, loads: `Load cases ${boat.loads.length || ''}` }}
+          open={view}
+          onOpen={setView}
+        />
       </div>
       <Refusal text={refusal} onClose={() => setRefusal(null)} />
       {view === 'loads' ? (
@@ -83,11 +101,16 @@ export function DetailsScreen({ shelf }: { shelf: Material[] }) {
                     {evaluations.map((one) => (
                       <tr key={one.detail.id} className={one.detail.id === detail?.id ? 'chosen-row' : ''}>
                         <td>
-                          <button type="button" className="plain-button text-start fw-semibold" onClick={() => setChosen(one.detail.id)}>
+                          <button
+                            type="button"
+                            className="plain-button text-start fw-semibold"
+                            onClick={() => setChosen(one.detail.id)}
+                          >
                             {one.detail.name}
                           </button>
                           <div className="small soft">
-                            {DETAIL_KINDS[one.detail.kind]}, {zones.find(({ zone }) => zone.id === one.detail.zone)?.zone.name ?? 'no zone'}
+                            {DETAIL_KINDS[one.detail.kind]},{' '}
+                            {zones.find(({ zone }) => zone.id === one.detail.zone)?.zone.name ?? 'no zone'}
                           </div>
                         </td>
                         <td className="num">
@@ -96,7 +119,9 @@ export function DetailsScreen({ shelf }: { shelf: Material[] }) {
                               ✕ refused
                             </span>
                           ) : (
-                            one.governing && <Verdict reserveFactor={one.governing.reserveFactor} target={target} words={false} />
+                            one.governing && (
+                              <Verdict reserveFactor={one.governing.reserveFactor} target={target} words={false} />
+                            )
                           )}
                           <div className="small soft">{one.governing?.name}</div>
                         </td>
@@ -104,13 +129,20 @@ export function DetailsScreen({ shelf }: { shelf: Material[] }) {
                     ))}
                     {evaluations.length === 0 && (
                       <tr>
-                        <td className="soft">No detail yet. Boats fail where load comes in: give every load entry one.</td>
+                        <td className="soft">
+                          No detail yet. Boats fail where load comes in: give every load entry one.
+                        </td>
                       </tr>
                     )}
                   </tbody>
                 </table>
                 <div className="d-flex gap-2">
-                  <Form.Select size="sm" aria-label="Kind of detail" value={kind} onChange={(event) => setKind(event.target.value as DetailKind)}>
+                  <Form.Select
+                    size="sm"
+                    aria-label="Kind of detail"
+                    value={kind}
+                    onChange={(event) => setKind(event.target.value as DetailKind)}
+                  >
                     {Object.entries(DETAIL_KINDS).map(([key, name]) => (
                       <option key={key} value={key}>
                         {name}
@@ -126,11 +158,19 @@ export function DetailsScreen({ shelf }: { shelf: Material[] }) {
             {detail && (
               <Card key={detail.id}>
                 <Card.Body className="d-grid gap-2">
-                  <TextField label="Name of the detail" value={detail.name} maximum={80} onCommit={(name) => change({ ...detail, name })} />
+                  <TextField
+                    label="Name of the detail"
+                    value={detail.name}
+                    maximum={80}
+                    onCommit={(name) => change({ ...detail, name })}
+                  />
                   <div className="detail-fields">
                     <Form.Group controlId="detail-zone">
                       <Form.Label className="mb-0">On the zone</Form.Label>
-                      <Form.Select value={detail.zone} onChange={(event) => change({ ...detail, zone: event.target.value })}>
+                      <Form.Select
+                        value={detail.zone}
+                        onChange={(event) => change({ ...detail, zone: event.target.value })}
+                      >
                         {zones.map(({ part, zone }) => (
                           <option key={zone.id} value={zone.id}>
                             {part.name}: {zone.name}
@@ -140,7 +180,10 @@ export function DetailsScreen({ shelf }: { shelf: Material[] }) {
                     </Form.Group>
                     <Form.Group controlId="detail-load">
                       <Form.Label className="mb-0">Load case</Form.Label>
-                      <Form.Select value={detail.load ?? ''} onChange={(event) => change({ ...detail, load: event.target.value || null })}>
+                      <Form.Select
+                        value={detail.load ?? ''}
+                        onChange={(event) => change({ ...detail, load: event.target.value || null })}
+                      >
                         <option value="">none</option>
                         {boat.loads.map((load) => (
                           <option key={load.id} value={load.id}>
@@ -149,15 +192,33 @@ export function DetailsScreen({ shelf }: { shelf: Material[] }) {
                         ))}
                       </Form.Select>
                     </Form.Group>
-                    <QuantityField label="Place along" kind="length" value={detail.x} minimum={-10} maximum={40} onCommit={(x) => change({ ...detail, x: x! })} />
-                    <QuantityField label="From the centreline" kind="length" value={detail.y} minimum={-6} maximum={6} onCommit={(y) => change({ ...detail, y: y! })} />
+                    <QuantityField
+                      label="Place along"
+                      kind="length"
+                      value={detail.x}
+                      minimum={-10}
+                      maximum={40}
+                      onCommit={(x) => change({ ...detail, x: x! })}
+                    />
+                    <QuantityField
+                      label="From the centreline"
+                      kind="length"
+                      value={detail.y}
+                      minimum={-6}
+                      maximum={6}
+                      onCommit={(y) => change({ ...detail, y: y! })}
+                    />
                     <QuantityField
                       label="Number on the boat"
                       kind="ratio"
                       value={detail.number}
                       minimum={1}
                       maximum={60}
-                      onCommit={(number) => (Number.isInteger(number) ? change({ ...detail, number: number! }) : 'Number on the boat must be a whole number')}
+                      onCommit={(number) =>
+                        Number.isInteger(number)
+                          ? change({ ...detail, number: number! })
+                          : 'Number on the boat must be a whole number'
+                      }
                     />
                     <QuantityField
                       label="Proof, share of the load"
@@ -172,7 +233,11 @@ export function DetailsScreen({ shelf }: { shelf: Material[] }) {
                   </div>
                   <DetailForm boat={boat} detail={detail} materials={materials} onChange={change} />
                   <div>
-                    <Button size="sm" variant="outline-primary" onClick={() => setRefusal(edit({ type: 'detail.remove', id: detail.id }) ?? null)}>
+                    <Button
+                      size="sm"
+                      variant="outline-primary"
+                      onClick={() => setRefusal(edit({ type: 'detail.remove', id: detail.id }) ?? null)}
+                    >
                       Remove this detail
                     </Button>
                   </div>
@@ -187,7 +252,12 @@ export function DetailsScreen({ shelf }: { shelf: Material[] }) {
                   <h2>{detail.name}</h2>
                   <span className="text-nowrap small">
                     {(['pdf', 'svg', 'dxf'] as const).map((format) => (
-                      <a key={format} className="me-2" download href={`/api/boats/${boatId}/details/${detail.id}?format=${format}&units=${system}`}>
+                      <a
+                        key={format}
+                        className="me-2"
+                        download
+                        href={`/api/boats/${boatId}/details/${detail.id}?format=${format}&units=${system}`}
+                      >
                         {format === 'pdf' ? 'Sheet PDF' : `Drawing ${format.toUpperCase()}`}
                       </a>
                     ))}
@@ -196,7 +266,12 @@ export function DetailsScreen({ shelf }: { shelf: Material[] }) {
                 <DetailFindings
                   boat={boat}
                   evaluation={evaluation}
-                  onWorking={() => setWorking({ title: `${detail.name}: working`, record: () => [{ title: detail.name, steps: detailWorking(boat, detail) }] })}
+                  onWorking={() =>
+                    setWorking({
+                      title: `${detail.name}: working`,
+                      record: () => [{ title: detail.name, steps: detailWorking(boat, detail) }],
+                    })
+                  }
                 />
               </Card.Body>
             </Card>

@@ -4,7 +4,15 @@ import { useRef, type PointerEvent } from 'react';
 const R = 52;
 
 /** Direction of a load, picked on two small drawings: from above, and from the side. Arrow keys turn by 5°. */
-export function DirectionPicker({ bearingDeg, upDeg, onChange }: { bearingDeg: number; upDeg: number; onChange: (bearingDeg: number, upDeg: number) => void }) {
+export function DirectionPicker({
+  bearingDeg,
+  upDeg,
+  onChange,
+}: {
+  bearingDeg: number;
+  upDeg: number;
+  onChange: (bearingDeg: number, upDeg: number) => void;
+}) {
   return (
     <div className="d-flex gap-3">
       <Dial
@@ -27,7 +35,21 @@ export function DirectionPicker({ bearingDeg, upDeg, onChange }: { bearingDeg: n
   );
 }
 
-function Dial({ label, value, least, most, hull, onTurn }: { label: string; value: number; least: number; most: number; hull: string; onTurn: (value: number) => void }) {
+function Dial({
+  label,
+  value,
+  least,
+  most,
+  hull,
+  onTurn,
+}: {
+  label: string;
+  value: number;
+  least: number;
+  most: number;
+  hull: string;
+  onTurn: (value: number) => void;
+}) {
   const box = useRef<SVGSVGElement>(null);
   const pick = (event: PointerEvent) => {
     if (event.type === 'pointermove' && event.buttons !== 1) return;
@@ -53,7 +75,12 @@ function Dial({ label, value, least, most, hull, onTurn }: { label: string; valu
       onPointerDown={pick}
       onPointerMove={pick}
       onKeyDown={(event) => {
-        const by = event.key === 'ArrowUp' || event.key === 'ArrowRight' ? 5 : event.key === 'ArrowDown' || event.key === 'ArrowLeft' ? -5 : 0;
+        const by =
+          event.key === 'ArrowUp' || event.key === 'ArrowRight'
+            ? 5
+            : event.key === 'ArrowDown' || event.key === 'ArrowLeft'
+              ? -5
+              : 0;
         if (by === 0) return;
         event.preventDefault();
         onTurn(Math.max(least, Math.min(most, Math.round(value) + by)));

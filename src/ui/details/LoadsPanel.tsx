@@ -65,7 +65,11 @@ export function LoadsPanel({ boat }: { boat: Boat }) {
               {boat.loads.map((one) => (
                 <tr key={one.id} className={one.id === load?.id ? 'chosen-row' : ''}>
                   <td>
-                    <button type="button" className="plain-button fw-semibold text-start" onClick={() => setChosen(one.id)}>
+                    <button
+                      type="button"
+                      className="plain-button fw-semibold text-start"
+                      onClick={() => setChosen(one.id)}
+                    >
                       {one.name}
                     </button>
                   </td>
@@ -89,7 +93,12 @@ export function LoadsPanel({ boat }: { boat: Boat }) {
         <Card key={load.id}>
           <Card.Body className="d-grid gap-2">
             <Refusal text={refusal} onClose={() => setRefusal(null)} className="mb-0" />
-            <TextField label="Name of the load" value={load.name} maximum={80} onCommit={(name) => set({ ...load, name })} />
+            <TextField
+              label="Name of the load"
+              value={load.name}
+              maximum={80}
+              onCommit={(name) => set({ ...load, name })}
+            />
             <Form.Group controlId="load-cause">
               <Form.Label className="mb-0">Cause</Form.Label>
               <Form.Select
@@ -134,7 +143,15 @@ export function LoadsPanel({ boat }: { boat: Boat }) {
               <Form.Select
                 value={load.direction.how}
                 onChange={(event) =>
-                  say(set({ ...load, direction: event.target.value === 'angle' ? { how: 'angle', bearingDeg: 0, upDeg: 0 } : { how: 'ratio', forward: 1, outboard: 0, up: 0 } }))
+                  say(
+                    set({
+                      ...load,
+                      direction:
+                        event.target.value === 'angle'
+                          ? { how: 'angle', bearingDeg: 0, upDeg: 0 }
+                          : { how: 'ratio', forward: 1, outboard: 0, up: 0 },
+                    }),
+                  )
                 }
               >
                 <option value="angle">as angles, or picked on the drawing</option>
@@ -146,7 +163,9 @@ export function LoadsPanel({ boat }: { boat: Boat }) {
                 <DirectionPicker
                   bearingDeg={load.direction.bearingDeg}
                   upDeg={load.direction.upDeg}
-                  onChange={(bearingDeg, upDeg) => say(set({ ...load, direction: { how: 'angle', bearingDeg, upDeg } }))}
+                  onChange={(bearingDeg, upDeg) =>
+                    say(set({ ...load, direction: { how: 'angle', bearingDeg, upDeg } }))
+                  }
                 />
                 <div className="d-grid gap-2">
                   <QuantityField
@@ -155,7 +174,12 @@ export function LoadsPanel({ boat }: { boat: Boat }) {
                     value={load.direction.bearingDeg}
                     minimum={-180}
                     maximum={180}
-                    onCommit={(bearingDeg) => set({ ...load, direction: { ...load.direction, bearingDeg: bearingDeg! } as LoadCase['direction'] })}
+                    onCommit={(bearingDeg) =>
+                      set({
+                        ...load,
+                        direction: { ...load.direction, bearingDeg: bearingDeg! } as LoadCase['direction'],
+                      })
+                    }
                   />
                   <QuantityField
                     label="Up from the horizontal"
@@ -163,7 +187,9 @@ export function LoadsPanel({ boat }: { boat: Boat }) {
                     value={load.direction.upDeg}
                     minimum={-90}
                     maximum={90}
-                    onCommit={(upDeg) => set({ ...load, direction: { ...load.direction, upDeg: upDeg! } as LoadCase['direction'] })}
+                    onCommit={(upDeg) =>
+                      set({ ...load, direction: { ...load.direction, upDeg: upDeg! } as LoadCase['direction'] })
+                    }
                   />
                 </div>
               </div>
@@ -177,14 +203,25 @@ export function LoadsPanel({ boat }: { boat: Boat }) {
                     value={(load.direction as Extract<LoadCase['direction'], { how: 'ratio' }>)[key]}
                     minimum={-1000}
                     maximum={1000}
-                    onCommit={(value) => set({ ...load, direction: { ...load.direction, [key]: value } as LoadCase['direction'] })}
+                    onCommit={(value) =>
+                      set({ ...load, direction: { ...load.direction, [key]: value } as LoadCase['direction'] })
+                    }
                   />
                 ))}
               </div>
             )}
-            <TextField label="Where it comes from" value={load.source} maximum={200} onCommit={(source) => set({ ...load, source })} />
+            <TextField
+              label="Where it comes from"
+              value={load.source}
+              maximum={200}
+              onCommit={(source) => set({ ...load, source })}
+            />
             <div>
-              <Button size="sm" variant="outline-primary" onClick={() => say(edit({ type: 'load.remove', id: load.id }))}>
+              <Button
+                size="sm"
+                variant="outline-primary"
+                onClick={() => say(edit({ type: 'load.remove', id: load.id }))}
+              >
                 Remove this load
               </Button>
             </div>

@@ -29,10 +29,17 @@ export function PlacesDrawing({
   const scale = WIDTH / (outline.bow - outline.aft + 0.4);
   const half = Math.max(...outline.edge.map(([, y]) => y)) + 0.25;
   const at = (x: number, y: number) => [(x - outline.aft + 0.2) * scale, (half + y) * scale] as const;
-  const path = [...outline.edge.map(([x, y]) => at(x, -y)), ...outline.edge.toReversed().map(([x, y]) => at(x, y))].map(([x, y]) => `${x.toFixed(1)} ${y.toFixed(1)}`).join('L');
+  const path = [...outline.edge.map(([x, y]) => at(x, -y)), ...outline.edge.toReversed().map(([x, y]) => at(x, y))]
+    .map(([x, y]) => `${x.toFixed(1)} ${y.toFixed(1)}`)
+    .join('L');
   const target = targetOf(boat);
   return (
-    <svg viewBox={`0 0 ${WIDTH} ${2 * half * scale}`} width="100%" role="group" aria-label="Details on the boat, from above">
+    <svg
+      viewBox={`0 0 ${WIDTH} ${2 * half * scale}`}
+      width="100%"
+      role="group"
+      aria-label="Details on the boat, from above"
+    >
       <path d={`M${path}Z`} fill="#fbf7ef" stroke="#8a8278" />
       <line x1="0" x2={WIDTH} y1={half * scale} y2={half * scale} stroke="#c9c2b6" strokeDasharray="6 4" />
       {evaluations.map(({ detail, governing, problem }) => {

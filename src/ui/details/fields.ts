@@ -36,9 +36,24 @@ export interface SheetsField {
   /** Columns besides material and angle. */
   columns: readonly { key: string; label: string; minimum: number; maximum: number }[];
 }
-export type Field = NumberField | ChoiceField | MaterialField | SheetsField | { as: 'bolts' } | { as: 'plate' } | { as: 'tapped' } | { as: 'support' };
+export type Field =
+  | NumberField
+  | ChoiceField
+  | MaterialField
+  | SheetsField
+  | { as: 'bolts' }
+  | { as: 'plate' }
+  | { as: 'tapped' }
+  | { as: 'support' };
 
-const number = (key: string, label: string, kind: QuantityKind, minimum: number, maximum: number, extra: Partial<NumberField> = {}): NumberField => ({
+const number = (
+  key: string,
+  label: string,
+  kind: QuantityKind,
+  minimum: number,
+  maximum: number,
+  extra: Partial<NumberField> = {},
+): NumberField => ({
   as: 'number',
   key,
   label,
@@ -47,11 +62,29 @@ const number = (key: string, label: string, kind: QuantityKind, minimum: number,
   maximum,
   ...extra,
 });
-const whole = (key: string, label: string, maximum: number): NumberField => number(key, label, 'ratio', 1, maximum, { whole: true });
-const short = (key: string, label: string, minimum: number, maximum: number, extra: Partial<NumberField> = {}) => number(key, label, 'shortLength', minimum, maximum, extra);
-const choice = (key: string, label: string, options: Record<string, string>, of?: 'number' | 'boolean'): ChoiceField => ({ as: 'choice', key, label, options, ...(of && { of }) });
-const material = (key: string, label: string, ...kinds: MaterialKind[]): MaterialField => ({ as: 'material', key, label, kinds });
-const maybe = (key: string, label: string, ...kinds: MaterialKind[]): MaterialField => ({ as: 'material', key, label, kinds, optional: true });
+const whole = (key: string, label: string, maximum: number): NumberField =>
+  number(key, label, 'ratio', 1, maximum, { whole: true });
+const short = (key: string, label: string, minimum: number, maximum: number, extra: Partial<NumberField> = {}) =>
+  number(key, label, 'shortLength', minimum, maximum, extra);
+const choice = (
+  key: string,
+  label: string,
+  options: Record<string, string>,
+  of?: 'number' | 'boolean',
+): ChoiceField => ({ as: 'choice', key, label, options, ...(of && { of }) });
+const material = (key: string, label: string, ...kinds: MaterialKind[]): MaterialField => ({
+  as: 'material',
+  key,
+  label,
+  kinds,
+});
+const maybe = (key: string, label: string, ...kinds: MaterialKind[]): MaterialField => ({
+  as: 'material',
+  key,
+  label,
+  kinds,
+  optional: true,
+});
 const preparation = choice('preparation', 'Surface before bonding', PREPARATIONS);
 const overlap = { key: 'overlap', label: 'Overlap', minimum: 0.01, maximum: 2 };
 
@@ -69,7 +102,11 @@ export const DETAIL_FIELDS: Record<DetailKind, readonly Field[]> = {
     choice('wrap', 'Round', { flat: 'flat on the laminate', tube: 'a tube or pin', edge: 'an edge' }),
     short('radius', 'Radius', 0.002, 0.2, { optional: true }),
     number('fittingStrength', 'Fitting breaks at', 'force', 100, 5e6, { optional: true }),
-    choice('sequence', 'With the bulkhead', { before: 'straps first', after: 'bulkhead first', none: 'no bulkhead there' }),
+    choice('sequence', 'With the bulkhead', {
+      before: 'straps first',
+      after: 'bulkhead first',
+      none: 'no bulkhead there',
+    }),
     preparation,
     choice('fatigue', 'Fatigue', { false: 'not asked', true: 'a million cycles' }, 'boolean'),
   ],
@@ -99,7 +136,11 @@ export const DETAIL_FIELDS: Record<DetailKind, readonly Field[]> = {
     preparation,
   ],
   patch: [
-    choice('form', 'What it is', { patch: 'patch or doubler', wrappedEdge: 'edge wrapped to both faces', web: 'web in shear' }),
+    choice('form', 'What it is', {
+      patch: 'patch or doubler',
+      wrappedEdge: 'edge wrapped to both faces',
+      web: 'web in shear',
+    }),
     short('breadth', 'Breadth or depth that takes it', 0.01, 5),
     short('radius', 'Radius of the edge', 0.002, 0.2),
     {
@@ -136,9 +177,17 @@ export const DETAIL_FIELDS: Record<DetailKind, readonly Field[]> = {
     { as: 'sheets', key: 'inner', label: 'Inner skin', columns: [] },
   ],
   tabbing: [
-    choice('method', 'How', { tabbing: 'tapes on a fillet', puttyTape: 'putty, then tapes', adhesive: 'structural adhesive', vacuum: 'tapes under vacuum' }),
+    choice('method', 'How', {
+      tabbing: 'tapes on a fillet',
+      puttyTape: 'putty, then tapes',
+      adhesive: 'structural adhesive',
+      vacuum: 'tapes under vacuum',
+    }),
     number('length', 'Length of the joint', 'length', 0.05, 30),
-    number('lineLoad', 'Load per metre', 'lineForce', 1, 1e6, { optional: true, hint: 'empty: load case, or half the panel under its pressure' }),
+    number('lineLoad', 'Load per metre', 'lineForce', 1, 1e6, {
+      optional: true,
+      hint: 'empty: load case, or half the panel under its pressure',
+    }),
     choice('sides', 'Tabbed on', { 1: 'one side', 2: 'both sides' }, 'number'),
     short('fillet', 'Fillet radius', 0.002, 0.1),
     { as: 'sheets', key: 'tapes', label: 'Tapes of one side', columns: [overlap] },
@@ -212,10 +261,22 @@ export const LOAD_FIELDS: Record<LoadCause, readonly NumberField[]> = {
     number('slingDeg', 'Sling from the vertical', 'angle', 0, 70),
     number('uneven', 'Uneven sharing', 'ratio', 1, 2),
   ],
-  thrust: [force('thrust', 'Thrust'), number('mass', 'Mass of the engine', 'mass', 0, 5000), number('dynamic', 'Dynamic factor', 'ratio', 1, 6)],
+  thrust: [
+    force('thrust', 'Thrust'),
+    number('mass', 'Mass of the engine', 'mass', 0, 5000),
+    number('dynamic', 'Dynamic factor', 'ratio', 1, 6),
+  ],
   rail: [force('force', 'Push on the rail'), number('height', 'Height of the rail', 'shortLength', 0.05, 2)],
-  grounding: [number('mass', 'Mass', 'mass', 1, 1e5), number('deceleration', 'Deceleration in g', 'ratio', 0.1, 10), share('share', 'Share of this support')],
-  person: [number('mass', 'Mass', 'mass', 10, 500), number('drop', 'Drop height', 'shortLength', 0, 3), number('stop', 'Stopping distance', 'shortLength', 0.005, 1)],
+  grounding: [
+    number('mass', 'Mass', 'mass', 1, 1e5),
+    number('deceleration', 'Deceleration in g', 'ratio', 0.1, 10),
+    share('share', 'Share of this support'),
+  ],
+  person: [
+    number('mass', 'Mass', 'mass', 10, 500),
+    number('drop', 'Drop height', 'shortLength', 0, 3),
+    number('stop', 'Stopping distance', 'shortLength', 0.005, 1),
+  ],
 };
 /** Figures to begin with. */
 export const LOAD_START: Record<LoadCause, Record<string, number>> = {
@@ -233,7 +294,8 @@ export const LOAD_START: Record<LoadCause, Record<string, number>> = {
 };
 
 /** A value at 'plate.thickness' or 'base.0'. */
-export const read = (object: unknown, key: string): unknown => key.split('.').reduce<unknown>((at, step) => (at as Record<string, unknown> | null | undefined)?.[step], object);
+export const read = (object: unknown, key: string): unknown =>
+  key.split('.').reduce<unknown>((at, step) => (at as Record<string, unknown> | null | undefined)?.[step], object);
 /** A copy with a value put there. */
 export function write<T>(object: T, key: string, value: unknown): T {
   const copy = structuredClone(object) as Record<string, unknown>;

@@ -37,9 +37,24 @@ export function AskBar({ question, onDone }: { question: Question; onDone: () =>
       <Form.Label htmlFor="ask" className="mb-0 text-nowrap">
         {question.label}
       </Form.Label>
-      <Form.Control id="ask" ref={box} size="sm" className="w-auto" maxLength={80} value={value} isInvalid={refusal !== null} onChange={(event) => setValue(event.target.value)} />
+      <Form.Control
+        id="ask"
+        ref={box}
+        size="sm"
+        className="w-auto"
+        maxLength={80}
+        value={value}
+        isInvalid={refusal !== null}
+        onChange={(event) => setValue(event.target.value)}
+      />
       {question.options && (
-        <Form.Select size="sm" className="w-auto" aria-label="Kind" value={option} onChange={(event) => setOption(event.target.value)}>
+        <Form.Select
+          size="sm"
+          className="w-auto"
+          aria-label="Kind"
+          value={option}
+          onChange={(event) => setOption(event.target.value)}
+        >
           {Object.entries(question.options).map(([key, name]) => (
             <option key={key} value={key}>
               {name}

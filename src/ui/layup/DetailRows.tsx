@@ -9,12 +9,24 @@ import { useSettled } from '../shared/useSettled';
 import { FibreGlyph } from './FibreGlyph';
 
 /** Layers that details lay on zones of the part: local, locked, changed under Details. They follow when the hand rests. */
-export function DetailRows({ boat, part, materials, zones }: { boat: Boat; part: Part; materials: ReadonlyMap<string, LayerMaterial>; zones: readonly Zone[] }) {
+export function DetailRows({
+  boat,
+  part,
+  materials,
+  zones,
+}: {
+  boat: Boat;
+  part: Part;
+  materials: ReadonlyMap<string, LayerMaterial>;
+  zones: readonly Zone[];
+}) {
   const { id } = useDesign();
   const settled = useSettled(boat);
   const details = useMemo(() => {
     const own = new Set(settled.parts.find((one) => one.id === part.id)?.zones.map((zone) => zone.id));
-    return evaluateDetails(settled, (detail) => own.has(detail.zone) && detail.kind !== 'stiffenerEnd').filter(({ layers }) => layers.length > 0);
+    return evaluateDetails(settled, (detail) => own.has(detail.zone) && detail.kind !== 'stiffenerEnd').filter(
+      ({ layers }) => layers.length > 0,
+    );
   }, [settled, part.id]);
   return <Rows boatId={id} details={details} materials={materials} zones={zones} />;
 }
@@ -54,7 +66,12 @@ const Rows = memo(function Rows({
           </td>
           <td role="gridcell" />
           {zones.map((zone) => (
-            <td key={zone.id} role="gridcell" className="zone-cell" aria-label={`${zone.name}: ${zone.id === detail.zone ? 'local layer of the detail' : 'none'}`}>
+            <td
+              key={zone.id}
+              role="gridcell"
+              className="zone-cell"
+              aria-label={`${zone.name}: ${zone.id === detail.zone ? 'local layer of the detail' : 'none'}`}
+            >
               {zone.id === detail.zone && <span className="lay local" />}
             </td>
           ))}

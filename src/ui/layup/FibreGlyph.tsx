@@ -5,7 +5,9 @@ export function FibreGlyph({ material, angleDeg }: { material: LayerMaterial; an
   return (
     <svg width="20" height="20" viewBox="-10 -10 20 20" aria-hidden="true">
       {material.kind === 'core' && <rect x="-8" y="-5" width="16" height="10" fill="#efe1c3" stroke="#9a8452" />}
-      {material.kind === 'coating' && <line x1="-8" x2="8" y1="0" y2="0" stroke="#2b2622" strokeDasharray="3 2" strokeWidth="1.6" />}
+      {material.kind === 'coating' && (
+        <line x1="-8" x2="8" y1="0" y2="0" stroke="#2b2622" strokeDasharray="3 2" strokeWidth="1.6" />
+      )}
       {material.kind === 'fabric' && <circle r="8.5" fill="#fffdf8" stroke="#b9ad9d" />}
       {hasMat(material) &&
         [

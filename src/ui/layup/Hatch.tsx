@@ -13,7 +13,14 @@ export const HatchPatterns = memo(function HatchPatterns({ directions }: { direc
           .filter(Boolean)
           .map(Number)
           .map((direction) => (
-            <pattern key={direction} id={patternId(direction)} width="6" height="4" patternUnits="userSpaceOnUse" patternTransform={`rotate(${-direction})`}>
+            <pattern
+              key={direction}
+              id={patternId(direction)}
+              width="6"
+              height="4"
+              patternUnits="userSpaceOnUse"
+              patternTransform={`rotate(${-direction})`}
+            >
               <path d="M0 2H6" stroke="#7d7266" strokeWidth="0.9" />
             </pattern>
           ))}

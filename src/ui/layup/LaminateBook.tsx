@@ -2,7 +2,15 @@
 import { nanoid } from 'nanoid';
 import { useEffect, useState } from 'react';
 import { Button, Card } from 'react-bootstrap';
-import { layLaminate, usesOf, type BookLaminate, type Boat, type Edit, type Part, type Reference } from '@/core/schedule';
+import {
+  layLaminate,
+  usesOf,
+  type BookLaminate,
+  type Boat,
+  type Edit,
+  type Part,
+  type Reference,
+} from '@/core/schedule';
 import { api, wordsOf } from '../shared/api';
 import { useBoat } from '../shared/boat';
 
@@ -39,7 +47,9 @@ export function LaminateBook({
   const zoneNames = part.zones.filter((zone) => zoneIds.includes(zone.id)).map(({ name }) => name);
   const foreign = (others ?? []).filter(({ boatId }) => boatId !== id);
   const fetching = (found: BookLaminate): Edit[] =>
-    found.materials.filter((material) => !boat.materials.some((own) => own.id === material.id)).map((material) => ({ type: 'material.put', material }));
+    found.materials
+      .filter((material) => !boat.materials.some((own) => own.id === material.id))
+      .map((material) => ({ type: 'material.put', material }));
   return (
     <div className="d-grid gap-3 laminate-book">
       <Card>
@@ -47,7 +57,8 @@ export function LaminateBook({
           <h2>Laminates of this boat</h2>
           {boat.references.length === 0 ? (
             <p className="soft mb-0">
-              None yet. Group some layers (G), then keep the group as a laminate (K): it can be laid in other zones, parts and boats, and changed once for all.
+              None yet. Group some layers (G), then keep the group as a laminate (K): it can be laid in other zones,
+              parts and boats, and changed once for all.
             </p>
           ) : (
             <table className="table table-sm" aria-label="Laminates of this boat">
@@ -90,8 +101,18 @@ export function LaminateBook({
                                   title={notation(one.materials, one.laminate.layers)}
                                   onClick={() => {
                                     void import('@/core/schedule').then(({ changeLaminate }) => {
-                                      const { edits } = changeLaminate(boat, { ...laminate, layers: one.laminate.layers }, () => nanoid(8));
-                                      say(act(`took laminate ${laminate.name} as ${one.boatName} has it`, ...fetching(one), ...edits));
+                                      const { edits } = changeLaminate(
+                                        boat,
+                                        { ...laminate, layers: one.laminate.layers },
+                                        () => nanoid(8),
+                                      );
+                                      say(
+                                        act(
+                                          `took laminate ${laminate.name} as ${one.boatName} has it`,
+                                          ...fetching(one),
+                                          ...edits,
+                                        ),
+                                      );
                                     });
                                   }}
                                 >

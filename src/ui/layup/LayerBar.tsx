@@ -30,7 +30,21 @@ export interface LayerBarProps {
 }
 
 /** What can be done to the chosen layer, each with its key. */
-export function LayerBar({ layer, index, last, material, ref, onAngle, onThickness, onEntered, onMaterial, onAdd, onCommand, count, pieces }: LayerBarProps) {
+export function LayerBar({
+  layer,
+  index,
+  last,
+  material,
+  ref,
+  onAngle,
+  onThickness,
+  onEntered,
+  onMaterial,
+  onAdd,
+  onCommand,
+  count,
+  pieces,
+}: LayerBarProps) {
   const { system, unit } = useUnits();
   const box = useRef<HTMLInputElement>(null);
   const [draft, showDraft] = useState<string | null>(null);
@@ -43,7 +57,11 @@ export function LayerBar({ layer, index, last, material, ref, onAngle, onThickne
   const [refusal, setRefusal] = useState<string | null>(null);
   const fabric = material?.kind === 'fabric';
   const enters = material !== undefined && (!fabric || hasDirection(material));
-  const value = !layer ? '' : fabric ? formatForEntry(layer.angleDeg, 'angle', system) : formatForEntry(layer.thickness, 'thickness', system);
+  const value = !layer
+    ? ''
+    : fabric
+      ? formatForEntry(layer.angleDeg, 'angle', system)
+      : formatForEntry(layer.thickness, 'thickness', system);
 
   useImperativeHandle(
     ref,
@@ -84,7 +102,12 @@ export function LayerBar({ layer, index, last, material, ref, onAngle, onThickne
       {layer && material && (
         <>
           <span className="text-nowrap fw-semibold">{count > 1 ? `${count} layers` : `Layer ${index + 1}`}</span>
-          <Button size="sm" variant="outline-primary" onClick={onMaterial} title={`${material.name}: choose another (Enter)`}>
+          <Button
+            size="sm"
+            variant="outline-primary"
+            onClick={onMaterial}
+            title={`${material.name}: choose another (Enter)`}
+          >
             {material.code} ▾
           </Button>
           {enters && (
@@ -126,7 +149,13 @@ export function LayerBar({ layer, index, last, material, ref, onAngle, onThickne
             </ButtonGroup>
           )}
           <ButtonGroup size="sm">
-            <Button variant="outline-primary" onClick={() => onCommand('up')} disabled={index === 0} title="Move towards the mould face (Alt+↑)" aria-label="Move layer up">
+            <Button
+              variant="outline-primary"
+              onClick={() => onCommand('up')}
+              disabled={index === 0}
+              title="Move towards the mould face (Alt+↑)"
+              aria-label="Move layer up"
+            >
               ↑
             </Button>
             <Button

@@ -16,7 +16,8 @@ const onRows = (changed: () => void) => {
   return () => observer.disconnect();
 };
 /** The layers whose rows stand in the grid, in the order of its rows. */
-const rowsStanding = () => [...document.querySelectorAll<HTMLElement>(CELLS)].map(({ dataset }) => dataset.handle).join(' ');
+const rowsStanding = () =>
+  [...document.querySelectorAll<HTMLElement>(CELLS)].map(({ dataset }) => dataset.handle).join(' ');
 
 /** Handles in the first cells of the grid's rows, by which layers are dragged to another place. They come after the grid and leave its rows as they are. */
 export const LayerDrag = memo(function LayerDrag({ onMove }: { onMove: (layerId: string, to: number) => void }) {
@@ -39,7 +40,9 @@ export const LayerDrag = memo(function LayerDrag({ onMove }: { onMove: (layerId:
 
 function Handle({ id, index }: { id: string; index: number }) {
   const cell = document.querySelector<HTMLElement>(`td[data-handle="${id}"]`);
-  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({ id });
+  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({
+    id,
+  });
   useLayoutEffect(() => {
     setNodeRef(cell?.closest('tr') ?? null);
     return () => setNodeRef(null);
@@ -55,7 +58,15 @@ function Handle({ id, index }: { id: string; index: number }) {
   return (
     cell &&
     createPortal(
-      <span ref={setActivatorNodeRef} className="handle" {...attributes} {...listeners} tabIndex={-1} title="Drag to move the layer" aria-label={`Move layer ${index + 1}`}>
+      <span
+        ref={setActivatorNodeRef}
+        className="handle"
+        {...attributes}
+        {...listeners}
+        tabIndex={-1}
+        title="Drag to move the layer"
+        aria-label={`Move layer ${index + 1}`}
+      >
         ⠿
       </span>,
       cell,

@@ -1,10 +1,28 @@
 'use client';
 import dynamic from 'next/dynamic';
-import { Fragment, useCallback, useEffect, useMemo, useRef, type ClipboardEvent, type FocusEvent, type KeyboardEvent, type ReactNode } from 'react';
+import {
+  Fragment,
+  useCallback,
+  useEffect,
+  useMemo,
+  useRef,
+  type ClipboardEvent,
+  type FocusEvent,
+  type KeyboardEvent,
+  type ReactNode,
+} from 'react';
 import type { Caution } from '@/core/caution';
 import type { LayerMaterial } from '@/core/material';
 import { formatNumber, formatReserve } from '@/core/quantity';
-import { GROUP_KINDS, repeatOf, targetOf, type Boat, type LayerGroup, type Part, type ZoneEvaluation } from '@/core/schedule';
+import {
+  GROUP_KINDS,
+  repeatOf,
+  targetOf,
+  type Boat,
+  type LayerGroup,
+  type Part,
+  type ZoneEvaluation,
+} from '@/core/schedule';
 import { CHECKS } from '@/core/standard';
 import { CautionMark } from '../shared/CautionList';
 import { useUnits } from '../shared/units';
@@ -48,7 +66,8 @@ const DetailRows = dynamic(() => import('./DetailRows').then((module) => module.
 
 const LayerDrag = dynamic(() => import('./LayerDrag').then((module) => module.LayerDrag), { ssr: false });
 
-const signed = (value: number, digits: number) => (Math.abs(value) < 0.5 * 10 ** -digits ? '' : `${value > 0 ? '+' : ''}${formatNumber(value, digits)}`);
+const signed = (value: number, digits: number) =>
+  Math.abs(value) < 0.5 * 10 ** -digits ? '' : `${value > 0 ? '+' : ''}${formatNumber(value, digits)}`;
 
 /** Layers in laying order from the mould face by zones; what each zone comes to stands under its column. */
 export function LayerGrid({
@@ -74,16 +93,24 @@ export function LayerGrid({
   const wantsFocus = useRef(false);
   const byPointer = useRef(false);
   const target = targetOf(boat);
-  const materials = useMemo(() => new Map(boat.materials.map((material) => [material.id, material as LayerMaterial])), [boat.materials]);
+  const materials = useMemo(
+    () => new Map(boat.materials.map((material) => [material.id, material as LayerMaterial])),
+    [boat.materials],
+  );
   const zones = useMemo(() => part.zones.slice(firstZone, firstZone + ZONES_SHOWN), [part.zones, firstZone]);
   const marks = useMemo(() => {
     const byLayer = new Map<string, Caution[]>();
-    for (const caution of cautions) if (caution.layerId) byLayer.set(caution.layerId, [...(byLayer.get(caution.layerId) ?? []), caution]);
+    for (const caution of cautions)
+      if (caution.layerId) byLayer.set(caution.layerId, [...(byLayer.get(caution.layerId) ?? []), caution]);
     return byLayer;
   }, [cautions]);
   const groups = useMemo(() => new Map(part.groups.map((group) => [group.id, group])), [part.groups]);
   const columns = LEAD_COLUMNS + part.zones.length;
-  useHatchSheet([...new Set(part.layers.map((layer) => lookClass(materials.get(layer.material)!, layer.angleDeg)))].sort().join(','));
+  useHatchSheet(
+    [...new Set(part.layers.map((layer) => lookClass(materials.get(layer.material)!, layer.angleDeg)))]
+      .sort()
+      .join(','),
+  );
 
   const onCell = useCallback(
     (row: number, column: number, how: 'alone' | 'extend' | 'more') => {
@@ -101,7 +128,11 @@ export function LayerGrid({
   const onKeyDown = (event: KeyboardEvent) => {
     const go = (row: number, column: number) => {
       event.preventDefault();
-      onCell(Math.max(0, Math.min(part.layers.length - 1, row)), Math.max(0, Math.min(columns - 1, column)), event.shiftKey ? 'extend' : 'alone');
+      onCell(
+        Math.max(0, Math.min(part.layers.length - 1, row)),
+        Math.max(0, Math.min(columns - 1, column)),
+        event.shiftKey ? 'extend' : 'alone',
+      );
     };
     if (!event.altKey && !event.ctrlKey && !event.metaKey) {
       switch (event.key) {
@@ -131,12 +162,28 @@ export function LayerGrid({
   const onFocus = ({ target }: FocusEvent) => {
     if (byPointer.current) return;
     const [row, column] = ((target as HTMLElement).dataset.cell ?? '').split(':').map(Number);
-    if (row !== undefined && column !== undefined && (row !== cursor.row || column !== cursor.column)) onCursor({ row, column }, 'alone');
+    if (row !== undefined && column !== undefined && (row !== cursor.row || column !== cursor.column))
+      onCursor({ row, column }, 'alone');
   };
   /** Name, unit, what it comes to, and what a trial would change of it. */
-  const results: [string, string, (e: ZoneEvaluation) => ReactNode, (now: ZoneEvaluation, was: ZoneEvaluation) => string][] = [
-    ['Thickness', unit('thickness'), (e) => show(e.thickness, 'thickness'), (now, was) => signed((now.thickness - was.thickness) * 1000, 1)],
-    ['Laminated', unit('laminateWeight'), (e) => show(e.laminatedArealWeight, 'laminateWeight'), (now, was) => signed(now.laminatedArealWeight - was.laminatedArealWeight, 2)],
+  const results: [
+    string,
+    string,
+    (e: ZoneEvaluation) => ReactNode,
+    (now: ZoneEvaluation, was: ZoneEvaluation) => string,
+  ][] = [
+    [
+      'Thickness',
+      unit('thickness'),
+      (e) => show(e.thickness, 'thickness'),
+      (now, was) => signed((now.thickness - was.thickness) * 1000, 1),
+    ],
+    [
+      'Laminated',
+      unit('laminateWeight'),
+      (e) => show(e.laminatedArealWeight, 'laminateWeight'),
+      (now, was) => signed(now.laminatedArealWeight - was.laminatedArealWeight, 2),
+    ],
     [
       'Least reserve',
       '',
@@ -148,9 +195,19 @@ export function LayerGrid({
             –
           </span>
         ),
-      (now, was) => (now.governing && was.governing ? signed(now.governing.reserveFactor - was.governing.reserveFactor, 2) : ''),
+      (now, was) =>
+        now.governing && was.governing ? signed(now.governing.reserveFactor - was.governing.reserveFactor, 2) : '',
     ],
-    ['Governs', '', (e) => <span className="d-inline-block text-wrap lh-1">{e.governing ? CHECKS[e.governing.id].toLowerCase() : 'not checked'}</span>, () => ''],
+    [
+      'Governs',
+      '',
+      (e) => (
+        <span className="d-inline-block text-wrap lh-1">
+          {e.governing ? CHECKS[e.governing.id].toLowerCase() : 'not checked'}
+        </span>
+      ),
+      () => '',
+    ],
   ];
   const columnsSelected = selectedColumns.join(':');
   const said = zoneId === null ? null : evaluations.get(zoneId);
@@ -199,8 +256,16 @@ export function LayerGrid({
               Dry <span className="unit d-block">{unit('arealWeight')}</span>
             </th>
             {zones.map((zone, z) => (
-              <th key={zone.id} scope="col" className={`zone-head ${zone.id === zoneId ? 'chosen' : ''}`} onClick={() => onCell(cursor.row, LEAD_COLUMNS + firstZone + z, 'alone')}>
-                {zone.name} <CautionMark cautions={cautions.filter(({ layerId, zoneIds }) => layerId === null && zoneIds.includes(zone.id))} />
+              <th
+                key={zone.id}
+                scope="col"
+                className={`zone-head ${zone.id === zoneId ? 'chosen' : ''}`}
+                onClick={() => onCell(cursor.row, LEAD_COLUMNS + firstZone + z, 'alone')}
+              >
+                {zone.name}{' '}
+                <CautionMark
+                  cautions={cautions.filter(({ layerId, zoneIds }) => layerId === null && zoneIds.includes(zone.id))}
+                />
               </th>
             ))}
           </tr>
@@ -230,7 +295,9 @@ export function LayerGrid({
                   chosen={row === cursor.row}
                   cursor={row === cursor.row ? cursor.column : -1}
                   selected={selectedRows.has(row) ? columnsSelected : null}
-                  caution={marks.get(layer.id)?.find(({ accepted, rule }) => !accepted && rule.severity !== 'advice') ?? null}
+                  caution={
+                    marks.get(layer.id)?.find(({ accepted, rule }) => !accepted && rule.severity !== 'advice') ?? null
+                  }
                   onCell={onCell}
                   onOpen={onOpen}
                 />
@@ -269,7 +336,8 @@ export function LayerGrid({
       </table>
       <LayerDrag key={part.id} onMove={onMove} />
       <div className="live" aria-live="polite">
-        {said?.governing && `${part.zones.find((zone) => zone.id === zoneId)?.name}: reserve ${formatReserve(said.governing.reserveFactor)}`}
+        {said?.governing &&
+          `${part.zones.find((zone) => zone.id === zoneId)?.name}: reserve ${formatReserve(said.governing.reserveFactor)}`}
       </div>
     </div>
   );
@@ -297,7 +365,13 @@ function GroupHead({
   return (
     <tr role="row" className="group-row">
       <td role="gridcell" colSpan={span}>
-        <button type="button" tabIndex={-1} className="plain-button" title="Select the layers of this group" onClick={() => onGroup(group)}>
+        <button
+          type="button"
+          tabIndex={-1}
+          className="plain-button"
+          title="Select the layers of this group"
+          onClick={() => onGroup(group)}
+        >
           <span className="fw-semibold">{group.name}</span>
           {times > 1 && <span className="fw-semibold"> ×{times}</span>}
           <span className="soft">

@@ -11,7 +11,10 @@ const ORDERS: Record<string, { name: string; by: (move: LayerMove) => number }> 
   strongest: { name: 'strongest first', by: (move) => -(move.reserveFactor ?? -1) },
   lightest: { name: 'lightest that still meets', by: (move) => move.weight + (move.leastReserve === null ? 1e9 : 0) },
   stiffest: { name: 'stiffest first', by: (move) => -(Number.isFinite(move.bending) ? move.bending : -1) },
-  cheapest: { name: 'cheapest that still meets', by: (move) => (move.cost ?? 1e9) + (move.leastReserve === null ? 1e9 : 0) },
+  cheapest: {
+    name: 'cheapest that still meets',
+    by: (move) => (move.cost ?? 1e9) + (move.leastReserve === null ? 1e9 : 0),
+  },
 };
 const SHOWN = 40;
 const signed = (value: number, digits: number) => `${value > 0 ? '+' : ''}${formatNumber(value, digits)}`;
@@ -52,27 +55,48 @@ export function LayerMovesPanel({
           const step = nextStep(boat, part, zone, evaluations, which, moves);
           return (
             <p key={which} className="mb-1">
-              <span className="fw-semibold">{which === 'lightest' ? 'Lightest next step' : 'Strongest next step'}</span> <kbd>{which === 'lightest' ? 'L' : '⇧L'}</kbd>:{' '}
+              <span className="fw-semibold">{which === 'lightest' ? 'Lightest next step' : 'Strongest next step'}</span>{' '}
+              <kbd>{which === 'lightest' ? 'L' : '⇧L'}</kbd>:{' '}
               {step ? (
-                <button type="button" className="reason-button text-start" aria-pressed={step.title === onTrial} onClick={() => onPreview(step.title === onTrial ? null : step)}>
-                  {step.title} ({signed(step.weight / displayUnit('mass', system).factor, 1)} {unit('mass')}, reserve {formatNumber(step.reserveFactor!, 2)})
+                <button
+                  type="button"
+                  className="reason-button text-start"
+                  aria-pressed={step.title === onTrial}
+                  onClick={() => onPreview(step.title === onTrial ? null : step)}
+                >
+                  {step.title} ({signed(step.weight / displayUnit('mass', system).factor, 1)} {unit('mass')}, reserve{' '}
+                  {formatNumber(step.reserveFactor!, 2)})
                 </button>
               ) : (
-                <span className="soft">{which === 'lightest' ? 'none leaves every zone it touches at the target' : 'no single change makes it stronger'}</span>
+                <span className="soft">
+                  {which === 'lightest'
+                    ? 'none leaves every zone it touches at the target'
+                    : 'no single change makes it stronger'}
+                </span>
               )}
             </p>
           );
         })}
       </div>
       <div className="d-flex gap-2 mb-1">
-        <Form.Select size="sm" aria-label="Order of the changes" value={order} onChange={(event) => setOrder(event.target.value)}>
+        <Form.Select
+          size="sm"
+          aria-label="Order of the changes"
+          value={order}
+          onChange={(event) => setOrder(event.target.value)}
+        >
           {Object.entries(ORDERS).map(([key, { name }]) => (
             <option key={key} value={key}>
               {name}
             </option>
           ))}
         </Form.Select>
-        <Form.Select size="sm" aria-label="Where a change holds" value={scope} onChange={(event) => setScope(event.target.value as MoveScope)}>
+        <Form.Select
+          size="sm"
+          aria-label="Where a change holds"
+          value={scope}
+          onChange={(event) => setScope(event.target.value as MoveScope)}
+        >
           <option value="layer">the whole layer</option>
           <option value="zone">in this zone only</option>
         </Form.Select>
@@ -124,7 +148,11 @@ export function LayerMovesPanel({
                   <td className="num">{Number.isFinite(move.bending) ? signed(move.bending * 100, 0) : '–'}</td>
                   <td className="num">{move.cost === null ? '–' : signed(move.cost, 0)}</td>
                   <td className="num">
-                    {move.reserveFactor === null ? <span title={words(move.governs)}>–</span> : <Verdict reserveFactor={move.reserveFactor} target={target} words={false} />}
+                    {move.reserveFactor === null ? (
+                      <span title={words(move.governs)}>–</span>
+                    ) : (
+                      <Verdict reserveFactor={move.reserveFactor} target={target} words={false} />
+                    )}
                   </td>
                 </tr>
               );
@@ -132,7 +160,9 @@ export function LayerMovesPanel({
             {shown.length === 0 && (
               <tr>
                 <td colSpan={5} className="soft">
-                  {moves.length ? 'No single change leaves every zone it touches at the target.' : 'No layer covers this zone yet.'}
+                  {moves.length
+                    ? 'No single change leaves every zone it touches at the target.'
+                    : 'No layer covers this zone yet.'}
                 </td>
               </tr>
             )}
@@ -140,7 +170,8 @@ export function LayerMovesPanel({
         </table>
       </div>
       <p className="small soft mb-0">
-        Click shows a change in the grid; Enter keeps it, Escape drops it. Weight and price are of the boat; fabrics to swap are those of this boat.
+        Click shows a change in the grid; Enter keeps it, Escape drops it. Weight and price are of the boat; fabrics to
+        swap are those of this boat.
       </p>
     </>
   );

@@ -31,7 +31,19 @@ export interface LayerRowProps {
 }
 
 /** One layer: its place, directions, material, angle or thickness, dry weight, and the zones it covers. */
-export const LayerRow = memo(function LayerRow({ layer, index, material, zones, first, chosen, cursor, selected, caution, onCell, onOpen }: LayerRowProps) {
+export const LayerRow = memo(function LayerRow({
+  layer,
+  index,
+  material,
+  zones,
+  first,
+  chosen,
+  cursor,
+  selected,
+  caution,
+  onCell,
+  onOpen,
+}: LayerRowProps) {
   const { show, unit } = useUnits();
   const given =
     material.kind === 'fabric'
@@ -54,7 +66,11 @@ export const LayerRow = memo(function LayerRow({ layer, index, material, zones, 
     },
   });
   return (
-    <tr className={`layer-row ${chosen ? 'chosen' : ''} ${selected ? 'selected' : ''}`} role="row" aria-selected={selected !== null || chosen}>
+    <tr
+      className={`layer-row ${chosen ? 'chosen' : ''} ${selected ? 'selected' : ''}`}
+      role="row"
+      aria-selected={selected !== null || chosen}
+    >
       <td role="gridcell" data-handle={layer.id} />
       <td className="num soft" role="gridcell">
         {index + 1}
@@ -64,7 +80,8 @@ export const LayerRow = memo(function LayerRow({ layer, index, material, zones, 
       </td>
       <td {...cell(0)} title={material.name} className="fw-semibold">
         {material.code}
-        {layer.role !== 'structure' && <span className="role-mark"> {LAYER_ROLES[layer.role]}</span>} {caution && <CautionMark cautions={[caution]} />}
+        {layer.role !== 'structure' && <span className="role-mark"> {LAYER_ROLES[layer.role]}</span>}{' '}
+        {caution && <CautionMark cautions={[caution]} />}
       </td>
       <td {...cell(1)} className="num">
         {given}
@@ -75,7 +92,12 @@ export const LayerRow = memo(function LayerRow({ layer, index, material, zones, 
       {zones.map((zone, z) => {
         const covered = layer.zones.includes(zone.id);
         return (
-          <td key={zone.id} {...cell(LEAD_COLUMNS + first + z)} className="zone-cell" aria-label={`${zone.name}: layer ${index + 1} ${covered ? 'covers' : 'does not cover'}`}>
+          <td
+            key={zone.id}
+            {...cell(LEAD_COLUMNS + first + z)}
+            className="zone-cell"
+            aria-label={`${zone.name}: layer ${index + 1} ${covered ? 'covers' : 'does not cover'}`}
+          >
             {covered && <span className={layer.role === 'structure' ? look : `${look} ${layer.role}`} />}
           </td>
         );

@@ -4,7 +4,18 @@ import dynamic from 'next/dynamic';
 import { useSearchParams } from 'next/navigation';
 import { useCallback, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { directionsOf, hasDirection, type LayerMaterial, type Material } from '@/core/material';
-import { chooseMaterial, fetchMaterials, newLayer, piecesOf, setGiven, targetOf, usualRole, usualThickness, type Layer, type LayerGroup } from '@/core/schedule';
+import {
+  chooseMaterial,
+  fetchMaterials,
+  newLayer,
+  piecesOf,
+  setGiven,
+  targetOf,
+  usualRole,
+  usualThickness,
+  type Layer,
+  type LayerGroup,
+} from '@/core/schedule';
 import { useDesign } from '../shared/boat';
 import { Onward } from '../shared/Onward';
 import { Refusal } from '../shared/Refusal';
@@ -32,8 +43,12 @@ import { useZonesShown } from './useZonesShown';
 import { ZONES_SHOWN, ZoneStrip } from './ZoneStrip';
 
 // Behind a key or a tab: fetched when it is opened.
-const MaterialPicker = dynamic(() => import('./MaterialPicker').then((module) => module.MaterialPicker), { ssr: false });
-const CommandPalette = dynamic(() => import('./CommandPalette').then((module) => module.CommandPalette), { ssr: false });
+const MaterialPicker = dynamic(() => import('./MaterialPicker').then((module) => module.MaterialPicker), {
+  ssr: false,
+});
+const CommandPalette = dynamic(() => import('./CommandPalette').then((module) => module.CommandPalette), {
+  ssr: false,
+});
 const LinesView = dynamic(() => import('./LinesView').then((module) => module.LinesView), { ssr: false });
 const LaminateBook = dynamic(() => import('./LaminateBook').then((module) => module.LaminateBook), { ssr: false });
 const PartSettings = dynamic(() => import('./PartSettings').then((module) => module.PartSettings), { ssr: false });
@@ -45,10 +60,14 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
   const { boat, evaluations, act } = trial;
   // A link from another screen may name the zone and the layer it is about.
   const asked = useSearchParams();
-  const first = boat.parts.find((candidate) => candidate.zones.some(({ id }) => id === asked.get('zone'))) ?? boat.parts[0];
+  const first =
+    boat.parts.find((candidate) => candidate.zones.some(({ id }) => id === asked.get('zone'))) ?? boat.parts[0];
   const firstZone = Math.max(0, first?.zones.findIndex(({ id }) => id === asked.get('zone')) ?? 0);
   const [partId, setPartId] = useState<string | null>(first?.id ?? null);
-  const selection = useSelection({ row: Math.max(0, (Number(asked.get('layer')) || 1) - 1), column: LEAD_COLUMNS + firstZone });
+  const selection = useSelection({
+    row: Math.max(0, (Number(asked.get('layer')) || 1) - 1),
+    column: LEAD_COLUMNS + firstZone,
+  });
   const { cursor, move } = selection;
   const [zoneId, setZoneId] = useState<string | null>(first?.zones[firstZone]?.id ?? null);
   const [picking, setPicking] = useState<{ how: 'replace' | 'add'; seed: string } | null>(null);
@@ -71,10 +90,15 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
   }, [boat.materials, shelf]);
   const directions = useMemo(() => {
     const byId = new Map(boat.materials.map((material) => [material.id, material as LayerMaterial]));
-    return [...new Set(layers.flatMap(({ material, angleDeg }) => directionsOf(byId.get(material)!, angleDeg)))].sort((a, b) => a - b).join(' ');
+    return [...new Set(layers.flatMap(({ material, angleDeg }) => directionsOf(byId.get(material)!, angleDeg)))]
+      .sort((a, b) => a - b)
+      .join(' ');
   }, [boat.materials, layers]);
   const materialOf = (id: string) => boat.materials.find((material) => material.id === id) as LayerMaterial | undefined;
-  const rowsChosen = useMemo(() => new Set([...selection.rows].filter((at) => at < layers.length)), [selection.rows, layers.length]);
+  const rowsChosen = useMemo(
+    () => new Set([...selection.rows].filter((at) => at < layers.length)),
+    [selection.rows, layers.length],
+  );
   const ids = layers.flatMap(({ id }, at) => (rowsChosen.has(at) ? [id] : []));
   const inZones = selection.zones.length > 0;
   const zoneIds = inZones ? selection.zones.flatMap((at) => part?.zones[at]?.id ?? []) : zone ? [zone.id] : [];
@@ -98,7 +122,10 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
     setZoneId(chosen?.zones[0]?.id ?? null);
   };
   const say = useCallback((text: string | undefined) => setRefusal(text ?? null), []);
-  const moveLayer = useCallback((layerId: string, index: number) => say(act(null, { type: 'layer.move', layerId, index })), [act, say]);
+  const moveLayer = useCallback(
+    (layerId: string, index: number) => say(act(null, { type: 'layer.move', layerId, index })),
+    [act, say],
+  );
 
   const open = useCallback(
     (atRow: number, column: number) => {
@@ -109,7 +136,14 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
       else if (column === 1) bar.current?.enter('');
       else {
         const target = here.zones[column - LEAD_COLUMNS]!;
-        say(act(null, { type: 'layer.cover', layerId: chosen.id, zoneId: target.id, covered: !chosen.zones.includes(target.id) }));
+        say(
+          act(null, {
+            type: 'layer.cover',
+            layerId: chosen.id,
+            zoneId: target.id,
+            covered: !chosen.zones.includes(target.id),
+          }),
+        );
       }
     },
     [act, say, nowRef],
@@ -136,15 +170,22 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
     setPicking(null);
   };
   /** Angle or thickness for every selected layer that takes it. */
-  const set = (patch: { angleDeg: number } | { thickness: number }) => (part ? act(null, ...setGiven(boat, part, ids, patch)) : undefined);
+  const set = (patch: { angleDeg: number } | { thickness: number }) =>
+    part ? act(null, ...setGiven(boat, part, ids, patch)) : undefined;
 
-  const clipboard = part && layerClipboard({ boat, part, ids, row, zoneIds, materials, act, say, onPasted: selection.selectRows });
+  const clipboard =
+    part && layerClipboard({ boat, part, ids, row, zoneIds, materials, act, say, onPasted: selection.selectRows });
   const step = async (which: 'lightest' | 'strongest') => {
     if (!part || !zone) return;
     const { nextStep } = await import('@/core/option');
     const found = nextStep(boat, part, zone, evaluations, which);
     if (found) trial.propose(found.title, found.edits);
-    else say(which === 'lightest' ? 'No single change is lighter and leaves every zone it touches at the target.' : 'No single change makes this zone stronger.');
+    else
+      say(
+        which === 'lightest'
+          ? 'No single change is lighter and leaves every zone it touches at the target.'
+          : 'No single change makes this zone stronger.',
+      );
   };
 
   const commands: Command[] = part
@@ -216,7 +257,10 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
   const found = useCautions(settled.boat, settled.evaluations);
   const cautions = found ?? NO_CAUTIONS;
   const settledPart = settled.boat.parts.find(({ id }) => id === part?.id);
-  const pieces = useMemo(() => new Map(settledPart ? piecesOf(settled.boat, settledPart).map((one) => [one.layerId, one]) : []), [settled.boat, settledPart]);
+  const pieces = useMemo(
+    () => new Map(settledPart ? piecesOf(settled.boat, settledPart).map((one) => [one.layerId, one]) : []),
+    [settled.boat, settledPart],
+  );
   const piece = layer && pieces.get(layer.id);
   const cellAt = () => document.querySelector<HTMLElement>(`[data-cell="${row}:${cursor.column}"]`);
   const backToGrid = () => cellAt()?.focus();
@@ -233,7 +277,14 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
       <HatchPatterns directions={directions} />
       <div className={view === 'grid' ? 'layup' : ''}>
         <div>
-          <PartTabs parts={boat.parts} part={part} view={view} onPart={choosePart} onView={setView} onSettings={() => setSettings(true)} />
+          <PartTabs
+            parts={boat.parts}
+            part={part}
+            view={view}
+            onPart={choosePart}
+            onView={setView}
+            onSettings={() => setSettings(true)}
+          />
           <Refusal text={refusal} onClose={() => setRefusal(null)} />
           {view === 'grid' && (
             <>
@@ -290,13 +341,22 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
                 onGroup={selectGroup}
               />
               <p className="small soft mt-1 mb-0">
-                Row 1 lies on the mould face · <kbd>Ctrl+K</kbd> lists everything · Shift+arrows select · Space covers · type a fabric on its column, an angle elsewhere · Ctrl+C,
-                X, V also with a spreadsheet
+                Row 1 lies on the mould face · <kbd>Ctrl+K</kbd> lists everything · Shift+arrows select · Space covers ·
+                type a fabric on its column, an angle elsewhere · Ctrl+C, X, V also with a spreadsheet
               </p>
             </>
           )}
           {view === 'section' && (
-            <LinesView boat={boat} part={part} evaluations={evaluations} zoneId={zone?.id ?? null} chosenLayer={layer?.id ?? null} act={act} say={say} onZone={setZoneId} />
+            <LinesView
+              boat={boat}
+              part={part}
+              evaluations={evaluations}
+              zoneId={zone?.id ?? null}
+              chosenLayer={layer?.id ?? null}
+              act={act}
+              say={say}
+              onZone={setZoneId}
+            />
           )}
           {view === 'book' && (
             <LaminateBook
@@ -329,7 +389,13 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
       <Onward to={zone ? `analysis?zone=${zone.id}` : 'analysis'}>Analysis: what does it do under load?</Onward>
       <MaterialPicker
         show={picking !== null}
-        title={picking?.how === 'add' ? 'Add a layer' : ids.length > 1 ? `${ids.length} layers: choose their material` : `Layer ${row + 1}: choose its material`}
+        title={
+          picking?.how === 'add'
+            ? 'Add a layer'
+            : ids.length > 1
+              ? `${ids.length} layers: choose their material`
+              : `Layer ${row + 1}: choose its material`
+        }
         materials={materials}
         seed={picking?.seed ?? ''}
         onPick={pick}

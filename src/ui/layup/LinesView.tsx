@@ -49,7 +49,10 @@ export function LinesView({
   const shape = shapeOf(boat);
   const zone = part.zones.find(({ id }) => id === zoneId);
   const region = zone?.region;
-  const usualX = region && 'from' in region && shape ? (Math.max(shape.hull.aft, region.from) + Math.min(shape.hull.bow, region.to)) / 2 : (zone?.geometry.centroidX ?? 2);
+  const usualX =
+    region && 'from' in region && shape
+      ? (Math.max(shape.hull.aft, region.from) + Math.min(shape.hull.bow, region.to)) / 2
+      : (zone?.geometry.centroidX ?? 2);
   const [x, setX] = useState<number | null>(null);
   const [s, setS] = useState(0.5);
   const [chosen, setChosen] = useState<string | null>(null);
@@ -63,8 +66,10 @@ export function LinesView({
         [handed ? `Along, ${hand} side` : 'Along', { kind: 'along', s, hand }],
       ]
     : [['Through the zones in their order', { kind: 'along', s }]];
-  const state = lines.find((one) => keyOf(one) === chosen) ?? lines.find(({ findings }) => findings.length > 0) ?? lines[0];
-  const put = (join: Join, label: string | null = null) => act(label, { type: 'part.set', partId: part.id, patch: { joins: withJoin(part, join) } });
+  const state =
+    lines.find((one) => keyOf(one) === chosen) ?? lines.find(({ findings }) => findings.length > 0) ?? lines[0];
+  const put = (join: Join, label: string | null = null) =>
+    act(label, { type: 'part.set', partId: part.id, patch: { joins: withJoin(part, join) } });
   const steep = lines.filter(({ findings }) => findings.some(({ kind }) => kind === 'steep'));
   const nameOf = (id: string) => part.zones.find((one) => one.id === id)?.name ?? id;
 
@@ -75,11 +80,25 @@ export function LinesView({
           <>
             <Form.Group controlId="cut-x">
               <Form.Label className="mb-0 small d-block">Cut across at x: {at.toFixed(2)} m</Form.Label>
-              <Form.Range min={shape.hull.aft + 0.02} max={shape.hull.bow - 0.02} step="0.02" value={at} onChange={(event) => setX(Number(event.target.value))} />
+              <Form.Range
+                min={shape.hull.aft + 0.02}
+                max={shape.hull.bow - 0.02}
+                step="0.02"
+                value={at}
+                onChange={(event) => setX(Number(event.target.value))}
+              />
             </Form.Group>
             <Form.Group controlId="cut-s">
-              <Form.Label className="mb-0 small d-block">Cut along between keel and deck edge: {formatNumber(s * 50, 0)} % of the girth</Form.Label>
-              <Form.Range min="0.02" max="1.98" step="0.02" value={s} onChange={(event) => setS(Number(event.target.value))} />
+              <Form.Label className="mb-0 small d-block">
+                Cut along between keel and deck edge: {formatNumber(s * 50, 0)} % of the girth
+              </Form.Label>
+              <Form.Range
+                min="0.02"
+                max="1.98"
+                step="0.02"
+                value={s}
+                onChange={(event) => setS(Number(event.target.value))}
+              />
             </Form.Group>
           </>
         )}
@@ -87,9 +106,15 @@ export function LinesView({
           <Button
             size="sm"
             onClick={() => {
-              const joins = steep.reduce((known, one) => withJoin({ ...part, joins: known }, staggered(part, one)), part.joins);
+              const joins = steep.reduce(
+                (known, one) => withJoin({ ...part, joins: known }, staggered(part, one)),
+                part.joins,
+              );
               say(
-                act(`laid out the drop-offs at ${steep.length} ${steep.length === 1 ? 'line' : 'lines'} of ${part.name}`, { type: 'part.set', partId: part.id, patch: { joins } }),
+                act(
+                  `laid out the drop-offs at ${steep.length} ${steep.length === 1 ? 'line' : 'lines'} of ${part.name}`,
+                  { type: 'part.set', partId: part.id, patch: { joins } },
+                ),
               );
             }}
           >
@@ -147,11 +172,21 @@ export function LinesView({
                             {one.line.name}
                           </button>
                         </td>
-                        <td className="num">{(one.join.length ?? one.line.length) === null ? '–' : full((one.join.length ?? one.line.length)!, 'length')}</td>
+                        <td className="num">
+                          {(one.join.length ?? one.line.length) === null
+                            ? '–'
+                            : full((one.join.length ?? one.line.length)!, 'length')}
+                        </td>
                         <td className="num">{stops}</td>
                         <td className="num">{one.lapWidth > 0 ? full(one.lapWidth, 'shortLength') : '–'}</td>
                         <td className="num">{full(one.lapThickness, 'thickness')}</td>
-                        <td>{one.findings.length > 0 ? <span className="verdict thin">△ {one.findings.length} to mend</span> : <span className="verdict meets">✓</span>}</td>
+                        <td>
+                          {one.findings.length > 0 ? (
+                            <span className="verdict thin">△ {one.findings.length} to mend</span>
+                          ) : (
+                            <span className="verdict meets">✓</span>
+                          )}
+                        </td>
                       </tr>
                     );
                   })}
@@ -167,7 +202,17 @@ export function LinesView({
             </div>
           </Card.Body>
         </Card>
-        {state && <LineEditor key={keyOf(state)} state={state} part={part} put={put} say={say} nameOf={nameOf} onZone={onZone} />}
+        {state && (
+          <LineEditor
+            key={keyOf(state)}
+            state={state}
+            part={part}
+            put={put}
+            say={say}
+            nameOf={nameOf}
+            onZone={onZone}
+          />
+        )}
       </div>
     </div>
   );
@@ -191,8 +236,16 @@ function LineEditor({
 }) {
   const { full, words } = useUnits();
   const { line, join, layers, findings, mass } = state;
-  const setLap = (layer: string, lap: number | null) => put({ ...join, laps: [...join.laps.filter((one) => one.layer !== layer), ...(lap === join.lap ? [] : [{ layer, lap }])] });
-  const setEnd = (layer: string, past: number) => put({ ...join, ends: [...join.ends.filter((one) => one.layer !== layer), ...(past === 0 ? [] : [{ layer, past }])] });
+  const setLap = (layer: string, lap: number | null) =>
+    put({
+      ...join,
+      laps: [...join.laps.filter((one) => one.layer !== layer), ...(lap === join.lap ? [] : [{ layer, lap }])],
+    });
+  const setEnd = (layer: string, past: number) =>
+    put({
+      ...join,
+      ends: [...join.ends.filter((one) => one.layer !== layer), ...(past === 0 ? [] : [{ layer, past }])],
+    });
   return (
     <Card>
       <Card.Body>
@@ -229,7 +282,10 @@ function LineEditor({
           <div className="col-4">
             <Form.Group controlId="line-lap-kind">
               <Form.Label className="mb-0">Layers that cover both</Form.Label>
-              <Form.Select value={join.lap === null ? 'runs' : 'laps'} onChange={(event) => say(put({ ...join, lap: event.target.value === 'laps' ? LAP : null }))}>
+              <Form.Select
+                value={join.lap === null ? 'runs' : 'laps'}
+                onChange={(event) => say(put({ ...join, lap: event.target.value === 'laps' ? LAP : null }))}
+              >
                 <option value="runs">run on in one piece</option>
                 <option value="laps">lap over each other</option>
               </Form.Select>
@@ -237,7 +293,14 @@ function LineEditor({
           </div>
           {join.lap !== null && (
             <div className="col-3">
-              <QuantityField label="Lap" kind="shortLength" value={join.lap} minimum={0.005} maximum={2} onCommit={(lap) => put({ ...join, lap: lap! })} />
+              <QuantityField
+                label="Lap"
+                kind="shortLength"
+                value={join.lap}
+                minimum={0.005}
+                maximum={2}
+                onCommit={(lap) => put({ ...join, lap: lap! })}
+              />
             </div>
           )}
           <div className="col-3">
@@ -254,7 +317,15 @@ function LineEditor({
           </div>
           {line.length === null && (
             <div className="col-3">
-              <QuantityField label="Length of the line" kind="length" value={join.length} minimum={0} maximum={100} optional onCommit={(length) => put({ ...join, length })} />
+              <QuantityField
+                label="Length of the line"
+                kind="length"
+                value={join.length}
+                minimum={0}
+                maximum={100}
+                optional
+                onCommit={(length) => put({ ...join, length })}
+              />
             </div>
           )}
         </div>
@@ -266,7 +337,9 @@ function LineEditor({
             size="sm"
             variant="outline-primary"
             disabled={join.ends.length === 0 && join.laps.length === 0 && join.lap === null}
-            onClick={() => say(put({ ...join, lap: null, laps: [], ends: [] }, `cleared laps and run-outs at ${line.name}`))}
+            onClick={() =>
+              say(put({ ...join, lap: null, laps: [], ends: [] }, `cleared laps and run-outs at ${line.name}`))
+            }
           >
             Clear
           </Button>

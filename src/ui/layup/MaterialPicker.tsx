@@ -6,8 +6,14 @@ import { KeyDialog } from '../shared/KeyDialog';
 import { useUnits } from '../shared/units';
 import { FibreGlyph } from './FibreGlyph';
 
-const isLayerMaterial = (material: Material): material is LayerMaterial => material.kind === 'fabric' || material.kind === 'core' || material.kind === 'coating';
-const familyOf = (material: LayerMaterial) => (material.kind === 'fabric' ? FABRIC_FORMS[material.family] : material.kind === 'core' ? CORE_FAMILIES[material.family] : 'Coating');
+const isLayerMaterial = (material: Material): material is LayerMaterial =>
+  material.kind === 'fabric' || material.kind === 'core' || material.kind === 'coating';
+const familyOf = (material: LayerMaterial) =>
+  material.kind === 'fabric'
+    ? FABRIC_FORMS[material.family]
+    : material.kind === 'core'
+      ? CORE_FAMILIES[material.family]
+      : 'Coating';
 
 /** Choose what a layer is made of: type a part of its name or code, arrows, Enter. The boat's own figures stand in front of the Shelf's. */
 export function MaterialPicker({
@@ -35,7 +41,15 @@ export function MaterialPicker({
   );
 }
 
-function Choices({ materials, onPick, seed }: { seed: string; materials: readonly Material[]; onPick: (material: LayerMaterial) => void }) {
+function Choices({
+  materials,
+  onPick,
+  seed,
+}: {
+  seed: string;
+  materials: readonly Material[];
+  onPick: (material: LayerMaterial) => void;
+}) {
   const { show: number, unit } = useUnits();
   return (
     <FindBox

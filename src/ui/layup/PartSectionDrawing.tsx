@@ -42,7 +42,11 @@ export function PartSectionDrawing({
   const { full } = useUnits();
   const materials = new Map(boat.materials.map((material) => [material.id, material as LayerMaterial]));
   const layers = new Map(part.layers.map((layer) => [layer.id, layer]));
-  const thickest = Math.max(0.004, ...section.zones.map(({ thickness }) => thickness), ...section.windows.flatMap((window) => (window ? [window.state.lapThickness] : [])));
+  const thickest = Math.max(
+    0.004,
+    ...section.zones.map(({ thickness }) => thickness),
+    ...section.windows.flatMap((window) => (window ? [window.state.lapThickness] : [])),
+  );
   const scale = HEIGHT / thickest;
   const base = TOP + HEIGHT;
   const widest = Math.max(0.06, ...section.windows.flatMap((window) => (window ? [window.stations.at(-1)!] : [])));
@@ -63,7 +67,12 @@ export function PartSectionDrawing({
       <g key={key}>
         <polygon points={outline} fill={chosen ? '#f4c9ae' : fill} />
         {pattern && <polygon points={outline} fill={`url(#${pattern})`} />}
-        <polygon points={outline} fill="none" stroke={chosen ? '#9a4527' : '#2b2622'} strokeWidth={chosen ? 1.2 : 0.45} />
+        <polygon
+          points={outline}
+          fill="none"
+          stroke={chosen ? '#9a4527' : '#2b2622'}
+          strokeWidth={chosen ? 1.2 : 0.45}
+        />
       </g>
     );
   };
@@ -86,7 +95,9 @@ export function PartSectionDrawing({
     const middle = x + WINDOW / 2;
     const reach = stations.at(-1)!;
     // A window narrower than the widest one is filled with its outermost state.
-    const xs = stations.map((u, i) => (i === 0 ? x : i === stations.length - 1 && Math.abs(u) >= reach - 1e-9 ? x + WINDOW : middle + u * across));
+    const xs = stations.map((u, i) =>
+      i === 0 ? x : i === stations.length - 1 && Math.abs(u) >= reach - 1e-9 ? x + WINDOW : middle + u * across,
+    );
     const heights = stations.map(() => 0);
     return bands.map(({ layerId, thickness }) => {
       const points = thickness.map((t, i): [number, number, number] => {
@@ -98,7 +109,13 @@ export function PartSectionDrawing({
     });
   };
   const breakMark = (x: number) => (
-    <path key={`b${x}`} d={`M ${x} ${base + 6} l -3 -8 l 6 -${HEIGHT / 2} l -6 -6 l 6 -${HEIGHT / 2}`} fill="none" stroke="#fbf7ef" strokeWidth="5" />
+    <path
+      key={`b${x}`}
+      d={`M ${x} ${base + 6} l -3 -8 l 6 -${HEIGHT / 2} l -6 -6 l 6 -${HEIGHT / 2}`}
+      fill="none"
+      stroke="#fbf7ef"
+      strokeWidth="5"
+    />
   );
 
   const placed = section.zones.map((zone, i) => ({ zone, at: 16 + i * (ZONE + WINDOW), window: section.windows[i] }));
@@ -133,7 +150,15 @@ export function PartSectionDrawing({
           {window && (
             <g>
               {windowBands(window, at + ZONE)}
-              <line x1={at + ZONE + WINDOW / 2} x2={at + ZONE + WINDOW / 2} y1={TOP - 6} y2={base + 4} stroke="#9a4527" strokeWidth="0.8" strokeDasharray="3 2" />
+              <line
+                x1={at + ZONE + WINDOW / 2}
+                x2={at + ZONE + WINDOW / 2}
+                y1={TOP - 6}
+                y2={base + 4}
+                stroke="#9a4527"
+                strokeWidth="0.8"
+                strokeDasharray="3 2"
+              />
               <WindowLabel
                 window={window}
                 x={at + ZONE + WINDOW / 2}
@@ -166,7 +191,8 @@ export function PartSectionDrawing({
       )}
       <line x1="16" x2={x} y1={base} y2={base} stroke="#9a4527" strokeWidth="2" />
       <text x="16" y={TOP - 16} fontSize="10" fill="#9a4527">
-        mould face at the bottom; thickness enlarged ×{formatNumber(ratio, ratio < 10 ? 1 : 0)} against the length across each line
+        mould face at the bottom; thickness enlarged ×{formatNumber(ratio, ratio < 10 ? 1 : 0)} against the length
+        across each line
       </text>
       <g stroke="#2b2622" strokeWidth="0.7" fill="none">
         <path d={`M 8 ${base} V ${base - 0.01 * scale} M 5 ${base} h 6 M 5 ${base - 0.01 * scale} h 6`} />
@@ -211,7 +237,15 @@ function WindowLabel({
       onClick={() => onLine(`${line.a}|${line.b}`)}
       onKeyDown={(event) => event.key === 'Enter' && onLine(`${line.a}|${line.b}`)}
     >
-      <rect x={x - 70} y={base + 4} width="140" height="32" fill={chosen ? '#f8e3d5' : 'transparent'} stroke={chosen ? '#9a4527' : 'none'} rx="3" />
+      <rect
+        x={x - 70}
+        y={base + 4}
+        width="140"
+        height="32"
+        fill={chosen ? '#f8e3d5' : 'transparent'}
+        stroke={chosen ? '#9a4527' : 'none'}
+        rx="3"
+      />
       <text x={x} y={base + 15} textAnchor="middle" fontSize="10" fill="#9a4527">
         {findings.length > 0 ? '△ ' : ''}
         {what.join(', ') || 'all run on'}

@@ -14,7 +14,13 @@ interface PartSettingsProps {
 /** How often a part is made and on which hands, and how its layers may end. */
 export function PartSettings({ show, onClosed, ...rest }: PartSettingsProps & { show: boolean; onClosed: () => void }) {
   return (
-    <KeyDialog id="part" show={show} title={`${rest.part.name}: hands, number-off, ends of layers`} onClose={rest.onClose} onClosed={onClosed}>
+    <KeyDialog
+      id="part"
+      show={show}
+      title={`${rest.part.name}: hands, number-off, ends of layers`}
+      onClose={rest.onClose}
+      onClosed={onClosed}
+    >
       <Entries {...rest} />
     </KeyDialog>
   );
@@ -33,7 +39,8 @@ function Entries({ part, act, onClose }: PartSettingsProps) {
     setRefusal(said ?? null);
     if (!said) onClose();
   };
-  const set = (patch: Partial<Pick<Part, 'dropRatio' | 'coreBevel'>>) => act(null, { type: 'part.set', partId: part.id, patch });
+  const set = (patch: Partial<Pick<Part, 'dropRatio' | 'coreBevel'>>) =>
+    act(null, { type: 'part.set', partId: part.id, patch });
   return (
     <Form
       onSubmit={(event) => {
@@ -58,7 +65,13 @@ function Entries({ part, act, onClose }: PartSettingsProps) {
         </Form.Group>
         <Form.Group controlId="part-number">
           <Form.Label className="mb-0">Number-off, all hands together</Form.Label>
-          <Form.Control className="num" inputMode="numeric" value={number} maxLength={4} onChange={(event) => setNumber(event.target.value)} />
+          <Form.Control
+            className="num"
+            inputMode="numeric"
+            value={number}
+            maxLength={4}
+            onChange={(event) => setNumber(event.target.value)}
+          />
         </Form.Group>
         {odd && (
           <Form.Group controlId="part-odd">

@@ -32,12 +32,24 @@ export function PartTabs({
           </Nav.Item>
         ))}
       </Nav>
-      <button type="button" className="plain-button small soft pb-1 text-nowrap" title="Hands, number-off, drop-off ratio" onClick={onSettings}>
+      <button
+        type="button"
+        className="plain-button small soft pb-1 text-nowrap"
+        title="Hands, number-off, drop-off ratio"
+        onClick={onSettings}
+      >
         {part.number} off{part.hands === 'two' ? ', two hands' : ''} ▾
       </button>
       <div className="btn-group btn-group-sm" role="group" aria-label="View">
         {(Object.keys(VIEWS) as View[]).map((key, i) => (
-          <Button key={key} size="sm" variant={view === key ? 'primary' : 'outline-primary'} aria-pressed={view === key} title={`Alt+${i + 1}`} onClick={() => onView(key)}>
+          <Button
+            key={key}
+            size="sm"
+            variant={view === key ? 'primary' : 'outline-primary'}
+            aria-pressed={view === key}
+            title={`Alt+${i + 1}`}
+            onClick={() => onView(key)}
+          >
             {VIEWS[key]}
           </Button>
         ))}

@@ -11,7 +11,15 @@ const BAR = 168;
 const LEFT = 34;
 
 /** The selected zone's stack to scale, mould face on top as in the grid; labels are pushed apart where layers are thin. */
-export const SectionDrawing = memo(function SectionDrawing({ evaluation, name, chosenLayer }: { evaluation: ZoneEvaluation; name: string; chosenLayer: string | null }) {
+export const SectionDrawing = memo(function SectionDrawing({
+  evaluation,
+  name,
+  chosenLayer,
+}: {
+  evaluation: ZoneEvaluation;
+  name: string;
+  chosenLayer: string | null;
+}) {
   const { full, show } = useUnits();
   const { layers, thickness } = evaluation;
   if (layers.length === 0) return <p className="soft">No layer covers this zone yet.</p>;
@@ -53,11 +61,47 @@ export const SectionDrawing = memo(function SectionDrawing({ evaluation, name, c
         const turn = hasDirection(laid.material) ? ` ${formatNumber(laid.layer.angleDeg, 0)}°` : '';
         return (
           <g key={laid.layer.id}>
-            {laid.layer.role === 'comesOff' && <line x1={LEFT} x2={LEFT + BAR} y1={at + 1.5} y2={at + 1.5} stroke="#2b2622" strokeWidth="1.4" strokeDasharray="5 3" />}
-            <Hatch material={laid.material} angleDeg={laid.layer.angleDeg} x={LEFT} y={at} width={BAR} height={tallness} />
-            <rect x={LEFT} y={at} width={BAR} height={tallness} fill="none" stroke={chosen ? '#9a4527' : '#2b2622'} strokeWidth={chosen ? 1.6 : 0.5} />
-            <path d={`M ${LEFT + BAR} ${at + tallness / 2} L ${LEFT + BAR + 16} ${labels[i]!} h 4`} fill="none" stroke={chosen ? '#9a4527' : '#9a8f80'} strokeWidth="0.7" />
-            <text x={LEFT + BAR + 23} y={labels[i]! + 3.5} fontSize="10" fill={chosen ? '#9a4527' : '#2b2622'} fontWeight={chosen ? 600 : 400}>
+            {laid.layer.role === 'comesOff' && (
+              <line
+                x1={LEFT}
+                x2={LEFT + BAR}
+                y1={at + 1.5}
+                y2={at + 1.5}
+                stroke="#2b2622"
+                strokeWidth="1.4"
+                strokeDasharray="5 3"
+              />
+            )}
+            <Hatch
+              material={laid.material}
+              angleDeg={laid.layer.angleDeg}
+              x={LEFT}
+              y={at}
+              width={BAR}
+              height={tallness}
+            />
+            <rect
+              x={LEFT}
+              y={at}
+              width={BAR}
+              height={tallness}
+              fill="none"
+              stroke={chosen ? '#9a4527' : '#2b2622'}
+              strokeWidth={chosen ? 1.6 : 0.5}
+            />
+            <path
+              d={`M ${LEFT + BAR} ${at + tallness / 2} L ${LEFT + BAR + 16} ${labels[i]!} h 4`}
+              fill="none"
+              stroke={chosen ? '#9a4527' : '#9a8f80'}
+              strokeWidth="0.7"
+            />
+            <text
+              x={LEFT + BAR + 23}
+              y={labels[i]! + 3.5}
+              fontSize="10"
+              fill={chosen ? '#9a4527' : '#2b2622'}
+              fontWeight={chosen ? 600 : 400}
+            >
               {laid.index + 1} {laid.material.code}
               {turn}
               {laid.layer.role !== 'structure' && `, ${LAYER_ROLES[laid.layer.role]}`}
@@ -69,7 +113,14 @@ export const SectionDrawing = memo(function SectionDrawing({ evaluation, name, c
       <g stroke="#2b2622" strokeWidth="0.7" fill="none">
         <path d={`M 24 ${top} V ${top + height} M 20 ${top} h 8 M 20 ${top + height} h 8`} />
       </g>
-      <text x="14" y={top + height / 2} fontSize="10" textAnchor="middle" transform={`rotate(-90 14 ${top + height / 2})`} fill="#2b2622">
+      <text
+        x="14"
+        y={top + height / 2}
+        fontSize="10"
+        textAnchor="middle"
+        transform={`rotate(-90 14 ${top + height / 2})`}
+        fill="#2b2622"
+      >
         {show(thickness, 'thickness')}
       </text>
     </svg>

@@ -3,7 +3,15 @@ import { useMemo, useState, type ReactNode } from 'react';
 import { Card } from 'react-bootstrap';
 import { ORIGINS } from '@/core/material';
 import { formatMargin, formatNumber } from '@/core/quantity';
-import { reserveBand, targetOf, verdictOf, type Boat, type Zone, type ZoneCheck, type ZoneEvaluation } from '@/core/schedule';
+import {
+  reserveBand,
+  targetOf,
+  verdictOf,
+  type Boat,
+  type Zone,
+  type ZoneCheck,
+  type ZoneEvaluation,
+} from '@/core/schedule';
 import { CHECKS, ZONE_LOCATIONS } from '@/core/standard';
 import { Tabs } from '../shared/Tabs';
 import { useAfterPaint } from '../shared/useAfterPaint';
@@ -13,7 +21,8 @@ import { SectionDrawing } from './SectionDrawing';
 
 const FILL = { fails: '#9b1c31', thin: '#b98517', meets: '#1b5e6f', ample: '#8b989b' } as const;
 const TRACK = 72;
-const place = (reserveFactor: number) => TRACK * Math.min(1, Math.max(0, Math.log(reserveFactor / 0.4) / Math.log(5 / 0.4)));
+const place = (reserveFactor: number) =>
+  TRACK * Math.min(1, Math.max(0, Math.log(reserveFactor / 0.4) / Math.log(5 / 0.4)));
 
 /** Reserve on a logarithmic track from 0.4 to 5, with a mark at 1 and at the target. */
 function ReserveBar({ reserveFactor, target }: { reserveFactor: number; target: number }) {
@@ -22,7 +31,9 @@ function ReserveBar({ reserveFactor, target }: { reserveFactor: number; target: 
       <rect className="reserve-track" width={TRACK} height="7" y="2" />
       <rect width={place(reserveFactor)} height="7" y="2" fill={FILL[verdictOf(reserveFactor, target)]} />
       <line x1={place(1)} x2={place(1)} y1="0" y2="11" stroke="#2b2622" strokeWidth="1.4" />
-      {target > 1 && <line x1={place(target)} x2={place(target)} y1="0" y2="11" stroke="#2b2622" strokeDasharray="2 1.5" />}
+      {target > 1 && (
+        <line x1={place(target)} x2={place(target)} y1="0" y2="11" stroke="#2b2622" strokeDasharray="2 1.5" />
+      )}
     </svg>
   );
 }
@@ -62,11 +73,20 @@ export function ZonePanel({
     ['Thickness', full(e.thickness, 'thickness')],
     ['Dry fibre', full(e.dryArealWeight, 'arealWeight')],
     ['Laminated', full(e.laminatedArealWeight, 'laminateWeight')],
-    ['Fibre by weight / volume', `${formatNumber(e.fibreWeightFraction * 100, 0)} / ${formatNumber(e.fibreVolumeFraction * 100, 0)} %`],
+    [
+      'Fibre by weight / volume',
+      `${formatNumber(e.fibreWeightFraction * 100, 0)} / ${formatNumber(e.fibreVolumeFraction * 100, 0)} %`,
+    ],
     ...(e.stiffness
       ? ([
-          ['Membrane A11 / A22', `${full(e.stiffness.A[0][0], 'membraneStiffness').split(' ')[0]} / ${full(e.stiffness.A[1][1], 'membraneStiffness')}`],
-          ['Bending D11 / D22', `${full(e.stiffness.D[0][0], 'bendingStiffness').split(' ')[0]} / ${full(e.stiffness.D[1][1], 'bendingStiffness')}`],
+          [
+            'Membrane A11 / A22',
+            `${full(e.stiffness.A[0][0], 'membraneStiffness').split(' ')[0]} / ${full(e.stiffness.A[1][1], 'membraneStiffness')}`,
+          ],
+          [
+            'Bending D11 / D22',
+            `${full(e.stiffness.D[0][0], 'bendingStiffness').split(' ')[0]} / ${full(e.stiffness.D[1][1], 'bendingStiffness')}`,
+          ],
         ] as [string, string][])
       : []),
     ...(e.pressure ? ([['Design pressure', full(e.pressure.pressure, 'pressure')]] as [string, string][]) : []),
@@ -81,7 +101,12 @@ export function ZonePanel({
           {e.governing && <Verdict reserveFactor={e.governing.reserveFactor} target={target} />}
         </div>
         <SectionDrawing evaluation={drawn} name={zone.name} chosenLayer={chosenLayer} />
-        <Tabs className="mt-1 mb-2 small" names={{ checks: 'Checks', moves: 'What each layer buys', cautions: `Cautions ${openCautions || ''}` }} open={view} onOpen={setView} />
+        <Tabs
+          className="mt-1 mb-2 small"
+          names={{ checks: 'Checks', moves: 'What each layer buys', cautions: `Cautions ${openCautions || ''}` }}
+          open={view}
+          onOpen={setView}
+        />
         {view === 'moves' && moves}
         {view === 'cautions' && cautions}
         {view === 'checks' && (
@@ -119,10 +144,20 @@ export function ZonePanel({
                   {e.checks.map((check) => (
                     <tr key={`${check.pack}-${check.id}`} className={check === e.governing ? 'fw-semibold' : ''}>
                       <td>
-                        <button type="button" className="reason-button" onClick={() => onWorking(check)} title={words(check.governs)}>
+                        <button
+                          type="button"
+                          className="reason-button"
+                          onClick={() => onWorking(check)}
+                          title={words(check.governs)}
+                        >
                           {CHECKS[check.id]}
                         </button>
-                        {check.pack !== boat.packs[0]!.id && <span className="soft fw-normal small"> {boat.packs.find(({ id }) => id === check.pack)?.title}</span>}
+                        {check.pack !== boat.packs[0]!.id && (
+                          <span className="soft fw-normal small">
+                            {' '}
+                            {boat.packs.find(({ id }) => id === check.pack)?.title}
+                          </span>
+                        )}
                         {check === e.governing && <span className="soft fw-normal"> governs</span>}
                       </td>
                       <td className="px-0">

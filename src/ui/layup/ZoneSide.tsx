@@ -9,8 +9,12 @@ import type { LayupState } from './useTrial';
 import { ZonePanel } from './ZonePanel';
 
 // Behind a tab: fetched when it is opened.
-const DetailCautions = dynamic(() => import('../details/DetailCautions').then((module) => module.DetailCautions), { ssr: false });
-const LayerMovesPanel = dynamic(() => import('./LayerMovesPanel').then((module) => module.LayerMovesPanel), { ssr: false });
+const DetailCautions = dynamic(() => import('../details/DetailCautions').then((module) => module.DetailCautions), {
+  ssr: false,
+});
+const LayerMovesPanel = dynamic(() => import('./LayerMovesPanel').then((module) => module.LayerMovesPanel), {
+  ssr: false,
+});
 
 /** The chosen zone beside the grid: its section and results, what each layer buys, what is said against it. */
 export function ZoneSide({
@@ -46,7 +50,11 @@ export function ZoneSide({
       openCautions={ofZone.filter(({ accepted }) => !accepted).length}
       cautions={
         <>
-          <CautionList boat={boat} cautions={ofZone} empty={cautions ? 'Nothing to say against this stack.' : 'Looking through the rules…'} />
+          <CautionList
+            boat={boat}
+            cautions={ofZone}
+            empty={cautions ? 'Nothing to say against this stack.' : 'Looking through the rules…'}
+          />
           <DetailCautions boat={settledBoat} zoneId={zone.id} />
         </>
       }

@@ -23,7 +23,11 @@ export function ZoneStrip({
   onZone: (index: number) => void;
 }) {
   return (
-    <div className="zone-strip" role="group" aria-label={`Zones ${first + 1} to ${Math.min(zones.length, first + ZONES_SHOWN)} of ${zones.length} stand in the grid`}>
+    <div
+      className="zone-strip"
+      role="group"
+      aria-label={`Zones ${first + 1} to ${Math.min(zones.length, first + ZONES_SHOWN)} of ${zones.length} stand in the grid`}
+    >
       {zones.map((zone, i) => {
         const reserve = evaluations.get(zone.id)?.governing?.reserveFactor;
         const verdict = reserve === undefined ? null : verdictOf(reserve, target);

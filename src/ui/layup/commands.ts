@@ -17,10 +17,23 @@ export interface Command {
 const NAMES: Record<string, string> = { ' ': 'Space', ArrowUp: '↑', ArrowDown: '↓' };
 
 /** A key press in the words of a command. */
-export function keyOf({ key, shiftKey, altKey, ctrlKey, metaKey }: Pick<KeyboardEvent, 'key' | 'shiftKey' | 'altKey' | 'ctrlKey' | 'metaKey'>): string {
+export function keyOf({
+  key,
+  shiftKey,
+  altKey,
+  ctrlKey,
+  metaKey,
+}: Pick<KeyboardEvent, 'key' | 'shiftKey' | 'altKey' | 'ctrlKey' | 'metaKey'>): string {
   const letter = /^[a-z]$/i.test(key);
   const name = letter ? key.toUpperCase() : key === ' ' ? 'Space' : key;
-  return [ctrlKey || metaKey ? 'Ctrl' : '', altKey ? 'Alt' : '', shiftKey && (letter || key.length > 1) ? 'Shift' : '', name].filter(Boolean).join('+');
+  return [
+    ctrlKey || metaKey ? 'Ctrl' : '',
+    altKey ? 'Alt' : '',
+    shiftKey && (letter || key.length > 1) ? 'Shift' : '',
+    name,
+  ]
+    .filter(Boolean)
+    .join('+');
 }
 
 /** A command's key as it is shown. */
@@ -31,5 +44,10 @@ export const shownKey = (key: string) =>
     .join('+');
 
 /** Whether a press would be read as text where text can be typed. */
-export const isText = ({ key, altKey, ctrlKey, metaKey }: Pick<KeyboardEvent, 'key' | 'altKey' | 'ctrlKey' | 'metaKey'>) =>
+export const isText = ({
+  key,
+  altKey,
+  ctrlKey,
+  metaKey,
+}: Pick<KeyboardEvent, 'key' | 'altKey' | 'ctrlKey' | 'metaKey'>) =>
   !altKey && !ctrlKey && !metaKey && /^[\p{L}\d]$/u.test(key);

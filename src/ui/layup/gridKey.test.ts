@@ -3,10 +3,28 @@ import type { Command } from './commands';
 import { meaningOf } from './gridKey';
 import { LEAD_COLUMNS } from './LayerRow';
 
-const command = (id: string, key: string, off?: string): Command => ({ id, key, off, title: id, group: 'Layers', run: () => undefined });
-const COMMANDS = [command('cover', 'Space'), command('turn', 'T'), command('turn-back', 'Shift+T'), command('up', 'Alt+ArrowUp'), command('drop', 'Escape', 'nothing is on trial')];
+const command = (id: string, key: string, off?: string): Command => ({
+  id,
+  key,
+  off,
+  title: id,
+  group: 'Layers',
+  run: () => undefined,
+});
+const COMMANDS = [
+  command('cover', 'Space'),
+  command('turn', 'T'),
+  command('turn-back', 'Shift+T'),
+  command('up', 'Alt+ArrowUp'),
+  command('drop', 'Escape', 'nothing is on trial'),
+];
 const press = (key: string, column: number, takesFigures: boolean | null = true, more = {}) =>
-  meaningOf({ key, altKey: false, ctrlKey: false, metaKey: false, shiftKey: false, ...more }, column, takesFigures, COMMANDS);
+  meaningOf(
+    { key, altKey: false, ctrlKey: false, metaKey: false, shiftKey: false, ...more },
+    column,
+    takesFigures,
+    COMMANDS,
+  );
 const ran = (meaning: ReturnType<typeof press>) => (meaning?.does === 'run' ? meaning.command.id : meaning);
 
 describe('a key in the grid', () => {
@@ -33,6 +51,12 @@ describe('a key in the grid', () => {
   });
   it('leaves Escape alone while nothing is on trial', () => {
     expect(press('Escape', 1)).toBeNull();
-    expect(ran(meaningOf({ key: 'Escape', altKey: false, ctrlKey: false, metaKey: false, shiftKey: false }, 1, true, [command('drop', 'Escape')]))).toBe('drop');
+    expect(
+      ran(
+        meaningOf({ key: 'Escape', altKey: false, ctrlKey: false, metaKey: false, shiftKey: false }, 1, true, [
+          command('drop', 'Escape'),
+        ]),
+      ),
+    ).toBe('drop');
   });
 });

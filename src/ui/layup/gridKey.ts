@@ -19,7 +19,12 @@ export type Meaning =
  * @param takesFigures the layer has an angle or a thickness of its own; null where there is no layer
  * @returns null for a key that means nothing here, and is left to the browser
  */
-export function meaningOf(event: Pressed, column: number, takesFigures: boolean | null, commands: readonly Command[]): Meaning | null {
+export function meaningOf(
+  event: Pressed,
+  column: number,
+  takesFigures: boolean | null,
+  commands: readonly Command[],
+): Meaning | null {
   const plain = !event.ctrlKey && !event.metaKey && !event.altKey;
   const inZones = column >= LEAD_COLUMNS;
   if (column === 0 && isText(event) && takesFigures !== null) return { does: 'spell', seed: event.key };

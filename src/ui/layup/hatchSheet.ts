@@ -4,7 +4,9 @@ import { directionsOf, hasMat, type LayerMaterial } from '@/core/material';
 /** Class of a covered cell by what its layer looks like: 'lay core', 'lay coating', 'lay mat d45 dm45'. */
 export function lookClass(material: LayerMaterial, angleDeg: number): string {
   if (material.kind !== 'fabric') return `lay ${material.kind}`;
-  const directions = directionsOf(material, angleDeg).map((direction) => `d${direction}`.replace('-', 'm').replace('.', '_'));
+  const directions = directionsOf(material, angleDeg).map((direction) =>
+    `d${direction}`.replace('-', 'm').replace('.', '_'),
+  );
   return ['lay', ...(hasMat(material) ? ['mat'] : []), ...directions].join(' ');
 }
 
@@ -19,7 +21,13 @@ const CELLS = `url("data:image/svg+xml,${encodeURIComponent('<svg xmlns="http://
 const ruleOf = (look: string): string => {
   const [, ...parts] = look.split(' ');
   const images = parts.flatMap((part) =>
-    part === 'core' ? [CELLS] : part === 'mat' ? [DOTS] : part === 'coating' ? [] : [lines(Number(part.slice(1).replace('m', '-').replace('_', '.')))],
+    part === 'core'
+      ? [CELLS]
+      : part === 'mat'
+        ? [DOTS]
+        : part === 'coating'
+          ? []
+          : [lines(Number(part.slice(1).replace('m', '-').replace('_', '.')))],
   );
   return images.length === 0 ? '' : `.${look.replaceAll(' ', '.')}{background-image:${images.join(',')}}`;
 };

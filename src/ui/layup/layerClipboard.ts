@@ -31,7 +31,13 @@ export function layerClipboard({
   onPasted: (from: number, to: number) => void;
 }) {
   const counted = (count: number) => `${count} ${count === 1 ? 'layer' : 'layers'}`;
-  const remove = () => say(act(`cut ${counted(ids.length)} of ${part.name}`, ...ids.map((layerId): Edit => ({ type: 'layer.remove', layerId }))));
+  const remove = () =>
+    say(
+      act(
+        `cut ${counted(ids.length)} of ${part.name}`,
+        ...ids.map((layerId): Edit => ({ type: 'layer.remove', layerId })),
+      ),
+    );
   const copy = (event: ClipboardEvent): boolean => {
     if (ids.length === 0) return false;
     event.clipboardData.setData('text/plain', layersToText(boat, part, ids));
@@ -43,12 +49,18 @@ export function layerClipboard({
     cut: (event: ClipboardEvent) => void (copy(event) && remove()),
     /** Asked for by name, where the browser has no event of its own. */
     cutByCommand: () =>
-      void navigator.clipboard.writeText(layersToText(boat, part, ids)).then(remove, () => say('The browser did not allow it: press Ctrl+X in the grid instead.')),
+      void navigator.clipboard
+        .writeText(layersToText(boat, part, ids))
+        .then(remove, () => say('The browser did not allow it: press Ctrl+X in the grid instead.')),
     paste: (event: ClipboardEvent) => {
       event.preventDefault();
       try {
         const text = event.clipboardData.getData('text/plain');
-        if (text.length > LONGEST_PASTE) throw new KeramosError('invalid', `What you paste is ${Math.round(text.length / 1e6)} MB long: paste the rows of the layers alone`);
+        if (text.length > LONGEST_PASTE)
+          throw new KeramosError(
+            'invalid',
+            `What you paste is ${Math.round(text.length / 1e6)} MB long: paste the rows of the layers alone`,
+          );
         const read = layersFromText(text, materials, part, zoneIds, () => nanoid(8));
         const said = act(
           `pasted ${counted(read.layers.length)} into ${part.name}`,
@@ -57,9 +69,16 @@ export function layerClipboard({
             materials,
             read.layers.map(({ material }) => material),
           ),
-          ...read.layers.map(({ layer }, i): Edit => ({ type: 'layer.add', partId: part.id, layer, index: row + 1 + i })),
+          ...read.layers.map(({ layer }, i): Edit => ({
+            type: 'layer.add',
+            partId: part.id,
+            layer,
+            index: row + 1 + i,
+          })),
         );
-        const refused = read.refused.slice(0, 4).join('; ') + (read.refused.length > 4 ? `; and ${read.refused.length - 4} more` : '');
+        const refused =
+          read.refused.slice(0, 4).join('; ') +
+          (read.refused.length > 4 ? `; and ${read.refused.length - 4} more` : '');
         say(said ?? (refused ? `Pasted, but for this: ${refused}` : undefined));
         if (!said) onPasted(row + 1, row + read.layers.length);
       } catch (error) {

@@ -73,7 +73,8 @@ export function layerCommands(c: CommandContext): Command[] {
   const group = part.groups.find(({ id }) => id === first?.group);
   const groupRows = part.layers.flatMap(({ group: id }, at) => (id !== null && id === group?.id ? [at] : []));
   const laminate = boat.references.find(({ id }) => id === group?.laminate);
-  const laminateDiffers = laminate !== undefined && usesOf(boat, laminate).some(({ groupId, differs }) => groupId === group!.id && differs);
+  const laminateDiffers =
+    laminate !== undefined && usesOf(boat, laminate).some(({ groupId, differs }) => groupId === group!.id && differs);
 
   /** Do what may refuse while it is put together as well as when it is applied. */
   const run = (label: string | null, make: () => Edit[]) => {
@@ -90,14 +91,48 @@ export function layerCommands(c: CommandContext): Command[] {
     const covered = !chosen.every((layer) => zones.every((zone) => layer.zones.includes(zone)));
     run(null, () => coverCells(part, ids, zones, covered));
   };
-  const role = (to: LayerRole) => run(null, () => chosen.filter((layer) => layer.role !== to).map((layer) => ({ type: 'layer.set', layerId: layer.id, patch: { role: to } })));
+  const role = (to: LayerRole) =>
+    run(null, () =>
+      chosen
+        .filter((layer) => layer.role !== to)
+        .map((layer) => ({ type: 'layer.set', layerId: layer.id, patch: { role: to } })),
+    );
   const label = (what: string) => `${what} in ${part.name}`;
 
   const commands: Command[] = [
-    { id: 'palette', group: 'View', title: 'Show everything that can be done', key: 'Ctrl+K', run: c.palette, leaves: true },
-    { id: 'add', group: 'Layers', title: 'Add a layer after this one', key: 'N', run: () => c.pick('add'), leaves: true },
-    { id: 'add-insert', group: 'Layers', title: 'Add a layer after this one', key: 'Insert', run: () => c.pick('add'), leaves: true },
-    { id: 'choose', group: 'Layers', title: 'Choose its material (or type its name on the Layer column)', key: '', off: none, run: () => c.pick('replace'), leaves: true },
+    {
+      id: 'palette',
+      group: 'View',
+      title: 'Show everything that can be done',
+      key: 'Ctrl+K',
+      run: c.palette,
+      leaves: true,
+    },
+    {
+      id: 'add',
+      group: 'Layers',
+      title: 'Add a layer after this one',
+      key: 'N',
+      run: () => c.pick('add'),
+      leaves: true,
+    },
+    {
+      id: 'add-insert',
+      group: 'Layers',
+      title: 'Add a layer after this one',
+      key: 'Insert',
+      run: () => c.pick('add'),
+      leaves: true,
+    },
+    {
+      id: 'choose',
+      group: 'Layers',
+      title: 'Choose its material (or type its name on the Layer column)',
+      key: '',
+      off: none,
+      run: () => c.pick('replace'),
+      leaves: true,
+    },
     {
       id: 'duplicate',
       group: 'Layers',
@@ -117,7 +152,14 @@ export function layerCommands(c: CommandContext): Command[] {
       off: none,
       run: () => run(null, () => ids.map((layerId) => ({ type: 'layer.remove', layerId }))),
     },
-    { id: 'cut', group: 'Layers', title: 'Cut, to paste elsewhere or in a spreadsheet', key: '', off: none, run: c.cut },
+    {
+      id: 'cut',
+      group: 'Layers',
+      title: 'Cut, to paste elsewhere or in a spreadsheet',
+      key: '',
+      off: none,
+      run: c.cut,
+    },
     {
       id: 'up',
       group: 'Layers',
@@ -125,7 +167,9 @@ export function layerCommands(c: CommandContext): Command[] {
       key: 'Alt+ArrowUp',
       off: none,
       run: () => {
-        run(ids.length > 1 ? `moved ${laid(ids.length)} of ${part.name} towards the mould face` : null, () => shiftLayers(part, ids, -1));
+        run(ids.length > 1 ? `moved ${laid(ids.length)} of ${part.name} towards the mould face` : null, () =>
+          shiftLayers(part, ids, -1),
+        );
         c.moveRow(-1);
       },
     },
@@ -136,7 +180,9 @@ export function layerCommands(c: CommandContext): Command[] {
       key: 'Alt+ArrowDown',
       off: none,
       run: () => {
-        run(ids.length > 1 ? `moved ${laid(ids.length)} of ${part.name} away from the mould face` : null, () => shiftLayers(part, ids, 1));
+        run(ids.length > 1 ? `moved ${laid(ids.length)} of ${part.name} away from the mould face` : null, () =>
+          shiftLayers(part, ids, 1),
+        );
         c.moveRow(1);
       },
     },
@@ -146,7 +192,8 @@ export function layerCommands(c: CommandContext): Command[] {
       title: 'Make symmetric: lay the mirror image after them',
       key: 'S',
       off: none,
-      run: () => run(label(`made ${laid(ids.length)} symmetric`), () => makeSymmetric(boat, part, ids, () => nanoid(8))),
+      run: () =>
+        run(label(`made ${laid(ids.length)} symmetric`), () => makeSymmetric(boat, part, ids, () => nanoid(8))),
     },
     {
       id: 'flip',
@@ -156,7 +203,14 @@ export function layerCommands(c: CommandContext): Command[] {
       off: none || (ids.length < 2 && 'select two layers or more'),
       run: () => run(label(`flipped ${laid(ids.length)}`), () => flipLayers(part, ids)),
     },
-    { id: 'select-all', group: 'Layers', title: 'Select every layer', key: 'Ctrl+A', off: none, run: () => c.selectRows(0, part.layers.length - 1) },
+    {
+      id: 'select-all',
+      group: 'Layers',
+      title: 'Select every layer',
+      key: 'Ctrl+A',
+      off: none,
+      run: () => c.selectRows(0, part.layers.length - 1),
+    },
     { id: 'turn-15', group: 'Angle', title: 'Turn by 15°', key: ']', off: noTurn, run: () => turn(15) },
     { id: 'turn-back', group: 'Angle', title: 'Turn back by 15°', key: '[', off: noTurn, run: () => turn(-15) },
     { id: 'turn-45', group: 'Angle', title: 'Turn by 45°', key: 'T', off: noTurn, run: () => turn(45) },
@@ -169,8 +223,22 @@ export function layerCommands(c: CommandContext): Command[] {
       off: noTurn,
       run: () => run(label(`mirrored ${laid(ids.length)} to the other hand`), () => mirrorLayers(boat, part, ids)),
     },
-    { id: 'cover', group: 'Cover', title: 'Cover or uncover the selected cells', key: 'Space', off: none || (!c.inZones && 'stand on a zone'), run: () => cover(c.zoneIds) },
-    { id: 'fill', group: 'Cover', title: 'Fill across every zone, or take out of every zone', key: 'F', off: none, run: () => cover(part.zones.map(({ id }) => id)) },
+    {
+      id: 'cover',
+      group: 'Cover',
+      title: 'Cover or uncover the selected cells',
+      key: 'Space',
+      off: none || (!c.inZones && 'stand on a zone'),
+      run: () => cover(c.zoneIds),
+    },
+    {
+      id: 'fill',
+      group: 'Cover',
+      title: 'Fill across every zone, or take out of every zone',
+      key: 'F',
+      off: none,
+      run: () => cover(part.zones.map(({ id }) => id)),
+    },
     {
       id: 'group',
       group: 'Groups',
@@ -187,7 +255,10 @@ export function layerCommands(c: CommandContext): Command[] {
           options: GROUP_KINDS,
           answer: (name, kind) => {
             const named = name || GROUP_KINDS[kind as GroupKind];
-            return c.act(label(`grouped ${laid(ids.length)} as ${named}`), ...groupLayers(part, ids, { id: nanoid(8), name: named, kind: kind as GroupKind, laminate: null }));
+            return c.act(
+              label(`grouped ${laid(ids.length)} as ${named}`),
+              ...groupLayers(part, ids, { id: nanoid(8), name: named, kind: kind as GroupKind, laminate: null }),
+            );
           },
         });
       },
@@ -210,7 +281,11 @@ export function layerCommands(c: CommandContext): Command[] {
               ? c.act(label(`named the group ${name}`), {
                   type: 'part.set',
                   partId: part.id,
-                  patch: { groups: part.groups.map((one) => (one.id === group!.id ? { ...one, name, kind: kind as GroupKind } : one)) },
+                  patch: {
+                    groups: part.groups.map((one) =>
+                      one.id === group!.id ? { ...one, name, kind: kind as GroupKind } : one,
+                    ),
+                  },
                 })
               : 'Give the group a name',
         }),
@@ -237,7 +312,9 @@ export function layerCommands(c: CommandContext): Command[] {
           answer: (text) => {
             try {
               const edits = repeatGroup(part, group!.id, Number(text), () => nanoid(8));
-              return edits.length === 0 ? 'It is laid so many times already' : c.act(label(`laid ${group!.name} ×${text}`), ...edits);
+              return edits.length === 0
+                ? 'It is laid so many times already'
+                : c.act(label(`laid ${group!.name} ×${text}`), ...edits);
             } catch (error) {
               if (!(error instanceof KeramosError)) throw error;
               return error.message;
@@ -264,18 +341,27 @@ export function layerCommands(c: CommandContext): Command[] {
         c.ask({
           label: 'Name of the laminate',
           value: `${part.name} ${group!.name.toLowerCase()}`,
-          answer: (name) => c.act(`kept ${group!.name} of ${part.name} as laminate ${name}`, ...keepAsLaminate(boat, part, group!, { id: nanoid(8), name, note: '' })),
+          answer: (name) =>
+            c.act(
+              `kept ${group!.name} of ${part.name} as laminate ${name}`,
+              ...keepAsLaminate(boat, part, group!, { id: nanoid(8), name, note: '' }),
+            ),
         }),
     },
     {
       id: 'into-laminate',
       group: 'Groups',
-      title: laminate ? `Take this change into “${laminate.name}”, wherever it is laid` : 'Take this change into its laminate',
+      title: laminate
+        ? `Take this change into “${laminate.name}”, wherever it is laid`
+        : 'Take this change into its laminate',
       key: 'Shift+K',
       off: (!laminate && 'it follows no laminate') || (!laminateDiffers && 'it does not differ'),
       run: () => {
         const taken = takeIntoLaminate(boat, part, group!, () => nanoid(8))!;
-        run(`changed laminate ${laminate!.name}, ${taken.follow} other ${taken.follow === 1 ? 'place follows' : 'places follow'}`, () => taken.edits);
+        run(
+          `changed laminate ${laminate!.name}, ${taken.follow} other ${taken.follow === 1 ? 'place follows' : 'places follow'}`,
+          () => taken.edits,
+        );
       },
     },
     {
@@ -284,7 +370,10 @@ export function layerCommands(c: CommandContext): Command[] {
       title: laminate ? `Lay it as “${laminate.name}” says again` : 'Lay it as its laminate says again',
       key: '',
       off: (!laminate && 'it follows no laminate') || (!laminateDiffers && 'it does not differ'),
-      run: () => run(label(`laid ${group!.name} as ${laminate!.name} again`), () => layAs(part, group!.id, laminate!.layers, () => nanoid(8))),
+      run: () =>
+        run(label(`laid ${group!.name} as ${laminate!.name} again`), () =>
+          layAs(part, group!.id, laminate!.layers, () => nanoid(8)),
+        ),
     },
     {
       id: 'leave-laminate',
@@ -294,7 +383,11 @@ export function layerCommands(c: CommandContext): Command[] {
       off: !laminate && 'it follows no laminate',
       run: () =>
         run(label(`parted ${group!.name} from laminate ${laminate!.name}`), () => [
-          { type: 'part.set', partId: part.id, patch: { groups: part.groups.map((one) => (one.id === group!.id ? { ...one, laminate: null } : one)) } },
+          {
+            type: 'part.set',
+            partId: part.id,
+            patch: { groups: part.groups.map((one) => (one.id === group!.id ? { ...one, laminate: null } : one)) },
+          },
         ]),
     },
     ...(Object.keys(LAYER_ROLES) as LayerRole[]).map((to): Command => ({
@@ -317,7 +410,14 @@ export function layerCommands(c: CommandContext): Command[] {
       off: none,
       run: () => c.step('lightest'),
     },
-    { id: 'strongest', group: 'Judge', title: 'Strongest next step in the zone shown, on trial', key: 'Shift+L', off: none, run: () => c.step('strongest') },
+    {
+      id: 'strongest',
+      group: 'Judge',
+      title: 'Strongest next step in the zone shown, on trial',
+      key: 'Shift+L',
+      off: none,
+      run: () => c.step('strongest'),
+    },
     {
       id: 'try-first',
       group: 'Judge',
@@ -325,12 +425,39 @@ export function layerCommands(c: CommandContext): Command[] {
       key: 'P',
       run: () => c.setTryFirst(!c.tryFirst),
     },
-    { id: 'keep', group: 'Judge', title: 'Keep what is shown on trial', key: 'Ctrl+Enter', off: !c.trial && 'nothing is on trial', run: c.keep },
-    { id: 'drop', group: 'Judge', title: 'Drop what is shown on trial', key: 'Escape', off: !c.trial && 'nothing is on trial', run: c.drop },
+    {
+      id: 'keep',
+      group: 'Judge',
+      title: 'Keep what is shown on trial',
+      key: 'Ctrl+Enter',
+      off: !c.trial && 'nothing is on trial',
+      run: c.keep,
+    },
+    {
+      id: 'drop',
+      group: 'Judge',
+      title: 'Drop what is shown on trial',
+      key: 'Escape',
+      off: !c.trial && 'nothing is on trial',
+      run: c.drop,
+    },
     { id: 'view-grid', group: 'View', title: 'Layers by zones', key: 'Alt+1', run: () => c.view('grid') },
-    { id: 'view-section', group: 'View', title: 'Section, lines and drop-offs', key: 'Alt+2', run: () => c.view('section') },
+    {
+      id: 'view-section',
+      group: 'View',
+      title: 'Section, lines and drop-offs',
+      key: 'Alt+2',
+      run: () => c.view('section'),
+    },
     { id: 'view-book', group: 'View', title: 'Book of laminates', key: 'Alt+3', run: () => c.view('book') },
-    { id: 'part-settings', group: 'View', title: 'Hands, number-off, drop-off ratio of the part', key: '', run: c.partSettings, leaves: true },
+    {
+      id: 'part-settings',
+      group: 'View',
+      title: 'Hands, number-off, drop-off ratio of the part',
+      key: '',
+      run: c.partSettings,
+      leaves: true,
+    },
     {
       id: 'mirror-part',
       group: 'Layers',
@@ -347,7 +474,11 @@ export function layerCommands(c: CommandContext): Command[] {
               : `${part.name}, other hand`,
           answer: (name) => {
             const mirrored = mirrorPart(part, name, () => nanoid(8));
-            const said = c.act(`mirrored ${part.name} as ${name}`, { type: 'part.add', part: mirrored, index: boat.parts.indexOf(part) + 1 });
+            const said = c.act(`mirrored ${part.name} as ${name}`, {
+              type: 'part.add',
+              part: mirrored,
+              index: boat.parts.indexOf(part) + 1,
+            });
             if (!said) c.showPart(mirrored.id);
             return said;
           },

@@ -4,7 +4,11 @@ import type { Cursor } from './LayerGrid';
 
 /** Where the cursor stands, what is selected with it, and how both move. */
 export function useSelection(start: Cursor) {
-  const [{ cursor, anchor, more }, set] = useState<{ cursor: Cursor; anchor: Cursor; more: readonly number[] }>({ cursor: start, anchor: start, more: [] });
+  const [{ cursor, anchor, more }, set] = useState<{ cursor: Cursor; anchor: Cursor; more: readonly number[] }>({
+    cursor: start,
+    anchor: start,
+    more: [],
+  });
   const move = useCallback((to: Cursor, how: 'alone' | 'extend' | 'more' = 'alone') => {
     set((old) => {
       if (how === 'extend') return { ...old, cursor: to };
@@ -17,13 +21,27 @@ export function useSelection(start: Cursor) {
     });
   }, []);
   const selectRows = useCallback(
-    (from: number, to: number) => set((old) => ({ cursor: { row: to, column: old.cursor.column }, anchor: { row: from, column: old.cursor.column }, more: [] })),
+    (from: number, to: number) =>
+      set((old) => ({
+        cursor: { row: to, column: old.cursor.column },
+        anchor: { row: from, column: old.cursor.column },
+        more: [],
+      })),
     [],
   );
   const rows = useMemo(() => new Set([...between(anchor.row, cursor.row), ...more]), [anchor.row, cursor.row, more]);
-  const columns = useMemo((): readonly [number, number] => [Math.min(anchor.column, cursor.column), Math.max(anchor.column, cursor.column)], [anchor.column, cursor.column]);
+  const columns = useMemo(
+    (): readonly [number, number] => [Math.min(anchor.column, cursor.column), Math.max(anchor.column, cursor.column)],
+    [anchor.column, cursor.column],
+  );
   /** Places of the selected zones; none when the selection is not among them. */
-  const zones = useMemo(() => (columns[1] < LEAD_COLUMNS ? [] : between(Math.max(columns[0], LEAD_COLUMNS), columns[1]).map((column) => column - LEAD_COLUMNS)), [columns]);
+  const zones = useMemo(
+    () =>
+      columns[1] < LEAD_COLUMNS
+        ? []
+        : between(Math.max(columns[0], LEAD_COLUMNS), columns[1]).map((column) => column - LEAD_COLUMNS),
+    [columns],
+  );
   const wide = rows.size > 1 || columns[0] !== columns[1];
   return { cursor, rows, columns, zones, wide, move, selectRows };
 }

@@ -46,7 +46,12 @@ export function useTrial(): LayupState {
       try {
         const from = base ?? { base: state, boat: state, edits: [], titles: [] };
         const said = title ?? describeEdits(from.boat, edits);
-        setHeld({ base: state, boat: applyEdits(from.boat, edits).boat, edits: [...from.edits, ...edits], titles: [...from.titles, said] });
+        setHeld({
+          base: state,
+          boat: applyEdits(from.boat, edits).boat,
+          edits: [...from.edits, ...edits],
+          titles: [...from.titles, said],
+        });
         return undefined;
       } catch (error) {
         if (!(error instanceof KeramosError)) throw error;
@@ -74,5 +79,16 @@ export function useTrial(): LayupState {
     if (open) store.actAs(open.titles.join('; '), ...open.edits);
   }, [store, nowRef]);
   const propose = useCallback((title: string, edits: Edit[]) => void extend(null, title, edits), [extend]);
-  return { boat: trial?.boat ?? boat, evaluations: shown, before: trial ? evaluations : null, titles: trial?.titles ?? [], tryFirst, setTryFirst, act, propose, keep, drop };
+  return {
+    boat: trial?.boat ?? boat,
+    evaluations: shown,
+    before: trial ? evaluations : null,
+    titles: trial?.titles ?? [],
+    tryFirst,
+    setTryFirst,
+    act,
+    propose,
+    keep,
+    drop,
+  };
 }

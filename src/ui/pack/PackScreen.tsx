@@ -12,7 +12,12 @@ const FILES = [
     kind: 'PDF',
     says: 'Layers by zones for each part with sections to scale, results, checks, weights, and every working. For the wall and for the surveyor.',
   },
-  { format: 'csv', name: 'Laminate schedule', kind: 'CSV', says: 'The same table for a spreadsheet, with the results under each zone.' },
+  {
+    format: 'csv',
+    name: 'Laminate schedule',
+    kind: 'CSV',
+    says: 'The same table for a spreadsheet, with the results under each zone.',
+  },
   {
     format: 'json',
     name: 'The whole boat',
@@ -53,7 +58,11 @@ export function PackScreen({ revisions }: { revisions: Revision[] }) {
                 <p className="flex-grow-1">{says}</p>
                 <div>
                   {ready ? (
-                    <a className="btn btn-primary" download href={`/api/boats/${id}/export?format=${format}&units=${system}${state ? `&revision=${state}` : ''}`}>
+                    <a
+                      className="btn btn-primary"
+                      download
+                      href={`/api/boats/${id}/export?format=${format}&units=${system}${state ? `&revision=${state}` : ''}`}
+                    >
                       Save {kind}
                     </a>
                   ) : (
@@ -66,8 +75,8 @@ export function PackScreen({ revisions }: { revisions: Revision[] }) {
         ))}
       </div>
       <p className="small soft mt-3">
-        {boat.name} rests on generic or yard figures as each zone says. Printed results are decision support: the standard's own text, local codes, survey and class, and a licensed
-        naval architect or engineer decide.
+        {boat.name} rests on generic or yard figures as each zone says. Printed results are decision support: the
+        standard's own text, local codes, survey and class, and a licensed naval architect or engineer decide.
       </p>
     </>
   );

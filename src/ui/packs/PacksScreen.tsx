@@ -2,7 +2,16 @@
 import { useState } from 'react';
 import { Alert, Button, Card, Form } from 'react-bootstrap';
 import { formatNumber } from '@/core/quantity';
-import { coefficientLabel, coefficientsOf, PACK_KINDS, packDifference, packSchema, packStatus, withCoefficient, type StandardPack } from '@/core/standard';
+import {
+  coefficientLabel,
+  coefficientsOf,
+  PACK_KINDS,
+  packDifference,
+  packSchema,
+  packStatus,
+  withCoefficient,
+  type StandardPack,
+} from '@/core/standard';
 import { slug } from '@/core/material';
 import { api, wordsOf } from '../shared/api';
 import { FileButton } from '../shared/FileButton';
@@ -11,7 +20,17 @@ import { SignOffForm } from './SignOffForm';
 import { Refusal } from '../shared/Refusal';
 
 /** A figure of a pack, typed in place; what is refused stays until it is right. */
-function CoefficientField({ pack, path, value, onChange }: { pack: StandardPack; path: string; value: number; onChange: (pack: StandardPack) => void }) {
+function CoefficientField({
+  pack,
+  path,
+  value,
+  onChange,
+}: {
+  pack: StandardPack;
+  path: string;
+  value: number;
+  onChange: (pack: StandardPack) => void;
+}) {
   const [draft, setDraft] = useState<string | null>(null);
   const [refusal, setRefusal] = useState<string | null>(null);
   const commit = () => {
@@ -86,8 +105,20 @@ export function PacksScreen({ initial }: { initial: StandardPack[] }) {
     attempt(async () => {
       const taken = new Set(packs.map(({ id }) => id));
       const base = slug(`${pack.title} copy`).slice(0, 50);
-      const id = Array.from({ length: 99 }, (_, i) => (i === 0 ? base : `${base}-${i + 1}`)).find((candidate) => !taken.has(candidate))!;
-      await api('POST', '/api/packs', packSchema.parse({ ...pack, id, title: `${pack.title}, copy`, basedOn: pack.basedOn ?? pack.id, signOff: null }));
+      const id = Array.from({ length: 99 }, (_, i) => (i === 0 ? base : `${base}-${i + 1}`)).find(
+        (candidate) => !taken.has(candidate),
+      )!;
+      await api(
+        'POST',
+        '/api/packs',
+        packSchema.parse({
+          ...pack,
+          id,
+          title: `${pack.title}, copy`,
+          basedOn: pack.basedOn ?? pack.id,
+          signOff: null,
+        }),
+      );
       setChosen(id);
       return 'Copied: its coefficients can now be changed.';
     });
@@ -112,7 +143,12 @@ export function PacksScreen({ initial }: { initial: StandardPack[] }) {
           {packs.map((one) => (
             <Card key={one.id} className={one.id === pack.id ? 'chosen-card' : ''}>
               <Card.Body className="py-2">
-                <button type="button" className="reason-button fw-semibold" aria-pressed={one.id === pack.id} onClick={() => setChosen(one.id)}>
+                <button
+                  type="button"
+                  className="reason-button fw-semibold"
+                  aria-pressed={one.id === pack.id}
+                  onClick={() => setChosen(one.id)}
+                >
                   {one.title}
                 </button>
                 <div className="small soft">
@@ -128,11 +164,17 @@ export function PacksScreen({ initial }: { initial: StandardPack[] }) {
             </Card>
           ))}
           <div className="d-flex gap-2">
-            <FileButton label="Pack as JSON" accept=".json,application/json" onFile={(chosenFile) => void bring(chosenFile)}>
+            <FileButton
+              label="Pack as JSON"
+              accept=".json,application/json"
+              onFile={(chosenFile) => void bring(chosenFile)}
+            >
               Bring a pack in
             </FileButton>
           </div>
-          <p className="small soft mb-0">A boat keeps its own copy of a pack; Brief tells when this one has moved on.</p>
+          <p className="small soft mb-0">
+            A boat keeps its own copy of a pack; Brief tells when this one has moved on.
+          </p>
         </div>
         <Card>
           <Card.Body>
@@ -167,7 +209,12 @@ export function PacksScreen({ initial }: { initial: StandardPack[] }) {
             <SignOffForm
               key={`${pack.id}-${pack.signOff?.at ?? ''}`}
               pack={pack}
-              onSign={(signOff) => put({ ...pack, signOff } as StandardPack, signOff ? `${signOff.by} signed for ${pack.title}.` : 'The sign-off is withdrawn.')}
+              onSign={(signOff) =>
+                put(
+                  { ...pack, signOff } as StandardPack,
+                  signOff ? `${signOff.by} signed for ${pack.title}.` : 'The sign-off is withdrawn.',
+                )
+              }
             />
             {own && (
               <Form.Group controlId="pack-title" className="mb-2">
@@ -177,7 +224,10 @@ export function PacksScreen({ initial }: { initial: StandardPack[] }) {
                   size="sm"
                   defaultValue={pack.title}
                   maxLength={120}
-                  onBlur={(event) => event.target.value.trim() !== pack.title && void put({ ...pack, title: event.target.value, signOff: null } as StandardPack, 'Renamed.')}
+                  onBlur={(event) =>
+                    event.target.value.trim() !== pack.title &&
+                    void put({ ...pack, title: event.target.value, signOff: null } as StandardPack, 'Renamed.')
+                  }
                 />
               </Form.Group>
             )}
@@ -210,7 +260,12 @@ export function PacksScreen({ initial }: { initial: StandardPack[] }) {
                             pack={pack}
                             path={path}
                             value={value}
-                            onChange={(next) => void put(next, `${coefficientLabel(path)} is now ${coefficientsOf(next).find((c) => c.path === path)!.value}.`)}
+                            onChange={(next) =>
+                              void put(
+                                next,
+                                `${coefficientLabel(path)} is now ${coefficientsOf(next).find((c) => c.path === path)!.value}.`,
+                              )
+                            }
                           />
                         ) : (
                           String(value)
@@ -223,7 +278,8 @@ export function PacksScreen({ initial }: { initial: StandardPack[] }) {
               </tbody>
             </table>
             <p className="small soft mb-0">
-              The formulas are those of the working behind every number. Only the standard itself, applied by a competent person, decides compliance.
+              The formulas are those of the working behind every number. Only the standard itself, applied by a
+              competent person, decides compliance.
             </p>
           </Card.Body>
         </Card>

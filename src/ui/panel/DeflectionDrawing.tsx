@@ -24,7 +24,12 @@ export function DeflectionDrawing({ analysis, name }: { analysis: PanelAnalysis;
   const at = (x: number, y: number): [number, number] => [left + x * scale, top + h - y * scale];
   const [gx, gy] = at(governing.x, governing.y);
   const [dx, dy] = at(deflection.x, deflection.y);
-  const held = panelCase.fixity >= 0.99 ? 'clamped' : panelCase.fixity <= 0.01 ? 'simply supported' : `${formatNumber(panelCase.fixity * 100, 0)} % fixed`;
+  const held =
+    panelCase.fixity >= 0.99
+      ? 'clamped'
+      : panelCase.fixity <= 0.01
+        ? 'simply supported'
+        : `${formatNumber(panelCase.fixity * 100, 0)} % fixed`;
   const ticks = (n: number) => Array.from({ length: n }, (_, i) => (i + 0.5) / n);
   return (
     <svg
@@ -37,7 +42,13 @@ export function DeflectionDrawing({ analysis, name }: { analysis: PanelAnalysis;
       {lines.map(({ coordinates, value }, i) => (
         <path
           key={value}
-          d={coordinates.map((polygon) => polygon.map((ring) => `M${ring.map(([x, y]) => `${X(x!).toFixed(1)} ${Y(y!).toFixed(1)}`).join('L')}Z`).join('')).join('')}
+          d={coordinates
+            .map((polygon) =>
+              polygon
+                .map((ring) => `M${ring.map(([x, y]) => `${X(x!).toFixed(1)} ${Y(y!).toFixed(1)}`).join('L')}Z`)
+                .join(''),
+            )
+            .join('')}
           fill="#c4744f"
           fillOpacity={0.09}
           stroke="#8a5a40"
@@ -47,11 +58,21 @@ export function DeflectionDrawing({ analysis, name }: { analysis: PanelAnalysis;
       <rect x={left} y={top} width={w} height={h} fill="none" stroke="#2b2622" strokeWidth="2" />
       {panelCase.fixity > 0.01 &&
         ticks(Math.round(w / 9)).map((t) => (
-          <path key={`x${t}`} d={`M${left + t * w} ${top}l5-6M${left + t * w} ${top + h}l-5 6`} stroke="#2b2622" strokeWidth={0.5 + 0.6 * panelCase.fixity} />
+          <path
+            key={`x${t}`}
+            d={`M${left + t * w} ${top}l5-6M${left + t * w} ${top + h}l-5 6`}
+            stroke="#2b2622"
+            strokeWidth={0.5 + 0.6 * panelCase.fixity}
+          />
         ))}
       {panelCase.fixity > 0.01 &&
         ticks(Math.round(h / 9)).map((t) => (
-          <path key={`y${t}`} d={`M${left} ${top + t * h}l-6-5M${left + w} ${top + t * h}l6 5`} stroke="#2b2622" strokeWidth={0.5 + 0.6 * panelCase.fixity} />
+          <path
+            key={`y${t}`}
+            d={`M${left} ${top + t * h}l-6-5M${left + w} ${top + t * h}l6 5`}
+            stroke="#2b2622"
+            strokeWidth={0.5 + 0.6 * panelCase.fixity}
+          />
         ))}
       {panelCase.patch && (
         <rect
@@ -74,8 +95,8 @@ export function DeflectionDrawing({ analysis, name }: { analysis: PanelAnalysis;
         <path d={`M${gx - 5} ${gy - 5}l10 10M${gx + 5} ${gy - 5}l-10 10`} />
       </g>
       <text x={left + w / 2} y={top + h + 20} fontSize="11.5" textAnchor="middle" fill="#5f574d">
-        {full(plate.length, 'shortLength')} along × {full(plate.breadth, 'shortLength')} across, edges {held}; a line every{' '}
-        {formatNumber((greatest / LINES) * (unit('thickness') === 'mm' ? 1e3 : 39.37), 2)} {unit('thickness')}
+        {full(plate.length, 'shortLength')} along × {full(plate.breadth, 'shortLength')} across, edges {held}; a line
+        every {formatNumber((greatest / LINES) * (unit('thickness') === 'mm' ? 1e3 : 39.37), 2)} {unit('thickness')}
       </text>
       <text x={left + w / 2} y={top + h + 36} fontSize="11.5" textAnchor="middle" fill="#9a4527">
         ⊗ nearest its limit: {governing.name.toLowerCase()}, {governing.where}

@@ -38,7 +38,9 @@ export function PanelScreen() {
   const [criterion, setCriterion] = useState<Criterion>('tsaiWu');
   const [working, setWorking] = useState<WorkingRequest | null>(null);
   const [refusal, setRefusal] = useState<string | null>(null);
-  const part = boat.parts.find((candidate) => candidate.zones.some((zone) => zone.id === wanted)) ?? boat.parts.find((candidate) => candidate.zones.length > 0);
+  const part =
+    boat.parts.find((candidate) => candidate.zones.some((zone) => zone.id === wanted)) ??
+    boat.parts.find((candidate) => candidate.zones.length > 0);
   const zone = part?.zones.find((candidate) => candidate.id === wanted) ?? part?.zones[0];
   const { analysis, current } = usePanel(boat, zone?.id ?? null, criterion);
   const match = useMemo(() => (part && zone ? orWords(() => matchZone(boat, part, zone)) : null), [boat, part, zone]);
@@ -54,14 +56,25 @@ export function PanelScreen() {
   };
   const yard = boat.packs.find((pack) => pack.kind === 'yardRule');
   const asked = Math.max(target, yard?.kind === 'yardRule' ? yard.analysisFactor : 0);
-  const openAnalysis = () => analysed && setWorking({ title: `${zone.name}: panel by analysis`, record: () => [{ title: 'Plate', steps: panelWorking(analysed) }] });
+  const openAnalysis = () =>
+    analysed &&
+    setWorking({
+      title: `${zone.name}: panel by analysis`,
+      record: () => [{ title: 'Plate', steps: panelWorking(analysed) }],
+    });
 
   return (
     <>
       <div className="d-flex align-items-center gap-3 mb-2 flex-wrap">
         <span className="question mb-0">Does this panel carry its load, by rule, by analysis, by match?</span>
         <ZonePicker step="panel" zoneId={zone?.id ?? null} />
-        <Form.Select size="sm" className="w-auto" aria-label="Failure criterion" value={criterion} onChange={(event) => setCriterion(event.target.value as Criterion)}>
+        <Form.Select
+          size="sm"
+          className="w-auto"
+          aria-label="Failure criterion"
+          value={criterion}
+          onChange={(event) => setCriterion(event.target.value as Criterion)}
+        >
           {Object.entries(CRITERIA).map(([key, name]) => (
             <option key={key} value={key}>
               {name}
@@ -115,7 +128,12 @@ export function PanelScreen() {
                             type="button"
                             className="plain-button"
                             title="Opens the working"
-                            onClick={() => setWorking({ title: `${zone.name}: ${CHECKS[least.id]}`, record: () => zoneWorking(boat, part, zone, least.id, least.pack) })}
+                            onClick={() =>
+                              setWorking({
+                                title: `${zone.name}: ${CHECKS[least.id]}`,
+                                record: () => zoneWorking(boat, part, zone, least.id, least.pack),
+                              })
+                            }
                           >
                             <Verdict reserveFactor={least.reserveFactor} target={target} />
                           </button>
@@ -140,9 +158,17 @@ export function PanelScreen() {
                           {reserve.governs}, {reserve.where}
                         </td>
                         <td className="num">
-                          <button type="button" className="plain-button" title="Opens the working" onClick={openAnalysis}>
+                          <button
+                            type="button"
+                            className="plain-button"
+                            title="Opens the working"
+                            onClick={openAnalysis}
+                          >
                             {Number.isFinite(reserve.reserveFactor) && reserve.reserveFactor < 1000 ? (
-                              <Verdict reserveFactor={reserve.reserveFactor} target={reserve.id === 'deflection' ? 1 : asked} />
+                              <Verdict
+                                reserveFactor={reserve.reserveFactor}
+                                target={reserve.id === 'deflection' ? 1 : asked}
+                              />
                             ) : (
                               'not loaded'
                             )}
@@ -161,7 +187,11 @@ export function PanelScreen() {
                         `${match.governing.name} against ${match.reference.name}`
                       )}
                     </td>
-                    <td className="num">{match !== null && typeof match !== 'string' && <Verdict reserveFactor={match.governing.ratio} target={1} />}</td>
+                    <td className="num">
+                      {match !== null && typeof match !== 'string' && (
+                        <Verdict reserveFactor={match.governing.ratio} target={1} />
+                      )}
+                    </td>
                   </tr>
                 </tbody>
               </table>
@@ -169,12 +199,18 @@ export function PanelScreen() {
           </Card>
           {analysed && (
             <p className="small mb-0">
-              Pressure {full(analysed.pressure, 'pressure')}; asked of the analysis {formatNumber(asked, 2)} ({yard && asked > target ? yard.title : 'posture'}). Deflection{' '}
+              Pressure {full(analysed.pressure, 'pressure')}; asked of the analysis {formatNumber(asked, 2)} (
+              {yard && asked > target ? yard.title : 'posture'}). Deflection{' '}
               {show(analysed.deflection.value, 'thickness')} {unit('thickness')}, 1/
-              {formatNumber(Math.min(analysed.plate.length, analysed.plate.breadth) / Math.abs(analysed.deflection.value), 0)} of the short side.
+              {formatNumber(
+                Math.min(analysed.plate.length, analysed.plate.breadth) / Math.abs(analysed.deflection.value),
+                0,
+              )}{' '}
+              of the short side.
               {analysed.buckling &&
                 ` Pressed in its plane the panel would buckle at ${full(analysed.buckling.along, 'lineForce')} along and ${full(analysed.buckling.across, 'lineForce')} across.`}{' '}
-              Design strengths by the boat's knock-downs. Not checked: {analysed.notChecked.join('; ')}. The rule takes clamped edges and its own strengths; the two need not agree.
+              Design strengths by the boat's knock-downs. Not checked: {analysed.notChecked.join('; ')}. The rule takes
+              clamped edges and its own strengths; the two need not agree.
             </p>
           )}
         </div>
@@ -184,10 +220,24 @@ export function PanelScreen() {
               <h2 className="mb-0">How it is held and loaded</h2>
               <Form.Group controlId="fixity">
                 <Form.Label className="mb-0">
-                  Edges: {panelCase.fixity <= 0.01 ? 'simply supported' : panelCase.fixity >= 0.99 ? 'clamped' : `${formatNumber(panelCase.fixity * 100, 0)} % fixed`}
+                  Edges:{' '}
+                  {panelCase.fixity <= 0.01
+                    ? 'simply supported'
+                    : panelCase.fixity >= 0.99
+                      ? 'clamped'
+                      : `${formatNumber(panelCase.fixity * 100, 0)} % fixed`}
                 </Form.Label>
-                <Form.Range min={0} max={1} step={0.05} value={panelCase.fixity} onChange={(event) => set({ fixity: Number(event.target.value) })} />
-                <div className="form-text">A panel that runs on over its supports with equal neighbours is held nearly clamped; at a free-standing edge hardly at all.</div>
+                <Form.Range
+                  min={0}
+                  max={1}
+                  step={0.05}
+                  value={panelCase.fixity}
+                  onChange={(event) => set({ fixity: Number(event.target.value) })}
+                />
+                <div className="form-text">
+                  A panel that runs on over its supports with equal neighbours is held nearly clamped; at a
+                  free-standing edge hardly at all.
+                </div>
               </Form.Group>
               <Row className="g-2" xs={2}>
                 <Col>
@@ -206,7 +256,9 @@ export function PanelScreen() {
                 id="patch-load"
                 label="A load on a patch in the middle as well"
                 checked={panelCase.patch !== null}
-                onChange={(event) => set({ patch: event.target.checked ? { force: 1500, length: 0.15, breadth: 0.1 } : null })}
+                onChange={(event) =>
+                  set({ patch: event.target.checked ? { force: 1500, length: 0.15, breadth: 0.1 } : null })
+                }
               />
               {panelCase.patch && (
                 <Row className="g-2" xs={3}>

@@ -3,14 +3,25 @@ import { nanoid } from 'nanoid';
 import { useState } from 'react';
 import { Button, Col, Form, Row } from 'react-bootstrap';
 import { formatNumber } from '@/core/quantity';
-import { ingredients, matchZone, type Boat, type BoatSummary, type Edit, type Part, type Reference, type Zone } from '@/core/schedule';
+import {
+  ingredients,
+  matchZone,
+  type Boat,
+  type BoatSummary,
+  type Edit,
+  type Part,
+  type Reference,
+  type Zone,
+} from '@/core/schedule';
 import { api, wordsOf } from '../shared/api';
 import { useEdit } from '../shared/useEdit';
 import { Refusal } from '../shared/Refusal';
 
 /** Layers of a zone as a reference's. */
 const stackOf = (part: Part, zone: Zone): Reference['layers'] =>
-  part.layers.filter((layer) => layer.zones.includes(zone.id)).map(({ material, angleDeg, thickness, role }) => ({ material, angleDeg, thickness, role }));
+  part.layers
+    .filter((layer) => layer.zones.includes(zone.id))
+    .map(({ material, angleDeg, thickness, role }) => ({ material, angleDeg, thickness, role }));
 
 /** The schedules a zone must match, or hold layer by layer: taken from this boat or from another. */
 export function ReferencePanel({ boat, part, zone, boatId }: { boat: Boat; part: Part; zone: Zone; boatId: string }) {
@@ -35,7 +46,14 @@ export function ReferencePanel({ boat, part, zone, boatId }: { boat: Boat; part:
   const add = (layers: Reference['layers'], from: string, materials: Edit[] = []) => {
     if (layers.length === 0) return setTrouble(`${from} has no layers to take.`);
     const item: Reference = { id: nanoid(8), name: name.trim() || from, note: `Taken from ${from}`, layers };
-    if (!act(...materials, { type: 'reference.add', item, index: boat.references.length }, { type: 'zone.set', zoneId: zone.id, patch: { match: item.id } })) setName('');
+    if (
+      !act(
+        ...materials,
+        { type: 'reference.add', item, index: boat.references.length },
+        { type: 'zone.set', zoneId: zone.id, patch: { match: item.id } },
+      )
+    )
+      setName('');
   };
   const fetchOthers = async () => {
     try {
@@ -60,9 +78,14 @@ export function ReferencePanel({ boat, part, zone, boatId }: { boat: Boat; part:
     const wanted = new Set(layers.map(({ material }) => material));
     const missing = from.materials.filter(
       (material) =>
-        (wanted.has(material.id) || from.materials.some((m) => wanted.has(m.id) && ingredients(m).includes(material.id))) && !boat.materials.some(({ id }) => id === material.id),
+        (wanted.has(material.id) ||
+          from.materials.some((m) => wanted.has(m.id) && ingredients(m).includes(material.id))) &&
+        !boat.materials.some(({ id }) => id === material.id),
     );
-    const ordered = [...missing.filter(({ kind }) => kind === 'fibre'), ...missing.filter(({ kind }) => kind !== 'fibre')];
+    const ordered = [
+      ...missing.filter(({ kind }) => kind === 'fibre'),
+      ...missing.filter(({ kind }) => kind !== 'fibre'),
+    ];
     add(
       layers,
       `${from.name}, ${owner.zones.find(({ id }) => id === zoneId)!.name}`,
@@ -91,7 +114,10 @@ export function ReferencePanel({ boat, part, zone, boatId }: { boat: Boat; part:
         <Col>
           <Form.Group controlId="zone-specified">
             <Form.Label className="mb-0">As specified, layer by layer</Form.Label>
-            <Form.Select value={zone.specified ?? ''} onChange={(event) => set({ specified: event.target.value || null })}>
+            <Form.Select
+              value={zone.specified ?? ''}
+              onChange={(event) => set({ specified: event.target.value || null })}
+            >
               <option value="">nothing</option>
               {options}
             </Form.Select>
@@ -99,7 +125,9 @@ export function ReferencePanel({ boat, part, zone, boatId }: { boat: Boat; part:
         </Col>
       </Row>
       {zone.specified && !boat.packs.some(({ kind }) => kind === 'asSpecified') && (
-        <p className="small mb-0">△ The pack "As specified" is not among the boat's packs yet: add it in Brief to have it checked.</p>
+        <p className="small mb-0">
+          △ The pack "As specified" is not among the boat's packs yet: add it in Brief to have it checked.
+        </p>
       )}
       {match && (
         <table className="table table-sm mb-0" aria-label={`${zone.name} against ${match.reference.name}`}>
@@ -132,7 +160,11 @@ export function ReferencePanel({ boat, part, zone, boatId }: { boat: Boat; part:
         onChange={(event) => setName(event.target.value)}
       />
       <div className="d-flex gap-2 flex-wrap">
-        <Button size="sm" variant="outline-primary" onClick={() => add(stackOf(part, zone), `${boat.name}, ${zone.name}`)}>
+        <Button
+          size="sm"
+          variant="outline-primary"
+          onClick={() => add(stackOf(part, zone), `${boat.name}, ${zone.name}`)}
+        >
           Take this zone as it is now
         </Button>
         {others === null ? (
@@ -181,7 +213,12 @@ export function ReferencePanel({ boat, part, zone, boatId }: { boat: Boat; part:
           {boat.references.map((reference) => (
             <li key={reference.id}>
               {reference.name}, {reference.layers.length} layers. {reference.note}{' '}
-              <button type="button" className="reason-button" onClick={() => act({ type: 'reference.remove', id: reference.id })} aria-label={`Remove reference ${reference.name}`}>
+              <button
+                type="button"
+                className="reason-button"
+                onClick={() => act({ type: 'reference.remove', id: reference.id })}
+                aria-label={`Remove reference ${reference.name}`}
+              >
                 remove
               </button>
             </li>

@@ -9,7 +9,15 @@ import { ChangeList } from '../shared/ChangeList';
 const DRAFT = 'draft';
 
 /** What differs between any two states: the draft, its revisions, other boats and their newest revisions. */
-export function DifferencePanel({ revisions, boats, onTrouble }: { revisions: readonly Revision[]; boats: readonly BoatSummary[]; onTrouble: (text: string) => void }) {
+export function DifferencePanel({
+  revisions,
+  boats,
+  onTrouble,
+}: {
+  revisions: readonly Revision[];
+  boats: readonly BoatSummary[];
+  onTrouble: (text: string) => void;
+}) {
   const { id, boat } = useDesign();
   const [from, setFrom] = useState(revisions[0] ? `revision|${revisions[0].label}` : DRAFT);
   const [to, setTo] = useState(DRAFT);
@@ -32,7 +40,13 @@ export function DifferencePanel({ revisions, boats, onTrouble }: { revisions: re
   const changes: Change[] | null = before && after ? difference(before, alignTo(before, after)) : null;
   const others = boats.filter((other) => other.id !== id);
   const choose = (label: string, value: string, set: (key: string) => void) => (
-    <Form.Select size="sm" className="w-auto" aria-label={label} value={value} onChange={(event) => set(event.target.value)}>
+    <Form.Select
+      size="sm"
+      className="w-auto"
+      aria-label={label}
+      value={value}
+      onChange={(event) => set(event.target.value)}
+    >
       <option value={DRAFT}>Draft</option>
       {revisions.map((revision) => (
         <option key={revision.id} value={`revision|${revision.label}`}>
@@ -68,7 +82,11 @@ export function DifferencePanel({ revisions, boats, onTrouble }: { revisions: re
           <span>to</span>
           {choose('To', to, setTo)}
         </div>
-        {changes ? <ChangeList changes={changes} empty={from === to ? 'Choose two states to compare.' : 'Nothing differs.'} /> : <p className="soft mb-0">Fetching it…</p>}
+        {changes ? (
+          <ChangeList changes={changes} empty={from === to ? 'Choose two states to compare.' : 'Nothing differs.'} />
+        ) : (
+          <p className="soft mb-0">Fetching it…</p>
+        )}
       </Card.Body>
     </Card>
   );

@@ -41,14 +41,22 @@ export function IssueForm({
           </Form.Group>
           <Form.Group controlId="note">
             <Form.Label className="mb-0">{asks ? 'Reason for the change' : 'What it is for'}</Form.Label>
-            <Form.Control as="textarea" rows={2} value={note} maxLength={600} onChange={(event) => setNote(event.target.value)} />
+            <Form.Control
+              as="textarea"
+              rows={2}
+              value={note}
+              maxLength={600}
+              onChange={(event) => setNote(event.target.value)}
+            />
           </Form.Group>
           <div className="d-flex align-items-center gap-2">
             <Button type="submit" disabled={!ready || (asks && open)}>
               {asks ? 'Ask for this change' : 'Issue next revision'}
             </Button>
             {save !== 'saved' && <span className="form-text">Wait until the draft is saved.</span>}
-            {asks && open && <span className="form-text">This draft is asked for already: somebody else decides below.</span>}
+            {asks && open && (
+              <span className="form-text">This draft is asked for already: somebody else decides below.</span>
+            )}
           </div>
           <p className="form-text mb-0">
             {asks

@@ -28,7 +28,9 @@ export function RevisionTable({
           {floor ? (
             <>
               The floor builds <strong>revision {floor.label}</strong>
-              {floor.state === 'superseded' && <span className="verdict thin ms-1">△ superseded: put the one that stands on the floor</span>}
+              {floor.state === 'superseded' && (
+                <span className="verdict thin ms-1">△ superseded: put the one that stands on the floor</span>
+              )}
             </>
           ) : (
             <span className="soft">No revision is on the floor: nothing should be laid yet.</span>
@@ -52,7 +54,8 @@ export function RevisionTable({
               {revisions.map((revision) => (
                 <tr key={revision.id}>
                   <td className="fw-semibold">
-                    {revision.label} <code title={`SHA-256 of its bytes: ${revision.hash}`}>{revision.hash.slice(0, 6)}</code>
+                    {revision.label}{' '}
+                    <code title={`SHA-256 of its bytes: ${revision.hash}`}>{revision.hash.slice(0, 6)}</code>
                   </td>
                   <td className="text-nowrap">{when(revision.issuedAt)}</td>
                   <td>{revision.author}</td>
@@ -75,7 +78,11 @@ export function RevisionTable({
                       </Button>
                     )}{' '}
                     {revision.state !== 'withdrawn' && (
-                      <Button size="sm" variant="outline-primary" onClick={() => setDoing({ label: revision.label, kind: 'withdrawn' })}>
+                      <Button
+                        size="sm"
+                        variant="outline-primary"
+                        onClick={() => setDoing({ label: revision.label, kind: 'withdrawn' })}
+                      >
                         Withdraw
                       </Button>
                     )}
@@ -100,7 +107,15 @@ export function RevisionTable({
             <strong>
               Revision {doing.label}: {doing.kind === 'floor' ? 'put it on the floor' : 'withdraw it for good'}
             </strong>
-            <Form.Control size="sm" className="w-auto" aria-label="Done by" placeholder="by" value={author} maxLength={60} onChange={(event) => setAuthor(event.target.value)} />
+            <Form.Control
+              size="sm"
+              className="w-auto"
+              aria-label="Done by"
+              placeholder="by"
+              value={author}
+              maxLength={60}
+              onChange={(event) => setAuthor(event.target.value)}
+            />
             <Form.Control
               size="sm"
               className="w-auto flex-grow-1"

@@ -12,7 +12,15 @@ import { RevisionTable } from './RevisionTable';
 import { VariantPanel } from './VariantPanel';
 
 /** What was signed, by whom, and what has changed since? */
-export function RevisionsScreen({ initial, requests: first, boats }: { initial: Revision[]; requests: ChangeRequest[]; boats: BoatSummary[] }) {
+export function RevisionsScreen({
+  initial,
+  requests: first,
+  boats,
+}: {
+  initial: Revision[];
+  requests: ChangeRequest[];
+  boats: BoatSummary[];
+}) {
   const { id, save } = useBoat();
   const [revisions, setRevisions] = useState(initial);
   const [requests, setRequests] = useState(first);
@@ -21,7 +29,10 @@ export function RevisionsScreen({ initial, requests: first, boats }: { initial: 
   const standing = revisions.find(({ state }) => state === 'stands') ?? null;
 
   useEffect(() => {
-    if (save === 'saved') api<VariantStanding | null>('GET', `/api/boats/${id}/variant`).then(setVariant, (error) => setTrouble(wordsOf(error)));
+    if (save === 'saved')
+      api<VariantStanding | null>('GET', `/api/boats/${id}/variant`).then(setVariant, (error) =>
+        setTrouble(wordsOf(error)),
+      );
   }, [id, save]);
   /** Do it, and say why not where it was refused. */
   const attempt = useCallback(async (work: () => Promise<void>) => {
@@ -47,7 +58,13 @@ export function RevisionsScreen({ initial, requests: first, boats }: { initial: 
         <div className="col-lg-7">
           <RevisionTable
             revisions={revisions}
-            onEvent={(label, kind, author, note) => attempt(async () => setRevisions(await api<Revision[]>('PATCH', `/api/boats/${id}/revisions`, { label, kind, author, note })))}
+            onEvent={(label, kind, author, note) =>
+              attempt(async () =>
+                setRevisions(
+                  await api<Revision[]>('PATCH', `/api/boats/${id}/revisions`, { label, kind, author, note }),
+                ),
+              )
+            }
           />
         </div>
         <div className="col-lg-5">
@@ -61,7 +78,11 @@ export function RevisionsScreen({ initial, requests: first, boats }: { initial: 
               })
             }
             onAsk={(baseVersion, askedBy, reason) =>
-              attempt(async () => setRequests(await api<ChangeRequest[]>('POST', `/api/boats/${id}/changes`, { baseVersion, askedBy, reason })))
+              attempt(async () =>
+                setRequests(
+                  await api<ChangeRequest[]>('POST', `/api/boats/${id}/changes`, { baseVersion, askedBy, reason }),
+                ),
+              )
             }
           />
         </div>
@@ -70,7 +91,16 @@ export function RevisionsScreen({ initial, requests: first, boats }: { initial: 
         <ChangeRequests
           requests={requests}
           onDecide={(request, approve, decidedBy, decision) =>
-            attempt(async () => setRequests(await api<ChangeRequest[]>('PATCH', `/api/boats/${id}/changes`, { id: request, approve, decidedBy, decision })))
+            attempt(async () =>
+              setRequests(
+                await api<ChangeRequest[]>('PATCH', `/api/boats/${id}/changes`, {
+                  id: request,
+                  approve,
+                  decidedBy,
+                  decision,
+                }),
+              ),
+            )
           }
         />
       )}

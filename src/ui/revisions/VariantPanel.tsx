@@ -17,8 +17,13 @@ export function VariantPanel({ variant, onLetGo }: { variant: VariantStanding; o
             Follow it no longer
           </Button>
         </div>
-        {variant.problem && <p className="verdict fails d-block text-wrap">✕ Its last changes could not be followed: {variant.problem}</p>}
-        <ChangeList changes={variant.departures} empty={`Nothing yet: whatever changes in ${variant.parent.name} changes here.`} />
+        {variant.problem && (
+          <p className="verdict fails d-block text-wrap">✕ Its last changes could not be followed: {variant.problem}</p>
+        )}
+        <ChangeList
+          changes={variant.departures}
+          empty={`Nothing yet: whatever changes in ${variant.parent.name} changes here.`}
+        />
       </Card.Body>
     </Card>
   );

@@ -12,9 +12,16 @@ import { useDetails, useStiffeners } from './useLater';
 import { useSettled } from './useSettled';
 import { HouseUnitsProvider, UnitsSwitch, useUnits } from './units';
 
-const ConflictDialog = dynamic(() => import('./ConflictDialog').then((module) => module.ConflictDialog), { ssr: false });
+const ConflictDialog = dynamic(() => import('./ConflictDialog').then((module) => module.ConflictDialog), {
+  ssr: false,
+});
 
-const SAVE_WORDS = { saved: 'Saved', saving: 'Saving…', offline: 'Server not reached: kept here, trying again', conflict: 'Not saved: changed by somebody else' } as const;
+const SAVE_WORDS = {
+  saved: 'Saved',
+  saving: 'Saving…',
+  offline: 'Server not reached: kept here, trying again',
+  conflict: 'Not saved: changed by somebody else',
+} as const;
 
 function isTyping(target: EventTarget | null): boolean {
   return target instanceof HTMLElement && (target.matches('input, textarea, select') || target.isContentEditable);
@@ -27,7 +34,9 @@ function Standing() {
   const target = targetOf(boat);
   const all = [...evaluations.values()];
   const failing = all.filter((e) => e.governing && e.governing.reserveFactor < 1).length;
-  const thin = all.filter((e) => e.governing && e.governing.reserveFactor >= 1 && e.governing.reserveFactor < target).length;
+  const thin = all.filter(
+    (e) => e.governing && e.governing.reserveFactor >= 1 && e.governing.reserveFactor < target,
+  ).length;
   const open = all.filter((e) => e.problem).length;
   // Stiffeners follow when the boat has stood still for a moment: they are no part of what a key must bring up to date.
   const settled = useSettled(boat);
@@ -59,7 +68,8 @@ function Standing() {
       {open > 0 && <span className="verdict ample ms-1">{open} not checked</span>}
       {weight && (
         <span className={`verdict ms-1 ${weight.over > 0 ? 'thin' : 'meets'}`}>
-          {weight.over > 0 ? '△' : '✓'} {full(weight.mass, 'mass')}, {formatNumber(Math.abs(weight.overShare) * 100, 1)} % {weight.over > 0 ? 'over target' : 'in hand'}
+          {weight.over > 0 ? '△' : '✓'} {full(weight.mass, 'mass')}, {formatNumber(Math.abs(weight.overShare) * 100, 1)}{' '}
+          % {weight.over > 0 ? 'over target' : 'in hand'}
         </span>
       )}
     </span>
@@ -92,7 +102,11 @@ function Inside({ children }: { children: ReactNode }) {
       </h1>
       <Standing />
       <span className="spacer" />
-      <span className={`save-state ${save === 'saved' || save === 'saving' ? 'soft' : 'trouble'}`} role="status" data-testid="save-state">
+      <span
+        className={`save-state ${save === 'saved' || save === 'saving' ? 'soft' : 'trouble'}`}
+        role="status"
+        data-testid="save-state"
+      >
         {archived ? 'Archived' : SAVE_WORDS[save]}
       </span>
       <Button
@@ -104,7 +118,13 @@ function Inside({ children }: { children: ReactNode }) {
       >
         Undo
       </Button>
-      <Button size="sm" variant="outline-primary" onClick={store.redo} disabled={history.redo.length === 0} title="Do again (Ctrl+Y)">
+      <Button
+        size="sm"
+        variant="outline-primary"
+        onClick={store.redo}
+        disabled={history.redo.length === 0}
+        title="Do again (Ctrl+Y)"
+      >
         Redo
       </Button>
       <UnitsSwitch />
@@ -113,7 +133,12 @@ function Inside({ children }: { children: ReactNode }) {
   return (
     <Frame boatId={id} head={head}>
       {notice && (
-        <Alert variant={notice.kind === 'refused' ? 'danger' : 'light'} dismissible onClose={store.dismiss} className="py-2 border">
+        <Alert
+          variant={notice.kind === 'refused' ? 'danger' : 'light'}
+          dismissible
+          onClose={store.dismiss}
+          className="py-2 border"
+        >
           {notice.text}
         </Alert>
       )}

@@ -27,7 +27,14 @@ function CautionItem({ boat, caution, withPlace }: { boat: Boat; caution: Cautio
   const [refusal, setRefusal] = useState<string | null>(null);
   const { rule, detail, subject, accepted } = caution;
   const sign = () => {
-    const acceptance = { id: nanoid(10), rule: rule.id, subject, by: by.trim(), note: note.trim(), at: new Date().toISOString() };
+    const acceptance = {
+      id: nanoid(10),
+      rule: rule.id,
+      subject,
+      by: by.trim(),
+      note: note.trim(),
+      at: new Date().toISOString(),
+    };
     const said = edit({ type: 'caution.accept', acceptance, index: boat.acceptances.length });
     setRefusal(said ?? null);
     if (!said) setSigning(false);
@@ -36,9 +43,11 @@ function CautionItem({ boat, caution, withPlace }: { boat: Boat; caution: Cautio
     <li className="caution" data-testid={`caution-${rule.id}`}>
       <div>
         <span className={`verdict ${accepted ? 'ample' : LOOKS[rule.severity]}`}>
-          <span aria-hidden="true">{accepted ? '✓' : MARKS[rule.severity]}</span> {accepted ? 'accepted' : SEVERITIES[rule.severity].toLowerCase()}
+          <span aria-hidden="true">{accepted ? '✓' : MARKS[rule.severity]}</span>{' '}
+          {accepted ? 'accepted' : SEVERITIES[rule.severity].toLowerCase()}
         </span>{' '}
-        <strong>{rule.title}</strong> <span className="soft">{[words(detail), ...(withPlace ? [placeOf(boat, caution)] : [])].join('; ')}</span>
+        <strong>{rule.title}</strong>{' '}
+        <span className="soft">{[words(detail), ...(withPlace ? [placeOf(boat, caution)] : [])].join('; ')}</span>
       </div>
       <div className="small">{words(rule.reason)}</div>
       <div className="small">
@@ -47,7 +56,11 @@ function CautionItem({ boat, caution, withPlace }: { boat: Boat; caution: Cautio
       {accepted ? (
         <div className="small">
           Accepted by {accepted.by}, {accepted.at.slice(0, 10)}: {accepted.note}{' '}
-          <button type="button" className="reason-button" onClick={() => edit({ type: 'caution.withdraw', acceptanceId: accepted.id })}>
+          <button
+            type="button"
+            className="reason-button"
+            onClick={() => edit({ type: 'caution.withdraw', acceptanceId: accepted.id })}
+          >
             Withdraw
           </button>
         </div>
@@ -59,7 +72,14 @@ function CautionItem({ boat, caution, withPlace }: { boat: Boat; caution: Cautio
             sign();
           }}
         >
-          <Form.Control size="sm" aria-label="Accepted by" placeholder="Your name" maxLength={60} value={by} onChange={(event) => setBy(event.target.value)} />
+          <Form.Control
+            size="sm"
+            aria-label="Accepted by"
+            placeholder="Your name"
+            maxLength={60}
+            value={by}
+            onChange={(event) => setBy(event.target.value)}
+          />
           <Form.Control
             size="sm"
             aria-label="Why it is accepted"
@@ -88,12 +108,27 @@ function CautionItem({ boat, caution, withPlace }: { boat: Boat; caution: Cautio
 }
 
 /** Cautions with reason and way out; each can be answered for. */
-export function CautionList({ boat, cautions, withPlace = false, empty }: { boat: Boat; cautions: readonly Caution[]; withPlace?: boolean; empty: string }) {
+export function CautionList({
+  boat,
+  cautions,
+  withPlace = false,
+  empty,
+}: {
+  boat: Boat;
+  cautions: readonly Caution[];
+  withPlace?: boolean;
+  empty: string;
+}) {
   if (cautions.length === 0) return <p className="soft mb-0">{empty}</p>;
   return (
     <ul className="list-unstyled mb-0">
       {cautions.map((caution) => (
-        <CautionItem key={`${caution.rule.id}|${caution.subject}`} boat={boat} caution={caution} withPlace={withPlace} />
+        <CautionItem
+          key={`${caution.rule.id}|${caution.subject}`}
+          boat={boat}
+          caution={caution}
+          withPlace={withPlace}
+        />
       ))}
     </ul>
   );
@@ -102,10 +137,14 @@ export function CautionList({ boat, cautions, withPlace = false, empty }: { boat
 /** Mark of the gravest open caution, with how many there are. */
 export function CautionMark({ cautions }: { cautions: readonly Caution[] }) {
   const open = cautions.filter(({ accepted }) => !accepted);
-  const grave = open.find(({ rule }) => rule.severity === 'danger') ?? open.find(({ rule }) => rule.severity === 'warning');
+  const grave =
+    open.find(({ rule }) => rule.severity === 'danger') ?? open.find(({ rule }) => rule.severity === 'warning');
   if (!grave) return null;
   return (
-    <span className={`caution-mark ${LOOKS[grave.rule.severity]}`} title={open.map(({ rule }) => rule.title).join('; ')}>
+    <span
+      className={`caution-mark ${LOOKS[grave.rule.severity]}`}
+      title={open.map(({ rule }) => rule.title).join('; ')}
+    >
       <span aria-hidden="true">{MARKS[grave.rule.severity]}</span>
       <span className="visually-hidden">{grave.rule.title}</span>
     </span>

@@ -1,7 +1,12 @@
 import type { Change } from '@/core/schedule';
 import { useUnits } from './units';
 
-const MARKS: Record<Change['kind'], string> = { added: '+ added', removed: '− removed', changed: '≠ changed', moved: '↕ moved' };
+const MARKS: Record<Change['kind'], string> = {
+  added: '+ added',
+  removed: '− removed',
+  changed: '≠ changed',
+  moved: '↕ moved',
+};
 
 /** A difference, line by line. */
 export function ChangeList({ changes, empty }: { changes: readonly Change[]; empty: string }) {

@@ -20,7 +20,9 @@ export function ConflictDialog() {
         {conflict.theirChanges ? (
           <ChangeList changes={conflict.theirChanges} empty="Nothing that shows in the schedule." />
         ) : (
-          <p className="soft">This page was reloaded meanwhile; what they changed before that is in the schedule already.</p>
+          <p className="soft">
+            This page was reloaded meanwhile; what they changed before that is in the schedule already.
+          </p>
         )}
         <h3 className="mt-3">Your changes, not saved yet</h3>
         <ChangeList changes={conflict.ourChanges} empty="Nothing that differs from theirs." />

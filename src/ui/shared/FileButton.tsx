@@ -21,7 +21,12 @@ export function FileButton({
   const input = useRef<HTMLInputElement>(null);
   return (
     <>
-      <Button size="sm" variant={primary ? 'primary' : 'outline-primary'} disabled={disabled} onClick={() => input.current?.click()}>
+      <Button
+        size="sm"
+        variant={primary ? 'primary' : 'outline-primary'}
+        disabled={disabled}
+        onClick={() => input.current?.click()}
+      >
         {children}
       </Button>
       <input

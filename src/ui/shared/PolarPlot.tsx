@@ -16,7 +16,17 @@ const SIZE = 250;
 const R = 92;
 
 /** Modulus by direction, forward to the right as fibres are drawn; rings carry their value. `scale` shows the SI value in the unit written. */
-export function PolarPlot({ series, unit, scale, label }: { series: readonly PolarSeries[]; unit: string; scale: number; label: string }) {
+export function PolarPlot({
+  series,
+  unit,
+  scale,
+  label,
+}: {
+  series: readonly PolarSeries[];
+  unit: string;
+  scale: number;
+  label: string;
+}) {
   const most = Math.max(...series.flatMap(({ points }) => points.map(({ modulus }) => modulus))) / scale;
   const step = [0.5, 1, 2, 5, 10, 20, 50, 100].find((candidate) => most / candidate <= 4) ?? 200;
   const top = Math.ceil(most / step) * step;
@@ -34,7 +44,12 @@ export function PolarPlot({ series, unit, scale, label }: { series: readonly Pol
       )
       .join(' ')} Z`;
   return (
-    <svg viewBox={`0 0 ${SIZE} ${SIZE - 22 + (series.length > 1 ? series.length * 14 : 0)}`} width="100%" role="img" aria-label={label}>
+    <svg
+      viewBox={`0 0 ${SIZE} ${SIZE - 22 + (series.length > 1 ? series.length * 14 : 0)}`}
+      width="100%"
+      role="img"
+      aria-label={label}
+    >
       {Array.from({ length: Math.round(top / step) }, (_, i) => (i + 1) * step).map((value) => (
         <g key={value}>
           <circle cx={SIZE / 2} cy={SIZE / 2 - 8} r={(R * value) / top} fill="none" stroke="#d9cfbf" />

@@ -25,7 +25,18 @@ export interface QuantityFieldProps {
  * An entry that understands units and fractions ("27 ft 6 in", "17 oz/yd2"), shows what it took them for, and refuses with the allowed range.
  * Commits on Enter and on leaving the field; what was typed stays until it is right.
  */
-export function QuantityField({ label, kind, value, minimum, maximum, hint, optional = false, onCommit, hideLabel = false, disabled = false }: QuantityFieldProps) {
+export function QuantityField({
+  label,
+  kind,
+  value,
+  minimum,
+  maximum,
+  hint,
+  optional = false,
+  onCommit,
+  hideLabel = false,
+  disabled = false,
+}: QuantityFieldProps) {
   const id = useId();
   const { system, unit } = useUnits();
   const [draft, setDraft] = useState<string | null>(null);
@@ -85,7 +96,12 @@ export function QuantityField({ label, kind, value, minimum, maximum, hint, opti
         }}
       />
       <div id={`${id}-says`} className={error ? 'invalid-feedback d-block' : 'form-text'} aria-live="polite">
-        {error ?? (parsed?.ok && /[^\d.,\s−-]/.test(draft ?? '') ? `Taken as ${parsed.understood}` : hideLabel ? '' : (hint ?? ''))}
+        {error ??
+          (parsed?.ok && /[^\d.,\s−-]/.test(draft ?? '')
+            ? `Taken as ${parsed.understood}`
+            : hideLabel
+              ? ''
+              : (hint ?? ''))}
       </div>
     </Form.Group>
   );

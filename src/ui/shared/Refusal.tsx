@@ -1,7 +1,15 @@
 import { Alert } from 'react-bootstrap';
 
 /** Why something was not taken, in words; nothing when all is well. */
-export function Refusal({ text, onClose, className = '' }: { text: string | null; onClose?: () => void; className?: string }) {
+export function Refusal({
+  text,
+  onClose,
+  className = '',
+}: {
+  text: string | null;
+  onClose?: () => void;
+  className?: string;
+}) {
   if (text === null) return null;
   return (
     <Alert variant="danger" className={`py-2 ${className}`} {...(onClose ? { dismissible: true, onClose } : {})}>

@@ -9,7 +9,15 @@ const MARKS: Record<VerdictName, { mark: string; word: string }> = {
 };
 
 /** A reserve factor with its mark, colour and word. */
-export function Verdict({ reserveFactor, target, words = true }: { reserveFactor: number; target: number; words?: boolean }) {
+export function Verdict({
+  reserveFactor,
+  target,
+  words = true,
+}: {
+  reserveFactor: number;
+  target: number;
+  words?: boolean;
+}) {
   const verdict = verdictOf(reserveFactor, target);
   const { mark, word } = MARKS[verdict];
   return (

@@ -49,7 +49,8 @@ export function WorkingDrawer({ request, onClose }: { request: WorkingRequest | 
       </Offcanvas.Header>
       <Offcanvas.Body className="pt-0" tabIndex={0}>
         <p className="small soft">
-          {boat.packs.map((pack) => `${pack.title}: ${packStatus(pack)}.`).join(' ')} {boat.packs[0]!.statement} Reserve factor = capacity / demand; margin = reserve factor − 1.
+          {boat.packs.map((pack) => `${pack.title}: ${packStatus(pack)}.`).join(' ')} {boat.packs[0]!.statement} Reserve
+          factor = capacity / demand; margin = reserve factor − 1.
         </p>
         {typeof sections === 'string' ? (
           <p>{sections}</p>
@@ -61,7 +62,9 @@ export function WorkingDrawer({ request, onClose }: { request: WorkingRequest | 
                 <div key={index} className="working-step">
                   <div className="d-flex justify-content-between gap-3">
                     <span>{step.quantity}</span>
-                    <strong className="text-nowrap">{step.symbol === 'RF' ? formatNumber(step.value, 2) : formatWorkingValue(step.value, step.unit)}</strong>
+                    <strong className="text-nowrap">
+                      {step.symbol === 'RF' ? formatNumber(step.value, 2) : formatWorkingValue(step.value, step.unit)}
+                    </strong>
                   </div>
                   <div className="working-formula">
                     <Formula tex={`\\displaystyle ${step.symbol} = ${step.formula}`} />

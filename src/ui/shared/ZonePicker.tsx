@@ -8,7 +8,13 @@ export function ZonePicker({ step, zoneId }: { step: string; zoneId: string | nu
   const { id, boat } = useDesign();
   const router = useRouter();
   return (
-    <Form.Select size="sm" className="w-auto" aria-label="Zone" value={zoneId ?? ''} onChange={(event) => router.replace(`/boats/${id}/${step}?zone=${event.target.value}`)}>
+    <Form.Select
+      size="sm"
+      className="w-auto"
+      aria-label="Zone"
+      value={zoneId ?? ''}
+      onChange={(event) => router.replace(`/boats/${id}/${step}?zone=${event.target.value}`)}
+    >
       {boat.parts.map((part) => (
         <optgroup key={part.id} label={part.name}>
           {part.zones.map((zone) => (

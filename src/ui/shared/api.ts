@@ -12,21 +12,38 @@ export class ApiError extends Error {
 }
 
 /** Send a file for the server to read. */
-export const readFile = async <T>(url: string, file: File): Promise<T> => answerOf<T>(await fetch(url, { method: 'POST', body: file }));
+export const readFile = async <T>(url: string, file: File): Promise<T> =>
+  answerOf<T>(await fetch(url, { method: 'POST', body: file }));
 
 /** Talk JSON to our own server. @throws ApiError with the server's words; a TypeError means it could not be reached. */
-export async function api<T>(method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE', url: string, body?: unknown): Promise<T> {
+export async function api<T>(
+  method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE',
+  url: string,
+  body?: unknown,
+): Promise<T> {
   const response = await fetch(url, {
     method,
-    ...(body === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: typeof body === 'string' ? body : JSON.stringify(body) }),
+    ...(body === undefined
+      ? {}
+      : {
+          headers: { 'content-type': 'application/json' },
+          body: typeof body === 'string' ? body : JSON.stringify(body),
+        }),
   });
   return answerOf<T>(response);
 }
 
 async function answerOf<T>(response: Response): Promise<T> {
-  const answer = (await response.json().catch(() => null)) as { error?: { code: string; message: string; path: string } } | null;
+  const answer = (await response.json().catch(() => null)) as {
+    error?: { code: string; message: string; path: string };
+  } | null;
   if (!response.ok) {
-    const { code = 'internal', message = `The server answered ${response.status}`, path = '', ...details } = answer?.error ?? {};
+    const {
+      code = 'internal',
+      message = `The server answered ${response.status}`,
+      path = '',
+      ...details
+    } = answer?.error ?? {};
     throw new ApiError(response.status, code, message, path, details);
   }
   return answer as T;
@@ -34,4 +51,8 @@ async function answerOf<T>(response: Response): Promise<T> {
 
 /** Words for an error that reached the page. */
 export const wordsOf = (error: unknown) =>
-  error instanceof ApiError ? error.message : error instanceof TypeError ? 'The server cannot be reached. Nothing was lost; try again.' : String((error as Error).message ?? error);
+  error instanceof ApiError
+    ? error.message
+    : error instanceof TypeError
+      ? 'The server cannot be reached. Nothing was lost; try again.'
+      : String((error as Error).message ?? error);

@@ -25,10 +25,15 @@ class FakeServer {
       this.imported.push(String(init!.body));
       return answer(201, { id: 'copy' });
     }
-    if (!url.endsWith('/edits')) return answer(200, { id: 'b', version: this.version, archived: false, boat: this.boat, history: EMPTY_HISTORY });
-    const { baseVersion, actions } = JSON.parse(String(init!.body)) as { baseVersion: number; actions: { edits: Edit[] }[] };
+    if (!url.endsWith('/edits'))
+      return answer(200, { id: 'b', version: this.version, archived: false, boat: this.boat, history: EMPTY_HISTORY });
+    const { baseVersion, actions } = JSON.parse(String(init!.body)) as {
+      baseVersion: number;
+      actions: { edits: Edit[] }[];
+    };
     if (this.refuse) return answer(422, { error: { code: 'invalid', message: this.refuse, path: '' } });
-    if (baseVersion !== this.version) return answer(409, { error: { code: 'conflict', message: 'changed', path: '', version: this.version } });
+    if (baseVersion !== this.version)
+      return answer(409, { error: { code: 'conflict', message: 'changed', path: '', version: this.version } });
     for (const { edits } of actions) this.edit(...edits);
     return answer(200, { version: this.version });
   };
@@ -36,7 +41,8 @@ class FakeServer {
 
 let server: FakeServer;
 let kept: Map<string, string>;
-const newStore = () => new BoatStore({ id: 'b', version: server.version, archived: false, boat: server.boat, history: EMPTY_HISTORY });
+const newStore = () =>
+  new BoatStore({ id: 'b', version: server.version, archived: false, boat: server.boat, history: EMPTY_HISTORY });
 const settled = (store: BoatStore, state: string) => vi.waitFor(() => expect(store.getState().save).toBe(state));
 
 beforeEach(() => {
@@ -69,7 +75,10 @@ describe('the boat on the page', () => {
   it('refuses what does not fit, in words, and keeps the boat', () => {
     const store = newStore();
     expect(store.act({ type: 'layer.set', layerId, patch: { angleDeg: 200 } })).toBe(false);
-    expect(store.getState().notice).toMatchObject({ kind: 'refused', text: expect.stringContaining('Angle must be between') as string });
+    expect(store.getState().notice).toMatchObject({
+      kind: 'refused',
+      text: expect.stringContaining('Angle must be between') as string,
+    });
     expect(store.act({ type: 'layer.remove', layerId: 'nothing' })).toBe(false);
     expect(boatToJson(store.getState().boat)).toBe(boatToJson(merrow()));
     expect(store.getState().history.undo).toEqual([]);
@@ -122,7 +131,9 @@ describe('when somebody else was quicker', () => {
   };
   it('shows what both sides changed', async () => {
     const { conflict } = (await clash()).getState();
-    expect(conflict!.theirChanges!.map(({ kind, subject }) => `${kind} ${subject}`)).toEqual(['removed Layer 6, BX45 600']);
+    expect(conflict!.theirChanges!.map(({ kind, subject }) => `${kind} ${subject}`)).toEqual([
+      'removed Layer 6, BX45 600',
+    ]);
     expect(conflict!.ourChanges.some(({ details }) => details.includes('0° → 45°'))).toBe(true);
   });
   it('puts ours on top of theirs', async () => {
@@ -151,7 +162,10 @@ describe('when somebody else was quicker', () => {
     store.act(turn(45));
     await settled(store, 'conflict');
     await store.settle('onTop');
-    expect(store.getState().notice).toMatchObject({ kind: 'refused', text: expect.stringContaining('Could not be put on top') as string });
+    expect(store.getState().notice).toMatchObject({
+      kind: 'refused',
+      text: expect.stringContaining('Could not be put on top') as string,
+    });
     expect(store.getState().save).toBe('saved');
   });
   it('an archived boat is not edited', () => {
@@ -168,7 +182,10 @@ describe('words of an action', () => {
       'fetch',
       vi.fn(async (_url: string, init: { body: string }) => {
         sent.push(JSON.parse(init.body));
-        return new Response(JSON.stringify({ version: 2 }), { status: 200, headers: { 'content-type': 'application/json' } });
+        return new Response(JSON.stringify({ version: 2 }), {
+          status: 200,
+          headers: { 'content-type': 'application/json' },
+        });
       }),
     );
     const boat = merrow();

@@ -82,7 +82,14 @@ export class BoatStore {
     this.confirmed = initial.boat;
     const { id, boat } = initial;
     this.design = { id, boat, evaluations: this.evaluate(boat) };
-    this.state = { ...initial, ...this.design, history: initial.history ?? EMPTY_HISTORY, save: 'saved', conflict: null, notice: null };
+    this.state = {
+      ...initial,
+      ...this.design,
+      history: initial.history ?? EMPTY_HISTORY,
+      save: 'saved',
+      conflict: null,
+      notice: null,
+    };
   }
 
   getState = (): BoatState => this.state;
@@ -92,9 +99,11 @@ export class BoatStore {
     return () => this.listeners.delete(listener);
   };
   private set(change: Partial<BoatState>): void {
-    const evaluations = change.boat && change.boat !== this.state.boat ? this.evaluate(change.boat) : this.state.evaluations;
+    const evaluations =
+      change.boat && change.boat !== this.state.boat ? this.evaluate(change.boat) : this.state.evaluations;
     this.state = { ...this.state, ...change, evaluations };
-    if (this.design.boat !== this.state.boat || this.design.evaluations !== evaluations) this.design = { id: this.state.id, boat: this.state.boat, evaluations };
+    if (this.design.boat !== this.state.boat || this.design.evaluations !== evaluations)
+      this.design = { id: this.state.id, boat: this.state.boat, evaluations };
     this.listeners.forEach((listener) => listener());
   }
 
@@ -104,7 +113,8 @@ export class BoatStore {
   private keep(): void {
     try {
       if (this.pending.length === 0) localStorage.removeItem(this.storageKey);
-      else localStorage.setItem(this.storageKey, JSON.stringify({ version: this.state.version, actions: this.pending }));
+      else
+        localStorage.setItem(this.storageKey, JSON.stringify({ version: this.state.version, actions: this.pending }));
     } catch {
       // Storage may be full or forbidden: saving goes on, only the reload net is missing.
     }
@@ -112,7 +122,10 @@ export class BoatStore {
 
   private readKept(): { version: number; actions: Action[] } | null {
     try {
-      return JSON.parse(localStorage.getItem(this.storageKey) ?? 'null') as { version: number; actions: Action[] } | null;
+      return JSON.parse(localStorage.getItem(this.storageKey) ?? 'null') as {
+        version: number;
+        actions: Action[];
+      } | null;
     } catch {
       return null;
     }
@@ -150,7 +163,9 @@ export class BoatStore {
 
   private apply(action: HistoryEntry['action'], edits: Edit[], label?: string): HistoryEntry | null {
     if (this.state.archived) {
-      this.set({ notice: { kind: 'refused', text: 'This boat is archived: bring it back from the list before editing it.' } });
+      this.set({
+        notice: { kind: 'refused', text: 'This boat is archived: bring it back from the list before editing it.' },
+      });
       return null;
     }
     const checked = editsSchema.safeParse(edits);
@@ -163,7 +178,12 @@ export class BoatStore {
       const { boat, inverse } = applyEdits(this.state.boat, checked.data);
       const entry: HistoryEntry = { action, description, forward: checked.data, inverse };
       this.pending.push({ clientId: nanoid(12), action, edits: checked.data, ...(label && { label }) });
-      this.set({ boat, history: pushHistory(this.state.history, entry), save: this.state.save === 'conflict' ? 'conflict' : 'saving', notice: null });
+      this.set({
+        boat,
+        history: pushHistory(this.state.history, entry),
+        save: this.state.save === 'conflict' ? 'conflict' : 'saving',
+        notice: null,
+      });
       this.keep();
       // What it comes to is shown before it is sent; until then it is kept on this machine.
       setTimeout(() => void this.flush(), SEND_AFTER_MILLISECONDS);
@@ -183,11 +203,13 @@ export class BoatStore {
 
   undo = (): void => {
     const last = this.state.history.undo.at(-1);
-    if (last && this.apply('undo', last.inverse, last.description)) this.set({ notice: { kind: 'done', text: `Took back: ${last.description}` } });
+    if (last && this.apply('undo', last.inverse, last.description))
+      this.set({ notice: { kind: 'done', text: `Took back: ${last.description}` } });
   };
   redo = (): void => {
     const last = this.state.history.redo.at(-1);
-    if (last && this.apply('redo', last.inverse, last.description)) this.set({ notice: { kind: 'done', text: `Did again: ${last.description}` } });
+    if (last && this.apply('redo', last.inverse, last.description))
+      this.set({ notice: { kind: 'done', text: `Did again: ${last.description}` } });
   };
   dismiss = (): void => this.set({ notice: null });
 
@@ -198,15 +220,20 @@ export class BoatStore {
     clearTimeout(this.retry);
     const batch = this.pending.slice(0, 200);
     try {
-      const { version } = await api<{ version: number }>('POST', `/api/boats/${this.state.id}/edits`, { baseVersion: this.state.version, actions: batch });
+      const { version } = await api<{ version: number }>('POST', `/api/boats/${this.state.id}/edits`, {
+        baseVersion: this.state.version,
+        actions: batch,
+      });
       this.pending = this.pending.slice(batch.length);
-      if (this.confirmed) this.confirmed = this.pending.length === 0 ? this.state.boat : applyAll(this.confirmed, batch);
+      if (this.confirmed)
+        this.confirmed = this.pending.length === 0 ? this.state.boat : applyAll(this.confirmed, batch);
       this.set({ version, save: this.pending.length ? 'saving' : 'saved' });
       this.keep();
       if (!this.confirmed) await this.refresh();
     } catch (error) {
       if (error instanceof ApiError && error.status === 409) await this.meetConflict();
-      else if (error instanceof ApiError && error.status >= 400 && error.status < 500) await this.giveBack(batch, error);
+      else if (error instanceof ApiError && error.status >= 400 && error.status < 500)
+        await this.giveBack(batch, error);
       else {
         this.set({ save: 'offline' });
         this.retry = setTimeout(() => void this.flush(), RETRY_MILLISECONDS);
@@ -245,7 +272,12 @@ export class BoatStore {
     this.pending = [];
     this.keep();
     await this.refresh();
-    this.set({ notice: { kind: 'refused', text: `Not saved (${batch.length} ${batch.length === 1 ? 'change' : 'changes'}): ${error.message}` } });
+    this.set({
+      notice: {
+        kind: 'refused',
+        text: `Not saved (${batch.length} ${batch.length === 1 ? 'change' : 'changes'}): ${error.message}`,
+      },
+    });
   }
 
   private async refresh(): Promise<void> {
@@ -294,7 +326,8 @@ export class BoatStore {
       }
     }
     const { history } = await this.fetchTheirs();
-    const ours = way === 'onTop' ? this.replay(conflict.theirs, this.pending) : { boat: conflict.theirs, kept: [], lost: [] };
+    const ours =
+      way === 'onTop' ? this.replay(conflict.theirs, this.pending) : { boat: conflict.theirs, kept: [], lost: [] };
     this.confirmed = conflict.theirs;
     this.pending = ours.kept;
     const text = ours.lost.length
@@ -308,7 +341,12 @@ export class BoatStore {
     let at = conflict.theirs;
     for (const action of ours.kept) {
       const applied = applyEdits(at, action.edits);
-      stacks = pushHistory(stacks, { action: 'do', description: action.label ?? describeEdits(at, action.edits), forward: action.edits, inverse: applied.inverse });
+      stacks = pushHistory(stacks, {
+        action: 'do',
+        description: action.label ?? describeEdits(at, action.edits),
+        forward: action.edits,
+        inverse: applied.inverse,
+      });
       at = applied.boat;
     }
     this.pending = ours.kept.map((action) => ({ ...action, action: 'do' }));
@@ -325,4 +363,5 @@ export class BoatStore {
   };
 }
 
-const applyAll = (boat: Boat, actions: readonly Action[]) => actions.reduce((at, action) => applyEdits(at, action.edits).boat, boat);
+const applyAll = (boat: Boat, actions: readonly Action[]) =>
+  actions.reduce((at, action) => applyEdits(at, action.edits).boat, boat);

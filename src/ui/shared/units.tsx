@@ -1,7 +1,14 @@
 'use client';
 import { createContext, useContext, useMemo, useState, type ReactNode } from 'react';
 import { Button, ButtonGroup } from 'react-bootstrap';
-import { displayUnit, formatQuantity, formatWithUnit, wordsIn, type QuantityKind, type UnitSystem } from '@/core/quantity';
+import {
+  displayUnit,
+  formatQuantity,
+  formatWithUnit,
+  wordsIn,
+  type QuantityKind,
+  type UnitSystem,
+} from '@/core/quantity';
 import { UNITS_COOKIE } from './unitsCookie';
 
 interface Units {
@@ -57,7 +64,12 @@ export function UnitsSwitch() {
   return (
     <ButtonGroup size="sm" aria-label="Units shown">
       {(['metric', 'us'] as const).map((value) => (
-        <Button key={value} variant={system === value ? 'primary' : 'outline-primary'} aria-pressed={system === value} onClick={() => choose(value)}>
+        <Button
+          key={value}
+          variant={system === value ? 'primary' : 'outline-primary'}
+          aria-pressed={system === value}
+          onClick={() => choose(value)}
+        >
           {value === 'metric' ? 'mm · kg' : 'in · lb'}
         </Button>
       ))}

@@ -42,9 +42,18 @@ export function useProofs(boat: Boat): { proofs: ReadonlyMap<string, ZoneProof>;
 }
 
 /** The analysis of one zone's panel, computed aside; while the next is on its way the last one of the same zone stays in view. Null before the first. */
-export function usePanel(boat: Boat, zoneId: string | null, criterion: Criterion): { analysis: PanelAnalysis | string | null; current: boolean } {
+export function usePanel(
+  boat: Boat,
+  zoneId: string | null,
+  criterion: Criterion,
+): { analysis: PanelAnalysis | string | null; current: boolean } {
   const remote = useRef<Comlink.Remote<ProofWorker> | null>(null);
-  const [state, setState] = useState<{ boat: Boat; zoneId: string; criterion: Criterion; analysis: PanelAnalysis | string } | null>(null);
+  const [state, setState] = useState<{
+    boat: Boat;
+    zoneId: string;
+    criterion: Criterion;
+    analysis: PanelAnalysis | string;
+  } | null>(null);
   useEffect(() => {
     const worker = startWorker();
     remote.current = Comlink.wrap<ProofWorker>(worker);

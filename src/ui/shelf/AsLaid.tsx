@@ -13,17 +13,35 @@ export interface Making {
 }
 
 /** Resin and process in which fabrics are looked at. */
-export function MakingChoice({ making, resins, onChange }: { making: Making; resins: readonly Resin[]; onChange: (making: Making) => void }) {
+export function MakingChoice({
+  making,
+  resins,
+  onChange,
+}: {
+  making: Making;
+  resins: readonly Resin[];
+  onChange: (making: Making) => void;
+}) {
   return (
     <div className="d-flex gap-2 mb-1">
-      <Form.Select size="sm" aria-label="Resin" value={making.resin} onChange={(event) => onChange({ ...making, resin: event.target.value })}>
+      <Form.Select
+        size="sm"
+        aria-label="Resin"
+        value={making.resin}
+        onChange={(event) => onChange({ ...making, resin: event.target.value })}
+      >
         {resins.map((resin) => (
           <option key={resin.id} value={resin.id}>
             {resin.name}
           </option>
         ))}
       </Form.Select>
-      <Form.Select size="sm" aria-label="Process" value={making.process} onChange={(event) => onChange({ ...making, process: event.target.value as Process })}>
+      <Form.Select
+        size="sm"
+        aria-label="Process"
+        value={making.process}
+        onChange={(event) => onChange({ ...making, process: event.target.value as Process })}
+      >
         {(Object.keys(PROCESSES) as Process[]).map((process) => (
           <option key={process} value={process}>
             {PROCESSES[process].name}
@@ -34,16 +52,37 @@ export function MakingChoice({ making, resins, onChange }: { making: Making; res
   );
 }
 
-export const fibresOf = (materials: readonly Material[]) => new Map(materials.filter((material): material is Fibre => material.kind === 'fibre').map((fibre) => [fibre.id, fibre]));
-export const resinsOf = (materials: readonly Material[]) => materials.filter((material): material is Resin => material.kind === 'resin');
+export const fibresOf = (materials: readonly Material[]) =>
+  new Map(
+    materials.filter((material): material is Fibre => material.kind === 'fibre').map((fibre) => [fibre.id, fibre]),
+  );
+export const resinsOf = (materials: readonly Material[]) =>
+  materials.filter((material): material is Resin => material.kind === 'resin');
 
 /** A fabric as every process leaves it: fractions with their scatter, thickness, weights; and its polar in the chosen making. */
-export function AsLaid({ fabric, materials, making, onMaking }: { fabric: Fabric; materials: readonly Material[]; making: Making; onMaking: (making: Making) => void }) {
+export function AsLaid({
+  fabric,
+  materials,
+  making,
+  onMaking,
+}: {
+  fabric: Fabric;
+  materials: readonly Material[];
+  making: Making;
+  onMaking: (making: Making) => void;
+}) {
   const { show, unit, system } = useUnits();
   const resins = useMemo(() => resinsOf(materials), [materials]);
   const fibres = useMemo(() => fibresOf(materials), [materials]);
   const resin = resins.find(({ id }) => id === making.resin) ?? resins[0]!;
-  const all = useMemo(() => (Object.keys(PROCESSES) as Process[]).map((process) => ({ process, laid: fabricAsLaid(fabric, fibres, resin, process) })), [fabric, fibres, resin]);
+  const all = useMemo(
+    () =>
+      (Object.keys(PROCESSES) as Process[]).map((process) => ({
+        process,
+        laid: fabricAsLaid(fabric, fibres, resin, process),
+      })),
+    [fabric, fibres, resin],
+  );
   const chosen = all.find(({ process }) => process === making.process)!.laid;
   return (
     <>
@@ -70,9 +109,12 @@ export function AsLaid({ fabric, materials, making, onMaking }: { fabric: Fabric
             <tr key={process} className={process === making.process ? 'fw-semibold' : ''}>
               <td>{PROCESSES[process].name}</td>
               <td className="num text-nowrap">
-                {formatNumber(laid.fibreWeightFraction * 100, 0)} ± {formatNumber(PROCESSES[process].scatter * 100, 0)} / {formatNumber(laid.fibreVolumeFraction * 100, 0)}
+                {formatNumber(laid.fibreWeightFraction * 100, 0)} ± {formatNumber(PROCESSES[process].scatter * 100, 0)}{' '}
+                / {formatNumber(laid.fibreVolumeFraction * 100, 0)}
               </td>
-              <td className="num">{formatNumber(laid.thickness / displayUnit('thickness', system).factor, system === 'metric' ? 2 : 4)}</td>
+              <td className="num">
+                {formatNumber(laid.thickness / displayUnit('thickness', system).factor, system === 'metric' ? 2 : 4)}
+              </td>
               <td className="num">{show(laid.resinWeight, 'arealWeight')}</td>
               <td className="num">{show(laid.laminatedWeight, 'arealWeight')}</td>
             </tr>

@@ -27,7 +27,10 @@ export function CompareDialog({
   const { show, unit, system } = useUnits();
   const resins = useMemo(() => resinsOf(materials), [materials]);
   const resin = resins.find(({ id }) => id === making.resin) ?? resins[0]!;
-  const laid = useMemo(() => fabrics.map((fabric) => fabricAsLaid(fabric, fibresOf(materials), resin, making.process)), [fabrics, materials, resin, making.process]);
+  const laid = useMemo(
+    () => fabrics.map((fabric) => fabricAsLaid(fabric, fibresOf(materials), resin, making.process)),
+    [fabrics, materials, resin, making.process],
+  );
   const byProcess = useMemo(
     () =>
       (Object.keys(PROCESSES) as Process[]).map((process) => ({
@@ -58,7 +61,10 @@ export function CompareDialog({
     </tbody>
   );
   const directions = (what: (laid: FabricAsLaid, at: number) => string) =>
-    [0, 1, 2].map((d): [string, (one: FabricAsLaid) => string] => [ANGLE_WORDS[laid[0]!.directions[d]!.angleDeg]!, (one) => what(one, d)]);
+    [0, 1, 2].map((d): [string, (one: FabricAsLaid) => string] => [
+      ANGLE_WORDS[laid[0]!.directions[d]!.angleDeg]!,
+      (one) => what(one, d),
+    ]);
   return (
     <Modal show onHide={onClose} size="xl" scrollable aria-labelledby="compare-title">
       <Modal.Header closeButton>
@@ -104,15 +110,26 @@ export function CompareDialog({
               )}
               {group(
                 `Membrane stiffness for its weight (${unit('membraneStiffness')} per ${unit('laminateWeight')})`,
-                directions((one, d) => per(one.directions[d]!.modulus * one.thickness, 'membraneStiffness', one.laminatedWeight, 'laminateWeight')),
+                directions((one, d) =>
+                  per(
+                    one.directions[d]!.modulus * one.thickness,
+                    'membraneStiffness',
+                    one.laminatedWeight,
+                    'laminateWeight',
+                  ),
+                ),
               )}
               {group(
                 `Strength for its weight (${unit('lineForce')} per ${unit('laminateWeight')})`,
-                directions((one, d) => per(one.directions[d]!.strength * one.thickness, 'lineForce', one.laminatedWeight, 'laminateWeight')),
+                directions((one, d) =>
+                  per(one.directions[d]!.strength * one.thickness, 'lineForce', one.laminatedWeight, 'laminateWeight'),
+                ),
               )}
               {group(
                 `Membrane stiffness for its price (${unit('membraneStiffness')} per unit of money and m²)`,
-                directions((one, d) => per(one.directions[d]!.modulus * one.thickness, 'membraneStiffness', one.cost, null)),
+                directions((one, d) =>
+                  per(one.directions[d]!.modulus * one.thickness, 'membraneStiffness', one.cost, null),
+                ),
               )}
               {group(
                 `Strength for its price (${unit('lineForce')} per unit of money and m²)`,
@@ -120,17 +137,25 @@ export function CompareDialog({
               )}
               {group(
                 `Weight laminated (${unit('arealWeight')})`,
-                byProcess.map(({ process, weights }) => [PROCESSES[process].name, (_one, i) => show(weights[i]!, 'arealWeight')]),
+                byProcess.map(({ process, weights }) => [
+                  PROCESSES[process].name,
+                  (_one, i) => show(weights[i]!, 'arealWeight'),
+                ]),
               )}
               {group('Handling', [
                 ['Dry weight, ' + unit('arealWeight'), (one) => show(one.dryWeight, 'arealWeight')],
                 ['Price per m², resin included', (one) => formatNumber(one.cost, 1)],
                 ['Locks at', (_one, i) => `${formatNumber(fabrics[i]!.lockingAngle.value, 0)}°`],
-                ['Tightest double curve, ' + unit('shortLength'), (_one, i) => show(fabrics[i]!.drapeRadius.value, 'shortLength')],
+                [
+                  'Tightest double curve, ' + unit('shortLength'),
+                  (_one, i) => show(fabrics[i]!.drapeRadius.value, 'shortLength'),
+                ],
                 ['Roll width, ' + unit('shortLength'), (_one, i) => show(fabrics[i]!.width.value, 'shortLength')],
               ])}
             </table>
-            <p className="small soft">Mean values before knock-downs, held flat. Generic figures unless the fabric says otherwise.</p>
+            <p className="small soft">
+              Mean values before knock-downs, held flat. Generic figures unless the fabric says otherwise.
+            </p>
           </div>
         </div>
       </Modal.Body>

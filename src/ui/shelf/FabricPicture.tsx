@@ -25,7 +25,9 @@ export function FabricPicture({ fabric }: { fabric: Fabric }) {
               {component.form === 'randomMat' && <Strands />}
               {component.form === 'woven' && <Weave weave={fabric.weave} />}
               {(component.form === 'stitched' || component.form === 'unidirectional') &&
-                component.sublayers.map(({ angleDeg, share }, i) => <Bundle key={i} angleDeg={angleDeg} share={share} order={i} />)}
+                component.sublayers.map(({ angleDeg, share }, i) => (
+                  <Bundle key={i} angleDeg={angleDeg} share={share} order={i} />
+                ))}
             </g>
             <text y={SIZE + 13} fontSize="9.5" fill="#5f574d">
               {component.form === 'randomMat'
@@ -48,7 +50,15 @@ function Strands() {
       {Array.from({ length: 90 }, (_, i) => {
         const [x, y, angle] = [(i * 37) % SIZE, (i * 61 + 13) % SIZE, (i * 53) % 180];
         const [dx, dy] = [13 * Math.cos((angle * Math.PI) / 180), 13 * Math.sin((angle * Math.PI) / 180)];
-        return <line key={i} x1={(x - dx).toFixed(1)} y1={(y - dy).toFixed(1)} x2={(x + dx).toFixed(1)} y2={(y + dy).toFixed(1)} />;
+        return (
+          <line
+            key={i}
+            x1={(x - dx).toFixed(1)}
+            y1={(y - dy).toFixed(1)}
+            x2={(x + dx).toFixed(1)}
+            y2={(y + dy).toFixed(1)}
+          />
+        );
       })}
     </g>
   );
@@ -58,7 +68,12 @@ function Strands() {
 function Weave({ weave }: { weave: Fabric['weave'] }) {
   const threads = 10;
   const pitch = SIZE / threads;
-  const over = (row: number, column: number) => (weave === 'twill' ? (row + column) % 4 < 2 : weave === 'satin' ? (column + 2 * row) % 5 === 0 : (row + column) % 2 === 0);
+  const over = (row: number, column: number) =>
+    weave === 'twill'
+      ? (row + column) % 4 < 2
+      : weave === 'satin'
+        ? (column + 2 * row) % 5 === 0
+        : (row + column) % 2 === 0;
   return (
     <g stroke="#4b443c" strokeWidth="0.7">
       {Array.from({ length: threads * threads }, (_, i) => {
@@ -83,7 +98,12 @@ function Weave({ weave }: { weave: Fabric['weave'] }) {
 function Bundle({ angleDeg, share, order }: { angleDeg: number; share: number; order: number }) {
   const width = 2 + 6 * Math.min(1, share);
   return (
-    <g transform={`rotate(${-angleDeg} ${SIZE / 2} ${SIZE / 2})`} stroke={order % 2 ? '#8a8075' : '#4b443c'} strokeWidth={width} opacity="0.75">
+    <g
+      transform={`rotate(${-angleDeg} ${SIZE / 2} ${SIZE / 2})`}
+      stroke={order % 2 ? '#8a8075' : '#4b443c'}
+      strokeWidth={width}
+      opacity="0.75"
+    >
       {Array.from({ length: 13 }, (_, i) => (
         <line key={i} x1={-SIZE} x2={2 * SIZE} y1={(i - 2) * 15} y2={(i - 2) * 15} />
       ))}

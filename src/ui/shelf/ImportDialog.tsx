@@ -1,7 +1,15 @@
 'use client';
 import { useMemo, useState } from 'react';
 import { Button, Form, Modal } from 'react-bootstrap';
-import { columnsOf, guessMapping, MATERIAL_KINDS, questionMaterial, readRow, type Material, type MaterialKind } from '@/core/material';
+import {
+  columnsOf,
+  guessMapping,
+  MATERIAL_KINDS,
+  questionMaterial,
+  readRow,
+  type Material,
+  type MaterialKind,
+} from '@/core/material';
 import { api, readFile, wordsOf } from '../shared/api';
 import { FileButton } from '../shared/FileButton';
 import { Refusal } from '../shared/Refusal';
@@ -13,7 +21,17 @@ interface Table {
 }
 
 /** Bring materials in from a CSV or XLSX file: map its columns, look at every row, take what is right. */
-export function ImportDialog({ shelf, kind: startKind, onClose, onDone }: { shelf: readonly Material[]; kind: MaterialKind; onClose: () => void; onDone: () => Promise<void> }) {
+export function ImportDialog({
+  shelf,
+  kind: startKind,
+  onClose,
+  onDone,
+}: {
+  shelf: readonly Material[];
+  kind: MaterialKind;
+  onClose: () => void;
+  onDone: () => Promise<void>;
+}) {
   const { words } = useUnits();
   const [kind, setKind] = useState(startKind);
   const [name, setName] = useState('');
@@ -46,7 +64,9 @@ export function ImportDialog({ shelf, kind: startKind, onClose, onDone }: { shel
     const fibres = shelf.filter((material) => material.kind === 'fibre');
     const at = new Map(table.heads.map((head, i) => [head, i]));
     return table.rows.map((row) => {
-      const cells = Object.fromEntries(Object.entries(mapping).flatMap(([key, head]) => (at.has(head) ? [[key, row[at.get(head)!]!]] : [])));
+      const cells = Object.fromEntries(
+        Object.entries(mapping).flatMap(([key, head]) => (at.has(head) ? [[key, row[at.get(head)!]!]] : [])),
+      );
       const result = readRow(kind, cells, fibres);
       const same = result.ok ? shelf.find(({ id }) => id === result.material.id) : undefined;
       const unchanged = same !== undefined && result.ok && JSON.stringify(same) === JSON.stringify(result.material);
@@ -65,7 +85,8 @@ export function ImportDialog({ shelf, kind: startKind, onClose, onDone }: { shel
       };
     });
   }, [table, mapping, kind, shelf]);
-  const taken = (i: number) => read[i]!.result.ok && !read[i]!.unchanged && (answers.get(i) ?? read[i]!.questions.length === 0);
+  const taken = (i: number) =>
+    read[i]!.result.ok && !read[i]!.unchanged && (answers.get(i) ?? read[i]!.questions.length === 0);
   const chosen = read.flatMap(({ result }, i) => (result.ok && taken(i) ? [result.material] : []));
   const columns = columnsOf(kind);
   const refused = read.filter(({ result }) => !result.ok).length;
@@ -95,17 +116,32 @@ export function ImportDialog({ shelf, kind: startKind, onClose, onDone }: { shel
       <Modal.Body tabIndex={0}>
         <Refusal text={trouble} />
         <div className="d-flex gap-2 align-items-center mb-2">
-          <Form.Select size="sm" className="w-auto" aria-label="Kind of material" value={kind} onChange={(event) => changeKind(event.target.value as MaterialKind)}>
+          <Form.Select
+            size="sm"
+            className="w-auto"
+            aria-label="Kind of material"
+            value={kind}
+            onChange={(event) => changeKind(event.target.value as MaterialKind)}
+          >
             {Object.entries(MATERIAL_KINDS).map(([key, words]) => (
               <option key={key} value={key}>
                 {words}
               </option>
             ))}
           </Form.Select>
-          <FileButton label="Table of materials" accept=".csv,.txt,.xlsx,text/csv" primary={!table} onFile={(chosen) => void choose(chosen)}>
+          <FileButton
+            label="Table of materials"
+            accept=".csv,.txt,.xlsx,text/csv"
+            primary={!table}
+            onFile={(chosen) => void choose(chosen)}
+          >
             {table ? 'Another file' : 'Choose a CSV or XLSX file'}
           </FileButton>
-          <span className="soft">{table ? `${name}: ${table.rows.length} rows` : 'The first row holds the heads. Nothing is saved before you say so.'}</span>
+          <span className="soft">
+            {table
+              ? `${name}: ${table.rows.length} rows`
+              : 'The first row holds the heads. Nothing is saved before you say so.'}
+          </span>
         </div>
         {table && (
           <>
@@ -121,7 +157,12 @@ export function ImportDialog({ shelf, kind: startKind, onClose, onDone }: { shel
                     size="sm"
                     value={mapping[key] ?? ''}
                     onChange={(event) =>
-                      setMapping(Object.fromEntries([...Object.entries(mapping).filter(([other]) => other !== key), ...(event.target.value ? [[key, event.target.value]] : [])]))
+                      setMapping(
+                        Object.fromEntries([
+                          ...Object.entries(mapping).filter(([other]) => other !== key),
+                          ...(event.target.value ? [[key, event.target.value]] : []),
+                        ]),
+                      )
                     }
                   >
                     <option value="">not in the file</option>
@@ -136,7 +177,8 @@ export function ImportDialog({ shelf, kind: startKind, onClose, onDone }: { shel
             </div>
             <h3>What was read</h3>
             <p className="small mb-1">
-              {chosen.length} to take, {asked} questioned, {refused} refused, {read.filter(({ unchanged }) => unchanged).length} on the Shelf already as they are.
+              {chosen.length} to take, {asked} questioned, {refused} refused,{' '}
+              {read.filter(({ unchanged }) => unchanged).length} on the Shelf already as they are.
             </p>
             <table className="table table-sm" aria-label="Rows of the file">
               <thead>
@@ -174,7 +216,11 @@ export function ImportDialog({ shelf, kind: startKind, onClose, onDone }: { shel
                               ? {words(question)}
                             </div>
                           ))}
-                          {replaces ? <span>△ takes the place of {replaces}</span> : questions.length === 0 && <span className="verdict meets">✓ new</span>}
+                          {replaces ? (
+                            <span>△ takes the place of {replaces}</span>
+                          ) : (
+                            questions.length === 0 && <span className="verdict meets">✓ new</span>
+                          )}
                         </>
                       )}
                     </td>

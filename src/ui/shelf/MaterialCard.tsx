@@ -52,7 +52,9 @@ export function MaterialCard({
     <Card data-testid="material-card">
       <Card.Body>
         <div className="d-flex gap-2 align-items-center mb-1">
-          {(material.kind === 'fabric' || material.kind === 'core' || material.kind === 'coating') && <FibreGlyph material={material} angleDeg={0} />}
+          {(material.kind === 'fabric' || material.kind === 'core' || material.kind === 'coating') && (
+            <FibreGlyph material={material} angleDeg={0} />
+          )}
           <h2 className="mb-0">{material.name}</h2>
           {'code' in material && <strong className="origin">{material.code}</strong>}
           {own && <span className="origin">{generic ? "yard's figures" : "yard's own"}</span>}
@@ -114,13 +116,14 @@ export function MaterialCard({
                     {fibreNames.get(component.fibre) ?? component.fibre}, {COMPONENT_FORMS[component.form]}
                     {component.sublayers.length > 0 && (
                       <div className="small soft">
-                        directions {writeDirections(component.sublayers)} %; E1 kept {formatNumber(component.crimpFactor * 100, 0)} %
+                        directions {writeDirections(component.sublayers)} %; E1 kept{' '}
+                        {formatNumber(component.crimpFactor * 100, 0)} %
                       </div>
                     )}
                     {component.measured.map(({ property, value, origin, n, process }, i) => (
                       <div key={i} className="small">
-                        {PLY_FIGURES[property].label} {full(value, PLY_FIGURES[property].kind)} <OriginTag origin={origin} /> {n ? `n ${n}` : ''}{' '}
-                        {process ? PROCESSES[process].name : ''}
+                        {PLY_FIGURES[property].label} {full(value, PLY_FIGURES[property].kind)}{' '}
+                        <OriginTag origin={origin} /> {n ? `n ${n}` : ''} {process ? PROCESSES[process].name : ''}
                       </div>
                     ))}
                   </td>
@@ -155,7 +158,9 @@ export function MaterialCard({
             </Button>
           )}
         </div>
-        <p className="form-text mb-0">Boats keep the figures they were drawn with; Lay-up uses the Shelf's for materials a boat has not used yet.</p>
+        <p className="form-text mb-0">
+          Boats keep the figures they were drawn with; Lay-up uses the Shelf's for materials a boat has not used yet.
+        </p>
       </Card.Body>
     </Card>
   );

@@ -26,9 +26,22 @@ import { MeasuredFields } from './MeasuredFields';
 import { readDirections, writeDirections } from './fields';
 import { Refusal } from '../shared/Refusal';
 
-function OriginSelect({ label, value, onChange }: { label: string; value: Origin; onChange: (origin: Origin) => void }) {
+function OriginSelect({
+  label,
+  value,
+  onChange,
+}: {
+  label: string;
+  value: Origin;
+  onChange: (origin: Origin) => void;
+}) {
   return (
-    <Form.Select size="sm" aria-label={`Origin of ${label}`} value={value} onChange={(event) => onChange(event.target.value as Origin)}>
+    <Form.Select
+      size="sm"
+      aria-label={`Origin of ${label}`}
+      value={value}
+      onChange={(event) => onChange(event.target.value as Origin)}
+    >
       {Object.entries(ORIGINS).map(([key, name]) => (
         <option key={key} value={key}>
           {name}
@@ -65,7 +78,12 @@ function ComponentFields({
       <legend className="small fw-semibold float-none w-auto px-1 mb-0">Component {index + 1}</legend>
       <Row className="g-2">
         <Col xs={6}>
-          <Form.Select size="sm" aria-label={`Form of ${name}`} value={component.form} onChange={(event) => read(directions || '0:50 90:50', event.target.value as ComponentForm)}>
+          <Form.Select
+            size="sm"
+            aria-label={`Form of ${name}`}
+            value={component.form}
+            onChange={(event) => read(directions || '0:50 90:50', event.target.value as ComponentForm)}
+          >
             {Object.entries(COMPONENT_FORMS).map(([key, text]) => (
               <option key={key} value={key}>
                 {text}
@@ -74,7 +92,12 @@ function ComponentFields({
           </Form.Select>
         </Col>
         <Col xs={6}>
-          <Form.Select size="sm" aria-label={`Fibre of ${name}`} value={component.fibre} onChange={(event) => onChange({ ...component, fibre: event.target.value })}>
+          <Form.Select
+            size="sm"
+            aria-label={`Fibre of ${name}`}
+            value={component.fibre}
+            onChange={(event) => onChange({ ...component, fibre: event.target.value })}
+          >
             {[...fibres].map(([id, text]) => (
               <option key={id} value={id}>
                 {text}
@@ -90,7 +113,13 @@ function ComponentFields({
             minimum={0.01}
             maximum={5}
             onCommit={(value) =>
-              onChange({ ...component, arealWeight: { value: value!, origin: component.arealWeight.origin === 'generic' ? 'dataSheet' : component.arealWeight.origin } })
+              onChange({
+                ...component,
+                arealWeight: {
+                  value: value!,
+                  origin: component.arealWeight.origin === 'generic' ? 'dataSheet' : component.arealWeight.origin,
+                },
+              })
             }
           />
         </Col>
@@ -134,7 +163,11 @@ function ComponentFields({
           </>
         )}
       </Row>
-      <MeasuredFields name={name} measured={component.measured} onChange={(measured) => onChange({ ...component, measured })} />
+      <MeasuredFields
+        name={name}
+        measured={component.measured}
+        onChange={(measured) => onChange({ ...component, measured })}
+      />
       {onRemove && (
         <Button size="sm" variant="outline-primary" className="mt-1" onClick={onRemove}>
           Remove component
@@ -162,7 +195,11 @@ export function MaterialForm({
 }) {
   const { system, words } = useUnits();
   const [material, setMaterial] = useState(start);
-  const [sheets, setSheets] = useState(start.kind === 'core' ? start.thicknesses.map((t) => Number((t / displayUnit('thickness', system).factor).toFixed(4))).join('; ') : '');
+  const [sheets, setSheets] = useState(
+    start.kind === 'core'
+      ? start.thicknesses.map((t) => Number((t / displayUnit('thickness', system).factor).toFixed(4))).join('; ')
+      : '',
+  );
   const [refusal, setRefusal] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   /** Asked once; saving again says that it is right. */
@@ -174,10 +211,14 @@ export function MaterialForm({
   };
   const setFigure = (key: string, value: number | null) => {
     const old = figureOf(material, key);
-    change({ [key]: value === null ? null : { ...old, value, origin: !old || old.origin === 'generic' ? 'dataSheet' : old.origin } });
+    change({
+      [key]:
+        value === null ? null : { ...old, value, origin: !old || old.origin === 'generic' ? 'dataSheet' : old.origin },
+    });
   };
   const components = material.kind === 'fabric' ? material.components : [];
-  const setComponent = (at: number, component: FabricComponent) => change({ components: components.map((old, i) => (i === at ? component : old)) });
+  const setComponent = (at: number, component: FabricComponent) =>
+    change({ components: components.map((old, i) => (i === at ? component : old)) });
 
   const save = async () => {
     let candidate: Material = material;
@@ -189,7 +230,10 @@ export function MaterialForm({
         .map((text) => parseQuantity(text, 'thickness', system));
       const bad = parsed.find((item) => !item.ok);
       if (bad && !bad.ok) return setRefusal(`Sheets: ${bad.message}`);
-      candidate = { ...material, thicknesses: parsed.map((item) => (item.ok ? Number(item.value.toPrecision(9)) : 0)) } as Core;
+      candidate = {
+        ...material,
+        thicknesses: parsed.map((item) => (item.ok ? Number(item.value.toPrecision(9)) : 0)),
+      } as Core;
     }
     const checked = materialSchema.safeParse(candidate);
     if (!checked.success) return setRefusal(checked.error.issues[0]!.message);
@@ -212,14 +256,22 @@ export function MaterialForm({
           <Col xs={8}>
             <Form.Group controlId="material-name">
               <Form.Label className="mb-0">Name</Form.Label>
-              <Form.Control value={material.name} maxLength={80} onChange={(event) => change({ name: event.target.value })} />
+              <Form.Control
+                value={material.name}
+                maxLength={80}
+                onChange={(event) => change({ name: event.target.value })}
+              />
             </Form.Group>
           </Col>
           {'code' in material && (
             <Col xs={4}>
               <Form.Group controlId="material-code">
                 <Form.Label className="mb-0">Code</Form.Label>
-                <Form.Control value={material.code} maxLength={12} onChange={(event) => change({ code: event.target.value })} />
+                <Form.Control
+                  value={material.code}
+                  maxLength={12}
+                  onChange={(event) => change({ code: event.target.value })}
+                />
               </Form.Group>
             </Col>
           )}
@@ -227,7 +279,10 @@ export function MaterialForm({
             <Col xs={6}>
               <Form.Group controlId="material-family">
                 <Form.Label className="mb-0">Family</Form.Label>
-                <Form.Select value={(material as Fabric).family} onChange={(event) => change({ family: event.target.value })}>
+                <Form.Select
+                  value={(material as Fabric).family}
+                  onChange={(event) => change({ family: event.target.value })}
+                >
                   {Object.entries(FAMILIES[material.kind]!).map(([key, text]) => (
                     <option key={key} value={key}>
                       {text}
@@ -241,7 +296,10 @@ export function MaterialForm({
             <Col xs={6} key={key}>
               <Form.Group controlId={`material-${key}`}>
                 <Form.Label className="mb-0">{label}</Form.Label>
-                <Form.Select value={(material as unknown as Record<string, string>)[key]} onChange={(event) => change({ [key]: event.target.value })}>
+                <Form.Select
+                  value={(material as unknown as Record<string, string>)[key]}
+                  onChange={(event) => change({ [key]: event.target.value })}
+                >
                   {Object.entries(options).map(([value, text]) => (
                     <option key={value} value={value}>
                       {text}
@@ -270,7 +328,9 @@ export function MaterialForm({
               <OriginSelect
                 label={label}
                 value={figureOf(material, key)?.origin ?? 'generic'}
-                onChange={(origin) => figureOf(material, key) && change({ [key]: { ...figureOf(material, key), origin } })}
+                onChange={(origin) =>
+                  figureOf(material, key) && change({ [key]: { ...figureOf(material, key), origin } })
+                }
               />
             </Col>
           </Row>
@@ -278,7 +338,8 @@ export function MaterialForm({
         {material.kind === 'core' && (
           <Form.Group controlId="material-sheets">
             <Form.Label className="mb-0">
-              Sheet thicknesses, divided by semicolons <span className="unit">{displayUnit('thickness', system).label}</span>
+              Sheet thicknesses, divided by semicolons{' '}
+              <span className="unit">{displayUnit('thickness', system).label}</span>
             </Form.Label>
             <Form.Control
               value={sheets}
@@ -299,7 +360,13 @@ export function MaterialForm({
                 id={`form-${form}`}
                 label={text}
                 checked={material.forms.includes(form as CoreForm)}
-                onChange={(event) => change({ forms: event.target.checked ? [...material.forms, form] : material.forms.filter((other) => other !== form) })}
+                onChange={(event) =>
+                  change({
+                    forms: event.target.checked
+                      ? [...material.forms, form]
+                      : material.forms.filter((other) => other !== form),
+                  })
+                }
               />
             ))}
           </fieldset>
@@ -311,19 +378,31 @@ export function MaterialForm({
             index={index}
             fibres={fibres}
             onChange={(next) => setComponent(index, next)}
-            onRemove={components.length > 1 ? () => change({ components: components.filter((_, i) => i !== index) }) : null}
+            onRemove={
+              components.length > 1 ? () => change({ components: components.filter((_, i) => i !== index) }) : null
+            }
           />
         ))}
         {material.kind === 'fabric' && components.length < 4 && (
           <div>
-            <Button size="sm" variant="outline-primary" onClick={() => change({ components: [...components, { ...components.at(-1)! }] })}>
+            <Button
+              size="sm"
+              variant="outline-primary"
+              onClick={() => change({ components: [...components, { ...components.at(-1)! }] })}
+            >
               Add a component
             </Button>
           </div>
         )}
         <Form.Group controlId="material-note">
           <Form.Label className="mb-0">Note</Form.Label>
-          <Form.Control as="textarea" rows={2} maxLength={400} value={material.note} onChange={(event) => change({ note: event.target.value })} />
+          <Form.Control
+            as="textarea"
+            rows={2}
+            maxLength={400}
+            value={material.note}
+            onChange={(event) => change({ note: event.target.value })}
+          />
         </Form.Group>
         {questions.length > 0 && (
           <Alert variant="light" className="py-2 mb-0 border">

@@ -4,8 +4,17 @@ import { PLY_FIGURES, PROCESSES, type MeasuredFigure, type PlyFigure, type Proce
 import { QuantityField } from '../shared/QuantityField';
 
 /** Figures of the ply that a data sheet or a test states, each in front of the computed one. */
-export function MeasuredFields({ name, measured, onChange }: { name: string; measured: readonly MeasuredFigure[]; onChange: (measured: MeasuredFigure[]) => void }) {
-  const set = (at: number, patch: Partial<MeasuredFigure>) => onChange(measured.map((figure, i) => (i === at ? { ...figure, ...patch } : figure)));
+export function MeasuredFields({
+  name,
+  measured,
+  onChange,
+}: {
+  name: string;
+  measured: readonly MeasuredFigure[];
+  onChange: (measured: MeasuredFigure[]) => void;
+}) {
+  const set = (at: number, patch: Partial<MeasuredFigure>) =>
+    onChange(measured.map((figure, i) => (i === at ? { ...figure, ...patch } : figure)));
   return (
     <div className="mt-2">
       {measured.map((figure, at) => {
@@ -19,7 +28,12 @@ export function MeasuredFields({ name, measured, onChange }: { name: string; mea
                 value={figure.property}
                 onChange={(event) => {
                   const property = event.target.value as PlyFigure;
-                  set(at, { property, value: Math.sqrt(PLY_FIGURES[property].minimum * PLY_FIGURES[property].maximum) || PLY_FIGURES[property].maximum / 2 });
+                  set(at, {
+                    property,
+                    value:
+                      Math.sqrt(PLY_FIGURES[property].minimum * PLY_FIGURES[property].maximum) ||
+                      PLY_FIGURES[property].maximum / 2,
+                  });
                 }}
               >
                 {Object.entries(PLY_FIGURES).map(([key, { label: words }]) => (
@@ -52,7 +66,14 @@ export function MeasuredFields({ name, measured, onChange }: { name: string; mea
               </Form.Select>
             </div>
             <div className="d-flex gap-1 align-items-end">
-              <QuantityField label={label} kind={kind} value={figure.value} minimum={minimum} maximum={maximum} onCommit={(value) => set(at, { value: value! })} />
+              <QuantityField
+                label={label}
+                kind={kind}
+                value={figure.value}
+                minimum={minimum}
+                maximum={maximum}
+                onCommit={(value) => set(at, { value: value! })}
+              />
               <QuantityField
                 label="Samples"
                 kind="ratio"
@@ -62,8 +83,21 @@ export function MeasuredFields({ name, measured, onChange }: { name: string; mea
                 optional
                 onCommit={(value) => set(at, { n: value === null ? null : Math.round(value) })}
               />
-              <QuantityField label="Spread" kind="fraction" value={figure.spread} minimum={0} maximum={1} optional onCommit={(value) => set(at, { spread: value })} />
-              <Button size="sm" variant="outline-primary" aria-label={`Remove measured figure ${at + 1}`} onClick={() => onChange(measured.filter((_, i) => i !== at))}>
+              <QuantityField
+                label="Spread"
+                kind="fraction"
+                value={figure.spread}
+                minimum={0}
+                maximum={1}
+                optional
+                onCommit={(value) => set(at, { spread: value })}
+              />
+              <Button
+                size="sm"
+                variant="outline-primary"
+                aria-label={`Remove measured figure ${at + 1}`}
+                onClick={() => onChange(measured.filter((_, i) => i !== at))}
+              >
                 ✕
               </Button>
             </div>
@@ -73,7 +107,12 @@ export function MeasuredFields({ name, measured, onChange }: { name: string; mea
       <Button
         size="sm"
         variant="outline-primary"
-        onClick={() => onChange([...measured, { property: 'E1', value: 3e10, origin: 'dataSheet', n: null, spread: null, process: null }])}
+        onClick={() =>
+          onChange([
+            ...measured,
+            { property: 'E1', value: 3e10, origin: 'dataSheet', n: null, spread: null, process: null },
+          ])
+        }
       >
         Add a stated or tested ply figure
       </Button>

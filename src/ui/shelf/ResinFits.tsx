@@ -23,7 +23,9 @@ export function ResinFits({ resin, materials }: { resin: Resin; materials: reado
                     <span aria-hidden="true">{MARKS[verdict]}</span> {COMPATIBILITIES[verdict]}
                   </span>
                 </dt>
-                <dd className="text-start fw-normal small mb-0">{names.map(({ name, reason }) => (reason ? `${name} (${reason})` : name)).join(', ')}</dd>
+                <dd className="text-start fw-normal small mb-0">
+                  {names.map(({ name, reason }) => (reason ? `${name} (${reason})` : name)).join(', ')}
+                </dd>
               </div>
             )
           );

@@ -27,7 +27,9 @@ import { Refusal } from '../shared/Refusal';
 
 function weakest(material: Material): Origin {
   const origins =
-    material.kind === 'fabric' ? material.components.map((c) => c.arealWeight.origin) : FIGURES[material.kind].flatMap(({ key }) => figureOf(material, key)?.origin ?? []);
+    material.kind === 'fabric'
+      ? material.components.map((c) => c.arealWeight.origin)
+      : FIGURES[material.kind].flatMap(({ key }) => figureOf(material, key)?.origin ?? []);
   return (['generic', 'dataSheet', 'yardTest'] as const).find((origin) => origins.includes(origin)) ?? 'generic';
 }
 
@@ -40,7 +42,9 @@ export function ShelfScreen({ initial }: { initial: ShelfItem[] }) {
   const [kind, setKind] = useState<MaterialKind>('fabric');
   const [family, setFamily] = useState('');
   const [sought, setSought] = useState('');
-  const [chosenId, setChosenId] = useState(initial.find((item) => item.material.kind === 'fabric')?.material.id ?? null);
+  const [chosenId, setChosenId] = useState(
+    initial.find((item) => item.material.kind === 'fabric')?.material.id ?? null,
+  );
   const [editing, setEditing] = useState<{ start: Material; isNew: boolean } | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [making, setMaking] = useState<Making>({ resin: 'vinylester', process: 'infusion' });
@@ -53,13 +57,26 @@ export function ShelfScreen({ initial }: { initial: ShelfItem[] }) {
   const shown = ofKind.filter(
     ({ material }) =>
       (family === '' || familyName(material) === family) &&
-      words.every((word) => `${material.name} ${'code' in material ? material.code : ''} ${familyName(material)}`.toLowerCase().includes(word)),
+      words.every((word) =>
+        `${material.name} ${'code' in material ? material.code : ''} ${familyName(material)}`
+          .toLowerCase()
+          .includes(word),
+      ),
   );
   const chosen = items.find((item) => item.material.id === chosenId);
   const shelf = useMemo(() => items.map((item) => item.material), [items]);
-  const compared = picked.flatMap((id) => shelf.filter((material): material is Fabric => material.id === id && material.kind === 'fabric'));
-  const pick = (id: string) => setPicked(picked.includes(id) ? picked.filter((other) => other !== id) : [...picked, id].slice(-MOST_COMPARED));
-  const fibreNames = useMemo(() => new Map(items.filter((item) => item.material.kind === 'fibre').map((item) => [item.material.id, item.material.name])), [items]);
+  const compared = picked.flatMap((id) =>
+    shelf.filter((material): material is Fabric => material.id === id && material.kind === 'fabric'),
+  );
+  const pick = (id: string) =>
+    setPicked(picked.includes(id) ? picked.filter((other) => other !== id) : [...picked, id].slice(-MOST_COMPARED));
+  const fibreNames = useMemo(
+    () =>
+      new Map(
+        items.filter((item) => item.material.kind === 'fibre').map((item) => [item.material.id, item.material.name]),
+      ),
+    [items],
+  );
 
   const reload = async () => setItems(await api<ShelfItem[]>('GET', '/api/shelf'));
   const save = async (material: Material, isNew: boolean): Promise<string | undefined> => {
@@ -118,7 +135,8 @@ export function ShelfScreen({ initial }: { initial: ShelfItem[] }) {
             {(Object.keys(MATERIAL_KINDS) as MaterialKind[]).map((key) => (
               <Nav.Item key={key}>
                 <Nav.Link eventKey={key} as="button" type="button">
-                  {MATERIAL_KINDS[key]} <span className="soft small">{items.filter((item) => item.material.kind === key).length}</span>
+                  {MATERIAL_KINDS[key]}{' '}
+                  <span className="soft small">{items.filter((item) => item.material.kind === key).length}</span>
                 </Nav.Link>
               </Nav.Item>
             ))}
@@ -134,17 +152,37 @@ export function ShelfScreen({ initial }: { initial: ShelfItem[] }) {
                 <Button size="sm" variant="outline-primary" onClick={() => setDialog('import')}>
                   From a table…
                 </Button>
-                <a className="btn btn-sm btn-outline-primary" download href={`/api/shelf/export?kind=${kind}&format=csv`}>
+                <a
+                  className="btn btn-sm btn-outline-primary"
+                  download
+                  href={`/api/shelf/export?kind=${kind}&format=csv`}
+                >
                   Save CSV
                 </a>
-                <a className="btn btn-sm btn-outline-primary" download href={`/api/shelf/export?kind=${kind}&format=xlsx`}>
+                <a
+                  className="btn btn-sm btn-outline-primary"
+                  download
+                  href={`/api/shelf/export?kind=${kind}&format=xlsx`}
+                >
                   Save XLSX
                 </a>
-                {kind === 'fabric' && compared.length < 2 && <span className="small soft">tick two to four fabrics</span>}
+                {kind === 'fabric' && compared.length < 2 && (
+                  <span className="small soft">tick two to four fabrics</span>
+                )}
               </div>
               <div className="d-flex gap-2 mb-2">
-                <Form.Control aria-label="Find" placeholder="Find by name, code or family" value={sought} onChange={(event) => setSought(event.target.value)} />
-                <Form.Select aria-label="Family" className="w-auto" value={family} onChange={(event) => setFamily(event.target.value)}>
+                <Form.Control
+                  aria-label="Find"
+                  placeholder="Find by name, code or family"
+                  value={sought}
+                  onChange={(event) => setSought(event.target.value)}
+                />
+                <Form.Select
+                  aria-label="Family"
+                  className="w-auto"
+                  value={family}
+                  onChange={(event) => setFamily(event.target.value)}
+                >
                   <option value="">All families</option>
                   {families.map((name) => (
                     <option key={name}>{name}</option>
@@ -189,7 +227,11 @@ export function ShelfScreen({ initial }: { initial: ShelfItem[] }) {
                       >
                         {kind === 'fabric' && (
                           <td onClick={(event) => event.stopPropagation()}>
-                            <Form.Check aria-label={`Compare ${material.name}`} checked={picked.includes(material.id)} onChange={() => pick(material.id)} />
+                            <Form.Check
+                              aria-label={`Compare ${material.name}`}
+                              checked={picked.includes(material.id)}
+                              onChange={() => pick(material.id)}
+                            />
                           </td>
                         )}
                         <td className="fw-semibold text-nowrap">{'code' in material ? material.code : ''}</td>
@@ -259,8 +301,18 @@ export function ShelfScreen({ initial }: { initial: ShelfItem[] }) {
           </Card>
         )}
       </div>
-      {dialog === 'compare' && compared.length > 1 && <CompareDialog fabrics={compared} materials={shelf} making={making} onMaking={setMaking} onClose={() => setDialog(null)} />}
-      {dialog === 'import' && <ImportDialog shelf={shelf} kind={kind} onClose={() => setDialog(null)} onDone={reload} />}
+      {dialog === 'compare' && compared.length > 1 && (
+        <CompareDialog
+          fabrics={compared}
+          materials={shelf}
+          making={making}
+          onMaking={setMaking}
+          onClose={() => setDialog(null)}
+        />
+      )}
+      {dialog === 'import' && (
+        <ImportDialog shelf={shelf} kind={kind} onClose={() => setDialog(null)} onDone={reload} />
+      )}
     </Frame>
   );
 }

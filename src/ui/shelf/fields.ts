@@ -10,6 +10,10 @@ export function readDirections(text: string): { angleDeg: number; share: number 
     .split(/[\s;]+/)
     .filter(Boolean)
     .map((item) => /^([+−-]?\d+(?:\.\d+)?)(?::(\d+(?:\.\d+)?))?$/.exec(item.replace('−', '-')));
-  if (items.length === 0 || items.some((item) => item === null)) return 'Write directions with their shares in percent, such as "0:50 45:25 -45:25".';
-  return items.map((item) => ({ angleDeg: Number(item![1]), share: item![2] === undefined ? 1 / items.length : Number(item![2]) / 100 }));
+  if (items.length === 0 || items.some((item) => item === null))
+    return 'Write directions with their shares in percent, such as "0:50 45:25 -45:25".';
+  return items.map((item) => ({
+    angleDeg: Number(item![1]),
+    share: item![2] === undefined ? 1 / items.length : Number(item![2]) / 100,
+  }));
 }

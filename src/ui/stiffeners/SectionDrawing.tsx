@@ -7,7 +7,15 @@ const WIDTH = 420;
 const HEIGHT = 210;
 
 /** The section to scale on its plating, with the plating that works with it and the neutral axis. */
-export function StiffenerDrawing({ section, properties, loaded }: { section: StiffenerSection; properties: SectionProperties; loaded: LoadedSpan | null }) {
+export function StiffenerDrawing({
+  section,
+  properties,
+  loaded,
+}: {
+  section: StiffenerSection;
+  properties: SectionProperties;
+  loaded: LoadedSpan | null;
+}) {
   const { full } = useUnits();
   const hat = section.kind === 'topHat';
   const plating = loaded ? Math.max(0.002, loaded.platingThickness) : 0.006;
@@ -23,7 +31,8 @@ export function StiffenerDrawing({ section, properties, loaded }: { section: Sti
   const Z = (z: number) => base - z * scale;
   const half = section.baseWidth / 2;
   const head = section.crownWidth / 2;
-  const outline = (points: [number, number][]) => `M${points.map(([x, z]) => `${X(x).toFixed(1)} ${Z(z).toFixed(1)}`).join('L')}Z`;
+  const outline = (points: [number, number][]) =>
+    `M${points.map(([x, z]) => `${X(x).toFixed(1)} ${Z(z).toFixed(1)}`).join('L')}Z`;
   const top = plating + section.height;
   return (
     <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} width="100%" role="img" aria-label={`Section ${section.name} to scale`}>
@@ -122,14 +131,22 @@ export function StiffenerDrawing({ section, properties, loaded }: { section: Sti
         })}
       {loaded && (
         <>
-          <line x1={12} x2={WIDTH - 12} y1={Z(loaded.neutralAxis)} y2={Z(loaded.neutralAxis)} stroke="#1b5e6f" strokeDasharray="10 3 2 3" />
+          <line
+            x1={12}
+            x2={WIDTH - 12}
+            y1={Z(loaded.neutralAxis)}
+            y2={Z(loaded.neutralAxis)}
+            stroke="#1b5e6f"
+            strokeDasharray="10 3 2 3"
+          />
           <text x={WIDTH - 12} y={Z(loaded.neutralAxis) - 4} fontSize="11" textAnchor="end" fill="#1b5e6f">
             neutral axis {full(loaded.neutralAxis, 'thickness')}
           </text>
         </>
       )}
       <text x={WIDTH / 2} y={HEIGHT - 14} fontSize="11" textAnchor="middle" fill="#5f574d">
-        {loaded ? `${full(breadth, 'shortLength')} of plating works with it` : 'not on any member yet'}, height {full(section.height, 'shortLength')}
+        {loaded ? `${full(breadth, 'shortLength')} of plating works with it` : 'not on any member yet'}, height{' '}
+        {full(section.height, 'shortLength')}
       </text>
     </svg>
   );

@@ -28,14 +28,25 @@ export function SectionEditor({ boat, shelf, section }: { boat: Boat; shelf: Mat
   const fabrics = all.filter((material) => material.kind === 'fabric');
   const cores = all.filter((material) => material.kind === 'core');
   const put = (patch: Partial<StiffenerSection>, material?: string) => {
-    const said = edit(...(material ? bring(boat, shelf, material) : []), { type: 'section.set', item: { ...section, ...patch } });
+    const said = edit(...(material ? bring(boat, shelf, material) : []), {
+      type: 'section.set',
+      item: { ...section, ...patch },
+    });
     setRefusal(said ?? null);
     return said;
   };
-  const setLayer = (at: number, patch: Partial<SectionLayer>) => put({ layers: section.layers.map((layer, i) => (i === at ? { ...layer, ...patch } : layer)) }, patch.material);
+  const setLayer = (at: number, patch: Partial<SectionLayer>) =>
+    put({ layers: section.layers.map((layer, i) => (i === at ? { ...layer, ...patch } : layer)) }, patch.material);
   const size = (label: string, key: 'height' | 'baseWidth' | 'crownWidth' | 'flangeWidth', maximum: number) => (
     <Col>
-      <QuantityField label={label} kind="shortLength" value={section[key]} minimum={0.01} maximum={maximum} onCommit={(value) => put({ [key]: value! })} />
+      <QuantityField
+        label={label}
+        kind="shortLength"
+        value={section[key]}
+        minimum={0.01}
+        maximum={maximum}
+        onCommit={(value) => put({ [key]: value! })}
+      />
     </Col>
   );
   const hat = section.kind === 'topHat';
@@ -44,12 +55,21 @@ export function SectionEditor({ boat, shelf, section }: { boat: Boat; shelf: Mat
       <Refusal text={refusal} onClose={() => setRefusal(null)} className="mb-0" />
       <Row className="g-2">
         <Col>
-          <TextField key={section.id} label="Name of section" value={section.name} maximum={60} onCommit={(name) => put({ name })} />
+          <TextField
+            key={section.id}
+            label="Name of section"
+            value={section.name}
+            maximum={60}
+            onCommit={(name) => put({ name })}
+          />
         </Col>
         <Col>
           <Form.Group controlId="section-kind">
             <Form.Label className="mb-0">Kind</Form.Label>
-            <Form.Select value={section.kind} onChange={(event) => put({ kind: event.target.value as StiffenerSection['kind'] })}>
+            <Form.Select
+              value={section.kind}
+              onChange={(event) => put({ kind: event.target.value as StiffenerSection['kind'] })}
+            >
               {Object.entries(SECTION_KINDS).map(([key, words]) => (
                 <option key={key} value={key}>
                   {words}
@@ -68,7 +88,10 @@ export function SectionEditor({ boat, shelf, section }: { boat: Boat; shelf: Mat
       {hat && (
         <Form.Group controlId="section-former">
           <Form.Label className="mb-0">Former</Form.Label>
-          <Form.Select value={section.former ?? ''} onChange={(event) => put({ former: event.target.value || null }, event.target.value)}>
+          <Form.Select
+            value={section.former ?? ''}
+            onChange={(event) => put({ former: event.target.value || null }, event.target.value)}
+          >
             <option value="">hollow, paper tube or taken away</option>
             {cores.map((core) => (
               <option key={core.id} value={core.id}>
@@ -93,7 +116,12 @@ export function SectionEditor({ boat, shelf, section }: { boat: Boat; shelf: Mat
           {section.layers.map((layer, at) => (
             <tr key={at}>
               <td>
-                <Form.Select size="sm" aria-label={`Fabric of layer ${at + 1}`} value={layer.material} onChange={(event) => setLayer(at, { material: event.target.value })}>
+                <Form.Select
+                  size="sm"
+                  aria-label={`Fabric of layer ${at + 1}`}
+                  value={layer.material}
+                  onChange={(event) => setLayer(at, { material: event.target.value })}
+                >
                   {fabrics.map((fabric) => (
                     <option key={fabric.id} value={fabric.id}>
                       {fabric.code}
@@ -120,11 +148,20 @@ export function SectionEditor({ boat, shelf, section }: { boat: Boat; shelf: Mat
               </td>
               {(hat ? (['crown', 'web', 'flange'] as const) : (['web', 'flange'] as const)).map((place) => (
                 <td key={place}>
-                  <Form.Check aria-label={`Layer ${at + 1} on the ${place}`} checked={layer[place]} onChange={(event) => setLayer(at, { [place]: event.target.checked })} />
+                  <Form.Check
+                    aria-label={`Layer ${at + 1} on the ${place}`}
+                    checked={layer[place]}
+                    onChange={(event) => setLayer(at, { [place]: event.target.checked })}
+                  />
                 </td>
               ))}
               <td>
-                <button type="button" className="reason-button" aria-label={`Remove layer ${at + 1}`} onClick={() => put({ layers: section.layers.filter((_, i) => i !== at) })}>
+                <button
+                  type="button"
+                  className="reason-button"
+                  aria-label={`Remove layer ${at + 1}`}
+                  onClick={() => put({ layers: section.layers.filter((_, i) => i !== at) })}
+                >
                   ✕
                 </button>
               </td>
@@ -136,12 +173,29 @@ export function SectionEditor({ boat, shelf, section }: { boat: Boat; shelf: Mat
         <Button
           size="sm"
           variant="outline-primary"
-          onClick={() => put({ layers: [...section.layers, { ...(section.layers.at(-1) ?? { material: fabrics[0]!.id, angleDeg: 0, crown: true, web: true, flange: true }) }] })}
+          onClick={() =>
+            put({
+              layers: [
+                ...section.layers,
+                {
+                  ...(section.layers.at(-1) ?? {
+                    material: fabrics[0]!.id,
+                    angleDeg: 0,
+                    crown: true,
+                    web: true,
+                    flange: true,
+                  }),
+                },
+              ],
+            })
+          }
         >
           Add layer
         </Button>
       </div>
-      <p className="form-text mb-0">Angles from the stiffener's own direction. Webs carry the shear: ±45 there; unidirectional belongs on the crown.</p>
+      <p className="form-text mb-0">
+        Angles from the stiffener's own direction. Webs carry the shear: ±45 there; unidirectional belongs on the crown.
+      </p>
     </div>
   );
 }

@@ -5,7 +5,14 @@ import { Alert, Button, Card, Form } from 'react-bootstrap';
 import { KeramosError } from '@/core/error';
 import type { Material } from '@/core/material';
 import type { QuantityKind } from '@/core/quantity';
-import { evaluateStiffeners, sectionProperties, stiffenerWorking, targetOf, type StiffenerCheck, type StiffenerEvaluation } from '@/core/schedule';
+import {
+  evaluateStiffeners,
+  sectionProperties,
+  stiffenerWorking,
+  targetOf,
+  type StiffenerCheck,
+  type StiffenerEvaluation,
+} from '@/core/schedule';
 import { SECTION_KINDS, type StiffenerSection } from '@/core/stiffener';
 import { useDesign } from '../shared/boat';
 import { Onward } from '../shared/Onward';
@@ -17,11 +24,21 @@ import { StiffenerDrawing } from './SectionDrawing';
 import { bring, SectionEditor } from './SectionEditor';
 import { Refusal } from '../shared/Refusal';
 
-const UNIT_KINDS: Record<StiffenerCheck['unit'], QuantityKind> = { 'm²': 'smallArea', 'N·m': 'moment', 'N·m²': 'bendingRigidity' };
+const UNIT_KINDS: Record<StiffenerCheck['unit'], QuantityKind> = {
+  'm²': 'smallArea',
+  'N·m': 'moment',
+  'N·m²': 'bendingRigidity',
+};
 
 /** A top-hat or flat bar to begin with, of the first glass fabrics at hand. */
 function starter(kind: StiffenerSection['kind'], count: number): StiffenerSection {
-  const layer = (material: string, crown: boolean, web: boolean, flange: boolean) => ({ material, angleDeg: 0, crown, web, flange });
+  const layer = (material: string, crown: boolean, web: boolean, flange: boolean) => ({
+    material,
+    angleDeg: 0,
+    crown,
+    web,
+    flange,
+  });
   return {
     id: nanoid(8),
     name: `${SECTION_KINDS[kind]} ${count + 1}`,
@@ -31,7 +48,11 @@ function starter(kind: StiffenerSection['kind'], count: number): StiffenerSectio
     crownWidth: 0.045,
     flangeWidth: 0.04,
     former: null,
-    layers: [layer('bx45-450', kind === 'topHat', true, true), layer('bx45-450', kind === 'topHat', true, true), layer('ud-300', kind === 'topHat', kind === 'flatBar', false)],
+    layers: [
+      layer('bx45-450', kind === 'topHat', true, true),
+      layer('bx45-450', kind === 'topHat', true, true),
+      layer('ud-300', kind === 'topHat', kind === 'flatBar', false),
+    ],
   };
 }
 
@@ -50,7 +71,11 @@ export function StiffenersScreen({ shelf }: { shelf: Material[] }) {
   const users = evaluations.filter((e) => e.section?.id === section?.id);
   const shown =
     users.find((e) => e.support.id === member) ??
-    users.reduce<StiffenerEvaluation | null>((low, e) => (e.governing && (!low?.governing || e.governing.reserveFactor < low.governing.reserveFactor) ? e : low), null);
+    users.reduce<StiffenerEvaluation | null>(
+      (low, e) =>
+        e.governing && (!low?.governing || e.governing.reserveFactor < low.governing.reserveFactor) ? e : low,
+      null,
+    );
   const properties = useMemo(() => {
     if (!section) return null;
     try {
@@ -69,7 +94,9 @@ export function StiffenersScreen({ shelf }: { shelf: Material[] }) {
     const item = starter(kind, boat.sections.length);
     const materials = [...new Set(item.layers.map(({ material }) => material))].flatMap((id) => bring(boat, shelf, id));
     const once = materials.filter(
-      (one, i) => one.type === 'material.put' && materials.findIndex((other) => other.type === 'material.put' && other.material.id === one.material.id) === i,
+      (one, i) =>
+        one.type === 'material.put' &&
+        materials.findIndex((other) => other.type === 'material.put' && other.material.id === one.material.id) === i,
     );
     if (!act(...once, { type: 'section.add', item, index: boat.sections.length })) setChosen(item.id);
   };
@@ -108,7 +135,10 @@ export function StiffenersScreen({ shelf }: { shelf: Material[] }) {
                         ['Mass', full(properties.mass, 'massPerLength')],
                         ...(shown?.worst
                           ? [
-                              ['Span × spacing', `${full(shown.worst.span.length, 'length')} × ${full(shown.worst.span.spacing, 'length')}`],
+                              [
+                                'Span × spacing',
+                                `${full(shown.worst.span.length, 'length')} × ${full(shown.worst.span.spacing, 'length')}`,
+                              ],
                               ['Pressure', full(shown.worst.pressure, 'pressure')],
                             ]
                           : []),
@@ -143,7 +173,10 @@ export function StiffenersScreen({ shelf }: { shelf: Material[] }) {
                               className="plain-button"
                               title="Opens the working"
                               onClick={() =>
-                                setWorking({ title: `${shown.support.name}: worst span`, record: () => [{ title: 'Stiffener', steps: stiffenerWorking(boat, shown) }] })
+                                setWorking({
+                                  title: `${shown.support.name}: worst span`,
+                                  record: () => [{ title: 'Stiffener', steps: stiffenerWorking(boat, shown) }],
+                                })
                               }
                             >
                               <Verdict reserveFactor={check.reserveFactor} target={target} words={false} />
@@ -156,7 +189,10 @@ export function StiffenersScreen({ shelf }: { shelf: Material[] }) {
                 )}
                 {properties.slender.length > 0 && (
                   <p className="small mb-0">
-                    △ {properties.slender.join('; ')}: {section.former ? 'the former has to hold the walls.' : 'unheld walls may buckle first; thicken them or keep the former in.'}
+                    △ {properties.slender.join('; ')}:{' '}
+                    {section.former
+                      ? 'the former has to hold the walls.'
+                      : 'unheld walls may buckle first; thicken them or keep the former in.'}
                   </p>
                 )}
               </Card.Body>
@@ -200,7 +236,9 @@ export function StiffenersScreen({ shelf }: { shelf: Material[] }) {
                           size="sm"
                           aria-label={`Section of ${e.support.name}`}
                           value={e.support.section ?? ''}
-                          onChange={(event) => act({ type: 'support.set', item: { ...e.support, section: event.target.value || null } })}
+                          onChange={(event) =>
+                            act({ type: 'support.set', item: { ...e.support, section: event.target.value || null } })
+                          }
                         >
                           <option value="">holds only</option>
                           {boat.sections.map((one) => (
@@ -212,8 +250,16 @@ export function StiffenersScreen({ shelf }: { shelf: Material[] }) {
                       </td>
                       <td className="num">{show(e.geometry?.length ?? null, 'length')}</td>
                       <td className="num">{e.section ? show(e.mass, 'mass') : ''}</td>
-                      <td className="small">{e.problem ?? e.governing?.name ?? <span className="soft">not computed: another member, furniture or edge does the work</span>}</td>
-                      <td className="num">{e.governing && <Verdict reserveFactor={e.governing.reserveFactor} target={target} words={false} />}</td>
+                      <td className="small">
+                        {e.problem ?? e.governing?.name ?? (
+                          <span className="soft">not computed: another member, furniture or edge does the work</span>
+                        )}
+                      </td>
+                      <td className="num">
+                        {e.governing && (
+                          <Verdict reserveFactor={e.governing.reserveFactor} target={target} words={false} />
+                        )}
+                      </td>
                     </tr>
                   ))}
                   {evaluations.length === 0 && (
@@ -228,8 +274,9 @@ export function StiffenersScreen({ shelf }: { shelf: Material[] }) {
             </Card.Body>
           </Card>
           <p className="small mb-0">
-            All stiffeners together {full(mass, 'mass')}; they are in the Weights. Checked against {boat.packs[0]!.title}: web shear, both flanges, stiffness. Not checked: ends and
-            crossings, bonding to the plating, torsion, point loads.
+            All stiffeners together {full(mass, 'mass')}; they are in the Weights. Checked against{' '}
+            {boat.packs[0]!.title}: web shear, both flanges, stiffness. Not checked: ends and crossings, bonding to the
+            plating, torsion, point loads.
           </p>
         </div>
         <Card className="align-self-start">
@@ -270,7 +317,11 @@ export function StiffenersScreen({ shelf }: { shelf: Material[] }) {
                 </Button>
               )}
             </div>
-            {section ? <SectionEditor boat={boat} shelf={shelf} section={section} /> : <p className="small mb-0">No section yet: make one, then give it to members.</p>}
+            {section ? (
+              <SectionEditor boat={boat} shelf={shelf} section={section} />
+            ) : (
+              <p className="small mb-0">No section yet: make one, then give it to members.</p>
+            )}
           </Card.Body>
         </Card>
       </div>

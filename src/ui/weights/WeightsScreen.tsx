@@ -22,17 +22,37 @@ function WeightBars({ weight }: { weight: BoatWeight }) {
   const wide = (mass: number) => (mass / total) * 690;
   return (
     <>
-      <svg viewBox={`0 0 880 ${height}`} width="100%" role="img" aria-label={`Laminate ${full(weight.mass, 'mass')} against a target of ${full(weight.target, 'mass')}`}>
+      <svg
+        viewBox={`0 0 880 ${height}`}
+        width="100%"
+        role="img"
+        aria-label={`Laminate ${full(weight.mass, 'mass')} against a target of ${full(weight.target, 'mass')}`}
+      >
         <text x="0" y="18" fontSize="13" fontWeight="600">
           Total
         </text>
-        <rect x="130" y="4" width={wide(weight.mass)} height="20" fill={weight.over > 0 ? '#e6c9a6' : '#bcd6db'} stroke="#2b2622" />
-        <line x1={130 + wide(weight.target)} x2={130 + wide(weight.target)} y1="-2" y2="32" stroke="#9a4527" strokeWidth="2.4" />
+        <rect
+          x="130"
+          y="4"
+          width={wide(weight.mass)}
+          height="20"
+          fill={weight.over > 0 ? '#e6c9a6' : '#bcd6db'}
+          stroke="#2b2622"
+        />
+        <line
+          x1={130 + wide(weight.target)}
+          x2={130 + wide(weight.target)}
+          y1="-2"
+          y2="32"
+          stroke="#9a4527"
+          strokeWidth="2.4"
+        />
         <text x={130 + wide(weight.target)} y="45" fontSize="12" fill="#9a4527" textAnchor="end">
           target {full(weight.target, 'mass')}
         </text>
         <text x="138" y="18" fontSize="12.5" fontWeight="600">
-          {full(weight.mass, 'mass')}: {full(Math.abs(weight.over), 'mass')} {weight.over > 0 ? 'over' : 'in hand'} ({formatNumber(Math.abs(weight.overShare) * 100, 1)} %)
+          {full(weight.mass, 'mass')}: {full(Math.abs(weight.over), 'mass')} {weight.over > 0 ? 'over' : 'in hand'} (
+          {formatNumber(Math.abs(weight.overShare) * 100, 1)} %)
         </text>
         {rows.map(({ part, zone }, row) => {
           const y = 60 + row * 19;
@@ -49,7 +69,20 @@ function WeightBars({ weight }: { weight: BoatWeight }) {
                 const width = (zone[matter] / most) * 560;
                 const at = x;
                 x += width;
-                return width > 0 && <rect key={matter} x={at} y={y} width={width} height="14" fill={FILLS[matter]} stroke="#2b2622" strokeWidth="0.6" />;
+                return (
+                  width > 0 && (
+                    <rect
+                      key={matter}
+                      x={at}
+                      y={y}
+                      width={width}
+                      height="14"
+                      fill={FILLS[matter]}
+                      stroke="#2b2622"
+                      strokeWidth="0.6"
+                    />
+                  )
+                );
               })}
               <text x={x + 6} y={y + 11} fontSize="12">
                 {show(zone.mass, 'mass')} {unit('mass')}
@@ -88,7 +121,9 @@ export function WeightsScreen() {
   };
   return (
     <>
-      <p className="question">Does it meet the scales? Planned laminate against the target of the Brief, and where its centre lies.</p>
+      <p className="question">
+        Does it meet the scales? Planned laminate against the target of the Brief, and where its centre lies.
+      </p>
       <Card className="mb-3">
         <Card.Body>
           <WeightBars weight={weight} />
@@ -134,7 +169,12 @@ export function WeightsScreen() {
                       </td>
                     ))}
                     <td className="num">
-                      <button type="button" className="plain-button opens" onClick={() => openZone(part.partId, zone.zoneId)} title={`How the mass of ${zone.name} comes about`}>
+                      <button
+                        type="button"
+                        className="plain-button opens"
+                        onClick={() => openZone(part.partId, zone.zoneId)}
+                        title={`How the mass of ${zone.name} comes about`}
+                      >
                         {show(zone.mass, 'mass')}
                       </button>
                     </td>
@@ -149,7 +189,13 @@ export function WeightsScreen() {
                 <td>Boat</td>
                 <td colSpan={4} />
                 <td className="num">
-                  <button type="button" className="plain-button opens fw-bold" data-testid="total-mass" onClick={openBoat} title="How the total and its centre come about">
+                  <button
+                    type="button"
+                    className="plain-button opens fw-bold"
+                    data-testid="total-mass"
+                    onClick={openBoat}
+                    title="How the total and its centre come about"
+                  >
                     {show(weight.mass, 'mass')}
                   </button>
                 </td>
@@ -161,8 +207,9 @@ export function WeightsScreen() {
         </Card.Body>
       </Card>
       <p className="small soft mt-2">
-        Centre of gravity {full(weight.centreX, 'length')} forward of the aft end of the waterline, {full(weight.centreZ, 'length')} above the baseline, from the zone centroids.
-        Not counted: overlaps at zone edges, bonding, fittings, stiffeners, paint.
+        Centre of gravity {full(weight.centreX, 'length')} forward of the aft end of the waterline,{' '}
+        {full(weight.centreZ, 'length')} above the baseline, from the zone centroids. Not counted: overlaps at zone
+        edges, bonding, fittings, stiffeners, paint.
       </p>
       <Onward to="revisions">Revisions: sign what stands</Onward>
       <WorkingPanel request={working} onClose={() => setWorking(null)} />

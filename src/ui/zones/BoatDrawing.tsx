@@ -21,7 +21,12 @@ interface Area {
 /** Seen from above, the hull shows below the centreline and the deck above it. */
 const ABOVE = new Set(['deck', 'cockpit', 'coachroof', 'pan', 'rectangle']);
 
-function areasOf(boat: Boat, shape: BoatShape, project: (p: Point) => [number, number], wanted: (zone: Zone) => boolean): Area[] {
+function areasOf(
+  boat: Boat,
+  shape: BoatShape,
+  project: (p: Point) => [number, number],
+  wanted: (zone: Zone) => boolean,
+): Area[] {
   return boat.parts
     .flatMap((part) => part.zones)
     .map((zone, index) => ({ zone, index }))
@@ -52,7 +57,13 @@ function labelsOf(areas: Area[]): { area: Area; x: number; y: number }[] {
     const half = area.zone.name.length * 2.9;
     if (area.width < 14 || area.height < 9) return [];
     const at = { x: Math.min(WIDTH - half - 4, Math.max(half + 4, area.label[0])), y: area.label[1] + 4, half };
-    for (let tries = 0; tries < 8 && placed.some((other) => Math.abs(other.y - at.y) < LABEL && Math.abs(other.x - at.x) < other.half + half); tries++) at.y += LABEL;
+    for (
+      let tries = 0;
+      tries < 8 &&
+      placed.some((other) => Math.abs(other.y - at.y) < LABEL && Math.abs(other.x - at.x) < other.half + half);
+      tries++
+    )
+      at.y += LABEL;
     placed.push(at);
     return [{ area, x: at.x, y: at.y }];
   });
@@ -81,7 +92,9 @@ export function BoatDrawing({
     if (!shape) return null;
     const { hull, deck } = shape;
     // Liner pans lie under the deck: they are shown in its place while one of them is chosen.
-    const inside = new Set(boat.parts.filter(({ kind }) => kind === 'liner').flatMap((part) => part.zones.map(({ id }) => id)));
+    const inside = new Set(
+      boat.parts.filter(({ kind }) => kind === 'liner').flatMap((part) => part.zones.map(({ id }) => id)),
+    );
     const lookInside = chosen !== null && inside.has(chosen);
     const places = shares(48).map((t) => mix(hull.aft, hull.bow, t));
     const high = Math.max(...places.map((x) => deckPoint(hull, deck, x, 0)[2])) + (deck.coachroof?.height ?? 0) + 0.12;
@@ -94,7 +107,8 @@ export function BoatDrawing({
     const Z = (z: number) => base - z * scale;
     const axis = Z(low) + 34 + beam * scale;
     const Y = (y: number) => axis - y * scale;
-    const run = (points: [number, number][]) => `M${points.map(([x, y]) => `${x.toFixed(1)} ${y.toFixed(1)}`).join('L')}`;
+    const run = (points: [number, number][]) =>
+      `M${points.map(([x, y]) => `${x.toFixed(1)} ${y.toFixed(1)}`).join('L')}`;
     const rise = hull.at(hull.aft, 2)[2] - hull.at(hull.aft, 0)[2];
     const lean = Math.tan((hull.transomRakeDeg * Math.PI) / 180) * rise;
     return {
@@ -126,7 +140,10 @@ export function BoatDrawing({
         boat,
         shape,
         ([x, y]) => [X(x), Y(y)],
-        ({ id, region }) => ABOVE.has(region!.surface) && !(region!.surface === 'coachroof' && region!.piece !== 'top') && inside.has(id) === lookInside,
+        ({ id, region }) =>
+          ABOVE.has(region!.surface) &&
+          !(region!.surface === 'coachroof' && region!.piece !== 'top') &&
+          inside.has(id) === lookInside,
       ),
       lookInside,
       below: areasOf(
@@ -136,7 +153,8 @@ export function BoatDrawing({
         (zone) => zone.region!.surface === 'hull',
       ),
       members: boat.supports.flatMap((support) => {
-        const geometry = support.kind === 'stringer' || support.kind === 'girder' ? membersOf(boat).get(support.id) : null;
+        const geometry =
+          support.kind === 'stringer' || support.kind === 'girder' ? membersOf(boat).get(support.id) : null;
         return geometry ? [{ support, points: geometry.spans.flatMap(({ points }) => points) }] : [];
       }),
     };
@@ -212,9 +230,40 @@ export function BoatDrawing({
     const bulkhead = boundary.kind === 'bulkhead';
     return (
       <g key={boundary.key}>
-        {onHull && <line x1={X(x)} x2={X(x)} y1={Z(top)} y2={Z(foot)} stroke={ink} strokeWidth={bulkhead ? 2.4 : 1.3} strokeDasharray={dash} pointerEvents="none" />}
-        <line x1={from[0]} y1={from[1]} x2={to[0]} y2={to[1]} stroke={ink} strokeWidth={bulkhead ? 2.4 : 1.3} strokeDasharray={dash} pointerEvents="none" />
-        {bulkhead && <line x1={X(x)} y1={Y(0)} x2={X(x)} y2={Y(edge)} stroke={ink} strokeWidth={1.2} strokeDasharray="1 4" pointerEvents="none" />}
+        {onHull && (
+          <line
+            x1={X(x)}
+            x2={X(x)}
+            y1={Z(top)}
+            y2={Z(foot)}
+            stroke={ink}
+            strokeWidth={bulkhead ? 2.4 : 1.3}
+            strokeDasharray={dash}
+            pointerEvents="none"
+          />
+        )}
+        <line
+          x1={from[0]}
+          y1={from[1]}
+          x2={to[0]}
+          y2={to[1]}
+          stroke={ink}
+          strokeWidth={bulkhead ? 2.4 : 1.3}
+          strokeDasharray={dash}
+          pointerEvents="none"
+        />
+        {bulkhead && (
+          <line
+            x1={X(x)}
+            y1={Y(0)}
+            x2={X(x)}
+            y2={Y(edge)}
+            stroke={ink}
+            strokeWidth={1.2}
+            strokeDasharray="1 4"
+            pointerEvents="none"
+          />
+        )}
         <g
           role="slider"
           tabIndex={0}
@@ -257,7 +306,14 @@ export function BoatDrawing({
   };
 
   return (
-    <svg ref={svg} viewBox={`0 0 ${WIDTH} ${model.height}`} width="100%" role="group" aria-label="Profile and plan of the boat with its zones" className="boat-drawing">
+    <svg
+      ref={svg}
+      viewBox={`0 0 ${WIDTH} ${model.height}`}
+      width="100%"
+      role="group"
+      aria-label="Profile and plan of the boat with its zones"
+      className="boat-drawing"
+    >
       <ZoneHatches />
       <text x="4" y="12" fontSize="10.5" fill="#5f574d">
         Profile
@@ -275,10 +331,35 @@ export function BoatDrawing({
       <g clipPath="url(#above-centre)">{model.above.map((area) => zoneArea(area, 'above'))}</g>
       {model.below.map((area) => zoneArea(area, 'below'))}
       {[model.keel, model.sheer, model.transom, model.chine, model.planDeck, model.planHull, model.planChine].map(
-        (d, i) => d && <path key={i} d={d} fill="none" stroke="#2b2622" strokeWidth={i === 3 || i === 6 ? 0.9 : 1.6} pointerEvents="none" />,
+        (d, i) =>
+          d && (
+            <path
+              key={i}
+              d={d}
+              fill="none"
+              stroke="#2b2622"
+              strokeWidth={i === 3 || i === 6 ? 0.9 : 1.6}
+              pointerEvents="none"
+            />
+          ),
       )}
-      <line x1={X(hull.aft) - 6} x2={X(hull.bow) + 6} y1={model.axis} y2={model.axis} stroke="#2b2622" strokeWidth="0.8" strokeDasharray="12 3 2 3" />
-      <line x1={X(hull.aft) - 14} x2={X(hull.bow) + 6} y1={waterline} y2={waterline} stroke="#1b5e6f" strokeWidth="1.2" />
+      <line
+        x1={X(hull.aft) - 6}
+        x2={X(hull.bow) + 6}
+        y1={model.axis}
+        y2={model.axis}
+        stroke="#2b2622"
+        strokeWidth="0.8"
+        strokeDasharray="12 3 2 3"
+      />
+      <line
+        x1={X(hull.aft) - 14}
+        x2={X(hull.bow) + 6}
+        y1={waterline}
+        y2={waterline}
+        stroke="#1b5e6f"
+        strokeWidth="1.2"
+      />
       <text x={X(hull.bow) - 18} y={waterline + 12} fontSize="10" fill="#1b5e6f">
         waterline
       </text>
@@ -311,9 +392,12 @@ export function BoatDrawing({
         );
       })}
       {labelsOf([...model.profile]).map((label) => zoneLabel(label, 'profile'))}
-      {labelsOf(model.above.map((area) => ({ ...area, label: [area.label[0], Math.min(area.label[1], model.axis - 12)] as [number, number] }))).map((label) =>
-        zoneLabel(label, 'above'),
-      )}
+      {labelsOf(
+        model.above.map((area) => ({
+          ...area,
+          label: [area.label[0], Math.min(area.label[1], model.axis - 12)] as [number, number],
+        })),
+      ).map((label) => zoneLabel(label, 'above'))}
       {labelsOf(model.below).map((label) => zoneLabel(label, 'below'))}
     </svg>
   );

@@ -1,7 +1,15 @@
 'use client';
 import { useMemo, useState } from 'react';
 import { Button, Col, Form, Modal, Row } from 'react-bootstrap';
-import { OFFSET_UNITS, offsetsToStations, surfaceThrough, type HullShape, type OffsetMapping, type OffsetUnit, type Station } from '@/core/geometry';
+import {
+  OFFSET_UNITS,
+  offsetsToStations,
+  surfaceThrough,
+  type HullShape,
+  type OffsetMapping,
+  type OffsetUnit,
+  type Station,
+} from '@/core/geometry';
 import { formatNumber } from '@/core/quantity';
 import type { Boat } from '@/core/schedule';
 import { readFile, wordsOf } from '../shared/api';
@@ -31,19 +39,38 @@ function Preview({ stations, waterline }: { stations: Station[]; waterline: numb
   const width = 420;
   const height = 220;
   const beam = Math.max(...stations.flatMap(({ points }) => points.map(([y]) => y)));
-  const [low, high] = [Math.min(...stations.flatMap(({ points }) => points.map(([, z]) => z))), Math.max(...stations.flatMap(({ points }) => points.map(([, z]) => z)))];
+  const [low, high] = [
+    Math.min(...stations.flatMap(({ points }) => points.map(([, z]) => z))),
+    Math.max(...stations.flatMap(({ points }) => points.map(([, z]) => z))),
+  ];
   const scale = Math.min((width - 20) / 2 / beam, (height - 20) / (high - low));
   const middle = (stations[0]!.x + stations.at(-1)!.x) / 2;
   const z = (value: number) => height - 10 - (value - low) * scale;
   return (
-    <svg viewBox={`0 0 ${width} ${height}`} width="100%" role="img" aria-label={`Body plan of ${stations.length} stations`}>
+    <svg
+      viewBox={`0 0 ${width} ${height}`}
+      width="100%"
+      role="img"
+      aria-label={`Body plan of ${stations.length} stations`}
+    >
       <line x1="4" x2={width - 4} y1={z(waterline)} y2={z(waterline)} stroke="#1b5e6f" />
       {stations.map(({ x, points, chine }) => {
         const side = x <= middle ? -1 : 1;
         return (
           <g key={x}>
-            <path d={`M${points.map(([y, h]) => `${(width / 2 + side * y * scale).toFixed(1)} ${z(h).toFixed(1)}`).join('L')}`} fill="none" stroke="#2b2622" />
-            {chine !== null && <circle cx={width / 2 + side * points[chine]![0] * scale} cy={z(points[chine]![1])} r="2.2" fill="#9a4527" />}
+            <path
+              d={`M${points.map(([y, h]) => `${(width / 2 + side * y * scale).toFixed(1)} ${z(h).toFixed(1)}`).join('L')}`}
+              fill="none"
+              stroke="#2b2622"
+            />
+            {chine !== null && (
+              <circle
+                cx={width / 2 + side * points[chine]![0] * scale}
+                cy={z(points[chine]![1])}
+                r="2.2"
+                fill="#9a4527"
+              />
+            )}
           </g>
         );
       })}
@@ -52,14 +79,24 @@ function Preview({ stations, waterline }: { stations: Station[]; waterline: numb
 }
 
 /** Bring the hull's shape in: an offsets table (CSV or XLSX) with its columns mapped, or a mesh (STL or OBJ) cut into sections. */
-export function HullImport({ boat, onTake, onClose }: { boat: Boat; onTake: (hull: HullShape) => string | undefined; onClose: () => void }) {
+export function HullImport({
+  boat,
+  onTake,
+  onClose,
+}: {
+  boat: Boat;
+  onTake: (hull: HullShape) => string | undefined;
+  onClose: () => void;
+}) {
   const { full } = useUnits();
   const [way, setWay] = useState<'offsets' | 'mesh'>('offsets');
   const [name, setName] = useState('');
   const [trouble, setTrouble] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const drawn = boat.hull;
-  const [waterline, setWaterline] = useState(drawn === null ? 0.4 : drawn.source === 'particulars' ? drawn.draft : drawn.waterline);
+  const [waterline, setWaterline] = useState(
+    drawn === null ? 0.4 : drawn.source === 'particulars' ? drawn.draft : drawn.waterline,
+  );
   const [origin, setOrigin] = useState(0);
 
   const [table, setTable] = useState<Table | null>(null);
@@ -81,7 +118,9 @@ export function HullImport({ boat, onTake, onClose }: { boat: Boat; onTake: (hul
       const read = await readFile<Table>(`/api/tables/read?name=${encodeURIComponent(chosen.name)}`, chosen);
       setName(chosen.name);
       setTable(read);
-      const points = read.heads.some((head) => /half|breadth|^y\b/i.test(head)) && read.heads.some((head) => /height|^z\b/i.test(head));
+      const points =
+        read.heads.some((head) => /half|breadth|^y\b/i.test(head)) &&
+        read.heads.some((head) => /height|^z\b/i.test(head));
       setLayout(points ? 'points' : 'grid');
       setColumns({
         station: guess(read.heads, /station|^x\b|frame/i, 0),
@@ -91,7 +130,13 @@ export function HullImport({ boat, onTake, onClose }: { boat: Boat; onTake: (hul
         label: 0,
       });
       const cells = read.rows.flat().join(' ');
-      setUnit(/\d+-\d+-\d+/.test(cells) ? 'feetInchesEighths' : read.rows.flat().some((cell) => Number(cell) > 60) ? 'mm' : 'm');
+      setUnit(
+        /\d+-\d+-\d+/.test(cells)
+          ? 'feetInchesEighths'
+          : read.rows.flat().some((cell) => Number(cell) > 60)
+            ? 'mm'
+            : 'm',
+      );
     } catch (error) {
       setTrouble(wordsOf(error));
     }
@@ -113,7 +158,10 @@ export function HullImport({ boat, onTake, onClose }: { boat: Boat; onTake: (hul
 
   const read = useMemo((): { stations: Station[]; error: null } | { stations: null; error: string | null } => {
     try {
-      if (way === 'mesh') return mesh ? { stations: mesh.stations.map((station) => ({ ...station, x: station.x - origin })), error: null } : { stations: null, error: null };
+      if (way === 'mesh')
+        return mesh
+          ? { stations: mesh.stations.map((station) => ({ ...station, x: station.x - origin })), error: null }
+          : { stations: null, error: null };
       if (!table) return { stations: null, error: null };
       const mapping: OffsetMapping = {
         unit,
@@ -122,7 +170,13 @@ export function HullImport({ boat, onTake, onClose }: { boat: Boat; onTake: (hul
         waterline,
         layout:
           layout === 'points'
-            ? { kind: 'points', station: columns.station, halfBreadth: columns.halfBreadth, height: columns.height, line: columns.line < 0 ? null : columns.line }
+            ? {
+                kind: 'points',
+                station: columns.station,
+                halfBreadth: columns.halfBreadth,
+                height: columns.height,
+                line: columns.line < 0 ? null : columns.line,
+              }
             : { kind: 'grid', label: columns.label },
       };
       return { stations: offsetsToStations(table.heads, table.rows, mapping), error: null };
@@ -133,7 +187,11 @@ export function HullImport({ boat, onTake, onClose }: { boat: Boat; onTake: (hul
   const found = useMemo(() => {
     if (!read.stations) return null;
     const surface = surfaceThrough(read.stations, waterline, 0);
-    return { length: surface.bow - surface.aft, beam: 2 * Math.max(...read.stations.flatMap(({ points }) => points.map(([y]) => y))), mass: surface.displacedVolume * 1025 };
+    return {
+      length: surface.bow - surface.aft,
+      beam: 2 * Math.max(...read.stations.flatMap(({ points }) => points.map(([y]) => y))),
+      mass: surface.displacedVolume * 1025,
+    };
   }, [read.stations, waterline]);
 
   const take = () => {
@@ -146,7 +204,9 @@ export function HullImport({ boat, onTake, onClose }: { boat: Boat; onTake: (hul
       transomRakeDeg: boat.hull?.transomRakeDeg ?? 0,
       stations: read.stations,
     };
-    const said = onTake(way === 'mesh' ? { source: 'mesh', ...common, triangles: mesh!.triangles } : { source: 'offsets', ...common });
+    const said = onTake(
+      way === 'mesh' ? { source: 'mesh', ...common, triangles: mesh!.triangles } : { source: 'offsets', ...common },
+    );
     if (said) setTrouble(said);
     else onClose();
   };
@@ -154,7 +214,11 @@ export function HullImport({ boat, onTake, onClose }: { boat: Boat; onTake: (hul
     <Col>
       <Form.Group controlId={`offset-${key}`}>
         <Form.Label className="mb-0 small">{label}</Form.Label>
-        <Form.Select size="sm" value={columns[key]} onChange={(event) => setColumns({ ...columns, [key]: Number(event.target.value) })}>
+        <Form.Select
+          size="sm"
+          value={columns[key]}
+          onChange={(event) => setColumns({ ...columns, [key]: Number(event.target.value) })}
+        >
           {optional && <option value={-1}>not in the file</option>}
           {table!.heads.map((head, i) => (
             <option key={head} value={i}>
@@ -165,7 +229,12 @@ export function HullImport({ boat, onTake, onClose }: { boat: Boat; onTake: (hul
       </Form.Group>
     </Col>
   );
-  const axis = (label: string, value: string, set: (next: string) => void, other: (next: string) => { unit: string; forward: string; up: string }) => (
+  const axis = (
+    label: string,
+    value: string,
+    set: (next: string) => void,
+    other: (next: string) => { unit: string; forward: string; up: string },
+  ) => (
     <Col>
       <Form.Group controlId={`mesh-${label}`}>
         <Form.Label className="mb-0 small">{label}</Form.Label>
@@ -200,11 +269,18 @@ export function HullImport({ boat, onTake, onClose }: { boat: Boat; onTake: (hul
         {way === 'offsets' ? (
           <>
             <div className="d-flex gap-2 align-items-center mb-2">
-              <FileButton label="Table of offsets" accept=".csv,.txt,.xlsx,text/csv" primary={!table} onFile={(file) => void readOffsets(file)}>
+              <FileButton
+                label="Table of offsets"
+                accept=".csv,.txt,.xlsx,text/csv"
+                primary={!table}
+                onFile={(file) => void readOffsets(file)}
+              >
                 {table ? 'Another file' : 'Choose a CSV or XLSX file'}
               </FileButton>
               <span className="soft small">
-                {table ? `${name}: ${table.rows.length} rows` : 'One point a row (station, half-breadth, height), or half-breadths with stations across.'}
+                {table
+                  ? `${name}: ${table.rows.length} rows`
+                  : 'One point a row (station, half-breadth, height), or half-breadths with stations across.'}
               </span>
             </div>
             {table && (
@@ -212,7 +288,11 @@ export function HullImport({ boat, onTake, onClose }: { boat: Boat; onTake: (hul
                 <Col>
                   <Form.Group controlId="offset-layout">
                     <Form.Label className="mb-0 small">Layout</Form.Label>
-                    <Form.Select size="sm" value={layout} onChange={(event) => setLayout(event.target.value as typeof layout)}>
+                    <Form.Select
+                      size="sm"
+                      value={layout}
+                      onChange={(event) => setLayout(event.target.value as typeof layout)}
+                    >
                       <option value="points">One point a row</option>
                       <option value="grid">Stations across, lines down</option>
                     </Form.Select>
@@ -233,7 +313,11 @@ export function HullImport({ boat, onTake, onClose }: { boat: Boat; onTake: (hul
                 <Col>
                   <Form.Group controlId="offset-direction">
                     <Form.Label className="mb-0 small">Stations count</Form.Label>
-                    <Form.Select size="sm" value={direction} onChange={(event) => setDirection(event.target.value as typeof direction)}>
+                    <Form.Select
+                      size="sm"
+                      value={direction}
+                      onChange={(event) => setDirection(event.target.value as typeof direction)}
+                    >
                       <option value="fromAft">forward from aft</option>
                       <option value="fromBow">aft from the bow</option>
                     </Form.Select>
@@ -268,7 +352,9 @@ export function HullImport({ boat, onTake, onClose }: { boat: Boat; onTake: (hul
                 {busy ? 'Cutting sections…' : picked ? 'Another file' : 'Choose an STL or OBJ file'}
               </FileButton>
               <span className="soft small">
-                {mesh ? `${name}: ${mesh.triangles} triangles, ${mesh.openEdges} edges on its rim` : 'The skin of the hull without its deck, up to 30 MB.'}
+                {mesh
+                  ? `${name}: ${mesh.triangles} triangles, ${mesh.openEdges} edges on its rim`
+                  : 'The skin of the hull without its deck, up to 30 MB.'}
               </span>
             </div>
             <Row className="g-2 mb-2" xs={3}>
@@ -309,8 +395,10 @@ export function HullImport({ boat, onTake, onClose }: { boat: Boat; onTake: (hul
             </div>
             <p className="small mb-0">
               {read.stations.length} stations, {full(found!.length, 'length')} long, {full(found!.beam, 'length')} wide,{' '}
-              {read.stations.some(({ chine }) => chine !== null) ? 'with a chine (dots)' : 'round bilge'}. Below the waterline it displaces {full(found!.mass, 'mass')} of sea
-              water; the brief says {full(boat.brief.loadedMass, 'mass')} ({formatNumber((found!.mass / boat.brief.loadedMass - 1) * 100, 0)} %).
+              {read.stations.some(({ chine }) => chine !== null) ? 'with a chine (dots)' : 'round bilge'}. Below the
+              waterline it displaces {full(found!.mass, 'mass')} of sea water; the brief says{' '}
+              {full(boat.brief.loadedMass, 'mass')} ({formatNumber((found!.mass / boat.brief.loadedMass - 1) * 100, 0)}{' '}
+              %).
             </p>
           </>
         )}

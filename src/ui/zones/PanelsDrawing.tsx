@@ -16,7 +16,10 @@ function fit(runs: readonly (readonly [number, number])[][], width: number, heig
   const scale = Math.min(width / Math.max(1e-6, x1 - x0), height / Math.max(1e-6, y1 - y0));
   return {
     scale,
-    to: ([x, y]: readonly [number, number]): [number, number] => [(WIDTH - (x1 - x0) * scale) / 2 + (x - x0) * scale, 14 + (y1 - y) * scale],
+    to: ([x, y]: readonly [number, number]): [number, number] => [
+      (WIDTH - (x1 - x0) * scale) / 2 + (x - x0) * scale,
+      14 + (y1 - y) * scale,
+    ],
     foot: 14 + (y1 - y0) * scale,
   };
 }
@@ -24,7 +27,9 @@ const path = (points: [number, number][]) => `M${points.map(([x, y]) => `${x.toF
 
 /** Panels seen square on: along the boat and up the girth, or straight at a flat zone. */
 const flatten = (zone: Zone) =>
-  zone.region?.surface === 'section' || zone.region?.surface === 'transom' || (zone.region?.surface === 'coachroof' && zone.region.piece === 'front')
+  zone.region?.surface === 'section' ||
+  zone.region?.surface === 'transom' ||
+  (zone.region?.surface === 'coachroof' && zone.region.piece === 'front')
     ? ([, y, z]: Point): [number, number] => [y, z]
     : zone.region?.surface === 'hull' && zone.location !== 'bottom'
       ? ([x, , z]: Point): [number, number] => [x, z]
@@ -35,7 +40,15 @@ const flatten = (zone: Zone) =>
           : ([x, y]: Point): [number, number] => [x, y];
 
 /** All panels of a zone with the one that governs, and the zone developed flat. */
-export function PanelsDrawing({ boat, zone, construction }: { boat: Boat; zone: Zone; construction: 'single' | 'sandwich' | null }) {
+export function PanelsDrawing({
+  boat,
+  zone,
+  construction,
+}: {
+  boat: Boat;
+  zone: Zone;
+  construction: 'single' | 'sandwich' | null;
+}) {
   const { full, show, unit } = useUnits();
   const found = useMemo(() => {
     try {
@@ -57,7 +70,12 @@ export function PanelsDrawing({ boat, zone, construction }: { boat: Boat; zone: 
   return (
     <>
       <h3 className="mb-1">Panels between supports</h3>
-      <svg viewBox={`0 0 ${WIDTH} ${view.foot + 18}`} width="100%" role="img" aria-label={`Panels of ${zone.name}; the governing one is ${describe(governing.panel)}`}>
+      <svg
+        viewBox={`0 0 ${WIDTH} ${view.foot + 18}`}
+        width="100%"
+        role="img"
+        aria-label={`Panels of ${zone.name}; the governing one is ${describe(governing.panel)}`}
+      >
         {runs.map((run, i) => (
           <path
             key={i}
@@ -117,8 +135,8 @@ export function PanelsDrawing({ boat, zone, construction }: { boat: Boat; zone: 
         </text>
       </svg>
       <p className="small mb-2">
-        Governing: {full(governing.panel.length, 'shortLength')} × {full(governing.panel.breadth, 'shortLength')}, between {describe(governing.panel)}. It has the greatest edge
-        moment under its pressure.
+        Governing: {full(governing.panel.length, 'shortLength')} × {full(governing.panel.breadth, 'shortLength')},
+        between {describe(governing.panel)}. It has the greatest edge moment under its pressure.
       </p>
       <DevelopedOutline development={development} zone={zone} count={patch.count} />
     </>
@@ -130,11 +148,16 @@ function gridOf(boat: Boat, zone: Zone): { id: string; name: string; computed: b
   const members = membersOf(boat);
   const surface = zone.region?.surface;
   return boat.supports.flatMap((support) => {
-    const here = support.kind === 'rib' ? support.zone === zone.id : surface === (support.kind === 'beam' || support.kind === 'girder' ? 'deck' : 'hull');
+    const here =
+      support.kind === 'rib'
+        ? support.zone === zone.id
+        : surface === (support.kind === 'beam' || support.kind === 'girder' ? 'deck' : 'hull');
     const geometry = here ? members.get(support.id) : null;
     const on = zone.location === 'bottom' ? 'bottom' : surface === 'hull' ? 'side' : null;
     return (geometry?.spans ?? []).flatMap((span, i) =>
-      on === null || span.on === on ? [{ id: `${support.id}-${i}`, name: support.name, computed: support.section !== null, points: span.points }] : [],
+      on === null || span.on === on
+        ? [{ id: `${support.id}-${i}`, name: support.name, computed: support.section !== null, points: span.points }]
+        : [],
     );
   });
 }
@@ -149,10 +172,16 @@ function DevelopedOutline({ development, zone, count }: { development: Developme
   return (
     <>
       <h3 className="mb-1">Developed{count > 1 ? `, one of ${count}` : ''}</h3>
-      <svg viewBox={`0 0 ${WIDTH} ${view.foot + 18}`} width="100%" role="img" aria-label={`Developed outline of ${zone.name}`}>
+      <svg
+        viewBox={`0 0 ${WIDTH} ${view.foot + 18}`}
+        width="100%"
+        role="img"
+        aria-label={`Developed outline of ${zone.name}`}
+      >
         <path d={path(development.outline.map(view.to))} fill="#fbf7ef" stroke="#2b2622" strokeWidth="1.4" />
         <text x={WIDTH / 2} y={view.foot + 14} fontSize="10.5" textAnchor="middle" fill="#5f574d">
-          {full(Math.max(...xs) - Math.min(...xs), 'length')} × {full(Math.max(...ys) - Math.min(...ys), 'length')}, {full(development.area, 'area')}
+          {full(Math.max(...xs) - Math.min(...xs), 'length')} × {full(Math.max(...ys) - Math.min(...ys), 'length')},{' '}
+          {full(development.area, 'area')}
         </text>
       </svg>
       <p className="small soft mb-0">

@@ -23,7 +23,14 @@ function alongTheBoat(boat: Boat, zone: Zone, evaluation: ZoneEvaluation | undef
   const { construction } = evaluation;
   return Array.from({ length: 33 }, (_, i) => {
     const panelX = (LWL * i) / 32;
-    return [panelX, panelPressure({ craft, location: zone.location, geometry: { ...zone.geometry, panelX }, construction }, undefined, pack).pressure];
+    return [
+      panelX,
+      panelPressure(
+        { craft, location: zone.location, geometry: { ...zone.geometry, panelX }, construction },
+        undefined,
+        pack,
+      ).pressure,
+    ];
   });
 }
 
@@ -40,7 +47,9 @@ export function PressureChart({
   onChoose: (zoneId: string) => void;
 }) {
   const { show, unit, system } = useUnits();
-  const points = boat.parts.flatMap((part, p) => part.zones.map((zone) => ({ zone, p, pressure: evaluations.get(zone.id)?.pressure?.pressure ?? null })));
+  const points = boat.parts.flatMap((part, p) =>
+    part.zones.map((zone) => ({ zone, p, pressure: evaluations.get(zone.id)?.pressure?.pressure ?? null })),
+  );
   const drawn = points.filter((point): point is typeof point & { pressure: number } => point.pressure !== null);
   const LWL = boat.brief.waterlineLength;
   const own = boat.parts.flatMap((part) => part.zones).find(({ id }) => id === chosen);
@@ -58,8 +67,17 @@ export function PressureChart({
   const labelled = [...drawn]
     .sort((a, b) => b.pressure - a.pressure)
     .map((point) => {
-      const at = { x: x(point.zone.geometry.panelX) + 9, y: y(point.pressure) + 4, width: point.zone.name.length * 5.9 };
-      while (placed.some((other) => Math.abs(other.y - at.y) < 11 && at.x < other.x + other.width + 2 && other.x < at.x + at.width + 2)) at.y += 3;
+      const at = {
+        x: x(point.zone.geometry.panelX) + 9,
+        y: y(point.pressure) + 4,
+        width: point.zone.name.length * 5.9,
+      };
+      while (
+        placed.some(
+          (other) => Math.abs(other.y - at.y) < 11 && at.x < other.x + other.width + 2 && other.x < at.x + at.width + 2,
+        )
+      )
+        at.y += 3;
       placed.push(at);
       return { ...point, label: at };
     });
@@ -106,7 +124,16 @@ export function PressureChart({
             onClick={() => onChoose(zone.id)}
             onKeyDown={(event) => event.key === 'Enter' && onChoose(zone.id)}
           >
-            {Math.abs(label.y - 4 - y(pressure)) > 6 && <line x1={x(zone.geometry.panelX)} y1={y(pressure)} x2={label.x - 2} y2={label.y - 4} stroke="#9a8f80" strokeWidth="0.7" />}
+            {Math.abs(label.y - 4 - y(pressure)) > 6 && (
+              <line
+                x1={x(zone.geometry.panelX)}
+                y1={y(pressure)}
+                x2={label.x - 2}
+                y2={label.y - 4}
+                stroke="#9a8f80"
+                strokeWidth="0.7"
+              />
+            )}
             <path
               d={MARKS[p % MARKS.length]}
               transform={`translate(${x(zone.geometry.panelX)} ${y(pressure)})`}
@@ -114,7 +141,13 @@ export function PressureChart({
               stroke={zone.id === chosen ? '#9a4527' : '#2b2622'}
               strokeWidth="1.4"
             />
-            <text x={label.x} y={label.y} fontSize="11" fill={zone.id === chosen ? '#9a4527' : '#2b2622'} fontWeight={zone.id === chosen ? 600 : 400}>
+            <text
+              x={label.x}
+              y={label.y}
+              fontSize="11"
+              fill={zone.id === chosen ? '#9a4527' : '#2b2622'}
+              fontWeight={zone.id === chosen ? 600 : 400}
+            >
               {zone.name}
             </text>
           </g>

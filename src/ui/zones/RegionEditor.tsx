@@ -23,7 +23,8 @@ type Surface = keyof typeof SURFACES;
 const surfaceOf = (region: Region | null): Surface => {
   if (region === null) return 'typed';
   if (region.surface === 'cockpit') return region.piece === 'sole' ? 'cockpitSole' : 'cockpitSide';
-  if (region.surface === 'coachroof') return region.piece === 'top' ? 'coachroofTop' : region.piece === 'side' ? 'coachroofSide' : 'coachroofFront';
+  if (region.surface === 'coachroof')
+    return region.piece === 'top' ? 'coachroofTop' : region.piece === 'side' ? 'coachroofSide' : 'coachroofFront';
   return region.surface;
 };
 
@@ -34,7 +35,13 @@ function regionFor(surface: Surface, { brief, deck }: Boat, { geometry }: Zone):
     case 'typed':
       return null;
     case 'hull':
-      return { surface: 'hull', from: -1, to: brief.hullLength, lower: { kind: 'centreline' }, upper: { kind: 'chine' } };
+      return {
+        surface: 'hull',
+        from: -1,
+        to: brief.hullLength,
+        lower: { kind: 'centreline' },
+        upper: { kind: 'chine' },
+      };
     case 'transom':
       return { surface: 'transom' };
     case 'section':
@@ -53,17 +60,40 @@ function regionFor(surface: Surface, { brief, deck }: Boat, { geometry }: Zone):
       return { surface: 'coachroof', piece: 'front' };
     case 'pan': {
       const half = 0.3 * brief.chineBeam;
-      return { surface: 'pan', from: x - 0.8, to: x + 0.8, halfBreadthAft: half, halfBreadthFore: half, height: deck.cockpit?.soleHeight ?? 0.3 };
+      return {
+        surface: 'pan',
+        from: x - 0.8,
+        to: x + 0.8,
+        halfBreadthAft: half,
+        halfBreadthFore: half,
+        height: deck.cockpit?.soleHeight ?? 0.3,
+      };
     }
     case 'rectangle':
       return { surface: 'rectangle', x, y: 0.5, height: geometry.centroidZ, length: 0.4, breadth: 0.3, count: 1 };
   }
 }
 
-const EDGES = { centreline: 'Centreline', girth: 'So far from the centreline', chine: 'Chine or bilge', waterline: 'Waterline', height: 'Height', deckEdge: 'Deck edge' } as const;
+const EDGES = {
+  centreline: 'Centreline',
+  girth: 'So far from the centreline',
+  chine: 'Chine or bilge',
+  waterline: 'Waterline',
+  height: 'Height',
+  deckEdge: 'Deck edge',
+} as const;
 
-function EdgeField({ label, edge, onChange }: { label: string; edge: HullEdge; onChange: (edge: HullEdge) => string | undefined }) {
-  const choose = (kind: HullEdge['kind']) => onChange(kind === 'girth' ? { kind, distance: 0.25 } : kind === 'height' ? { kind, height: 0.5 } : { kind });
+function EdgeField({
+  label,
+  edge,
+  onChange,
+}: {
+  label: string;
+  edge: HullEdge;
+  onChange: (edge: HullEdge) => string | undefined;
+}) {
+  const choose = (kind: HullEdge['kind']) =>
+    onChange(kind === 'girth' ? { kind, distance: 0.25 } : kind === 'height' ? { kind, height: 0.5 } : { kind });
   return (
     <Form.Group controlId={`edge-${label}`}>
       <Form.Label className="mb-0">{label} edge</Form.Label>
@@ -101,19 +131,46 @@ function EdgeField({ label, edge, onChange }: { label: string; edge: HullEdge; o
 }
 
 /** Where a zone lies on the boat. */
-export function RegionEditor({ boat, zone, onChange }: { boat: Boat; zone: Zone; onChange: (region: Region | null) => string | undefined }) {
+export function RegionEditor({
+  boat,
+  zone,
+  onChange,
+}: {
+  boat: Boat;
+  zone: Zone;
+  onChange: (region: Region | null) => string | undefined;
+}) {
   const { region } = zone;
   const surface = surfaceOf(region);
-  const length = (label: string, value: number, patch: (value: number) => Region, minimum: number, maximum: number, hint: string) => (
+  const length = (
+    label: string,
+    value: number,
+    patch: (value: number) => Region,
+    minimum: number,
+    maximum: number,
+    hint: string,
+  ) => (
     <Col>
-      <QuantityField label={label} kind="length" value={value} minimum={minimum} maximum={maximum} hint={hint} onCommit={(next) => onChange(patch(next!))} />
+      <QuantityField
+        label={label}
+        kind="length"
+        value={value}
+        minimum={minimum}
+        maximum={maximum}
+        hint={hint}
+        onCommit={(next) => onChange(patch(next!))}
+      />
     </Col>
   );
   return (
     <>
       <Form.Group controlId="zone-surface">
         <Form.Label className="mb-0">Place on the boat</Form.Label>
-        <Form.Select value={surface} onChange={(event) => onChange(regionFor(event.target.value as Surface, boat, zone))} disabled={boat.hull === null}>
+        <Form.Select
+          value={surface}
+          onChange={(event) => onChange(regionFor(event.target.value as Surface, boat, zone))}
+          disabled={boat.hull === null}
+        >
           {Object.entries(SURFACES).map(([key, words]) => (
             <option key={key} value={key}>
               {words}
@@ -142,11 +199,19 @@ export function RegionEditor({ boat, zone, onChange }: { boat: Boat; zone: Zone;
         )}
         {region && 'from' in region && (
           <>
-            {length('From', region.from, (from) => ({ ...region, from }), -10, 40, 'aft end; off the boat means its end')}
+            {length(
+              'From',
+              region.from,
+              (from) => ({ ...region, from }),
+              -10,
+              40,
+              'aft end; off the boat means its end',
+            )}
             {length('To', region.to, (to) => ({ ...region, to }), -10, 40, 'fore end')}
           </>
         )}
-        {region?.surface === 'section' && length('At', region.x, (x) => ({ ...region, x }), -10, 40, 'from aft end of waterline')}
+        {region?.surface === 'section' &&
+          length('At', region.x, (x) => ({ ...region, x }), -10, 40, 'from aft end of waterline')}
         {region?.surface === 'section' && (
           <Col>
             <QuantityField
@@ -163,8 +228,22 @@ export function RegionEditor({ boat, zone, onChange }: { boat: Boat; zone: Zone;
         )}
         {region?.surface === 'pan' && (
           <>
-            {length('Half-breadth aft', region.halfBreadthAft, (halfBreadthAft) => ({ ...region, halfBreadthAft }), 0.05, 5, '')}
-            {length('Half-breadth fore', region.halfBreadthFore, (halfBreadthFore) => ({ ...region, halfBreadthFore }), 0.05, 5, '')}
+            {length(
+              'Half-breadth aft',
+              region.halfBreadthAft,
+              (halfBreadthAft) => ({ ...region, halfBreadthAft }),
+              0.05,
+              5,
+              '',
+            )}
+            {length(
+              'Half-breadth fore',
+              region.halfBreadthFore,
+              (halfBreadthFore) => ({ ...region, halfBreadthFore }),
+              0.05,
+              5,
+              '',
+            )}
             {length('Height', region.height, (height) => ({ ...region, height }), -2, 12, 'above the baseline')}
           </>
         )}
@@ -184,7 +263,12 @@ export function RegionEditor({ boat, zone, onChange }: { boat: Boat; zone: Zone;
                   min={1}
                   max={40}
                   value={region.count}
-                  onChange={(event) => onChange({ ...region, count: Math.min(40, Math.max(1, Math.round(Number(event.target.value) || 1))) })}
+                  onChange={(event) =>
+                    onChange({
+                      ...region,
+                      count: Math.min(40, Math.max(1, Math.round(Number(event.target.value) || 1))),
+                    })
+                  }
                 />
               </Form.Group>
             </Col>

@@ -20,7 +20,15 @@ function zonesAt(boat: Boat, { hull }: BoatShape, x: number): { zone: Zone; low:
 }
 
 /** Body plan on the left; on the right the section through the chosen zone's panel with the zones round it, or the bulkhead itself. */
-export function SectionsDrawing({ boat, zone, onChoose }: { boat: Boat; zone: Zone | null; onChoose: (zoneId: string) => void }) {
+export function SectionsDrawing({
+  boat,
+  zone,
+  onChoose,
+}: {
+  boat: Boat;
+  zone: Zone | null;
+  onChoose: (zoneId: string) => void;
+}) {
   const { full } = useUnits();
   const shape = shapeOf(boat);
   if (!shape) return null;
@@ -36,10 +44,14 @@ export function SectionsDrawing({ boat, zone, onChoose }: { boat: Boat; zone: Zo
   const right = 565;
   const at = zone?.region?.surface === 'section' ? zone.region.x : (zone?.geometry.panelX ?? middle);
   const x = Math.min(hull.bow - 0.02, Math.max(hull.aft + 0.001, at));
-  const bulkhead = zone?.region?.surface === 'section' || zone?.region?.surface === 'transom' ? regionPatch(shape, zone.region) : null;
-  const run = (points: readonly (readonly [number, number])[]) => `M${points.map(([a, b]) => `${a.toFixed(1)} ${b.toFixed(1)}`).join('L')}`;
+  const bulkhead =
+    zone?.region?.surface === 'section' || zone?.region?.surface === 'transom' ? regionPatch(shape, zone.region) : null;
+  const run = (points: readonly (readonly [number, number])[]) =>
+    `M${points.map(([a, b]) => `${a.toFixed(1)} ${b.toFixed(1)}`).join('L')}`;
   const index = (id: string) => boat.parts.flatMap((part) => part.zones).findIndex((other) => other.id === id);
-  const ribs = boat.supports.flatMap((support) => (support.kind === 'rib' && support.zone === zone?.id ? [support] : []));
+  const ribs = boat.supports.flatMap((support) =>
+    support.kind === 'rib' && support.zone === zone?.id ? [support] : [],
+  );
   return (
     <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} width="100%" role="group" aria-label="Body plan and section">
       <ZoneHatches />
@@ -63,13 +75,27 @@ export function SectionsDrawing({ boat, zone, onChoose }: { boat: Boat; zone: Zo
         forward
       </text>
       {[left, right].map((centre) => (
-        <line key={centre} x1={centre - beam * scale - 10} x2={centre + beam * scale + 10} y1={Z(hull.waterline)} y2={Z(hull.waterline)} stroke="#1b5e6f" />
+        <line
+          key={centre}
+          x1={centre - beam * scale - 10}
+          x2={centre + beam * scale + 10}
+          y1={Z(hull.waterline)}
+          y2={Z(hull.waterline)}
+          stroke="#1b5e6f"
+        />
       ))}
       {bulkhead && zone ? (
         <>
-          <path d={`${run(patchRim(bulkhead, 24, 16).map(([, y, z]) => [right + y * scale, Z(z)]))}Z`} fill={hatchFill(index(zone.id))} stroke="#9a4527" strokeWidth="2" />
+          <path
+            d={`${run(patchRim(bulkhead, 24, 16).map(([, y, z]) => [right + y * scale, Z(z)]))}Z`}
+            fill={hatchFill(index(zone.id))}
+            stroke="#9a4527"
+            strokeWidth="2"
+          />
           {ribs.map((rib) => {
-            const ends = [0, 1].map((t) => (rib.run === 'along' ? bulkhead.at(t, rib.share) : bulkhead.at(rib.share, t)));
+            const ends = [0, 1].map((t) =>
+              rib.run === 'along' ? bulkhead.at(t, rib.share) : bulkhead.at(rib.share, t),
+            );
             return (
               <line
                 key={rib.id}
@@ -86,18 +112,45 @@ export function SectionsDrawing({ boat, zone, onChoose }: { boat: Boat; zone: Zo
         </>
       ) : (
         <>
-          <path d={run(hull.section(x).map(([, y, z]) => [right + y * scale, Z(z)]))} fill="none" stroke="#2b2622" strokeWidth="1" />
-          <path d={run(hull.section(x).map(([, y, z]) => [right - y * scale, Z(z)]))} fill="none" stroke="#2b2622" strokeWidth="1" />
+          <path
+            d={run(hull.section(x).map(([, y, z]) => [right + y * scale, Z(z)]))}
+            fill="none"
+            stroke="#2b2622"
+            strokeWidth="1"
+          />
+          <path
+            d={run(hull.section(x).map(([, y, z]) => [right - y * scale, Z(z)]))}
+            fill="none"
+            stroke="#2b2622"
+            strokeWidth="1"
+          />
           {zonesAt(boat, shape, x).map(({ zone: own, low, high }) => {
             const points = hull.section(x, low, high);
             const chosen = own.id === zone?.id;
             const [, y, z] = points[Math.floor(points.length / 2)]!;
             return (
               <g key={own.id} cursor="pointer" onClick={() => onChoose(own.id)}>
-                <path d={run(points.map(([, py, pz]) => [right + py * scale, Z(pz)]))} fill="none" stroke={chosen ? '#9a4527' : '#6d6358'} strokeWidth={chosen ? 6 : 3.5} />
-                <path d={run(points.map(([, py, pz]) => [right - py * scale, Z(pz)]))} fill="none" stroke={chosen ? '#9a4527' : '#6d6358'} strokeWidth={chosen ? 6 : 3.5} />
+                <path
+                  d={run(points.map(([, py, pz]) => [right + py * scale, Z(pz)]))}
+                  fill="none"
+                  stroke={chosen ? '#9a4527' : '#6d6358'}
+                  strokeWidth={chosen ? 6 : 3.5}
+                />
+                <path
+                  d={run(points.map(([, py, pz]) => [right - py * scale, Z(pz)]))}
+                  fill="none"
+                  stroke={chosen ? '#9a4527' : '#6d6358'}
+                  strokeWidth={chosen ? 6 : 3.5}
+                />
                 <circle cx={right + points[0]![1] * scale} cy={Z(points[0]![2])} r="2.5" fill="#2b2622" />
-                <text x={right + y * scale - 8} y={Z(z) - 3} fontSize="11" textAnchor="end" fill={chosen ? '#7c3219' : '#2b2622'} fontWeight={chosen ? 600 : 400}>
+                <text
+                  x={right + y * scale - 8}
+                  y={Z(z) - 3}
+                  fontSize="11"
+                  textAnchor="end"
+                  fill={chosen ? '#7c3219' : '#2b2622'}
+                  fontWeight={chosen ? 600 : 400}
+                >
                   {own.name}
                 </text>
               </g>

@@ -26,14 +26,42 @@ export function ShapeEditor({ boat }: { boat: Boat }) {
   const setDeck = (next: DeckShape) => act({ type: 'deck.set', deck: next });
   const shape = shapeOf(boat);
   const displaced = shape ? shape.hull.displacedVolume * 1025 : null;
-  const length = (label: string, value: number, minimum: number, maximum: number, hint: string, take: (value: number) => string | undefined) => (
+  const length = (
+    label: string,
+    value: number,
+    minimum: number,
+    maximum: number,
+    hint: string,
+    take: (value: number) => string | undefined,
+  ) => (
     <Col>
-      <QuantityField label={label} kind="length" value={value} minimum={minimum} maximum={maximum} hint={hint} onCommit={(next) => take(next!)} />
+      <QuantityField
+        label={label}
+        kind="length"
+        value={value}
+        minimum={minimum}
+        maximum={maximum}
+        hint={hint}
+        onCommit={(next) => take(next!)}
+      />
     </Col>
   );
-  const angle = (label: string, value: number, minimum: number, maximum: number, take: (value: number) => string | undefined) => (
+  const angle = (
+    label: string,
+    value: number,
+    minimum: number,
+    maximum: number,
+    take: (value: number) => string | undefined,
+  ) => (
     <Col>
-      <QuantityField label={label} kind="angle" value={value} minimum={minimum} maximum={maximum} onCommit={(next) => take(next!)} />
+      <QuantityField
+        label={label}
+        kind="angle"
+        value={value}
+        minimum={minimum}
+        maximum={maximum}
+        onCommit={(next) => take(next!)}
+      />
     </Col>
   );
   const middle = brief.waterlineLength / 2;
@@ -52,21 +80,29 @@ export function ShapeEditor({ boat }: { boat: Boat }) {
           >
             From particulars
           </Button>
-          <Button size="sm" variant={hull && hull.source !== 'particulars' ? 'primary' : 'outline-primary'} onClick={() => setImporting(true)}>
+          <Button
+            size="sm"
+            variant={hull && hull.source !== 'particulars' ? 'primary' : 'outline-primary'}
+            onClick={() => setImporting(true)}
+          >
             From a file…
           </Button>
         </div>
         {hull === null && <p className="small mb-0">No hull shape yet: zones stand on typed-in figures.</p>}
         {hull && hull.source !== 'particulars' && (
           <p className="small mb-0">
-            From {hull.file || 'a file'}: {hull.stations.length} stations{hull.source === 'mesh' ? ` cut from ${hull.triangles} triangles` : ''}.
+            From {hull.file || 'a file'}: {hull.stations.length} stations
+            {hull.source === 'mesh' ? ` cut from ${hull.triangles} triangles` : ''}.
           </p>
         )}
         {displaced !== null && (
           <p className="small mb-0">
-            Displaces {full(displaced, 'mass')} at its waterline; loaded mass in the brief {full(brief.loadedMass, 'mass')}.{' '}
+            Displaces {full(displaced, 'mass')} at its waterline; loaded mass in the brief{' '}
+            {full(brief.loadedMass, 'mass')}.{' '}
             {Math.abs(displaced / brief.loadedMass - 1) > 0.1 && (
-              <span className="verdict thin">△ {formatNumber((displaced / brief.loadedMass - 1) * 100, 0)} %: adjust the draft or the mass</span>
+              <span className="verdict thin">
+                △ {formatNumber((displaced / brief.loadedMass - 1) * 100, 0)} %: adjust the draft or the mass
+              </span>
             )}
           </p>
         )}
@@ -90,7 +126,10 @@ export function ShapeEditor({ boat }: { boat: Boat }) {
           <>
             <Form.Group controlId="hull-form">
               <Form.Label className="mb-0">Form</Form.Label>
-              <Form.Select value={hull.form} onChange={(event) => setHull({ ...hull, form: event.target.value as typeof hull.form })}>
+              <Form.Select
+                value={hull.form}
+                onChange={(event) => setHull({ ...hull, form: event.target.value as typeof hull.form })}
+              >
                 <option value="hardChine">Hard chine</option>
                 <option value="roundBilge">Round bilge</option>
               </Form.Select>
@@ -118,15 +157,21 @@ export function ShapeEditor({ boat }: { boat: Boat }) {
         )}
         {hull && hull.source !== 'particulars' && (
           <Row className="g-2" xs={2}>
-            {length('Waterline', hull.waterline, 0.01, 6, 'above the baseline', (waterline) => setHull({ ...hull, waterline }))}
-            {angle('Transom rake', hull.transomRakeDeg, -40, 40, (transomRakeDeg) => setHull({ ...hull, transomRakeDeg }))}
+            {length('Waterline', hull.waterline, 0.01, 6, 'above the baseline', (waterline) =>
+              setHull({ ...hull, waterline }),
+            )}
+            {angle('Transom rake', hull.transomRakeDeg, -40, 40, (transomRakeDeg) =>
+              setHull({ ...hull, transomRakeDeg }),
+            )}
           </Row>
         )}
         {hull && (
           <>
             <h3 className="mb-0 mt-2">Deck</h3>
             <Row className="g-2" xs={2}>
-              {length('Camber', deck.camber, 0, 1, 'rise amidships at its widest', (camber) => setDeck({ ...deck, camber }))}
+              {length('Camber', deck.camber, 0, 1, 'rise amidships at its widest', (camber) =>
+                setDeck({ ...deck, camber }),
+              )}
             </Row>
             <Form.Check
               id="deck-cockpit"
@@ -149,11 +194,21 @@ export function ShapeEditor({ boat }: { boat: Boat }) {
             />
             {deck.cockpit && (
               <Row className="g-2" xs={2}>
-                {length('Aft end', deck.cockpit.from, -10, 40, '', (from) => setDeck({ ...deck, cockpit: { ...deck.cockpit!, from } }))}
-                {length('Fore end', deck.cockpit.to, -10, 40, '', (to) => setDeck({ ...deck, cockpit: { ...deck.cockpit!, to } }))}
-                {length('Half-breadth aft', deck.cockpit.halfBreadthAft, 0.05, 5, '', (halfBreadthAft) => setDeck({ ...deck, cockpit: { ...deck.cockpit!, halfBreadthAft } }))}
-                {length('Half-breadth fore', deck.cockpit.halfBreadthFore, 0.05, 5, '', (halfBreadthFore) => setDeck({ ...deck, cockpit: { ...deck.cockpit!, halfBreadthFore } }))}
-                {length('Sole height', deck.cockpit.soleHeight, 0, 6, 'above the baseline', (soleHeight) => setDeck({ ...deck, cockpit: { ...deck.cockpit!, soleHeight } }))}
+                {length('Aft end', deck.cockpit.from, -10, 40, '', (from) =>
+                  setDeck({ ...deck, cockpit: { ...deck.cockpit!, from } }),
+                )}
+                {length('Fore end', deck.cockpit.to, -10, 40, '', (to) =>
+                  setDeck({ ...deck, cockpit: { ...deck.cockpit!, to } }),
+                )}
+                {length('Half-breadth aft', deck.cockpit.halfBreadthAft, 0.05, 5, '', (halfBreadthAft) =>
+                  setDeck({ ...deck, cockpit: { ...deck.cockpit!, halfBreadthAft } }),
+                )}
+                {length('Half-breadth fore', deck.cockpit.halfBreadthFore, 0.05, 5, '', (halfBreadthFore) =>
+                  setDeck({ ...deck, cockpit: { ...deck.cockpit!, halfBreadthFore } }),
+                )}
+                {length('Sole height', deck.cockpit.soleHeight, 0, 6, 'above the baseline', (soleHeight) =>
+                  setDeck({ ...deck, cockpit: { ...deck.cockpit!, soleHeight } }),
+                )}
               </Row>
             )}
             <Form.Check
@@ -179,23 +234,39 @@ export function ShapeEditor({ boat }: { boat: Boat }) {
             />
             {deck.coachroof && (
               <Row className="g-2" xs={2}>
-                {length('Roof aft end', deck.coachroof.from, -10, 40, '', (from) => setDeck({ ...deck, coachroof: { ...deck.coachroof!, from } }))}
-                {length('Roof fore end', deck.coachroof.to, -10, 40, 'at the deck', (to) => setDeck({ ...deck, coachroof: { ...deck.coachroof!, to } }))}
+                {length('Roof aft end', deck.coachroof.from, -10, 40, '', (from) =>
+                  setDeck({ ...deck, coachroof: { ...deck.coachroof!, from } }),
+                )}
+                {length('Roof fore end', deck.coachroof.to, -10, 40, 'at the deck', (to) =>
+                  setDeck({ ...deck, coachroof: { ...deck.coachroof!, to } }),
+                )}
                 {length('Roof half-breadth aft', deck.coachroof.halfBreadthAft, 0.05, 5, '', (halfBreadthAft) =>
                   setDeck({ ...deck, coachroof: { ...deck.coachroof!, halfBreadthAft } }),
                 )}
                 {length('Roof half-breadth fore', deck.coachroof.halfBreadthFore, 0.05, 5, '', (halfBreadthFore) =>
                   setDeck({ ...deck, coachroof: { ...deck.coachroof!, halfBreadthFore } }),
                 )}
-                {length('Roof height', deck.coachroof.height, 0.05, 3, 'above the deck', (height) => setDeck({ ...deck, coachroof: { ...deck.coachroof!, height } }))}
-                {angle('Front rake', deck.coachroof.frontRakeDeg, 0, 75, (frontRakeDeg) => setDeck({ ...deck, coachroof: { ...deck.coachroof!, frontRakeDeg } }))}
-                {angle('Side rake', deck.coachroof.sideRakeDeg, 0, 45, (sideRakeDeg) => setDeck({ ...deck, coachroof: { ...deck.coachroof!, sideRakeDeg } }))}
+                {length('Roof height', deck.coachroof.height, 0.05, 3, 'above the deck', (height) =>
+                  setDeck({ ...deck, coachroof: { ...deck.coachroof!, height } }),
+                )}
+                {angle('Front rake', deck.coachroof.frontRakeDeg, 0, 75, (frontRakeDeg) =>
+                  setDeck({ ...deck, coachroof: { ...deck.coachroof!, frontRakeDeg } }),
+                )}
+                {angle('Side rake', deck.coachroof.sideRakeDeg, 0, 45, (sideRakeDeg) =>
+                  setDeck({ ...deck, coachroof: { ...deck.coachroof!, sideRakeDeg } }),
+                )}
               </Row>
             )}
           </>
         )}
       </Card.Body>
-      {importing && <HullImport boat={boat} onTake={(next) => act({ type: 'hull.set', hull: next })} onClose={() => setImporting(false)} />}
+      {importing && (
+        <HullImport
+          boat={boat}
+          onTake={(next) => act({ type: 'hull.set', hull: next })}
+          onClose={() => setImporting(false)}
+        />
+      )}
     </Card>
   );
 }

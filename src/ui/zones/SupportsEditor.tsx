@@ -9,11 +9,21 @@ import { TextField } from '../shared/TextField';
 import { useEdit } from '../shared/useEdit';
 import { Refusal } from '../shared/Refusal';
 
-const KIND_WORDS = { frame: 'Frame', stringer: 'Stringer', beam: 'Deck beam', girder: 'Deck girder', rib: 'Rib' } as const;
+const KIND_WORDS = {
+  frame: 'Frame',
+  stringer: 'Stringer',
+  beam: 'Deck beam',
+  girder: 'Deck girder',
+  rib: 'Rib',
+} as const;
 
 /** A member of the wanted kind to begin with. */
 function supportFor(kind: Support['kind'], boat: Boat, zoneId: string | null): Support | null {
-  const common = { id: nanoid(8), name: `${KIND_WORDS[kind]} ${boat.supports.filter((other) => other.kind === kind).length + 1}`, section: boat.sections[0]?.id ?? null };
+  const common = {
+    id: nanoid(8),
+    name: `${KIND_WORDS[kind]} ${boat.supports.filter((other) => other.kind === kind).length + 1}`,
+    section: boat.sections[0]?.id ?? null,
+  };
   const middle = Number((0.5 * boat.brief.waterlineLength).toFixed(2));
   switch (kind) {
     case 'frame':
@@ -38,7 +48,8 @@ export function SupportsEditor({ boat, zoneId }: { boat: Boat; zoneId: string | 
     setRefusal(said ?? null);
     return said;
   };
-  const zoneName = (id: string) => boat.parts.flatMap((part) => part.zones).find((zone) => zone.id === id)?.name ?? 'a zone that is gone';
+  const zoneName = (id: string) =>
+    boat.parts.flatMap((part) => part.zones).find((zone) => zone.id === id)?.name ?? 'a zone that is gone';
   const add = (kind: Support['kind']) => {
     const item = supportFor(kind, boat, zoneId);
     if (!item) return setRefusal('Choose a zone first: a rib stands on one.');
@@ -57,7 +68,15 @@ export function SupportsEditor({ boat, zoneId }: { boat: Boat; zoneId: string | 
         return `${zoneName(support.zone)}, ${support.run}, at ${Math.round(support.share * 100)} %`;
     }
   };
-  const length = (support: Support, label: string, key: string, value: number, minimum: number, maximum: number, hint = '') => (
+  const length = (
+    support: Support,
+    label: string,
+    key: string,
+    value: number,
+    minimum: number,
+    maximum: number,
+    hint = '',
+  ) => (
     <Col>
       <QuantityField
         label={label}
@@ -88,12 +107,20 @@ export function SupportsEditor({ boat, zoneId }: { boat: Boat; zoneId: string | 
       <Card.Body className="d-grid gap-2">
         <h2 className="mb-0">Supports</h2>
         <Refusal text={refusal} onClose={() => setRefusal(null)} className="mb-0" />
-        <p className="small soft mb-0">Bulkheads are zones on a section of the boat; these are the rest. Their sections and checks are under Stiffeners.</p>
+        <p className="small soft mb-0">
+          Bulkheads are zones on a section of the boat; these are the rest. Their sections and checks are under
+          Stiffeners.
+        </p>
         <ul className="list-unstyled mb-0">
           {boat.supports.map((support) => (
             <li key={support.id} className="border-bottom py-1">
               <div className="d-flex justify-content-between gap-2">
-                <button type="button" className="reason-button text-start" aria-expanded={open === support.id} onClick={() => setOpen(open === support.id ? null : support.id)}>
+                <button
+                  type="button"
+                  className="reason-button text-start"
+                  aria-expanded={open === support.id}
+                  onClick={() => setOpen(open === support.id ? null : support.id)}
+                >
                   {support.name}
                 </button>
                 <span className="small soft text-end">{place(support)}</span>
@@ -101,12 +128,22 @@ export function SupportsEditor({ boat, zoneId }: { boat: Boat; zoneId: string | 
               {open === support.id && (
                 <Row className="g-2 py-1" xs={2}>
                   <Col>
-                    <TextField label="Name of member" value={support.name} maximum={60} onCommit={(name) => act({ type: 'support.set', item: { ...support, name } })} />
+                    <TextField
+                      label="Name of member"
+                      value={support.name}
+                      maximum={60}
+                      onCommit={(name) => act({ type: 'support.set', item: { ...support, name } })}
+                    />
                   </Col>
                   <Col>
                     <Form.Group controlId="support-section">
                       <Form.Label className="mb-0">Section</Form.Label>
-                      <Form.Select value={support.section ?? ''} onChange={(event) => act({ type: 'support.set', item: { ...support, section: event.target.value || null } })}>
+                      <Form.Select
+                        value={support.section ?? ''}
+                        onChange={(event) =>
+                          act({ type: 'support.set', item: { ...support, section: event.target.value || null } })
+                        }
+                      >
                         <option value="">holds only, not computed</option>
                         {boat.sections.map((section) => (
                           <option key={section.id} value={section.id}>
@@ -122,7 +159,15 @@ export function SupportsEditor({ boat, zoneId }: { boat: Boat; zoneId: string | 
                       <Col>
                         <Form.Group controlId="support-band">
                           <Form.Label className="mb-0">On</Form.Label>
-                          <Form.Select value={support.band} onChange={(event) => act({ type: 'support.set', item: { ...support, band: event.target.value as 'bottom' | 'side' } })}>
+                          <Form.Select
+                            value={support.band}
+                            onChange={(event) =>
+                              act({
+                                type: 'support.set',
+                                item: { ...support, band: event.target.value as 'bottom' | 'side' },
+                              })
+                            }
+                          >
                             <option value="bottom">bottom</option>
                             <option value="side">side</option>
                           </Form.Select>
@@ -143,7 +188,15 @@ export function SupportsEditor({ boat, zoneId }: { boat: Boat; zoneId: string | 
                       <Col>
                         <Form.Group controlId="support-run">
                           <Form.Label className="mb-0">Runs</Form.Label>
-                          <Form.Select value={support.run} onChange={(event) => act({ type: 'support.set', item: { ...support, run: event.target.value as 'along' | 'across' } })}>
+                          <Form.Select
+                            value={support.run}
+                            onChange={(event) =>
+                              act({
+                                type: 'support.set',
+                                item: { ...support, run: event.target.value as 'along' | 'across' },
+                              })
+                            }
+                          >
                             <option value="along">along the zone</option>
                             <option value="across">across it</option>
                           </Form.Select>
@@ -153,7 +206,11 @@ export function SupportsEditor({ boat, zoneId }: { boat: Boat; zoneId: string | 
                     </>
                   )}
                   <Col className="align-self-end">
-                    <Button size="sm" variant="outline-primary" onClick={() => act({ type: 'support.remove', id: support.id })}>
+                    <Button
+                      size="sm"
+                      variant="outline-primary"
+                      onClick={() => act({ type: 'support.remove', id: support.id })}
+                    >
                       Remove {support.name}
                     </Button>
                   </Col>
@@ -163,7 +220,12 @@ export function SupportsEditor({ boat, zoneId }: { boat: Boat; zoneId: string | 
           ))}
           {boat.supports.length === 0 && <li className="small">None yet: panels run from bulkhead to bulkhead.</li>}
         </ul>
-        <Form.Select size="sm" aria-label="Add a support" value="" onChange={(event) => event.target.value && add(event.target.value as Support['kind'])}>
+        <Form.Select
+          size="sm"
+          aria-label="Add a support"
+          value=""
+          onChange={(event) => event.target.value && add(event.target.value as Support['kind'])}
+        >
           <option value="">Add a support…</option>
           {Object.entries(SUPPORT_KINDS).map(([key, words]) => (
             <option key={key} value={key}>

@@ -24,21 +24,88 @@ interface GeometryField {
 }
 const FIELDS: readonly GeometryField[] = [
   { key: 'area', label: 'Area', kind: 'area', minimum: 0.001, maximum: 1000, hint: 'laminated surface, both hands' },
-  { key: 'panelLength', label: 'Panel length', kind: 'shortLength', minimum: 0.05, maximum: 10, hint: 'clear, along the zone' },
-  { key: 'panelBreadth', label: 'Panel breadth', kind: 'shortLength', minimum: 0.05, maximum: 10, hint: 'clear, across it' },
+  {
+    key: 'panelLength',
+    label: 'Panel length',
+    kind: 'shortLength',
+    minimum: 0.05,
+    maximum: 10,
+    hint: 'clear, along the zone',
+  },
+  {
+    key: 'panelBreadth',
+    label: 'Panel breadth',
+    kind: 'shortLength',
+    minimum: 0.05,
+    maximum: 10,
+    hint: 'clear, across it',
+  },
   { key: 'crown', label: 'Crown', kind: 'shortLength', minimum: 0, maximum: 2, hint: 'rise over the short side' },
-  { key: 'panelX', label: 'Panel centre', kind: 'length', minimum: -10, maximum: 30, hint: 'from aft end of waterline' },
-  { key: 'centroidX', label: 'Centroid along', kind: 'length', minimum: -10, maximum: 30, hint: 'from aft end of waterline' },
+  {
+    key: 'panelX',
+    label: 'Panel centre',
+    kind: 'length',
+    minimum: -10,
+    maximum: 30,
+    hint: 'from aft end of waterline',
+  },
+  {
+    key: 'centroidX',
+    label: 'Centroid along',
+    kind: 'length',
+    minimum: -10,
+    maximum: 30,
+    hint: 'from aft end of waterline',
+  },
   { key: 'centroidZ', label: 'Centroid height', kind: 'length', minimum: -5, maximum: 15, hint: 'above the baseline' },
-  { key: 'edgeHeight', label: 'Edge height', kind: 'length', minimum: 0.05, maximum: 10, hint: 'hull edge above waterline', only: 'side' },
-  { key: 'centreHeight', label: 'Panel height', kind: 'length', minimum: -5, maximum: 10, hint: 'panel centre above waterline', only: 'side' },
-  { key: 'head', label: 'Head of water', kind: 'length', minimum: 0.05, maximum: 10, hint: 'two thirds down the panel to the top', only: 'head' },
+  {
+    key: 'edgeHeight',
+    label: 'Edge height',
+    kind: 'length',
+    minimum: 0.05,
+    maximum: 10,
+    hint: 'hull edge above waterline',
+    only: 'side',
+  },
+  {
+    key: 'centreHeight',
+    label: 'Panel height',
+    kind: 'length',
+    minimum: -5,
+    maximum: 10,
+    hint: 'panel centre above waterline',
+    only: 'side',
+  },
+  {
+    key: 'head',
+    label: 'Head of water',
+    kind: 'length',
+    minimum: 0.05,
+    maximum: 10,
+    hint: 'two thirds down the panel to the top',
+    only: 'head',
+  },
 ];
 
-const HANDS = { both: 'both hands alike', port: 'port only', starboard: 'starboard only', centre: 'one piece on the centreline' };
+const HANDS = {
+  both: 'both hands alike',
+  port: 'port only',
+  starboard: 'starboard only',
+  centre: 'one piece on the centreline',
+};
 
 /** Place and figures of one zone; what was typed over the geometry is marked and can be let go again. */
-export function ZoneEditor({ boat, part, zone, onRemoved }: { boat: Boat; part: Part; zone: Zone; onRemoved: () => void }) {
+export function ZoneEditor({
+  boat,
+  part,
+  zone,
+  onRemoved,
+}: {
+  boat: Boat;
+  part: Part;
+  zone: Zone;
+  onRemoved: () => void;
+}) {
   const edit = useEdit();
   const { full } = useUnits();
   const [refusal, setRefusal] = useState<string | null>(null);
@@ -72,12 +139,20 @@ export function ZoneEditor({ boat, part, zone, onRemoved }: { boat: Boat; part: 
     setRefusal(
       edit(
         { type: 'zone.set', zoneId: zone.id, patch: { name: `${zone.name}, port`.slice(0, 80), hand: 'port' } },
-        { type: 'zone.add', partId: part.id, zone: twin, index: at + 1, coveredBy: part.layers.filter(({ zones }) => zones.includes(zone.id)).map(({ id }) => id) },
+        {
+          type: 'zone.add',
+          partId: part.id,
+          zone: twin,
+          index: at + 1,
+          coveredBy: part.layers.filter(({ zones }) => zones.includes(zone.id)).map(({ id }) => id),
+        },
       ) ?? null,
     );
   };
   const applies = ({ only }: GeometryField) =>
-    only === undefined || (only === 'side' && (zone.location === 'side' || zone.location === 'transom')) || (only === 'head' && isHead(zone.location));
+    only === undefined ||
+    (only === 'side' && (zone.location === 'side' || zone.location === 'transom')) ||
+    (only === 'head' && isHead(zone.location));
 
   return (
     <Card>
@@ -91,7 +166,13 @@ export function ZoneEditor({ boat, part, zone, onRemoved }: { boat: Boat; part: 
         <Refusal text={refusal} className="mb-0" />
         <Row className="g-2">
           <Col>
-            <TextField key={zone.id} label="Name of zone" value={zone.name} maximum={80} onCommit={(name) => edit({ type: 'zone.set', zoneId: zone.id, patch: { name } })} />
+            <TextField
+              key={zone.id}
+              label="Name of zone"
+              value={zone.name}
+              maximum={80}
+              onCommit={(name) => edit({ type: 'zone.set', zoneId: zone.id, patch: { name } })}
+            />
           </Col>
           <Col>
             <Form.Group controlId="zone-location">
@@ -135,7 +216,12 @@ export function ZoneEditor({ boat, part, zone, onRemoved }: { boat: Boat; part: 
         </Row>
         {zone.hand === 'both' && zone.region !== null && (
           <div>
-            <Button size="sm" variant="outline-primary" onClick={partInTwo} title="Two zones, one to each side, laid alike to begin with">
+            <Button
+              size="sm"
+              variant="outline-primary"
+              onClick={partInTwo}
+              title="Two zones, one to each side, laid alike to begin with"
+            >
               Part it into port and starboard
             </Button>
           </div>
@@ -155,13 +241,16 @@ export function ZoneEditor({ boat, part, zone, onRemoved }: { boat: Boat; part: 
                   onCommit={(value) =>
                     act({
                       geometry: { ...zone.geometry, [key]: value },
-                      ...(zone.region === null || zone.overridden.includes(key) ? {} : { overridden: [...zone.overridden, key] }),
+                      ...(zone.region === null || zone.overridden.includes(key)
+                        ? {}
+                        : { overridden: [...zone.overridden, key] }),
                     })
                   }
                 />
                 {overridden && (
                   <div className="small">
-                    <span className="verdict thin">△ typed over</span> geometry gives {full(derived?.[key] ?? null, kind)}{' '}
+                    <span className="verdict thin">△ typed over</span> geometry gives{' '}
+                    {full(derived?.[key] ?? null, kind)}{' '}
                     <button
                       type="button"
                       className="reason-button"
@@ -177,8 +266,10 @@ export function ZoneEditor({ boat, part, zone, onRemoved }: { boat: Boat; part: 
           })}
         </Row>
         <p className="form-text mb-0">
-          {zone.region === null ? 'Typed-in figures: measure them from your drawing.' : 'Figures come from the geometry; type over one to override it.'} The laminate bends across
-          the shorter side of the panel.
+          {zone.region === null
+            ? 'Typed-in figures: measure them from your drawing.'
+            : 'Figures come from the geometry; type over one to override it.'}{' '}
+          The laminate bends across the shorter side of the panel.
         </p>
         <div>
           <Button

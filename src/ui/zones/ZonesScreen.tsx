@@ -2,7 +2,19 @@
 import { nanoid } from 'nanoid';
 import { useMemo, useState } from 'react';
 import { Button, Card, Form, InputGroup } from 'react-bootstrap';
-import { applyEdits, makeEvaluator, moveBoundary, newPart, newZone, PART_KINDS, shapeOf, skinCover, targetOf, type Boat, type Boundary } from '@/core/schedule';
+import {
+  applyEdits,
+  makeEvaluator,
+  moveBoundary,
+  newPart,
+  newZone,
+  PART_KINDS,
+  shapeOf,
+  skinCover,
+  targetOf,
+  type Boat,
+  type Boundary,
+} from '@/core/schedule';
 import { ZONE_LOCATIONS, type ZoneLocation } from '@/core/standard';
 import { useDesign } from '../shared/boat';
 import { Onward } from '../shared/Onward';
@@ -19,7 +31,13 @@ import { SupportsEditor } from './SupportsEditor';
 import { ZoneEditor } from './ZoneEditor';
 import { Refusal } from '../shared/Refusal';
 
-const LOCATION_OF_PART: Record<keyof typeof PART_KINDS, ZoneLocation> = { hull: 'bottom', deck: 'deck', bulkhead: 'bulkhead', liner: 'liner', small: 'deck' };
+const LOCATION_OF_PART: Record<keyof typeof PART_KINDS, ZoneLocation> = {
+  hull: 'bottom',
+  deck: 'deck',
+  bulkhead: 'bulkhead',
+  liner: 'liner',
+  small: 'deck',
+};
 
 /** Where does the load change? */
 export function ZonesScreen() {
@@ -33,7 +51,10 @@ export function ZonesScreen() {
   const [evaluateTrial] = useState(makeEvaluator);
   const trying = trial !== null && trial.of === state.boat;
   const boat = trying ? trial.boat : state.boat;
-  const evaluations = useMemo(() => (trying ? evaluateTrial(boat) : state.evaluations), [trying, boat, evaluateTrial, state.evaluations]);
+  const evaluations = useMemo(
+    () => (trying ? evaluateTrial(boat) : state.evaluations),
+    [trying, boat, evaluateTrial, state.evaluations],
+  );
   const drag = (move: { boundary: Boundary; to: number } | null) => {
     if (move === null) return setTrial(null);
     try {
@@ -70,7 +91,11 @@ export function ZonesScreen() {
   const addPart = () => {
     const id = nanoid(8);
     const first = newZone(nanoid(8), partName.trim(), LOCATION_OF_PART[partKind]);
-    const said = edit({ type: 'part.add', part: newPart({ id, name: partName.trim(), kind: partKind, zones: [first] }), index: boat.parts.length });
+    const said = edit({
+      type: 'part.add',
+      part: newPart({ id, name: partName.trim(), kind: partKind, zones: [first] }),
+      index: boat.parts.length,
+    });
     setRefusal(said ?? null);
     if (!said) {
       setChosen(first.id);
@@ -86,7 +111,11 @@ export function ZonesScreen() {
         <div className="d-grid gap-3">
           <Card>
             <Card.Body>
-              <Tabs names={{ drawing: 'Profile and plan', sections: 'Sections', pressure: 'Pressure' }} open={view} onOpen={setView} />
+              <Tabs
+                names={{ drawing: 'Profile and plan', sections: 'Sections', pressure: 'Pressure' }}
+                open={view}
+                onOpen={setView}
+              />
               {view === 'pressure' || shapeOf(boat) === null ? (
                 <PressureChart boat={boat} evaluations={evaluations} chosen={chosen} onChoose={setChosen} />
               ) : view === 'sections' ? (
@@ -122,7 +151,13 @@ export function ZonesScreen() {
                         {owner.name} <span className="soft fw-normal">{PART_KINDS[owner.kind]}</span>
                       </th>
                       <td className="num">
-                        <Button size="sm" variant="outline-primary" className="py-0" onClick={() => addZone(owner.id)} aria-label={`Add a zone to ${owner.name}`}>
+                        <Button
+                          size="sm"
+                          variant="outline-primary"
+                          className="py-0"
+                          onClick={() => addZone(owner.id)}
+                          aria-label={`Add a zone to ${owner.name}`}
+                        >
                           Add zone
                         </Button>
                       </td>
@@ -132,7 +167,12 @@ export function ZonesScreen() {
                       return (
                         <tr key={row.id} className={row.id === chosen ? 'chosen-row' : ''}>
                           <td className="ps-4">
-                            <button type="button" className="reason-button" aria-pressed={row.id === chosen} onClick={() => choose(row.id)}>
+                            <button
+                              type="button"
+                              className="reason-button"
+                              aria-pressed={row.id === chosen}
+                              onClick={() => choose(row.id)}
+                            >
                               {row.name}
                             </button>
                           </td>
@@ -146,7 +186,8 @@ export function ZonesScreen() {
                             {show(row.geometry.area, 'area')}
                           </td>
                           <td className="num">
-                            {show(row.geometry.panelLength, 'shortLength')} × {show(row.geometry.panelBreadth, 'shortLength')}
+                            {show(row.geometry.panelLength, 'shortLength')} ×{' '}
+                            {show(row.geometry.panelBreadth, 'shortLength')}
                           </td>
                           <td className="num">{show(e.pressure?.pressure, 'pressure')}</td>
                           <td className="num">
@@ -168,9 +209,15 @@ export function ZonesScreen() {
           </Card>
           {cover && (
             <p className="small mb-0">
-              The zones on the hull cover {show(cover.covered, 'area')} of its {show(cover.skin, 'area')} {unit('area')} of skin, transom included.{' '}
+              The zones on the hull cover {show(cover.covered, 'area')} of its {show(cover.skin, 'area')} {unit('area')}{' '}
+              of skin, transom included.{' '}
               {Math.abs(cover.covered / cover.skin - 1) > 0.02 && (
-                <span className="verdict thin">△ {cover.covered > cover.skin ? 'zones overlap, or areas are typed over' : 'part of the hull is in no zone'}</span>
+                <span className="verdict thin">
+                  △{' '}
+                  {cover.covered > cover.skin
+                    ? 'zones overlap, or areas are typed over'
+                    : 'part of the hull is in no zone'}
+                </span>
               )}
             </p>
           )}
@@ -191,7 +238,11 @@ export function ZonesScreen() {
                     value={partName}
                     onChange={(event) => setPartName(event.target.value)}
                   />
-                  <Form.Select aria-label="Kind of the new part" value={partKind} onChange={(event) => setPartKind(event.target.value as keyof typeof PART_KINDS)}>
+                  <Form.Select
+                    aria-label="Kind of the new part"
+                    value={partKind}
+                    onChange={(event) => setPartKind(event.target.value as keyof typeof PART_KINDS)}
+                  >
                     {Object.entries(PART_KINDS).map(([key, name]) => (
                       <option key={key} value={key}>
                         {name}
@@ -207,7 +258,13 @@ export function ZonesScreen() {
           </Card>
         </div>
         <div className="d-grid gap-2 align-content-start">
-          <Tabs variant="pills" className="small" names={{ zone: 'Zone', supports: 'Supports', shape: 'Shape' }} open={side} onOpen={setSide} />
+          <Tabs
+            variant="pills"
+            className="small"
+            names={{ zone: 'Zone', supports: 'Supports', shape: 'Shape' }}
+            open={side}
+            onOpen={setSide}
+          />
           {side === 'shape' ? (
             <ShapeEditor boat={boat} />
           ) : side === 'supports' ? (
@@ -225,7 +282,9 @@ export function ZonesScreen() {
             </>
           ) : (
             <Card>
-              <Card.Body className="soft">Choose a zone in the table or on the drawing to see and change its figures.</Card.Body>
+              <Card.Body className="soft">
+                Choose a zone in the table or on the drawing to see and change its figures.
+              </Card.Body>
             </Card>
           )}
         </div>

@@ -19,7 +19,14 @@ export function ZoneHatches() {
   return (
     <defs>
       {HATCHES.map(({ rotate, gap, cross }, i) => (
-        <pattern key={i} id={hatchOf(i)} width={gap} height={gap} patternUnits="userSpaceOnUse" patternTransform={`rotate(${rotate})`}>
+        <pattern
+          key={i}
+          id={hatchOf(i)}
+          width={gap}
+          height={gap}
+          patternUnits="userSpaceOnUse"
+          patternTransform={`rotate(${rotate})`}
+        >
           <rect width={gap} height={gap} fill="#fbf7ef" />
           <line x1="0" y1="0" x2={gap} y2="0" stroke="#b9ac99" strokeWidth="1.1" />
           {cross && <line x1="0" y1="0" x2="0" y2={gap} stroke="#b9ac99" strokeWidth="1.1" />}

@@ -13,6 +13,7 @@ export const POST = (request: Request) =>
   answer(async () => {
     const { name, variantOf } = parseOrThrow(creation, await readJson(request));
     const db = await database();
-    const { id, version } = variantOf === undefined ? await createBoat(db, newBoat(name)) : await duplicateBoat(db, variantOf, name);
+    const { id, version } =
+      variantOf === undefined ? await createBoat(db, newBoat(name)) : await duplicateBoat(db, variantOf, name);
     return json({ id, version }, 201);
   });

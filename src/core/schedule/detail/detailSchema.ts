@@ -3,7 +3,11 @@ import { bounded } from '../../geometry';
 
 const metres = (what: string, least: number, most: number) => bounded(what, least, most, 'm');
 const material = z.string().max(60);
-const count = (what: string, most: number) => z.int(`${what} must be a whole number`).min(1, `${what} must be at least 1`).max(most, `${what} must be at most ${most}`);
+const count = (what: string, most: number) =>
+  z
+    .int(`${what} must be a whole number`)
+    .min(1, `${what} must be at least 1`)
+    .max(most, `${what} must be at most ${most}`);
 
 const common = {
   id: z.string().regex(/^[A-Za-z0-9_-]{1,40}$/),
@@ -39,7 +43,12 @@ export const PREPARATIONS = {
 export type Preparation = keyof typeof PREPARATIONS;
 const preparation = z.enum(Object.keys(PREPARATIONS) as [Preparation, ...Preparation[]]);
 
-export const CORE_TREATMENTS = { none: 'no core there', solid: 'core out, solid laminate', highDensity: 'high-density core let in', plywood: 'plywood let in' } as const;
+export const CORE_TREATMENTS = {
+  none: 'no core there',
+  solid: 'core out, solid laminate',
+  highDensity: 'high-density core let in',
+  plywood: 'plywood let in',
+} as const;
 export type CoreTreatment = keyof typeof CORE_TREATMENTS;
 
 export const detailSchema = z.discriminatedUnion('kind', [
@@ -78,7 +87,12 @@ export const detailSchema = z.discriminatedUnion('kind', [
     base: z.tuple([metres('Base length', 0.02, 3), metres('Base breadth', 0.02, 3)]),
     edgeDistance: metres('Edge distance', 0.003, 2),
     plate: z
-      .object({ metal: material, thickness: metres('Plate thickness', 0.001, 0.05), length: metres('Plate length', 0.02, 3), breadth: metres('Plate breadth', 0.02, 3) })
+      .object({
+        metal: material,
+        thickness: metres('Plate thickness', 0.001, 0.05),
+        length: metres('Plate length', 0.02, 3),
+        breadth: metres('Plate breadth', 0.02, 3),
+      })
       .nullable(),
     /** A metal plate laminated in, with tapped threads. */
     tapped: z.object({ metal: material, thickness: metres('Tapped plate thickness', 0.002, 0.05) }).nullable(),
@@ -136,7 +150,15 @@ export const detailSchema = z.discriminatedUnion('kind', [
     /** Load over the joint (N/m); null takes the load case, or the panel's reaction under its pressure. */
     lineLoad: bounded('Load per metre', 1, 1e6, 'N/m').nullable(),
     sides: z.union([z.literal(1), z.literal(2)]),
-    tapes: z.array(z.object({ material, angleDeg: bounded('Angle', -90, 90, '°'), overlap: metres('Overlap on the base', 0.01, 1) })).max(12),
+    tapes: z
+      .array(
+        z.object({
+          material,
+          angleDeg: bounded('Angle', -90, 90, '°'),
+          overlap: metres('Overlap on the base', 0.01, 1),
+        }),
+      )
+      .max(12),
     fillet: metres('Fillet radius', 0.002, 0.1),
     adhesive: material.nullable(),
     bondWidth: metres('Bond width', 0.002, 0.5),
@@ -163,8 +185,12 @@ export const detailSchema = z.discriminatedUnion('kind', [
     form: z.enum(['scarf', 'step']),
     ratio: bounded('Ratio of the joint, 1 to', 2, 100),
     length: metres('Length of the joint', 0.05, 60),
-    outer: z.array(z.object({ material, angleDeg: bounded('Angle', -90, 90, '°'), overlap: metres('Overlap', 0.01, 2) })).max(12),
-    inner: z.array(z.object({ material, angleDeg: bounded('Angle', -90, 90, '°'), overlap: metres('Overlap', 0.01, 2) })).max(12),
+    outer: z
+      .array(z.object({ material, angleDeg: bounded('Angle', -90, 90, '°'), overlap: metres('Overlap', 0.01, 2) }))
+      .max(12),
+    inner: z
+      .array(z.object({ material, angleDeg: bounded('Angle', -90, 90, '°'), overlap: metres('Overlap', 0.01, 2) }))
+      .max(12),
     preparation,
   }),
   z.object({
@@ -213,11 +239,20 @@ export function materialsOfDetail(detail: Detail): string[] {
     case 'strap':
       return [detail.fabric];
     case 'bolted':
-      return [...named(detail.sheets), ...some(detail.boltMetal, detail.plate?.metal, detail.tapped?.metal, detail.insert)];
+      return [
+        ...named(detail.sheets),
+        ...some(detail.boltMetal, detail.plate?.metal, detail.tapped?.metal, detail.insert),
+      ];
     case 'patch':
       return named(detail.sheets);
     case 'transom':
-      return [detail.plywood.wood, detail.board.core, detail.glassBetween, ...named(detail.outer), ...named(detail.inner)];
+      return [
+        detail.plywood.wood,
+        detail.board.core,
+        detail.glassBetween,
+        ...named(detail.outer),
+        ...named(detail.inner),
+      ];
     case 'tabbing':
       return [...named(detail.tapes), ...some(detail.adhesive)];
     case 'flange':

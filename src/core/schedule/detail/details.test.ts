@@ -28,9 +28,12 @@ import {
 
 const boat = merrow();
 const sail = brant();
-const of = <K extends DetailKind>(from: Boat, id: string): DetailOf<K> => from.details.find((detail) => detail.id === id) as DetailOf<K>;
-const changed = <K extends DetailKind>(from: Boat, id: string, patch: Partial<DetailOf<K>>) => evaluateDetail(from, { ...of<K>(from, id), ...patch } as Detail);
-const reserve = (evaluation: ReturnType<typeof evaluateDetail>, id: string) => evaluation.checks.find((check) => check.id === id)?.reserveFactor;
+const of = <K extends DetailKind>(from: Boat, id: string): DetailOf<K> =>
+  from.details.find((detail) => detail.id === id) as DetailOf<K>;
+const changed = <K extends DetailKind>(from: Boat, id: string, patch: Partial<DetailOf<K>>) =>
+  evaluateDetail(from, { ...of<K>(from, id), ...patch } as Detail);
+const reserve = (evaluation: ReturnType<typeof evaluateDetail>, id: string) =>
+  evaluation.checks.find((check) => check.id === id)?.reserveFactor;
 
 describe('the details of the demo boats', () => {
   const all = [...evaluateDetails(boat), ...evaluateDetails(sail)];
@@ -49,11 +52,15 @@ describe('the details of the demo boats', () => {
       ).toBe(true);
       expect(detailWorking(home, detail).length, detail.name).toBeGreaterThanOrEqual(checks.length);
     }
-    expect(all.filter(({ governing }) => governing!.reserveFactor < 1).map(({ detail }) => detail.name)).toEqual(['Tow post']);
+    expect(all.filter(({ governing }) => governing!.reserveFactor < 1).map(({ detail }) => detail.name)).toEqual([
+      'Tow post',
+    ]);
   });
   it('cover rig, rudder, tow, mooring, lifting and engine, with a weakest link on every path', () => {
     const causes = [...boat.loads, ...sail.loads].map(({ cause }) => cause.kind);
-    expect(new Set(causes)).toEqual(new Set(['lifting', 'mooring', 'tow', 'thrust', 'wire', 'rightingMoment', 'rudder']));
+    expect(new Set(causes)).toEqual(
+      new Set(['lifting', 'mooring', 'tow', 'thrust', 'wire', 'rightingMoment', 'rudder']),
+    );
     const tow = all.find(({ detail }) => detail.name === 'Tow post')!;
     expect(tow.path.find(({ check }) => check === tow.governing!.id)!.text).toContain('4 bolts');
   });
@@ -78,7 +85,9 @@ describe('the details of the demo boats', () => {
     expect(applyEdits(after, inverse).boat).toEqual(boat);
     expect(() => applyEdits(boat, [{ type: 'load.remove', id: 'tow' }])).toThrow('Tow post is led from this load');
     expect(() => applyEdits(boat, [{ type: 'material.drop', materialId: 'stainless-a4' }])).toThrow('is in use');
-    expect(() => applyEdits(boat, [{ type: 'detail.add', item: { ...tow!, id: 'other', boltMetal: 'gold' } as Detail, index: 0 }])).toThrow('"gold" is not among');
+    expect(() =>
+      applyEdits(boat, [{ type: 'detail.add', item: { ...tow!, id: 'other', boltMetal: 'gold' } as Detail, index: 0 }]),
+    ).toThrow('"gold" is not among');
   });
 });
 
@@ -89,7 +98,8 @@ describe('a detail to begin with', () => {
     const evaluation = evaluateDetail({ ...boat, details: [] }, detail);
     expect(evaluation.problem ?? evaluation.governing).toBeTruthy();
     // The weakest link always stands on the path.
-    if (evaluation.governing) expect(evaluation.path.filter(({ check }) => check === evaluation.governing!.id).length).toBeGreaterThan(0);
+    if (evaluation.governing)
+      expect(evaluation.path.filter(({ check }) => check === evaluation.governing!.id).length).toBeGreaterThan(0);
   });
 });
 
@@ -106,19 +116,59 @@ describe('impossible geometry is refused with its reason', () => {
       'stand 10 mm apart',
     ],
     ['a bolt off its base', changed<'bolted'>(boat, 'tow-post', { bolts: [[0.4, 0]] }), 'lies off its base'],
-    ['an edge nearer than one diameter', changed<'bolted'>(boat, 'tow-post', { edgeDistance: 0.005 }), 'less than one bolt diameter'],
-    ['a patch smaller than the base', changed<'bolted'>(boat, 'tow-post', { base: [0.6, 0.18] }), 'is smaller than the base'],
-    ['bolts through a soft core', changed<'bolted'>(boat, 'tow-post', { core: 'none' }), 'has a core of 15 mm under the bolts'],
-    ['an insert that is not there', changed<'bolted'>(boat, 'tow-post', { core: 'plywood', insert: null }), 'Insert: choose a wood'],
+    [
+      'an edge nearer than one diameter',
+      changed<'bolted'>(boat, 'tow-post', { edgeDistance: 0.005 }),
+      'less than one bolt diameter',
+    ],
+    [
+      'a patch smaller than the base',
+      changed<'bolted'>(boat, 'tow-post', { base: [0.6, 0.18] }),
+      'is smaller than the base',
+    ],
+    [
+      'bolts through a soft core',
+      changed<'bolted'>(boat, 'tow-post', { core: 'none' }),
+      'has a core of 15 mm under the bolts',
+    ],
+    [
+      'an insert that is not there',
+      changed<'bolted'>(boat, 'tow-post', { core: 'plywood', insert: null }),
+      'Insert: choose a wood',
+    ],
     ['a strap off its zone', changed<'strap'>(sail, 'chainplate', { anchor: 3.9 }), 'runs off Topside forward'],
     ['strips that step away', changed<'strap'>(sail, 'chainplate', { step: 0.2 }), 'leave nothing of an anchor'],
-    ['a strap of a fabric with nothing along it', changed<'strap'>(sail, 'chainplate', { fabric: 'bx45-450' }), 'has no fibres along the strap'],
-    ['a clamp wider than the knees', changed<'transom'>(sail, 'outboard', { clampBreadth: 0.9 }), 'wider than the 500 mm between the knees'],
-    ['a clamp range upside down', changed<'transom'>(sail, 'outboard', { clamp: [0.05, 0.03] }), 'must be less than the greatest'],
-    ['tapes wider than the panel', changed<'tabbing'>(boat, 'engine-bed', { tapes: [{ material: 'bx45-600', angleDeg: 0, overlap: 0.99 }] }), 'runs off Bottom aft'],
+    [
+      'a strap of a fabric with nothing along it',
+      changed<'strap'>(sail, 'chainplate', { fabric: 'bx45-450' }),
+      'has no fibres along the strap',
+    ],
+    [
+      'a clamp wider than the knees',
+      changed<'transom'>(sail, 'outboard', { clampBreadth: 0.9 }),
+      'wider than the 500 mm between the knees',
+    ],
+    [
+      'a clamp range upside down',
+      changed<'transom'>(sail, 'outboard', { clamp: [0.05, 0.03] }),
+      'must be less than the greatest',
+    ],
+    [
+      'tapes wider than the panel',
+      changed<'tabbing'>(boat, 'engine-bed', { tapes: [{ material: 'bx45-600', angleDeg: 0, overlap: 0.99 }] }),
+      'runs off Bottom aft',
+    ],
     ['tabbing without tapes', changed<'tabbing'>(boat, 'engine-bed', { tapes: [] }), 'needs at least one tape'],
-    ['fasteners closer than three diameters', changed<'flange'>(boat, 'sheer', { pitch: 0.0205, boltDiameter: 0.008 }), 'closer than three diameters'],
-    ['holes off the flange', changed<'flange'>(boat, 'sheer', { edgeDistance: 0.05 }), 'does not fit a flange of 60 mm'],
+    [
+      'fasteners closer than three diameters',
+      changed<'flange'>(boat, 'sheer', { pitch: 0.0205, boltDiameter: 0.008 }),
+      'closer than three diameters',
+    ],
+    [
+      'holes off the flange',
+      changed<'flange'>(boat, 'sheer', { edgeDistance: 0.05 }),
+      'does not fit a flange of 60 mm',
+    ],
     ['a zone that is gone', changed<'bolted'>(boat, 'tow-post', { zone: 'gone' }), 'not in this boat any more'],
     ['a load that is gone', changed<'bolted'>(boat, 'tow-post', { load: 'gone' }), 'not in this boat any more'],
     ['no load at all', changed<'bolted'>(boat, 'tow-post', { load: null }), 'give the fitting a load case'],
@@ -137,15 +187,22 @@ describe('what a change does', () => {
   });
   it('a larger bolt mends the tow post', () => {
     const mended = changed<'bolted'>(boat, 'tow-post', { boltDiameter: 0.012 });
-    expect(reserve(mended, 'bolt')! / reserve(evaluateDetail(boat, of(boat, 'tow-post')), 'bolt')!).toBeCloseTo((12 / 8) ** 2, 6);
+    expect(reserve(mended, 'bolt')! / reserve(evaluateDetail(boat, of(boat, 'tow-post')), 'bolt')!).toBeCloseTo(
+      (12 / 8) ** 2,
+      6,
+    );
     expect(mended.governing!.reserveFactor).toBeGreaterThan(1.1);
   });
   it('more strips, a longer anchor and a truer direction make straps stronger', () => {
     const now = evaluateDetail(sail, of(sail, 'chainplate'));
     const more = changed<'strap'>(sail, 'chainplate', { strips: 8, step: 0.012 });
     expect(reserve(more, 'strap')! / reserve(now, 'strap')!).toBeCloseTo(2, 6);
-    expect(reserve(changed<'strap'>(sail, 'chainplate', { anchor: 0.5 }), 'bond')!).toBeGreaterThan(reserve(now, 'bond')!);
-    expect(reserve(changed<'strap'>(sail, 'chainplate', { misalignDeg: 0 }), 'strap')!).toBeGreaterThan(reserve(now, 'strap')!);
+    expect(reserve(changed<'strap'>(sail, 'chainplate', { anchor: 0.5 }), 'bond')!).toBeGreaterThan(
+      reserve(now, 'bond')!,
+    );
+    expect(reserve(changed<'strap'>(sail, 'chainplate', { misalignDeg: 0 }), 'strap')!).toBeGreaterThan(
+      reserve(now, 'strap')!,
+    );
     expect(reserve(changed<'strap'>(sail, 'chainplate', { radius: 0.003 }), 'radius')!).toBeLessThan(1);
     expect(now.cautions.map(({ title }) => title)).toContain('Carbon at metal');
   });
@@ -161,14 +218,17 @@ describe('what a change does', () => {
   });
   it('a patch, a wrapped edge and a web are checked by what each does, and stiff fibre alone is warned of', () => {
     const zone = boat.parts.find(({ name }) => name === 'Deck')!.zones[0]!;
-    const patch = (change: object, from = boat) => evaluateDetail(from, { ...newDetail(from, 'patch', 'x', zone), load: 'tow', ...change } as Detail);
+    const patch = (change: object, from = boat) =>
+      evaluateDetail(from, { ...newDetail(from, 'patch', 'x', zone), load: 'tow', ...change } as Detail);
     expect(patch({}).checks.map(({ id }) => id)).toEqual(['tension', 'shear', 'bond', 'step']);
     expect(patch({ form: 'wrappedEdge' }).checks.map(({ id }) => id)).toEqual(['wrap', 'bond', 'radius', 'step']);
     const web = patch({ form: 'web', breadth: 0.1 });
     expect(web.checks.map(({ id }) => id)).toEqual(['web', 'slender', 'bond']);
     expect(reserve(patch({ form: 'web', breadth: 0.2 }), 'web')! / reserve(web, 'web')!).toBeCloseTo(2, 6);
     expect(patch({ breadth: 0.9 }).problem).toContain('the widest sheet is only 400 mm');
-    expect(patch({ sheets: [{ material: 'bx45-600', angleDeg: 0, length: 9, breadth: 4 }] }).problem).toContain('is larger than');
+    expect(patch({ sheets: [{ material: 'bx45-600', angleDeg: 0, length: 9, breadth: 4 }] }).problem).toContain(
+      'is larger than',
+    );
     const carbon = evaluateDetail(sail, {
       ...newDetail(sail, 'patch', 'x', sail.parts[1]!.zones[0]!),
       load: 'rudder',
@@ -191,7 +251,11 @@ describe('what a change does', () => {
       ...boat,
       materials: [
         ...boat.materials,
-        { ...boat.materials.find(({ id }) => id === 'methacrylate-tough')!, id: 'brittle', elongation: { value: 0.02, origin: 'generic' } } as Boat['materials'][number],
+        {
+          ...boat.materials.find(({ id }) => id === 'methacrylate-tough')!,
+          id: 'brittle',
+          elongation: { value: 0.02, origin: 'generic' },
+        } as Boat['materials'][number],
       ],
     };
     const brittle = evaluateDetail(withPaste, { ...of<'flange'>(boat, 'sheer'), adhesive: 'brittle' });
@@ -199,21 +263,37 @@ describe('what a change does', () => {
   });
   it('a scarf steeper than 1 : 12 is too short, overlap layers relieve it', () => {
     const zone = boat.parts[0]!.zones.find(({ name }) => name === 'Keel band')!;
-    const joint = (patch: object) => evaluateDetail(boat, { ...newDetail(boat, 'extension', 'x', zone), load: null, outer: [], inner: [], ...patch } as Detail);
+    const joint = (patch: object) =>
+      evaluateDetail(boat, {
+        ...newDetail(boat, 'extension', 'x', zone),
+        load: null,
+        outer: [],
+        inner: [],
+        ...patch,
+      } as Detail);
     expect(reserve(joint({ ratio: 8 }), 'ratio')!).toBeLessThan(1);
     const bare = reserve(joint({ ratio: 15 }), 'shear')!;
-    expect(reserve(joint({ ratio: 15, outer: [{ material: 'bx0-600', angleDeg: 0, overlap: 0.1 }] }), 'shear')!).toBeGreaterThan(bare);
+    expect(
+      reserve(joint({ ratio: 15, outer: [{ material: 'bx0-600', angleDeg: 0, overlap: 0.1 }] }), 'shear')!,
+    ).toBeGreaterThan(bare);
     const narrow: Boat = {
       ...boat,
       parts: boat.parts.map((part) => ({
         ...part,
-        zones: part.zones.map((one) => (one.id === zone.id ? { ...one, geometry: { ...one.geometry, panelLength: 0.2, panelBreadth: 0.2 } } : one)),
+        zones: part.zones.map((one) =>
+          one.id === zone.id ? { ...one, geometry: { ...one.geometry, panelLength: 0.2, panelBreadth: 0.2 } } : one,
+        ),
       })),
     };
-    expect(evaluateDetail(narrow, { ...newDetail(boat, 'extension', 'x', zone), load: null, ratio: 60 } as Detail).problem).toContain('longer than Keel band');
+    expect(
+      evaluateDetail(narrow, { ...newDetail(boat, 'extension', 'x', zone), load: null, ratio: 60 } as Detail).problem,
+    ).toContain('longer than Keel band');
   });
   it('a stiffener end is checked by its end shear, and a notch through it is refused', () => {
-    const detail = { ...newDetail(boat, 'stiffenerEnd', 'x', boat.parts[0]!.zones[1]!), load: null } as DetailOf<'stiffenerEnd'>;
+    const detail = {
+      ...newDetail(boat, 'stiffenerEnd', 'x', boat.parts[0]!.zones[1]!),
+      load: null,
+    } as DetailOf<'stiffenerEnd'>;
     const end = evaluateDetail(boat, detail);
     expect(end.problem).toBeNull();
     expect(reserve(evaluateDetail(boat, { ...detail, end: 'cutOff', taper: 1 }), 'taper')!).toBeLessThan(1);
@@ -239,17 +319,26 @@ it('a detail is put in words in the units of the reader', () => {
 });
 
 describe('the drawing', () => {
-  it.each(Object.keys(DETAIL_KINDS) as DetailKind[])('of a new %s is to scale: its dimensions say what they measure', (kind) => {
-    const zone = boat.parts.flatMap(({ zones }) => zones).find(({ name }) => name === (kind === 'transom' ? 'Transom' : 'Bottom aft'))!;
-    const drawing = drawDetail(boat, newDetail(boat, kind, 'new', zone));
-    expect(drawing!.views.length).toBeGreaterThan(0);
-    for (const { marks } of drawing!.views)
-      for (const mark of marks)
-        for (const [x, y] of 'points' in mark ? mark.points : 'at' in mark ? [mark.at] : [mark.from, mark.to]) expect(Number.isFinite(x) && Number.isFinite(y)).toBe(true);
-    // Where the text is the bare figure, it is the distance that is drawn.
-    const measured = drawing!.views.flatMap(({ marks }) => marks.flatMap((mark) => (mark.as === 'dimension' && /^[\d.]+$/.test(mark.text) ? [mark] : [])));
-    for (const { from, to, text } of measured) expect(Math.abs(Math.hypot(to[0] - from[0], to[1] - from[1]) - Number(text))).toBeLessThanOrEqual(0.5);
-  });
+  it.each(Object.keys(DETAIL_KINDS) as DetailKind[])(
+    'of a new %s is to scale: its dimensions say what they measure',
+    (kind) => {
+      const zone = boat.parts
+        .flatMap(({ zones }) => zones)
+        .find(({ name }) => name === (kind === 'transom' ? 'Transom' : 'Bottom aft'))!;
+      const drawing = drawDetail(boat, newDetail(boat, kind, 'new', zone));
+      expect(drawing!.views.length).toBeGreaterThan(0);
+      for (const { marks } of drawing!.views)
+        for (const mark of marks)
+          for (const [x, y] of 'points' in mark ? mark.points : 'at' in mark ? [mark.at] : [mark.from, mark.to])
+            expect(Number.isFinite(x) && Number.isFinite(y)).toBe(true);
+      // Where the text is the bare figure, it is the distance that is drawn.
+      const measured = drawing!.views.flatMap(({ marks }) =>
+        marks.flatMap((mark) => (mark.as === 'dimension' && /^[\d.]+$/.test(mark.text) ? [mark] : [])),
+      );
+      for (const { from, to, text } of measured)
+        expect(Math.abs(Math.hypot(to[0] - from[0], to[1] - from[1]) - Number(text))).toBeLessThanOrEqual(0.5);
+    },
+  );
 
   it('is one SVG without style attributes, words escaped, dimensions in millimetres', () => {
     for (const home of [boat, sail])

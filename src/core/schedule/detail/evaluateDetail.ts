@@ -2,7 +2,17 @@ import { KeramosError } from '../../error';
 import type { WorkingStep } from '../../working';
 import type { Boat } from '../boat';
 import { evaluateZone } from '../evaluate';
-import { sceneOf, NO_MASS, type DetailCaution, type DetailCheck, type DetailLayer, type DetailMass, type Findings, type PathLink, type Scene } from './context';
+import {
+  sceneOf,
+  NO_MASS,
+  type DetailCaution,
+  type DetailCheck,
+  type DetailLayer,
+  type DetailMass,
+  type Findings,
+  type PathLink,
+  type Scene,
+} from './context';
 import type { Detail } from './detailSchema';
 import { boltedFindings } from './findings/bolted';
 import { extensionFindings } from './findings/extension';
@@ -63,12 +73,27 @@ function findingsOf(scene: Scene, detail: Detail): Findings {
 }
 
 /** Checks of fit: they hold or they do not, and are no link of the load path while they hold. */
-const FITS = new Set(['radius', 'step', 'stepped', 'clampMost', 'clampLeast', 'fillet', 'bondLine', 'inspection', 'ratio', 'taper', 'slender']);
+const FITS = new Set([
+  'radius',
+  'step',
+  'stepped',
+  'clampMost',
+  'clampLeast',
+  'fillet',
+  'bondLine',
+  'inspection',
+  'ratio',
+  'taper',
+  'slender',
+]);
 
 /** The weakest link: the least reserve in strength, or a fit that does not hold. */
 export function weakestOf(checks: readonly DetailCheck[]): DetailCheck | null {
   const links = checks.filter(({ id, reserveFactor }) => !FITS.has(id) || reserveFactor < 1);
-  return (links.length > 0 ? links : checks).reduce<DetailCheck | null>((low, one) => (low === null || one.reserveFactor < low.reserveFactor ? one : low), null);
+  return (links.length > 0 ? links : checks).reduce<DetailCheck | null>(
+    (low, one) => (low === null || one.reserveFactor < low.reserveFactor ? one : low),
+    null,
+  );
 }
 
 /** The load path with the weakest link on it: where no link is checked by it, it becomes one, before the last. */
@@ -81,14 +106,21 @@ function pathThrough(path: readonly PathLink[], governing: DetailCheck | null): 
 const STOP_SHARE = 0.5;
 
 /** A proof pull in numbers: central load on the clamped panel of the zone, by its own bending stiffness. */
-function proofOf(scene: Scene, detail: Detail, governing: DetailCheck | null, stiffness: number | null): ProofCase | null {
+function proofOf(
+  scene: Scene,
+  detail: Detail,
+  governing: DetailCheck | null,
+  stiffness: number | null,
+): ProofCase | null {
   if (detail.proof === null || !scene.load) return null;
   const load = detail.proof * scene.load.force;
   const { panelLength, panelBreadth } = scene.zone.geometry;
   const b = Math.min(panelLength, panelBreadth);
   // A clamped plate under a load at its middle: w = 0.0056 … 0.0072 F b² / D; the longer plate's figure is taken.
-  const deflection = stiffness === null ? null : (0.0072 * Math.abs(scene.normal || load) * detail.proof * b ** 2) / stiffness;
-  const stop = governing === null ? load : Math.max(load, STOP_SHARE * governing.reserveFactor * scene.load.force * scene.factor);
+  const deflection =
+    stiffness === null ? null : (0.0072 * Math.abs(scene.normal || load) * detail.proof * b ** 2) / stiffness;
+  const stop =
+    governing === null ? load : Math.max(load, STOP_SHARE * governing.reserveFactor * scene.load.force * scene.factor);
   return { load, deflection, stop: Math.min(stop, 2 * load) };
 }
 
@@ -98,8 +130,23 @@ function proofOf(scene: Scene, detail: Detail, governing: DetailCheck | null, st
  * @returns an evaluation in every case; contradictory or impossible geometry is a `problem` with the reason.
  * @example evaluateDetail(boat, chainplate).governing?.name // 'Bond of the strap, mean shear'
  */
-export function evaluateDetail(boat: Boat, detail: Detail, bendingStiffness?: (zoneId: string) => number | null): DetailEvaluation {
-  const none = { detail, checks: [], governing: null, path: [], layers: [], mass: NO_MASS, total: 0, steps: [], cautions: [], proof: null };
+export function evaluateDetail(
+  boat: Boat,
+  detail: Detail,
+  bendingStiffness?: (zoneId: string) => number | null,
+): DetailEvaluation {
+  const none = {
+    detail,
+    checks: [],
+    governing: null,
+    path: [],
+    layers: [],
+    mass: NO_MASS,
+    total: 0,
+    steps: [],
+    cautions: [],
+    proof: null,
+  };
   try {
     const scene = sceneOf(boat, detail);
     const findings = findingsOf(scene, detail);
@@ -124,7 +171,16 @@ const evaluated = new WeakMap<Detail, { key: unknown[]; evaluation: DetailEvalua
 /** What a detail depends on: its own part, and for stiffeners all of them. */
 function dependsOn(boat: Boat, detail: Detail): unknown[] {
   const part = boat.parts.find(({ zones }) => zones.some(({ id }) => id === detail.zone));
-  return [detail.kind === 'stiffenerEnd' ? boat.parts : part, boat.loads, boat.materials, boat.brief, boat.packs, boat.supports, boat.sections, boat.hull];
+  return [
+    detail.kind === 'stiffenerEnd' ? boat.parts : part,
+    boat.loads,
+    boat.materials,
+    boat.brief,
+    boat.packs,
+    boat.supports,
+    boat.sections,
+    boat.hull,
+  ];
 }
 
 /** Details of a boat, all or those wanted; each is kept while nothing it depends on changed. */

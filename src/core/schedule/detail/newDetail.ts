@@ -1,22 +1,50 @@
 import type { Boat, Zone } from '../boat';
 import type { Detail, DetailKind } from './detailSchema';
 
-const ofKind = (boat: Boat, kind: string, prefer: (material: Boat['materials'][number]) => boolean = () => true): string =>
-  (boat.materials.find((material) => material.kind === kind && prefer(material)) ?? boat.materials.find((material) => material.kind === kind))?.id ?? '';
+const ofKind = (
+  boat: Boat,
+  kind: string,
+  prefer: (material: Boat['materials'][number]) => boolean = () => true,
+): string =>
+  (
+    boat.materials.find((material) => material.kind === kind && prefer(material)) ??
+    boat.materials.find((material) => material.kind === kind)
+  )?.id ?? '';
 
 /** A detail of a kind to begin with, on a zone, from what the boat's book has. Its figures are plausible, not right. */
 export function newDetail(boat: Boat, kind: DetailKind, id: string, zone: Zone): Detail {
   const fabric = ofKind(boat, 'fabric');
-  const unidirectional = ofKind(boat, 'fabric', (material) => material.kind === 'fabric' && material.family === 'unidirectional');
+  const unidirectional = ofKind(
+    boat,
+    'fabric',
+    (material) => material.kind === 'fabric' && material.family === 'unidirectional',
+  );
   const biaxial = ofKind(
     boat,
     'fabric',
-    (material) => material.kind === 'fabric' && material.components.some(({ sublayers }) => sublayers.some(({ angleDeg }) => Math.abs(angleDeg) === 45)),
+    (material) =>
+      material.kind === 'fabric' &&
+      material.components.some(({ sublayers }) => sublayers.some(({ angleDeg }) => Math.abs(angleDeg) === 45)),
   );
-  const [metal, adhesive, wood, core] = [ofKind(boat, 'metal'), ofKind(boat, 'adhesive'), ofKind(boat, 'wood'), ofKind(boat, 'core')];
+  const [metal, adhesive, wood, core] = [
+    ofKind(boat, 'metal'),
+    ofKind(boat, 'adhesive'),
+    ofKind(boat, 'wood'),
+    ofKind(boat, 'core'),
+  ];
   const board = ofKind(boat, 'core', (material) => material.kind === 'core' && material.density.value >= 300);
   const skin = [{ material: biaxial || fabric, angleDeg: 0 }];
-  const common = { id, name: 'New detail', zone: zone.id, load: boat.loads[0]?.id ?? null, x: zone.geometry.centroidX, y: 0, number: 1, note: '', proof: null };
+  const common = {
+    id,
+    name: 'New detail',
+    zone: zone.id,
+    load: boat.loads[0]?.id ?? null,
+    x: zone.geometry.centroidX,
+    y: 0,
+    number: 1,
+    note: '',
+    proof: null,
+  };
   switch (kind) {
     case 'strap':
       return {
@@ -143,7 +171,18 @@ export function newDetail(boat: Boat, kind: DetailKind, id: string, zone: Zone):
         preparation: 'peelAbrade',
       };
     case 'liner':
-      return { ...common, kind, load: null, adhesive, bondWidth: 0.06, bondLength: 6, bondLine: 0.004, tributary: 0.4, inspections: 8, preparation: 'peelAbrade' };
+      return {
+        ...common,
+        kind,
+        load: null,
+        adhesive,
+        bondWidth: 0.06,
+        bondLength: 6,
+        bondLine: 0.004,
+        tributary: 0.4,
+        inspections: 8,
+        preparation: 'peelAbrade',
+      };
     case 'stiffenerEnd':
       return {
         ...common,

@@ -27,6 +27,12 @@ export function applyEdits(boat: Boat, edits: readonly Edit[]): { boat: Boat; in
     inverse.unshift(undo);
   }
   if (current.packs !== boat.packs) checkPacks(current.packs);
-  if (current.supports !== boat.supports || current.sections !== boat.sections || current.references !== boat.references || current.details !== boat.details) checkMembers(current);
+  if (
+    current.supports !== boat.supports ||
+    current.sections !== boat.sections ||
+    current.references !== boat.references ||
+    current.details !== boat.details
+  )
+    checkMembers(current);
   return { boat: settleGeometry(boat, current), inverse };
 }

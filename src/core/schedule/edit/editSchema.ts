@@ -3,7 +3,18 @@ import { materialSchema } from '../../material';
 import { deckShapeSchema, hullSchema, supportSchema } from '../../geometry';
 import { packSchema } from '../../standard';
 import { stiffenerSectionSchema } from '../../stiffener';
-import { acceptanceSchema, boatSchema, idSchema, layerFields, layerSchema, partFields, partSchema, zoneFields, zoneSchema, type Boat } from '../boat';
+import {
+  acceptanceSchema,
+  boatSchema,
+  idSchema,
+  layerFields,
+  layerSchema,
+  partFields,
+  partSchema,
+  zoneFields,
+  zoneSchema,
+  type Boat,
+} from '../boat';
 import { loadCaseSchema } from '../../detail';
 import { briefSchema } from '../brief';
 import { detailSchema } from '../detail/detailSchema';
@@ -47,7 +58,11 @@ export const editSchema = z.discriminatedUnion('type', [
   z.object({ type: z.literal('zone.set'), zoneId: idSchema, patch: patchOf(zoneFields.omit({ id: true })) }),
   z.object({ type: z.literal('zone.remove'), zoneId: idSchema }),
   z.object({ type: z.literal('layer.add'), partId: idSchema, layer: layerSchema, index }),
-  z.object({ type: z.literal('layer.set'), layerId: idSchema, patch: patchOf(layerFields.omit({ id: true, zones: true })) }),
+  z.object({
+    type: z.literal('layer.set'),
+    layerId: idSchema,
+    patch: patchOf(layerFields.omit({ id: true, zones: true })),
+  }),
   z.object({ type: z.literal('layer.move'), layerId: idSchema, index }),
   z.object({ type: z.literal('layer.cover'), layerId: idSchema, zoneId: idSchema, covered: z.boolean() }),
   z.object({ type: z.literal('layer.remove'), layerId: idSchema }),
@@ -79,4 +94,6 @@ export type Edit = z.infer<typeof editSchema>;
 export const editsSchema = z.array(editSchema).min(1, 'Send at least one edit').max(500, 'At most 500 edits at a time');
 
 /** How edits of some kinds change a boat, each with the edit that undoes it. */
-export type EditsOf<K extends Edit['type']> = { [Kind in K]: (boat: Boat, edit: Extract<Edit, { type: Kind }>) => [Boat, Edit] };
+export type EditsOf<K extends Edit['type']> = {
+  [Kind in K]: (boat: Boat, edit: Extract<Edit, { type: Kind }>) => [Boat, Edit];
+};

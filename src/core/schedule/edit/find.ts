@@ -1,10 +1,16 @@
 import { KeramosError, invalid } from '../../error';
 import { checkLayer, type Boat, type Layer, type Part, type Zone } from '../boat';
 
-export const gone = (what: string, id: string) => new KeramosError('notFound', `${what} "${id}" is not in this boat any more`, what);
+export const gone = (what: string, id: string) =>
+  new KeramosError('notFound', `${what} "${id}" is not in this boat any more`, what);
 export const without = <T>(items: readonly T[], at: number): T[] => items.filter((_, i) => i !== at);
-export const withAt = <T>(items: readonly T[], at: number, item: T): T[] => [...items.slice(0, at), item, ...items.slice(at)];
-export const replaced = <T>(items: readonly T[], at: number, item: T): T[] => items.map((old, i) => (i === at ? item : old));
+export const withAt = <T>(items: readonly T[], at: number, item: T): T[] => [
+  ...items.slice(0, at),
+  item,
+  ...items.slice(at),
+];
+export const replaced = <T>(items: readonly T[], at: number, item: T): T[] =>
+  items.map((old, i) => (i === at ? item : old));
 
 /** The fields of `object` that `patch` is about to change, as the patch that restores them. */
 export function restoring<T extends object>(object: T, patch: Partial<T>): Partial<T> {
@@ -16,10 +22,18 @@ export function partAt(boat: Boat, has: (part: Part) => boolean, what: string, i
   if (at < 0) throw gone(what, id);
   return [boat.parts[at]!, at];
 }
-export const changePart = (boat: Boat, at: number, part: Part): Boat => ({ ...boat, parts: replaced(boat.parts, at, part) });
+export const changePart = (boat: Boat, at: number, part: Part): Boat => ({
+  ...boat,
+  parts: replaced(boat.parts, at, part),
+});
 
 export function findLayer(boat: Boat, layerId: string) {
-  const [part, p] = partAt(boat, (candidate) => candidate.layers.some((layer) => layer.id === layerId), 'layer', layerId);
+  const [part, p] = partAt(
+    boat,
+    (candidate) => candidate.layers.some((layer) => layer.id === layerId),
+    'layer',
+    layerId,
+  );
   const l = part.layers.findIndex((layer) => layer.id === layerId);
   return { part, p, l, layer: part.layers[l]! };
 }
@@ -34,7 +48,9 @@ export const covering = (part: Pick<Part, 'zones'>, zones: readonly string[], zo
   part.zones.map((zone) => zone.id).filter((id) => id === zoneId || zones.includes(id));
 
 export function refuseKnownIds(boat: Boat, ids: readonly string[]): void {
-  const known = new Set(boat.parts.flatMap((part) => [part.id, ...part.zones.map((z) => z.id), ...part.layers.map((l) => l.id)]));
+  const known = new Set(
+    boat.parts.flatMap((part) => [part.id, ...part.zones.map((z) => z.id), ...part.layers.map((l) => l.id)]),
+  );
   const double = ids.find((id, i) => known.has(id) || ids.indexOf(id) !== i);
   if (double) throw invalid('id', `The id "${double}" is taken in this boat`);
 }
@@ -52,6 +68,7 @@ export function checkLayerIn(boat: Boat, part: Part, layer: Layer): void {
 /** Refuse a zone that asks for a reference the boat does not have. */
 export function checkedZone(boat: Boat, zone: Zone): Zone {
   for (const id of [zone.match, zone.specified])
-    if (id !== null && !boat.references.some((reference) => reference.id === id)) throw invalid('zone', `${zone.name} asks for a reference that is not in this boat`);
+    if (id !== null && !boat.references.some((reference) => reference.id === id))
+      throw invalid('zone', `${zone.name} asks for a reference that is not in this boat`);
   return zone;
 }

@@ -1,5 +1,17 @@
 import type { Edit, EditsOf } from './editSchema';
-import { gone, without, withAt, replaced, restoring, partAt, changePart, findLayer, covering, refuseKnownIds, checkLayerIn } from './find';
+import {
+  gone,
+  without,
+  withAt,
+  replaced,
+  restoring,
+  partAt,
+  changePart,
+  findLayer,
+  covering,
+  refuseKnownIds,
+  checkLayerIn,
+} from './find';
 
 /** Layers of a part. */
 export const LAYER_EDITS: EditsOf<Extract<Edit['type'], `layer.${string}`>> = {
@@ -7,17 +19,29 @@ export const LAYER_EDITS: EditsOf<Extract<Edit['type'], `layer.${string}`>> = {
     const [part, p] = partAt(boat, (candidate) => candidate.id === partId, 'part', partId);
     refuseKnownIds(boat, [layer.id]);
     checkLayerIn(boat, part, layer);
-    return [changePart(boat, p, { ...part, layers: withAt(part.layers, Math.min(at, part.layers.length), layer) }), { type: 'layer.remove', layerId: layer.id }];
+    return [
+      changePart(boat, p, { ...part, layers: withAt(part.layers, Math.min(at, part.layers.length), layer) }),
+      { type: 'layer.remove', layerId: layer.id },
+    ];
   },
   'layer.set': (boat, { layerId, patch }) => {
     const { part, p, l, layer } = findLayer(boat, layerId);
     const changed = { ...layer, ...patch };
     checkLayerIn(boat, part, changed);
-    return [changePart(boat, p, { ...part, layers: replaced(part.layers, l, changed) }), { type: 'layer.set', layerId, patch: restoring(layer, patch) }];
+    return [
+      changePart(boat, p, { ...part, layers: replaced(part.layers, l, changed) }),
+      { type: 'layer.set', layerId, patch: restoring(layer, patch) },
+    ];
   },
   'layer.move': (boat, { layerId, index: to }) => {
     const { part, p, l, layer } = findLayer(boat, layerId);
-    return [changePart(boat, p, { ...part, layers: withAt(without(part.layers, l), Math.min(to, part.layers.length - 1), layer) }), { type: 'layer.move', layerId, index: l }];
+    return [
+      changePart(boat, p, {
+        ...part,
+        layers: withAt(without(part.layers, l), Math.min(to, part.layers.length - 1), layer),
+      }),
+      { type: 'layer.move', layerId, index: l },
+    ];
   },
   'layer.cover': (boat, { layerId, zoneId, covered }) => {
     const { part, p, l, layer } = findLayer(boat, layerId);
@@ -30,6 +54,9 @@ export const LAYER_EDITS: EditsOf<Extract<Edit['type'], `layer.${string}`>> = {
   },
   'layer.remove': (boat, { layerId }) => {
     const { part, p, l, layer } = findLayer(boat, layerId);
-    return [changePart(boat, p, { ...part, layers: without(part.layers, l) }), { type: 'layer.add', partId: part.id, layer, index: l }];
+    return [
+      changePart(boat, p, { ...part, layers: without(part.layers, l) }),
+      { type: 'layer.add', partId: part.id, layer, index: l },
+    ];
   },
 };

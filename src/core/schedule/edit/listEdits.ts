@@ -4,7 +4,14 @@ import { type Boat } from '../boat';
 import type { Edit, EditsOf } from './editSchema';
 import { gone, without, withAt, replaced } from './find';
 
-const LISTS = { support: 'supports', section: 'sections', reference: 'references', pack: 'packs', load: 'loads', detail: 'details' } as const;
+const LISTS = {
+  support: 'supports',
+  section: 'sections',
+  reference: 'references',
+  pack: 'packs',
+  load: 'loads',
+  detail: 'details',
+} as const;
 type ListName = keyof typeof LISTS;
 type Item = { id: string };
 
@@ -20,16 +27,26 @@ function listEdits(name: ListName) {
   };
   return {
     add: (boat: Boat, { item, index: at }: { item: Item; index: number }): [Boat, Edit] => {
-      if (itemsOf(boat).some(({ id }) => id === item.id)) throw invalid('id', `The id "${item.id}" is taken in this boat`);
-      return [changed(boat, withAt(itemsOf(boat), Math.min(at, itemsOf(boat).length), item)), { type: `${name}.remove`, id: item.id } as Edit];
+      if (itemsOf(boat).some(({ id }) => id === item.id))
+        throw invalid('id', `The id "${item.id}" is taken in this boat`);
+      return [
+        changed(boat, withAt(itemsOf(boat), Math.min(at, itemsOf(boat).length), item)),
+        { type: `${name}.remove`, id: item.id } as Edit,
+      ];
     },
     set: (boat: Boat, { item }: { item: Item }): [Boat, Edit] => {
       const at = placeOf(boat, item.id);
-      return [changed(boat, replaced(itemsOf(boat), at, item)), { type: `${name}.set`, item: itemsOf(boat)[at]! } as unknown as Edit];
+      return [
+        changed(boat, replaced(itemsOf(boat), at, item)),
+        { type: `${name}.set`, item: itemsOf(boat)[at]! } as unknown as Edit,
+      ];
     },
     remove: (boat: Boat, { id }: { id: string }): [Boat, Edit] => {
       const at = placeOf(boat, id);
-      return [changed(boat, without(itemsOf(boat), at)), { type: `${name}.add`, item: itemsOf(boat)[at]!, index: at } as unknown as Edit];
+      return [
+        changed(boat, without(itemsOf(boat), at)),
+        { type: `${name}.add`, item: itemsOf(boat)[at]!, index: at } as unknown as Edit,
+      ];
     },
   };
 }
@@ -44,7 +61,15 @@ const lists = {
 
 /** The lists of a boat whose items are added, replaced whole and removed in one way. */
 export const LIST_EDITS: EditsOf<
-  Extract<Edit['type'], `detail.${string}` | `load.${string}` | `pack.${string}` | `reference.${string}` | `section.${string}` | `support.${string}`>
+  Extract<
+    Edit['type'],
+    | `detail.${string}`
+    | `load.${string}`
+    | `pack.${string}`
+    | `reference.${string}`
+    | `section.${string}`
+    | `support.${string}`
+  >
 > = {
   'support.add': lists.support.add,
   'support.set': lists.support.set,

@@ -1,7 +1,19 @@
 import { checkHands, type Part, type Zone } from '../boat';
 
 import type { Edit, EditsOf } from './editSchema';
-import { without, withAt, replaced, restoring, partAt, changePart, findZone, covering, refuseKnownIds, checkLayerIn, checkedZone } from './find';
+import {
+  without,
+  withAt,
+  replaced,
+  restoring,
+  partAt,
+  changePart,
+  findZone,
+  covering,
+  refuseKnownIds,
+  checkLayerIn,
+  checkedZone,
+} from './find';
 
 /** Parts and their zones. */
 export const PART_EDITS: EditsOf<Extract<Edit['type'], `part.${string}` | `zone.${string}`>> = {
@@ -18,7 +30,10 @@ export const PART_EDITS: EditsOf<Extract<Edit['type'], `part.${string}` | `zone.
     const [part, p] = partAt(boat, (candidate) => candidate.id === partId, 'part', partId);
     const changed = { ...part, ...patch };
     checkHands(changed);
-    return [changePart(boat, p, changed), { type: 'part.set', partId, patch: restoring<Omit<Part, 'id' | 'zones' | 'layers'>>(part, patch) }];
+    return [
+      changePart(boat, p, changed),
+      { type: 'part.set', partId, patch: restoring<Omit<Part, 'id' | 'zones' | 'layers'>>(part, patch) },
+    ];
   },
   'part.remove': (boat, { partId }) => {
     const [part, p] = partAt(boat, (candidate) => candidate.id === partId, 'part', partId);
@@ -31,7 +46,9 @@ export const PART_EDITS: EditsOf<Extract<Edit['type'], `part.${string}` | `zone.
     const [part, p] = partAt(boat, (candidate) => candidate.id === partId, 'part', partId);
     refuseKnownIds(boat, [zone.id]);
     const zones = withAt(part.zones, Math.min(at, part.zones.length), zone);
-    const layers = part.layers.map((layer) => (coveredBy.includes(layer.id) ? { ...layer, zones: covering({ zones }, layer.zones, zone.id) } : layer));
+    const layers = part.layers.map((layer) =>
+      coveredBy.includes(layer.id) ? { ...layer, zones: covering({ zones }, layer.zones, zone.id) } : layer,
+    );
     return [changePart(boat, p, { ...part, zones, layers }), { type: 'zone.remove', zoneId: zone.id }];
   },
   'zone.set': (boat, { zoneId, patch }) => {
@@ -44,7 +61,9 @@ export const PART_EDITS: EditsOf<Extract<Edit['type'], `part.${string}` | `zone.
         zoneId,
         patch: restoring(
           zone as Omit<Zone, 'id'>,
-          patch.region === undefined && patch.overridden === undefined && patch.hand === undefined ? patch : { ...patch, geometry: zone.geometry },
+          patch.region === undefined && patch.overridden === undefined && patch.hand === undefined
+            ? patch
+            : { ...patch, geometry: zone.geometry },
         ),
       },
     ];
@@ -52,7 +71,12 @@ export const PART_EDITS: EditsOf<Extract<Edit['type'], `part.${string}` | `zone.
   'zone.remove': (boat, { zoneId }) => {
     const { part, p, z: at, zone } = findZone(boat, zoneId);
     const coveredBy = part.layers.filter((layer) => layer.zones.includes(zoneId)).map((layer) => layer.id);
-    const layers = part.layers.map((layer) => (layer.zones.includes(zoneId) ? { ...layer, zones: layer.zones.filter((id) => id !== zoneId) } : layer));
-    return [changePart(boat, p, { ...part, zones: without(part.zones, at), layers }), { type: 'zone.add', partId: part.id, zone, index: at, coveredBy }];
+    const layers = part.layers.map((layer) =>
+      layer.zones.includes(zoneId) ? { ...layer, zones: layer.zones.filter((id) => id !== zoneId) } : layer,
+    );
+    return [
+      changePart(boat, p, { ...part, zones: without(part.zones, at), layers }),
+      { type: 'zone.add', partId: part.id, zone, index: at, coveredBy },
+    ];
   },
 };

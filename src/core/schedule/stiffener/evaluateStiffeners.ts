@@ -22,7 +22,8 @@ export interface StiffenerEvaluation {
   problem: string | null;
 }
 
-const leastOf = (checks: readonly StiffenerCheck[]) => checks.reduce((low, check) => (check.reserveFactor < low.reserveFactor ? check : low));
+const leastOf = (checks: readonly StiffenerCheck[]) =>
+  checks.reduce((low, check) => (check.reserveFactor < low.reserveFactor ? check : low));
 
 /** Frame, screen and details ask for the same boat. */
 const judged = new WeakMap<Boat, StiffenerEvaluation[]>();
@@ -48,13 +49,24 @@ function evaluate(boat: Boat): StiffenerEvaluation[] {
     const geometry = places.get(support.id) ?? null;
     const base = { support, section, geometry, mass: 0, worst: null, governing: null, slender: [], problem: null };
     if (shape === null) return { ...base, problem: 'The boat has no hull shape yet' };
-    if (geometry === null) return { ...base, problem: `${support.name} is nowhere on the boat: it lies off the surface` };
+    if (geometry === null)
+      return { ...base, problem: `${support.name} is nowhere on the boat: it lies off the surface` };
     if (section === null) return base;
     try {
       const properties = sectionProperties(boat, section);
-      const loaded = geometry.spans.filter(({ length, spacing }) => length > 0.03 && spacing > 0.01).map((span) => loadSpan(shape, boat, book, support, section, properties, span));
-      const worst = loaded.length ? loaded.reduce((a, b) => (leastOf(b.checks).reserveFactor < leastOf(a.checks).reserveFactor ? b : a)) : null;
-      return { ...base, mass: geometry.length * properties.mass, worst, governing: worst && leastOf(worst.checks), slender: properties.former ? [] : properties.slender };
+      const loaded = geometry.spans
+        .filter(({ length, spacing }) => length > 0.03 && spacing > 0.01)
+        .map((span) => loadSpan(shape, boat, book, support, section, properties, span));
+      const worst = loaded.length
+        ? loaded.reduce((a, b) => (leastOf(b.checks).reserveFactor < leastOf(a.checks).reserveFactor ? b : a))
+        : null;
+      return {
+        ...base,
+        mass: geometry.length * properties.mass,
+        worst,
+        governing: worst && leastOf(worst.checks),
+        slender: properties.former ? [] : properties.slender,
+      };
     } catch (error) {
       if (!(error instanceof KeramosError)) throw error;
       return { ...base, problem: error.message };
@@ -67,6 +79,15 @@ export function stiffenerWorking(boat: Boat, evaluation: StiffenerEvaluation): W
   const shape = shapeOf(boat);
   if (!shape || !evaluation.section || !evaluation.worst) return [];
   const steps: WorkingStep[] = [];
-  loadSpan(shape, boat, bookOf(boat, 0), evaluation.support, evaluation.section, sectionProperties(boat, evaluation.section), evaluation.worst.span, (step) => steps.push(step));
+  loadSpan(
+    shape,
+    boat,
+    bookOf(boat, 0),
+    evaluation.support,
+    evaluation.section,
+    sectionProperties(boat, evaluation.section),
+    evaluation.worst.span,
+    (step) => steps.push(step),
+  );
   return steps;
 }

@@ -1,6 +1,14 @@
 import { KeramosError } from '../../error';
 import { edgeAt, type BoatShape, type Span, type Support } from '../../geometry';
-import { curvatureFactor, designPressure, headPressure, isHead, stiffenerRequirement, ZONE_LOCATIONS, type Sheet } from '../../standard';
+import {
+  curvatureFactor,
+  designPressure,
+  headPressure,
+  isHead,
+  stiffenerRequirement,
+  ZONE_LOCATIONS,
+  type Sheet,
+} from '../../standard';
 import { sectionStiffness, topHatElements, type SectionElement, type StiffenerSection } from '../../stiffener';
 import { put, type Recorder } from '../../working';
 import type { Boat, Part, Zone } from '../boat';
@@ -24,13 +32,22 @@ function elementsOf(
   }
   const { crown, web, flange, former } = properties;
   if (section.kind === 'flatBar') {
-    if (flange) elements.push({ E: flange.E, breadth: section.flangeWidth, height: flange.thickness, centroid: z + flange.thickness / 2, count: 2 });
+    if (flange)
+      elements.push({
+        E: flange.E,
+        breadth: section.flangeWidth,
+        height: flange.thickness,
+        centroid: z + flange.thickness / 2,
+        count: 2,
+      });
     elements.push({ E: web.E, breadth: web.thickness, height: section.height, centroid: z + section.height / 2 });
   } else {
     const lean = (Math.atan2((section.baseWidth - section.crownWidth) / 2, section.height) * 180) / Math.PI;
     const hat = topHatElements({
       plating: { E: 1, thickness: z, effectiveBreadth: 1 },
-      flange: flange ? { E: flange.E, thickness: flange.thickness, width: section.flangeWidth } : { E: 1, thickness: 1e-6, width: 1e-6 },
+      flange: flange
+        ? { E: flange.E, thickness: flange.thickness, width: section.flangeWidth }
+        : { E: 1, thickness: 1e-6, width: 1e-6 },
       web: { E: web.E, thickness: web.thickness, height: section.height, angleDeg: lean },
       crown: { E: crown!.E, thickness: crown!.thickness, width: section.crownWidth },
       ...(former ? { former } : {}),
@@ -81,7 +98,8 @@ function zoneUnder({ hull }: BoatShape, boat: Boat, support: Support, span: Span
         continue;
       }
       const { region } = zone;
-      if (region?.surface !== wanted || region === null || !('from' in region) || x < region.from || x > region.to) continue;
+      if (region?.surface !== wanted || region === null || !('from' in region) || x < region.from || x > region.to)
+        continue;
       if (region.surface !== 'hull') return { part, zone };
       const s = span.on === 'bottom' && Math.abs(span.middle[1]) < 1e-6 ? 0 : hull.sAtHeight(x, z);
       if (s >= edgeAt(hull, region.lower, x) - 1e-6 && s <= edgeAt(hull, region.upper, x) + 1e-6) return { part, zone };
@@ -101,7 +119,11 @@ export function loadSpan(
 ): LoadedSpan {
   const found = zoneUnder(shape, boat, support, span);
   if (!found)
-    throw new KeramosError('invalid', `${support.name} stands on no zone at x = ${span.middle[0].toFixed(2)} m: lay a zone there, or end the member before it`, 'support');
+    throw new KeramosError(
+      'invalid',
+      `${support.name} stands on no zone at x = ${span.middle[0].toFixed(2)} m: lay a zone there, or end the member before it`,
+      'support',
+    );
   const { part, zone } = found;
   const { hull } = shape;
   const pack = book.pack;
@@ -121,9 +143,11 @@ export function loadSpan(
         record,
         pack,
       ).pressure;
-  const along = support.kind === 'stringer' || support.kind === 'girder' || (support.kind === 'rib' && support.run === 'along');
+  const along =
+    support.kind === 'stringer' || support.kind === 'girder' || (support.kind === 'rib' && support.run === 'along');
   const plating = sheetsOf(book, layAll(book, part, zone), along ? 0 : 90);
-  if (plating.length === 0) throw new KeramosError('invalid', `${support.name}: nothing is laid yet in ${zone.name}`, 'layers');
+  if (plating.length === 0)
+    throw new KeramosError('invalid', `${support.name}: nothing is laid yet in ${zone.name}`, 'layers');
   const skins = plating.filter((sheet) => sheet.role === 'skin');
   const base = section.kind === 'topHat' ? section.baseWidth : properties.web.thickness;
   const effectiveBreadth = Math.min(span.spacing, 20 * skins.reduce((sum, sheet) => sum + sheet.thickness, 0) + base);
@@ -133,7 +157,13 @@ export function loadSpan(
   const { strengthFactor } = pack.stiffener;
   const top = properties.crown ?? properties.web;
   const outer = skins.reduce<{ tension: number; compression: number }>(
-    (low, { properties: p }) => (p ? { tension: Math.min(low.tension, p.tensileStrength / p.E), compression: Math.min(low.compression, p.compressiveStrength / p.E) } : low),
+    (low, { properties: p }) =>
+      p
+        ? {
+            tension: Math.min(low.tension, p.tensileStrength / p.E),
+            compression: Math.min(low.compression, p.compressiveStrength / p.E),
+          }
+        : low,
     { tension: Infinity, compression: Infinity },
   );
   const need = stiffenerRequirement(
@@ -161,7 +191,14 @@ export function loadSpan(
     ['crownTension', need.moment / 2, allowed(top.tensileStrength / top.E, toTop), 'N·m'],
     ['stiffness', need.secondMoment * top.E, EI, 'N·m²'],
   ];
-  const checks = wanted.map(([id, demand, capacity, unit]): StiffenerCheck => ({ id, name: STIFFENER_CHECKS[id], demand, capacity, unit, reserveFactor: capacity / demand }));
+  const checks = wanted.map(([id, demand, capacity, unit]): StiffenerCheck => ({
+    id,
+    name: STIFFENER_CHECKS[id],
+    demand,
+    capacity,
+    unit,
+    reserveFactor: capacity / demand,
+  }));
   if (record)
     for (const check of checks)
       record({

@@ -13,7 +13,12 @@ function placesOf(boat: Boat, shape: BoatShape): Map<string, MemberGeometry | nu
   if (known && known.key.every((value, i) => value === key[i])) return known.members;
   const supports = supportsOf(boat);
   const zones = new Map(boat.parts.flatMap((part) => part.zones.map((zone) => [zone.id, zone.region])));
-  const members = new Map(boat.supports.map((support) => [support.id, memberGeometry(shape, supports, support, (id) => zones.get(id) ?? null)]));
+  const members = new Map(
+    boat.supports.map((support) => [
+      support.id,
+      memberGeometry(shape, supports, support, (id) => zones.get(id) ?? null),
+    ]),
+  );
   placed.set(boat.supports, { key, members });
   return members;
 }
@@ -25,7 +30,9 @@ export function membersOf(boat: Boat): ReadonlyMap<string, MemberGeometry | null
 }
 
 /** Mass of every stiffener with a section by what it is made of, kg, and its centre (m). */
-export function stiffenerMasses(boat: Boat): { support: Support; mass: number; fibre: number; resin: number; core: number; centreX: number; centreZ: number }[] {
+export function stiffenerMasses(
+  boat: Boat,
+): { support: Support; mass: number; fibre: number; resin: number; core: number; centreX: number; centreZ: number }[] {
   if (boat.sections.length === 0 || !boat.supports.some(({ section }) => section !== null)) return [];
   const places = membersOf(boat);
   return boat.supports.flatMap((support) => {
@@ -35,7 +42,17 @@ export function stiffenerMasses(boat: Boat): { support: Support; mass: number; f
     try {
       const { length, centre } = geometry;
       const { mass, fibre, resin, core } = sectionProperties(boat, section);
-      return [{ support, mass: length * mass, fibre: length * fibre, resin: length * resin, core: length * core, centreX: centre[0], centreZ: centre[2] }];
+      return [
+        {
+          support,
+          mass: length * mass,
+          fibre: length * fibre,
+          resin: length * resin,
+          core: length * core,
+          centreX: centre[0],
+          centreZ: centre[2],
+        },
+      ];
     } catch (error) {
       if (!(error instanceof KeramosError)) throw error;
       return [];

@@ -32,7 +32,9 @@ const MOST_WEB = 30;
 const MOST_CROWN = 20;
 
 export function memberOf(book: Book, laid: readonly LaidLayer[]): SectionMember | null {
-  const parts = laid.flatMap(({ layer, components }) => components.map((component) => ({ component, angle: layer.angleDeg })));
+  const parts = laid.flatMap(({ layer, components }) =>
+    components.map((component) => ({ component, angle: layer.angleDeg })),
+  );
   if (parts.length === 0) return null;
   const rated = parts.map(({ component, angle }) => ({
     t: component.thickness,
@@ -40,7 +42,12 @@ export function memberOf(book: Book, laid: readonly LaidLayer[]): SectionMember 
     shear: sheetShear(component, angle, book.pack),
   }));
   const lacking = rated.findIndex(({ along, shear }) => along === undefined || shear === undefined);
-  if (lacking >= 0) throw new KeramosError('invalid', `The pack has no strengths for ${parts[lacking]!.component.fibre.name} ${parts[lacking]!.component.form}`, 'section.layers');
+  if (lacking >= 0)
+    throw new KeramosError(
+      'invalid',
+      `The pack has no strengths for ${parts[lacking]!.component.fibre.name} ${parts[lacking]!.component.form}`,
+      'section.layers',
+    );
   const thickness = rated.reduce((sum, { t }) => sum + t, 0);
   const E = rated.reduce((sum, { t, along }) => sum + t * along!.E, 0) / thickness;
   const G = rated.reduce((sum, { t, shear }) => sum + t * shear!.G, 0) / thickness;
@@ -75,7 +82,12 @@ function propertiesOf(book: Book, section: StiffenerSection): SectionProperties 
     id: section.id,
     name: section.name,
     note: '',
-    layers: section.layers.map(({ material, angleDeg }) => ({ material, angleDeg, thickness: null, role: 'structure' })),
+    layers: section.layers.map(({ material, angleDeg }) => ({
+      material,
+      angleDeg,
+      thickness: null,
+      role: 'structure',
+    })),
   });
   const of = (place: 'crown' | 'web' | 'flange') => laid.filter((_, i) => section.layers[i]![place]);
   const hat = section.kind === 'topHat';
@@ -88,13 +100,18 @@ function propertiesOf(book: Book, section: StiffenerSection): SectionProperties 
   // A flat bar's web is one wall of all its layers; a top-hat has two.
   const perMetre = (pick: (layer: LaidLayer) => number) => {
     const sum = (layers: readonly LaidLayer[]) => layers.reduce((total, layer) => total + pick(layer), 0);
-    return sum(of('crown')) * (hat ? section.crownWidth : 0) + sum(of('web')) * slant * (hat ? 2 : 1) + sum(of('flange')) * section.flangeWidth * 2;
+    return (
+      sum(of('crown')) * (hat ? section.crownWidth : 0) +
+      sum(of('web')) * slant * (hat ? 2 : 1) +
+      sum(of('flange')) * section.flangeWidth * 2
+    );
   };
   const [fibre, resin] = [perMetre((l) => l.fibreMass + l.bindingMass), perMetre((l) => l.resinMass)];
   const filled = hat && core?.kind === 'core' ? core.density.value * meanWidth * section.height : 0;
   const former = hat && core?.kind === 'core' ? { E: core.inPlaneModulus.value, width: meanWidth } : null;
   const slender: string[] = [];
-  const ratio = (name: string, value: number, most: number) => value > most && slender.push(`${name} ${value.toFixed(0)}, more than ${most}`);
+  const ratio = (name: string, value: number, most: number) =>
+    value > most && slender.push(`${name} ${value.toFixed(0)}, more than ${most}`);
   ratio('Web height over thickness', slant / web.thickness, MOST_WEB);
   if (crown) ratio('Crown width over thickness', section.crownWidth / crown.thickness, MOST_CROWN);
   return { crown, web, flange, former, mass: fibre + resin + filled, fibre, resin, core: filled, slender };

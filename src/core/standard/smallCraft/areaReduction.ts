@@ -2,7 +2,9 @@ import { put, type Recorder } from '../../working';
 import { cite, SMALL_CRAFT_PACK } from './pack';
 
 /** The loaded member: a panel by its sides, or a stiffener by spacing and span (m). */
-export type Member = { kind: 'panel'; shortSide: number; longSide: number; construction: 'single' | 'sandwich' } | { kind: 'stiffener'; spacing: number; span: number };
+export type Member =
+  | { kind: 'panel'; shortSide: number; longSide: number; construction: 'single' | 'sandwich' }
+  | { kind: 'stiffener'; spacing: number; span: number };
 
 /**
  * Area reduction factor k_AR of a panel or stiffener.
@@ -13,7 +15,13 @@ export type Member = { kind: 'panel'; shortSide: number; longSide: number; const
  * @example areaReduction({ kind: 'panel', shortSide: 0.38, longSide: 0.9, construction: 'single' }, 3600, true) // 0.4712
  * Source: ISO 12215-5:2008 method, F8 to F11.
  */
-export function areaReduction(member: Member, loadedMass: number, planing: boolean, record?: Recorder, pack = SMALL_CRAFT_PACK): number {
+export function areaReduction(
+  member: Member,
+  loadedMass: number,
+  planing: boolean,
+  record?: Recorder,
+  pack = SMALL_CRAFT_PACK,
+): number {
   const panel = member.kind === 'panel';
   const short = panel ? Math.min(member.shortSide, member.longSide) : member.spacing;
   const long = panel ? Math.max(member.shortSide, member.longSide) : member.span;

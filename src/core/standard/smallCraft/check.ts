@@ -48,7 +48,16 @@ export type Trace = (section: WorkingSection, step: WorkingStep, check?: CheckId
 
 /** One sheet of the stack, from the mould face inward; coatings and other layers that carry nothing are left out. */
 export type Sheet =
-  | { role: 'skin'; name: string; thickness: number; fibreMass: number; resinMass: number; matMass: number; lightFibreMass: number; properties: SheetProperties | undefined }
+  | {
+      role: 'skin';
+      name: string;
+      thickness: number;
+      fibreMass: number;
+      resinMass: number;
+      matMass: number;
+      lightFibreMass: number;
+      properties: SheetProperties | undefined;
+    }
   | { role: 'core'; name: string; thickness: number; core: Core };
 export type SkinSheet = Extract<Sheet, { role: 'skin' }>;
 export type CoreSheet = Extract<Sheet, { role: 'core' }>;
@@ -66,7 +75,14 @@ export interface PanelContext {
 }
 
 /** Record a reserve factor and return the check. */
-export function checked(check: Omit<Check, 'reserveFactor'>, trace: Trace | undefined, unit: string, demandSymbol: string, capacitySymbol: string, source: string): Check {
+export function checked(
+  check: Omit<Check, 'reserveFactor'>,
+  trace: Trace | undefined,
+  unit: string,
+  demandSymbol: string,
+  capacitySymbol: string,
+  source: string,
+): Check {
   const reserveFactor = check.capacity / check.demand;
   trace?.(
     'result',

@@ -5,7 +5,13 @@ import type { Check, PanelContext, Sheet, SkinSheet, Trace } from './check';
 import type { Craft } from './craft';
 import { minimumFibreMass, minimumSkins, type MinimumLocation } from './minimum';
 import { SMALL_CRAFT_PACK } from './pack';
-import { designPressure, headPressure, type HeadLocation, type PressureLocation, type PressureResult } from './pressure';
+import {
+  designPressure,
+  headPressure,
+  type HeadLocation,
+  type PressureLocation,
+  type PressureResult,
+} from './pressure';
 import { checkSandwich } from './checkSandwich';
 import { checkSingleSkin } from './checkSingleSkin';
 
@@ -18,14 +24,21 @@ export const ZONE_LOCATIONS = {
   cockpitSole: { label: 'Cockpit sole', pressure: 'deck', minimum: 'deck' },
   superstructureFront: { label: 'Superstructure, front', pressure: 'superstructureFront', minimum: null },
   superstructureSide: { label: 'Superstructure, side', pressure: 'superstructureSide', minimum: null },
-  superstructureSideWalking: { label: 'Superstructure, side, walked on', pressure: 'superstructureSideWalking', minimum: null },
+  superstructureSideWalking: {
+    label: 'Superstructure, side, walked on',
+    pressure: 'superstructureSideWalking',
+    minimum: null,
+  },
   superstructureAft: { label: 'Superstructure, aft end', pressure: 'superstructureAft', minimum: null },
   superstructureTop: { label: 'Superstructure, top', pressure: 'superstructureTop', minimum: null },
   bulkhead: { label: 'Watertight bulkhead', pressure: null, minimum: null },
   collisionBulkhead: { label: 'Collision bulkhead', pressure: null, minimum: null },
   tank: { label: 'Tank boundary', pressure: null, minimum: null },
   liner: { label: 'Liner, walked on', pressure: 'deck', minimum: null },
-} as const satisfies Record<string, { label: string; pressure: PressureLocation | null; minimum: MinimumLocation | null }>;
+} as const satisfies Record<
+  string,
+  { label: string; pressure: PressureLocation | null; minimum: MinimumLocation | null }
+>;
 export type ZoneLocation = keyof typeof ZONE_LOCATIONS;
 /** Zones under a head of water, which presses from either side. */
 export const isHead = (location: ZoneLocation): location is HeadLocation => ZONE_LOCATIONS[location].pressure === null;
@@ -63,7 +76,12 @@ function fibreTypeFactor(sheets: readonly SkinSheet[], pack = SMALL_CRAFT_PACK):
  * Source: ISO 12215-5:2008 method, F1 to F25.
  */
 export function panelPressure(
-  { craft, location, geometry: g, construction }: Pick<PanelCheckInput, 'craft' | 'location' | 'geometry'> & { construction: PanelCheckResult['construction'] },
+  {
+    craft,
+    location,
+    geometry: g,
+    construction,
+  }: Pick<PanelCheckInput, 'craft' | 'location' | 'geometry'> & { construction: PanelCheckResult['construction'] },
   record?: Recorder,
   pack = SMALL_CRAFT_PACK,
 ): PanelCheckResult['pressure'] {
@@ -91,7 +109,9 @@ export function panelPressure(
 function eitherSide(checks: Check[], reversed: Check[]): Check[] {
   return checks.map((check) => {
     const other = reversed.find(({ id }) => id === check.id);
-    return other && other.reserveFactor < check.reserveFactor * (1 - 1e-9) ? { ...other, governs: `${other.governs}, pressed from the inner face` } : check;
+    return other && other.reserveFactor < check.reserveFactor * (1 - 1e-9)
+      ? { ...other, governs: `${other.governs}, pressed from the inner face` }
+      : check;
   });
 }
 
@@ -110,7 +130,8 @@ export function checkPanel(input: PanelCheckInput, trace?: Trace, pack = SMALL_C
   const longSide = Math.max(g.panelLength, g.panelBreadth);
   const construction = sheets.some((sheet) => sheet.role === 'core') ? 'sandwich' : 'single';
   const place = ZONE_LOCATIONS[location];
-  const inSection = (section: 'pressure' | 'requirement'): Recorder | undefined => trace && ((step) => trace(section, step));
+  const inSection = (section: 'pressure' | 'requirement'): Recorder | undefined =>
+    trace && ((step) => trace(section, step));
 
   const base = panelPressure({ craft, location, geometry: g, construction }, inSection('pressure'), pack);
   const pressure = { ...base, pressure: base.pressure * uplift.pressure };
@@ -130,16 +151,33 @@ export function checkPanel(input: PanelCheckInput, trace?: Trace, pack = SMALL_C
   const minimumRecord = inSection('requirement');
   let minimum: PanelContext['minimum'] = null;
   if (place.minimum !== null) {
-    const skinsMinimum = minimumSkins(craft, place.minimum, k5, 1, construction === 'sandwich' ? minimumRecord : undefined, pack);
+    const skinsMinimum = minimumSkins(
+      craft,
+      place.minimum,
+      k5,
+      1,
+      construction === 'sandwich' ? minimumRecord : undefined,
+      pack,
+    );
     minimum = {
-      fibre: uplift.minimum * minimumFibreMass(craft, place.minimum, k5, construction === 'single' ? minimumRecord : undefined, pack),
+      fibre:
+        uplift.minimum *
+        minimumFibreMass(craft, place.minimum, k5, construction === 'single' ? minimumRecord : undefined, pack),
       outer: uplift.minimum * skinsMinimum.outer,
       inner: uplift.minimum * skinsMinimum.inner,
       coreShear: place.minimum === 'deck' ? null : skinsMinimum.coreShearStrength,
     };
   }
 
-  const context: PanelContext = { pressure: pressure.pressure, shortSide, longSide, crown: g.crown, quality, minimum, trace };
+  const context: PanelContext = {
+    pressure: pressure.pressure,
+    shortSide,
+    longSide,
+    crown: g.crown,
+    quality,
+    minimum,
+    trace,
+  };
   const run = (stack: readonly Sheet[], own: PanelContext) =>
     construction === 'single'
       ? checkSingleSkin(
@@ -150,7 +188,9 @@ export function checkPanel(input: PanelCheckInput, trace?: Trace, pack = SMALL_C
       : checkSandwich(stack, own, pack);
   const result = run(sheets, context);
   const { notChecked } = result;
-  const checks = isHead(location) ? eitherSide(result.checks, run([...sheets].reverse(), { ...context, trace: undefined }).checks) : result.checks;
+  const checks = isHead(location)
+    ? eitherSide(result.checks, run([...sheets].reverse(), { ...context, trace: undefined }).checks)
+    : result.checks;
   if (minimum === null) notChecked.push(`Least fibre mass: the pack states none for ${place.label.toLowerCase()}`);
   notChecked.push('Stiffeners and panel edges', 'Point loads and fittings', 'Buckling under in-plane load');
   return { construction, pressure, checks, notChecked };

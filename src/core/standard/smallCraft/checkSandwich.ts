@@ -23,15 +23,24 @@ function mergeSkin(sheets: readonly SkinSheet[], quality: number): Skin & { thic
  * @throws KeramosError `invalid` when a skin is missing.
  * Source: ISO 12215-5:2008 method, F38 to F45.
  */
-export function checkSandwich(sheets: readonly Sheet[], context: PanelContext, pack = SMALL_CRAFT_PACK): { checks: Check[]; notChecked: string[] } {
+export function checkSandwich(
+  sheets: readonly Sheet[],
+  context: PanelContext,
+  pack = SMALL_CRAFT_PACK,
+): { checks: Check[]; notChecked: string[] } {
   const { pressure, shortSide, longSide, crown, quality, minimum, trace } = context;
   const firstCore = sheets.findIndex((sheet) => sheet.role === 'core');
   const lastCore = sheets.findLastIndex((sheet) => sheet.role === 'core');
   const outerSheets = sheets.slice(0, firstCore) as SkinSheet[];
   const innerSheets = sheets.slice(lastCore + 1) as SkinSheet[];
   const cores = sheets.filter((sheet): sheet is CoreSheet => sheet.role === 'core');
-  if (outerSheets.length === 0) throw invalid('layers', `The core ${cores[0]!.name} has no skin on the mould side: cover the zone with a fabric before it`);
-  if (innerSheets.length === 0) throw invalid('layers', `The core ${cores.at(-1)!.name} has no inner skin: cover the zone with a fabric after it`);
+  if (outerSheets.length === 0)
+    throw invalid(
+      'layers',
+      `The core ${cores[0]!.name} has no skin on the mould side: cover the zone with a fabric before it`,
+    );
+  if (innerSheets.length === 0)
+    throw invalid('layers', `The core ${cores.at(-1)!.name} has no inner skin: cover the zone with a fabric after it`);
 
   const checks: Check[] = [];
   const notChecked: string[] = [];
@@ -176,7 +185,13 @@ export function checkSandwich(sheets: readonly Sheet[], context: PanelContext, p
 
     checks.push(
       checked(
-        { id: 'outerSkin', demand: need.outerSectionModulus * 1e6, capacity: outerModulus * 1e6, quantity: 'ratio', governs: 'strength of the outer skin' },
+        {
+          id: 'outerSkin',
+          demand: need.outerSectionModulus * 1e6,
+          capacity: outerModulus * 1e6,
+          quantity: 'ratio',
+          governs: 'strength of the outer skin',
+        },
         trace,
         'cm³/m',
         'SM_o',
@@ -212,7 +227,13 @@ export function checkSandwich(sheets: readonly Sheet[], context: PanelContext, p
         'F40',
       ),
       checked(
-        { id: 'coreShear', demand: need.skinDistance, capacity: distance, quantity: 'thickness', governs: `shear of ${weakest.name}` },
+        {
+          id: 'coreShear',
+          demand: need.skinDistance,
+          capacity: distance,
+          quantity: 'thickness',
+          governs: `shear of ${weakest.name}`,
+        },
         trace,
         'm',
         't_{s,req}',
@@ -227,7 +248,13 @@ export function checkSandwich(sheets: readonly Sheet[], context: PanelContext, p
       const designShear = pack.coreStrengthFactor[weakest.behaviour] * weakest.shearStrength.value;
       checks.push(
         checked(
-          { id: 'coreMinimum', demand: minimum.coreShear, capacity: designShear, quantity: 'stress', governs: `design shear strength of ${weakest.name}` },
+          {
+            id: 'coreMinimum',
+            demand: minimum.coreShear,
+            capacity: designShear,
+            quantity: 'stress',
+            governs: `design shear strength of ${weakest.name}`,
+          },
           trace,
           'Pa',
           '\\tau_{d,min}',
@@ -242,7 +269,13 @@ export function checkSandwich(sheets: readonly Sheet[], context: PanelContext, p
     ] as const)
       checks.push(
         checked(
-          { id, demand: least, capacity: sum(skin, (s) => s.fibreMass), quantity: 'laminateWeight', governs: `dry fibre mass of the ${side} skin` },
+          {
+            id,
+            demand: least,
+            capacity: sum(skin, (s) => s.fibreMass),
+            quantity: 'laminateWeight',
+            governs: `dry fibre mass of the ${side} skin`,
+          },
           trace,
           'kg/m²',
           'w_{min}',

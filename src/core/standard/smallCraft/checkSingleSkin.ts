@@ -14,7 +14,11 @@ const sum = <T>(items: readonly T[], pick: (item: T) => number) => items.reduce(
  * The two bending paths differ by about 1.3 in thickness on mat-rich skins; both are shown, the lesser governs.
  * Source: ISO 12215-5:2008 method, F35, F36, F56 to F58.
  */
-export function checkSingleSkin(sheets: readonly SkinSheet[], context: PanelContext, pack = SMALL_CRAFT_PACK): { checks: Check[]; notChecked: string[] } {
+export function checkSingleSkin(
+  sheets: readonly SkinSheet[],
+  context: PanelContext,
+  pack = SMALL_CRAFT_PACK,
+): { checks: Check[]; notChecked: string[] } {
   const { pressure: P, shortSide: b, longSide, crown, quality, minimum, trace } = context;
   const checks: Check[] = [];
   const notChecked: string[] = [];
@@ -25,7 +29,11 @@ export function checkSingleSkin(sheets: readonly SkinSheet[], context: PanelCont
     const matShare = sum(sheets, (s) => s.matMass) / fibreMass;
     const psi = fibreMass / (fibreMass + sum(sheets, (s) => s.resinMass));
     const { flexuralStrength } = laminateProperties(psi, matShare, trace && ((step) => trace('laminate', step)));
-    const need = singleSkinThickness({ pressure: P, shortSide: b, longSide, crown, flexuralStrength, quality }, trace && ((step) => trace('requirement', step)), pack);
+    const need = singleSkinThickness(
+      { pressure: P, shortSide: b, longSide, crown, flexuralStrength, quality },
+      trace && ((step) => trace('requirement', step)),
+      pack,
+    );
     checks.push(
       checked(
         {
@@ -42,7 +50,10 @@ export function checkSingleSkin(sheets: readonly SkinSheet[], context: PanelCont
         'F35, as stress at the thickness that is there',
       ),
     );
-  } else notChecked.push('Skin in bending by the flexural law: it covers only E-glass mat and balanced 0/90; ply by ply governs');
+  } else
+    notChecked.push(
+      'Skin in bending by the flexural law: it covers only E-glass mat and balanced 0/90; ply by ply governs',
+    );
 
   const lacking = sheets.find((sheet) => sheet.properties === undefined);
   if (lacking) notChecked.push(`Ply by ply: the pack has no strengths for ${lacking.name}`);
@@ -51,7 +62,13 @@ export function checkSingleSkin(sheets: readonly SkinSheet[], context: PanelCont
   if (minimum)
     checks.push(
       checked(
-        { id: 'minimumFibre', demand: minimum.fibre, capacity: fibreMass, quantity: 'laminateWeight', governs: 'dry fibre mass of the skin' },
+        {
+          id: 'minimumFibre',
+          demand: minimum.fibre,
+          capacity: fibreMass,
+          quantity: 'laminateWeight',
+          governs: 'dry fibre mass of the skin',
+        },
         trace,
         'kg/m²',
         'w_{min}',
@@ -61,12 +78,21 @@ export function checkSingleSkin(sheets: readonly SkinSheet[], context: PanelCont
     );
   return { checks, notChecked };
 
-  function plyByPly(plies: readonly SkinSheet[], { shortSide, longSide: l }: PanelContext, { skinStrengthFactor }: typeof pack): Check {
+  function plyByPly(
+    plies: readonly SkinSheet[],
+    { shortSide, longSide: l }: PanelContext,
+    { skinStrengthFactor }: typeof pack,
+  ): Check {
     const EA = sum(plies, (s) => s.properties!.E * s.thickness);
     let z = 0;
     const placed = plies.map((sheet) => ({ sheet, bottom: z, top: (z += sheet.thickness) }));
-    const neutral = sum(placed, ({ sheet, bottom, top }) => (sheet.properties!.E * sheet.thickness * (bottom + top)) / 2) / EA;
-    const EI = sum(placed, ({ sheet, bottom, top }) => sheet.properties!.E * (sheet.thickness ** 3 / 12 + sheet.thickness * ((bottom + top) / 2 - neutral) ** 2));
+    const neutral =
+      sum(placed, ({ sheet, bottom, top }) => (sheet.properties!.E * sheet.thickness * (bottom + top)) / 2) / EA;
+    const EI = sum(
+      placed,
+      ({ sheet, bottom, top }) =>
+        sheet.properties!.E * (sheet.thickness ** 3 / 12 + sheet.thickness * ((bottom + top) / 2 - neutral) ** 2),
+    );
     const { k2 } = panelCoefficients(shortSide, l);
     const kC = curvatureFactor(crown, shortSide);
     const moment = (kC ** 2 * k2 * P * shortSide ** 2) / 6;
@@ -81,7 +107,8 @@ export function checkSingleSkin(sheets: readonly SkinSheet[], context: PanelCont
       ] as const) {
         const stress = (moment * E * reach) / EI;
         const allowed = skinStrengthFactor * strength * quality;
-        if (reach > 0 && stress / allowed > worst.stress / worst.allowed) worst = { stress, allowed, sheet, index, side };
+        if (reach > 0 && stress / allowed > worst.stress / worst.allowed)
+          worst = { stress, allowed, sheet, index, side };
       }
     });
     trace?.('laminate', {

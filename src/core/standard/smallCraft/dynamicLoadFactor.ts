@@ -14,7 +14,8 @@ import { cite } from './pack';
  */
 export function dynamicLoadFactor(craft: Craft, record?: Recorder): number {
   if (craft.chineBeam === undefined) throw invalid('craft.chineBeam', 'A planing motor craft needs chineBeam (m)');
-  if (craft.deadriseDeg === undefined) throw invalid('craft.deadriseDeg', 'A planing motor craft needs deadriseDeg (°)');
+  if (craft.deadriseDeg === undefined)
+    throw invalid('craft.deadriseDeg', 'A planing motor craft needs deadriseDeg (°)');
   const { waterlineLength: LWL, chineBeam: BC, loadedMass: m } = craft;
   const V = formulaSpeed(craft);
   const beta = Math.min(30, Math.max(10, craft.deadriseDeg));
@@ -27,7 +28,13 @@ export function dynamicLoadFactor(craft: Craft, record?: Recorder): number {
     quantity: 'Dynamic load factor by running trim',
     symbol: 'n_{CG1}',
     formula: '0.32\\left(\\frac{L_{WL}}{10 B_C}+0.084\\right)(50-\\beta)\\frac{V^2 B_C^2}{m}',
-    inputs: [put('L_{WL}', LWL, 'm'), put('B_C', BC, 'm'), put('\\beta', beta, '°'), put('V', V, 'kn'), put('m', m, 'kg')],
+    inputs: [
+      put('L_{WL}', LWL, 'm'),
+      put('B_C', BC, 'm'),
+      put('\\beta', beta, '°'),
+      put('V', V, 'kn'),
+      put('m', m, 'kg'),
+    ],
     value: nCG1,
     unit: 'g',
     source: cite('F4'),

@@ -4,13 +4,44 @@ export { dynamicLoadFactor } from './dynamicLoadFactor';
 export { laminateProperties } from './laminateProperties';
 export { longitudinalFactor } from './longitudinalFactor';
 export { minimumFibreMass, minimumSkins, type MinimumLocation } from './minimum';
-export { cite, packHead, signOffSchema, SMALL_CRAFT_PACK, smallCraftPackSchema, type SignOff, type SmallCraftPack } from './pack';
+export {
+  cite,
+  packHead,
+  signOffSchema,
+  SMALL_CRAFT_PACK,
+  smallCraftPackSchema,
+  type SignOff,
+  type SmallCraftPack,
+} from './pack';
 export { curvatureFactor, panelCoefficients } from './panelCoefficients';
-export { headPressure, designPressure, isPlaning, PRESSURE_LOCATIONS, type PressureInput, type PressureLocation, type PressureResult } from './pressure';
+export {
+  headPressure,
+  designPressure,
+  isPlaning,
+  PRESSURE_LOCATIONS,
+  type PressureInput,
+  type PressureLocation,
+  type PressureResult,
+} from './pressure';
 export { sandwichRequirement, type SandwichInput, type Skin } from './sandwich';
 export { stiffenerRequirement, type StiffenerRequirementInput } from './stiffener';
 export { singleSkinThickness, type SingleSkinInput } from './singleSkin';
-export { CHECKS, WORKING_SECTIONS, type Check, type CheckId, type Sheet, type Trace, type WorkingSection } from './check';
-export { checkPanel, isHead, panelPressure, ZONE_LOCATIONS, type PanelCheckResult, type ZoneLocation } from './checkPanel';
+export {
+  CHECKS,
+  WORKING_SECTIONS,
+  type Check,
+  type CheckId,
+  type Sheet,
+  type Trace,
+  type WorkingSection,
+} from './check';
+export {
+  checkPanel,
+  isHead,
+  panelPressure,
+  ZONE_LOCATIONS,
+  type PanelCheckResult,
+  type ZoneLocation,
+} from './checkPanel';
 export { sheetProperties, type SheetProperties } from './sheet';
 export { sheetShear } from './sheetShear';

@@ -11,7 +11,13 @@ export type MinimumLocation = 'bottom' | 'side' | 'deck';
  * @example boat A of the reference: bottom 1.942, side 1.607, deck 1.075
  * Source: ISO 12215-5:2008 method, F36.
  */
-export function minimumFibreMass(craft: Craft, location: MinimumLocation, k5 = 1, record?: Recorder, pack = SMALL_CRAFT_PACK): number {
+export function minimumFibreMass(
+  craft: Craft,
+  location: MinimumLocation,
+  k5 = 1,
+  record?: Recorder,
+  pack = SMALL_CRAFT_PACK,
+): number {
   if (location === 'deck') {
     const { a0, a1 } = pack.minimumFibre.deck;
     const fibreMass = 0.43 * k5 * (a0 + a1 * craft.waterlineLength);
@@ -48,7 +54,14 @@ export function minimumFibreMass(craft: Craft, location: MinimumLocation, k5 = 1
  * @example boat A of the reference, bottom: outer 0.540, inner 0.378, core 0.25 MPa
  * Source: ISO 12215-5:2008 method, F42 and F43. The core minimum is meant for the hull.
  */
-export function minimumSkins(craft: Craft, location: MinimumLocation, k5 = 1, k6 = 1, record?: Recorder, pack = SMALL_CRAFT_PACK) {
+export function minimumSkins(
+  craft: Craft,
+  location: MinimumLocation,
+  k5 = 1,
+  k6 = 1,
+  record?: Recorder,
+  pack = SMALL_CRAFT_PACK,
+) {
   const kDC = pack.designCategoryFactor[craft.designCategory];
   const k4 = pack.minimumSkin.k4[location];
   const outer = kDC * k4 * k5 * k6 * (0.1 * craft.waterlineLength + 0.15);
@@ -60,7 +73,13 @@ export function minimumSkins(craft: Craft, location: MinimumLocation, k5 = 1, k6
     quantity: 'Least fibre mass, outer skin',
     symbol: 'w_{os}',
     formula: 'k_{DC}k_4k_5k_6(0.1\\,L_{WL}+0.15)',
-    inputs: [put('k_{DC}', kDC), put('k_4', k4), put('k_5', k5), put('k_6', k6), put('L_{WL}', craft.waterlineLength, 'm')],
+    inputs: [
+      put('k_{DC}', kDC),
+      put('k_4', k4),
+      put('k_5', k5),
+      put('k_6', k6),
+      put('L_{WL}', craft.waterlineLength, 'm'),
+    ],
     value: outer,
     unit: 'kg/m²',
     source: cite('F43'),

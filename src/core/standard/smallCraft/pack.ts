@@ -32,7 +32,10 @@ export const packHead = {
 export const smallCraftPackSchema = z.strictObject({
   kind: z.literal('smallCraft'),
   ...packHead,
-  applicability: z.strictObject({ hullLength: z.tuple([positive, positive]), maxSpeedKnots: z.tuple([z.number(), positive]) }),
+  applicability: z.strictObject({
+    hullLength: z.tuple([positive, positive]),
+    maxSpeedKnots: z.tuple([z.number(), positive]),
+  }),
   designCategoryFactor: z.strictObject({ A: positive, B: positive, C: positive, D: positive }),
   planingSpeedRatio: positive,
   motor: z.strictObject({
@@ -43,7 +46,12 @@ export const smallCraftPackSchema = z.strictObject({
     sideMinimum: positive,
     deckBase: z.object({ perLength: positive, constant: positive }),
   }),
-  sail: z.strictObject({ bottomBase: pressureBase, bottomMinimum: pressureMinimum, sideMinimum: positive, deckBase: pressureBase }),
+  sail: z.strictObject({
+    bottomBase: pressureBase,
+    bottomMinimum: pressureMinimum,
+    sideMinimum: positive,
+    deckBase: pressureBase,
+  }),
   areaReductionMinimum: z.strictObject({ single: positive, sandwich: positive, stiffener: positive }),
   superstructureFactor: z.strictObject({
     superstructureFront: positive,
@@ -55,13 +63,30 @@ export const smallCraftPackSchema = z.strictObject({
   deckMinimumPressure: positive,
   /** Pa per metre of head. */
   headPressure: z.strictObject({ bulkhead: positive, collisionBulkhead: positive, tank: positive }),
-  stiffener: z.strictObject({ shearAttached: positive, shearFloating: positive, strengthFactor: positive, deflectionRatio: positive }),
+  stiffener: z.strictObject({
+    shearAttached: positive,
+    shearFloating: positive,
+    strengthFactor: positive,
+    deflectionRatio: positive,
+  }),
   deflectionRatio: positive,
   skinStrengthFactor: positive,
-  coreStrengthFactor: z.strictObject({ balsa: positive, honeycomb: positive, foamRigid: positive, foamDuctile: positive }),
+  coreStrengthFactor: z.strictObject({
+    balsa: positive,
+    honeycomb: positive,
+    foamRigid: positive,
+    foamDuctile: positive,
+  }),
   wrinklingFactor: positive,
-  minimumFibre: z.strictObject({ bottom: byLocation, side: byLocation, deck: z.strictObject({ a0: positive, a1: positive }) }),
-  minimumSkin: z.strictObject({ k4: z.strictObject({ bottom: positive, side: positive, deck: positive }), innerShare: positive }),
+  minimumFibre: z.strictObject({
+    bottom: byLocation,
+    side: byLocation,
+    deck: z.strictObject({ a0: positive, a1: positive }),
+  }),
+  minimumSkin: z.strictObject({
+    k4: z.strictObject({ bottom: positive, side: positive, deck: positive }),
+    innerShare: positive,
+  }),
   fibreTypeFactor: z.strictObject({ someMat: positive, continuousGlass: positive, carbonOrAramid: positive }),
   qualityFactor: z.strictObject({ 'EL-a': positive, 'EL-b': positive, 'EL-c': positive }),
   failureStrain: z.strictObject({ eGlass: strains, carbon: strains, aramid: strains }),

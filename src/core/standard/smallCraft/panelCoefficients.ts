@@ -14,7 +14,12 @@ export function panelCoefficients(shortSide: number, longSide: number, record?: 
   const r = Math.max(shortSide, longSide) / Math.min(shortSide, longSide);
   const k2 = r > 2 ? 0.5 : clamp((0.271 * r ** 2 + 0.91 * r - 0.554) / (r ** 2 - 0.313 * r + 1.351), 0.308, 0.5);
   const k3 = r >= 2 ? 0.028 : clamp((0.027 * r ** 2 - 0.029 * r + 0.011) / (r ** 2 - 1.463 * r + 1.108), 0.014, 0.028);
-  const kSHC = r <= 2 ? 0.035 + 0.394 * r - 0.09 * r ** 2 : r <= 3 ? 0.463 + 0.03 * (r - 2) : Math.min(0.5, 0.493 + 0.007 * (r - 3));
+  const kSHC =
+    r <= 2
+      ? 0.035 + 0.394 * r - 0.09 * r ** 2
+      : r <= 3
+        ? 0.463 + 0.03 * (r - 2)
+        : Math.min(0.5, 0.493 + 0.007 * (r - 3));
 
   const inputs = [put('r = l/b', r)];
   record?.({

@@ -61,13 +61,18 @@ function slammingFactor(craft: Craft): number {
   const light = craft.loadedMass <= 5 * craft.waterlineLength ** 3;
   if (!light || craft.designCategory === 'C' || craft.designCategory === 'D') return 1;
   if (craft.rightingLever60 === undefined)
-    throw invalid('craft.rightingLever60', 'A light sailing craft of category A or B needs rightingLever60, the largest righting lever up to 60° (m)');
+    throw invalid(
+      'craft.rightingLever60',
+      'A light sailing craft of category A or B needs rightingLever60, the largest righting lever up to 60° (m)',
+    );
   return Math.max(1, Math.sqrt((10 * craft.rightingLever60 * Math.sqrt(craft.waterlineLength)) / massTerm(craft)));
 }
 
 /** Whether the craft is checked in planing mode as well (F3). */
 export function isPlaning(craft: Craft, pack = SMALL_CRAFT_PACK): boolean {
-  return craft.kind === 'motor' && (craft.maxSpeedKnots ?? 0) / Math.sqrt(craft.waterlineLength) >= pack.planingSpeedRatio;
+  return (
+    craft.kind === 'motor' && (craft.maxSpeedKnots ?? 0) / Math.sqrt(craft.waterlineLength) >= pack.planingSpeedRatio
+  );
 }
 
 /**
@@ -85,13 +90,29 @@ export function designPressure(input: PressureInput, record?: Recorder, pack = S
   const kDC = pack.designCategoryFactor[craft.designCategory];
   const sail = craft.kind === 'sail';
   const planing = isPlaning(craft, pack);
-  const superstructure = location in pack.superstructureFactor ? pack.superstructureFactor[location as keyof typeof pack.superstructureFactor] : undefined;
-  record?.({ quantity: 'Design category factor', symbol: 'k_{DC}', formula: `\\text{category ${craft.designCategory}}`, inputs: [], value: kDC, unit: '', source: cite('F1') });
+  const superstructure =
+    location in pack.superstructureFactor
+      ? pack.superstructureFactor[location as keyof typeof pack.superstructureFactor]
+      : undefined;
+  record?.({
+    quantity: 'Design category factor',
+    symbol: 'k_{DC}',
+    formula: `\\text{category ${craft.designCategory}}`,
+    inputs: [],
+    value: kDC,
+    unit: '',
+    source: cite('F1'),
+  });
 
   let kZ: number | undefined;
   if (location === 'side') {
-    if (input.edgeHeight === undefined) throw invalid('edgeHeight', 'A side needs edgeHeight, the height of its edge above the waterline (m)');
-    if (input.centreHeight === undefined) throw invalid('centreHeight', 'A side needs centreHeight, the height of the panel centre above the waterline (m)');
+    if (input.edgeHeight === undefined)
+      throw invalid('edgeHeight', 'A side needs edgeHeight, the height of its edge above the waterline (m)');
+    if (input.centreHeight === undefined)
+      throw invalid(
+        'centreHeight',
+        'A side needs centreHeight, the height of the panel centre above the waterline (m)',
+      );
     kZ = Math.min(1, Math.max(0, (input.edgeHeight - input.centreHeight) / input.edgeHeight));
     record?.({
       quantity: 'Vertical factor',
@@ -105,11 +126,16 @@ export function designPressure(input: PressureInput, record?: Recorder, pack = S
   }
 
   const own = sail ? pack.sail : pack.motor;
-  const deckBase = sail ? pack.sail.deckBase.perMass * massTerm(craft) + pack.sail.deckBase.constant : pack.motor.deckBase.perLength * LWL + pack.motor.deckBase.constant;
+  const deckBase = sail
+    ? pack.sail.deckBase.perMass * massTerm(craft) + pack.sail.deckBase.constant
+    : pack.motor.deckBase.perLength * LWL + pack.motor.deckBase.constant;
   const slowBase = own.bottomBase.perMass * massTerm(craft) + own.bottomBase.constant;
   const displacementBase = sail ? slowBase * slammingFactor(craft) : slowBase;
   const nCG = planing ? dynamicLoadFactor(craft, record) : undefined;
-  const planingBase = nCG === undefined ? undefined : ((pack.motor.planingBase * m) / (LWL * craft.chineBeam!)) * (1 + Math.sqrt(kDC) * nCG);
+  const planingBase =
+    nCG === undefined
+      ? undefined
+      : ((pack.motor.planingBase * m) / (LWL * craft.chineBeam!)) * (1 + Math.sqrt(kDC) * nCG);
 
   if (location === 'bottom' || location === 'side') {
     if (planingBase !== undefined)
@@ -117,7 +143,12 @@ export function designPressure(input: PressureInput, record?: Recorder, pack = S
         quantity: 'Base pressure, planing',
         symbol: 'P_{BMP}',
         formula: `\\frac{${kilo(pack.motor.planingBase)}\\,m}{L_{WL} B_C}\\left(1+\\sqrt{k_{DC}}\\,n_{CG}\\right)\\,\\text{kPa}`,
-        inputs: [put('m', m, 'kg'), put('L_{WL}', LWL, 'm'), put('B_C', craft.chineBeam!, 'm'), put('n_{CG}', nCG!, 'g')],
+        inputs: [
+          put('m', m, 'kg'),
+          put('L_{WL}', LWL, 'm'),
+          put('B_C', craft.chineBeam!, 'm'),
+          put('n_{CG}', nCG!, 'g'),
+        ],
         value: planingBase,
         unit: 'Pa',
         source: cite('F16'),
@@ -160,11 +191,18 @@ export function designPressure(input: PressureInput, record?: Recorder, pack = S
     candidates = [inMode(slow, displacementBase, kDC), ...(planing ? [inMode('planing', planingBase!, 1)] : [])];
   } else if (location === 'side') {
     minimumPressure = own.sideMinimum * LWL * kDC;
-    candidates = [inMode(slow, side(displacementBase), kDC), ...(planing ? [inMode('planing', side(pack.motor.planingSideShare * planingBase!), kDC)] : [])];
+    candidates = [
+      inMode(slow, side(displacementBase), kDC),
+      ...(planing ? [inMode('planing', side(pack.motor.planingSideShare * planingBase!), kDC)] : []),
+    ];
   } else {
     const factor = superstructure ?? 1;
-    if (superstructure === undefined || location === 'superstructureSideWalking') minimumPressure = pack.deckMinimumPressure;
-    candidates = [inMode(slow, deckBase * factor, kDC), ...(planing ? [inMode('planing', deckBase * factor, kDC)] : [])];
+    if (superstructure === undefined || location === 'superstructureSideWalking')
+      minimumPressure = pack.deckMinimumPressure;
+    candidates = [
+      inMode(slow, deckBase * factor, kDC),
+      ...(planing ? [inMode('planing', deckBase * factor, kDC)] : []),
+    ];
   }
 
   const greatest = candidates.reduce((a, b) => (b.pressure > a.pressure ? b : a));
@@ -174,7 +212,10 @@ export function designPressure(input: PressureInput, record?: Recorder, pack = S
     quantity: 'Design pressure',
     symbol: 'P',
     formula: '\\max(P_{base}\\,k_{AR}\\,k_{DC}\\,k_L,\\;P_{min})',
-    inputs: [...candidates.map((c) => put(`P_{\\text{${c.mode}}}`, c.pressure, 'Pa')), ...(minimumPressure === undefined ? [] : [put('P_{min}', minimumPressure, 'Pa')])],
+    inputs: [
+      ...candidates.map((c) => put(`P_{\\text{${c.mode}}}`, c.pressure, 'Pa')),
+      ...(minimumPressure === undefined ? [] : [put('P_{min}', minimumPressure, 'Pa')]),
+    ],
     value: pressure,
     unit: 'Pa',
     source: cite('F15 to F24'),
@@ -194,7 +235,11 @@ export function designPressure(input: PressureInput, record?: Recorder, pack = S
 
 /** What stands under a head of water: a watertight bulkhead, the collision bulkhead, the boundary of a tank. */
 export type HeadLocation = keyof SmallCraftPack['headPressure'];
-const HEAD_WORDS: Record<HeadLocation, string> = { bulkhead: 'a watertight bulkhead', collisionBulkhead: 'the collision bulkhead', tank: 'a tank boundary' };
+const HEAD_WORDS: Record<HeadLocation, string> = {
+  bulkhead: 'a watertight bulkhead',
+  collisionBulkhead: 'the collision bulkhead',
+  tank: 'a tank boundary',
+};
 
 /**
  * Pressure under a head of water (Pa): 7 kPa per metre on a watertight bulkhead, 10 on tanks and, as a tank, on the collision bulkhead.

@@ -19,7 +19,12 @@ export interface SandwichInput {
   outer: Skin;
   inner: Skin;
   /** Pa */
-  core: { compressiveModulus: number; shearModulus: number; shearStrength: number; kind: 'foamRigid' | 'foamDuctile' | 'balsa' | 'honeycomb' };
+  core: {
+    compressiveModulus: number;
+    shearModulus: number;
+    shearStrength: number;
+    kind: 'foamRigid' | 'foamDuctile' | 'balsa' | 'honeycomb';
+  };
 }
 
 /**
@@ -54,7 +59,11 @@ export function sandwichRequirement(input: SandwichInput, record?: Recorder, pac
       quantity: 'Wrinkling stress of the compressed skin',
       symbol: '\\sigma_{wr}',
       formula: `${pack.wrinklingFactor}\\sqrt[3]{E_c E_f G_c}`,
-      inputs: [put('E_c', core.compressiveModulus, 'Pa'), put('E_f', inner.E, 'Pa'), put('G_c', core.shearModulus, 'Pa')],
+      inputs: [
+        put('E_c', core.compressiveModulus, 'Pa'),
+        put('E_f', inner.E, 'Pa'),
+        put('G_c', core.shearModulus, 'Pa'),
+      ],
       value: wrinklingStress,
       unit: 'Pa',
       source: cite('F44'),

@@ -1,4 +1,11 @@
-import { rotateStrain, smearedConstants, type FailureStrain, type LaidComponent, type Ply, type PlyStrength } from '../../laminate';
+import {
+  rotateStrain,
+  smearedConstants,
+  type FailureStrain,
+  type LaidComponent,
+  type Ply,
+  type PlyStrength,
+} from '../../laminate';
 import { COMPONENT_FORMS, failureStrains, FIBRE_FAMILIES } from '../../material';
 import { put, type Recorder } from '../../working';
 import { laminateProperties } from './laminateProperties';
@@ -21,8 +28,15 @@ const DESIGN_FIGURES = ['E1', 'E2', 'Xt', 'Xc', 'Yt', 'Yc', 'S'] as const;
 function statedLimits({ plies, origins, statedSpread }: LaidComponent, usual: FailureStrain): FailureStrain {
   const { strength, E1, E2, G12 } = plies[0]!;
   const factor = Math.min(0.9, 1 - 2 * statedSpread);
-  const limit = (figure: keyof PlyStrength, modulus: number, otherwise: number) => (origins[figure] === 'computed' ? otherwise : (factor * strength![figure]) / modulus);
-  return { e1t: limit('Xt', E1, usual.e1t), e1c: limit('Xc', E1, usual.e1c), e2t: limit('Yt', E2, usual.e2t), e2c: limit('Yc', E2, usual.e2c), g12: limit('S', G12, usual.g12) };
+  const limit = (figure: keyof PlyStrength, modulus: number, otherwise: number) =>
+    origins[figure] === 'computed' ? otherwise : (factor * strength![figure]) / modulus;
+  return {
+    e1t: limit('Xt', E1, usual.e1t),
+    e1c: limit('Xc', E1, usual.e1c),
+    e2t: limit('Yt', E2, usual.e2t),
+    e2c: limit('Yc', E2, usual.e2c),
+    g12: limit('S', G12, usual.g12),
+  };
 }
 
 /** Whether a component is glass with equal shares along and across the direction, which the pack's roving law covers. */
@@ -56,14 +70,24 @@ const isSquare = (angle: number) => Math.abs(angle - 90 * Math.round(angle / 90)
  * @example sheetProperties(biaxial45, 0)?.basis // 'firstPly'
  * Source: ISO 12215-5:2008 method, F53, F55 and the limiting strains of class rules as restated in data/standards.
  */
-export function sheetProperties(component: LaidComponent, angleDeg: number, record?: Recorder, pack = SMALL_CRAFT_PACK): SheetProperties | undefined {
+export function sheetProperties(
+  component: LaidComponent,
+  angleDeg: number,
+  record?: Recorder,
+  pack = SMALL_CRAFT_PACK,
+): SheetProperties | undefined {
   const { fibre, form, fibreWeightFraction, origins } = component;
   const isStated = DESIGN_FIGURES.some((figure) => origins[figure] !== 'computed');
   if (!isStated && fibre.family === 'eGlass' && (form === 'randomMat' || balancedAlong(component, angleDeg))) {
-    const { E, tensileStrength, compressiveStrength } = laminateProperties(fibreWeightFraction, form === 'randomMat' ? 1 : 0, record);
+    const { E, tensileStrength, compressiveStrength } = laminateProperties(
+      fibreWeightFraction,
+      form === 'randomMat' ? 1 : 0,
+      record,
+    );
     return { E, tensileStrength, compressiveStrength, basis: 'law' };
   }
-  const packLimits = form === 'randomMat' ? undefined : pack.failureStrain[fibre.family as keyof typeof pack.failureStrain];
+  const packLimits =
+    form === 'randomMat' ? undefined : pack.failureStrain[fibre.family as keyof typeof pack.failureStrain];
   const usualLimits = packLimits ?? (isStated ? failureStrains(fibre.family, form) : undefined);
   if (!usualLimits) return undefined;
   const limits = isStated ? statedLimits(component, usualLimits) : usualLimits;
@@ -76,7 +100,10 @@ export function sheetProperties(component: LaidComponent, angleDeg: number, reco
     // A weave is smeared, so both its fibre directions are judged; a unidirectional sublayer has one.
     for (const turn of form === 'woven' && !isStated ? [0, 90] : [0]) {
       const [e1, e2, g12] = rotateStrain([1, -nuxy, shearCoupling], ply.angleDeg + turn);
-      const directions = form === 'woven' && !isStated ? [[e1, limits.e1t, limits.e1c] as const] : [[e1, limits.e1t, limits.e1c] as const, [e2, limits.e2t, limits.e2c] as const];
+      const directions =
+        form === 'woven' && !isStated
+          ? [[e1, limits.e1t, limits.e1c] as const]
+          : [[e1, limits.e1t, limits.e1c] as const, [e2, limits.e2t, limits.e2c] as const];
       for (const [strain, t, c] of directions) {
         if (Math.abs(strain) < 1e-9) continue;
         tension = Math.min(tension, strain > 0 ? t / strain : -c / strain);
@@ -100,5 +127,10 @@ export function sheetProperties(component: LaidComponent, angleDeg: number, reco
       ? 'On stated figures of the ply, at the lesser of 0.9 of the mean and the mean less two standard deviations.'
       : 'First ply to crack or break counts, transverse cracking included.',
   });
-  return { E: Ex, tensileStrength: Ex * tension, compressiveStrength: Ex * compression, basis: isStated ? 'stated' : 'firstPly' };
+  return {
+    E: Ex,
+    tensileStrength: Ex * tension,
+    compressiveStrength: Ex * compression,
+    basis: isStated ? 'stated' : 'firstPly',
+  };
 }

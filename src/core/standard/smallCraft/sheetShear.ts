@@ -12,14 +12,21 @@ import { SMALL_CRAFT_PACK } from './pack';
  * @example sheetShear(biaxial45, 0)!.shearStrength > sheetShear(biaxial45, 45)!.shearStrength // true
  * Source: ISO 12215-5:2008 method, F53, F55 with the limiting strains of class rules as restated in data/standards.
  */
-export function sheetShear(component: LaidComponent, angleDeg: number, pack = SMALL_CRAFT_PACK): { G: number; shearStrength: number } | undefined {
+export function sheetShear(
+  component: LaidComponent,
+  angleDeg: number,
+  pack = SMALL_CRAFT_PACK,
+): { G: number; shearStrength: number } | undefined {
   const { fibre, form, fibreWeightFraction, plies } = component;
-  const square = plies.every((ply) => Math.abs(((ply.angleDeg + angleDeg) % 90) - Math.round(((ply.angleDeg + angleDeg) % 90) / 90) * 90) < 5);
+  const square = plies.every(
+    (ply) => Math.abs(((ply.angleDeg + angleDeg) % 90) - Math.round(((ply.angleDeg + angleDeg) % 90) / 90) * 90) < 5,
+  );
   if (fibre.family === 'eGlass' && (form === 'randomMat' || (form !== 'unidirectional' && square))) {
     const { G, shearStrength } = laminateProperties(fibreWeightFraction, form === 'randomMat' ? 1 : 0);
     return { G, shearStrength };
   }
-  const limits = pack.failureStrain[fibre.family as keyof typeof pack.failureStrain] ?? failureStrains(fibre.family, form);
+  const limits =
+    pack.failureStrain[fibre.family as keyof typeof pack.failureStrain] ?? failureStrains(fibre.family, form);
   if (!limits) return undefined;
   const turned = plies.map((ply) => ({ ...ply, angleDeg: ply.angleDeg + angleDeg }));
   const { Gxy } = smearedConstants(turned);

@@ -17,7 +17,16 @@ import {
 import { layFabric } from '../../laminate';
 import { GENERIC_MATERIALS, type Fabric, type Fibre, type Resin } from '../../material';
 
-const boatA: Craft = { kind: 'motor', hullLength: 8.4, waterlineLength: 7.5, chineBeam: 2.2, deadriseDeg: 18, loadedMass: 3600, maxSpeedKnots: 26, designCategory: 'C' };
+const boatA: Craft = {
+  kind: 'motor',
+  hullLength: 8.4,
+  waterlineLength: 7.5,
+  chineBeam: 2.2,
+  deadriseDeg: 18,
+  loadedMass: 3600,
+  maxSpeedKnots: 26,
+  designCategory: 'C',
+};
 const material = <T>(id: string) => GENERIC_MATERIALS.find((m) => m.id === id) as T;
 const fibres = new Map(GENERIC_MATERIALS.filter((m): m is Fibre => m.kind === 'fibre').map((m) => [m.id, m]));
 const laid = (id: string) => layFabric(material<Fabric>(id), fibres, material<Resin>('vinylester'), 'infusion')[0]!;
@@ -50,7 +59,11 @@ describe('small-craft method, figures of its restatement', () => {
     expect(curvatureFactor(0.02, 0.38)).toBeCloseTo(0.925, 3);
   });
   it('least fibre masses of boat A', () => {
-    expect([minimumFibreMass(boatA, 'bottom'), minimumFibreMass(boatA, 'side'), minimumFibreMass(boatA, 'deck')].map((w) => Number(w.toFixed(3)))).toEqual([1.942, 1.607, 1.075]);
+    expect(
+      [minimumFibreMass(boatA, 'bottom'), minimumFibreMass(boatA, 'side'), minimumFibreMass(boatA, 'deck')].map((w) =>
+        Number(w.toFixed(3)),
+      ),
+    ).toEqual([1.942, 1.607, 1.075]);
     expect(minimumSkins(boatA, 'bottom').outer).toBeCloseTo(0.54, 3);
   });
 });
@@ -58,18 +71,30 @@ describe('small-craft method, figures of its restatement', () => {
 describe('small-craft method, properties', () => {
   it('pressure falls with the size of the panel and never below its minimum', () => {
     fc.assert(
-      fc.property(fc.double({ min: 0.2, max: 1.5, noNaN: true }), fc.double({ min: 0, max: 1, noNaN: true }), fc.constantFrom('bottom', 'deck'), (side, position, location) => {
-        const at = (shortSide: number) =>
-          designPressure({ craft: boatA, location: location as 'bottom', position, member: { kind: 'panel', shortSide, longSide: 2 * shortSide, construction: 'sandwich' } });
-        expect(at(side * 1.3).pressure).toBeLessThanOrEqual(at(side).pressure);
-        expect(at(side).pressure).toBeGreaterThanOrEqual(at(side).minimumPressure!);
-      }),
+      fc.property(
+        fc.double({ min: 0.2, max: 1.5, noNaN: true }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        fc.constantFrom('bottom', 'deck'),
+        (side, position, location) => {
+          const at = (shortSide: number) =>
+            designPressure({
+              craft: boatA,
+              location: location as 'bottom',
+              position,
+              member: { kind: 'panel', shortSide, longSide: 2 * shortSide, construction: 'sandwich' },
+            });
+          expect(at(side * 1.3).pressure).toBeLessThanOrEqual(at(side).pressure);
+          expect(at(side).pressure).toBeGreaterThanOrEqual(at(side).minimumPressure!);
+        },
+      ),
     );
   });
   it('names the figure that is missing', () => {
     const member = { kind: 'panel', shortSide: 0.4, longSide: 0.8, construction: 'single' } as const;
     expect(() => designPressure({ craft: boatA, location: 'side', position: 0.5, member })).toThrow(/edgeHeight/);
-    expect(() => designPressure({ craft: { ...boatA, chineBeam: undefined }, location: 'bottom', position: 0.5, member })).toThrow(/chineBeam/);
+    expect(() =>
+      designPressure({ craft: { ...boatA, chineBeam: undefined }, location: 'bottom', position: 0.5, member }),
+    ).toThrow(/chineBeam/);
   });
 });
 
@@ -78,7 +103,12 @@ describe('a fabric as the pack sees it', () => {
     const component = laid('bx0-600');
     const law = laminateProperties(component.fibreWeightFraction, 0);
     for (const angle of [0, 90, -90])
-      expect(sheetProperties(component, angle)).toEqual({ E: law.E, tensileStrength: law.tensileStrength, compressiveStrength: law.compressiveStrength, basis: 'law' });
+      expect(sheetProperties(component, angle)).toEqual({
+        E: law.E,
+        tensileStrength: law.tensileStrength,
+        compressiveStrength: law.compressiveStrength,
+        basis: 'law',
+      });
   });
   it('takes unidirectional glass by limiting strain: strong along, weak across', () => {
     const along = sheetProperties(laid('ud-600'), 0)!;
@@ -91,7 +121,9 @@ describe('a fabric as the pack sees it', () => {
   it('takes tested strengths in front of its tables, at the lesser of 0.9 mean and mean less two deviations', () => {
     const fabric = structuredClone(material<Fabric>('bx0-600'));
     const along = (spread: number) => {
-      fabric.components[0]!.measured = [{ property: 'Xt', value: 7e8, origin: 'yardTest', n: 6, spread, process: null }];
+      fabric.components[0]!.measured = [
+        { property: 'Xt', value: 7e8, origin: 'yardTest', n: 6, spread, process: null },
+      ];
       const [component] = layFabric(fabric, fibres, material<Resin>('vinylester'), 'infusion');
       return sheetProperties(component!, 0)!;
     };
@@ -99,10 +131,15 @@ describe('a fabric as the pack sees it', () => {
     // The transverse layer cracks first, as with the pack's limits; its strain is not stated.
     expect(along(0.02).tensileStrength / along(0.02).E).toBeCloseTo(0.0053, 4);
     const ud = structuredClone(material<Fabric>('ud-600'));
-    ud.components[0]!.measured = [{ property: 'Xt', value: 7e8, origin: 'yardTest', n: 6, spread: 0.08, process: null }];
+    ud.components[0]!.measured = [
+      { property: 'Xt', value: 7e8, origin: 'yardTest', n: 6, spread: 0.08, process: null },
+    ];
     const [component] = layFabric(ud, fibres, material<Resin>('vinylester'), 'infusion');
     expect(sheetProperties(component!, 0)!.tensileStrength).toBeCloseTo(7e8 * (1 - 0.16), -3);
-    expect(sheetProperties(component!, 0)!.compressiveStrength).toBeCloseTo(sheetProperties(laid('ud-600'), 0)!.compressiveStrength, -3);
+    expect(sheetProperties(component!, 0)!.compressiveStrength).toBeCloseTo(
+      sheetProperties(laid('ud-600'), 0)!.compressiveStrength,
+      -3,
+    );
   });
   it('gives the same for ±45 turned by 90, and has no figures for flax', () => {
     const one = sheetProperties(laid('bx45-600'), 0)!;
@@ -113,9 +150,37 @@ describe('a fabric as the pack sees it', () => {
 });
 
 it('a zone without its figure is refused by name', () => {
-  const geometry = { area: 1, centroidX: 1, centroidZ: 1, panelLength: 1, panelBreadth: 0.5, crown: 0, panelX: 1, edgeHeight: null, centreHeight: null, head: null };
-  const sheets = [{ role: 'skin', name: 'x', thickness: 0.003, fibreMass: 2, resinMass: 1, matMass: 0, lightFibreMass: 0, properties: undefined }] as const;
-  expect(() => checkPanel({ craft: boatA, location: 'bulkhead', geometry, sheets, quality: 1 })).toThrow(/head of water/);
-  expect(() => checkPanel({ craft: boatA, location: 'bottom', geometry, sheets: [], quality: 1 })).toThrow(/No layer covers/);
-  expect(checkPanel({ craft: boatA, location: 'bottom', geometry, sheets, quality: 1 }).notChecked.join()).toContain('no strengths for x');
+  const geometry = {
+    area: 1,
+    centroidX: 1,
+    centroidZ: 1,
+    panelLength: 1,
+    panelBreadth: 0.5,
+    crown: 0,
+    panelX: 1,
+    edgeHeight: null,
+    centreHeight: null,
+    head: null,
+  };
+  const sheets = [
+    {
+      role: 'skin',
+      name: 'x',
+      thickness: 0.003,
+      fibreMass: 2,
+      resinMass: 1,
+      matMass: 0,
+      lightFibreMass: 0,
+      properties: undefined,
+    },
+  ] as const;
+  expect(() => checkPanel({ craft: boatA, location: 'bulkhead', geometry, sheets, quality: 1 })).toThrow(
+    /head of water/,
+  );
+  expect(() => checkPanel({ craft: boatA, location: 'bottom', geometry, sheets: [], quality: 1 })).toThrow(
+    /No layer covers/,
+  );
+  expect(checkPanel({ craft: boatA, location: 'bottom', geometry, sheets, quality: 1 }).notChecked.join()).toContain(
+    'no strengths for x',
+  );
 });

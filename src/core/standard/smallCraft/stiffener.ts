@@ -27,7 +27,17 @@ export interface StiffenerRequirementInput {
  * Source: ISO 12215-5:2008 method, F46 to F49. Clamped ends.
  */
 export function stiffenerRequirement(input: StiffenerRequirementInput, record?: Recorder, pack = SMALL_CRAFT_PACK) {
-  const { pressure: P, spacing: s, span: lu, rise = 0, tensileStrength, compressiveStrength, shearStrength, E, attached = true } = input;
+  const {
+    pressure: P,
+    spacing: s,
+    span: lu,
+    rise = 0,
+    tensileStrength,
+    compressiveStrength,
+    shearStrength,
+    E,
+    attached = true,
+  } = input;
   const kCS = curvatureFactor(rise, lu, record);
   const { stiffener } = pack;
   const kSA = attached ? stiffener.shearAttached : stiffener.shearFloating;

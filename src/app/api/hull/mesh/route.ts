@@ -7,7 +7,11 @@ import { MESH_LIMIT, meshPlacementSchema, readMesh } from '@/server/mesh/readMes
 export const POST = (request: Request) =>
   answer(async () => {
     const query = new URL(request.url).searchParams;
-    const placement = parseOrThrow(meshPlacementSchema, { unit: query.get('unit'), forward: query.get('forward'), up: query.get('up') }, 'placement');
+    const placement = parseOrThrow(
+      meshPlacementSchema,
+      { unit: query.get('unit'), forward: query.get('forward'), up: query.get('up') },
+      'placement',
+    );
     const triangles = readMesh(await readBytes(request, MESH_LIMIT), query.get('name') ?? '', placement);
     return json({ ...meshToStations(triangles), triangles: triangles.length / 9 });
   });

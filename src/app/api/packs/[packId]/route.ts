@@ -9,7 +9,8 @@ export const PUT = (request: Request, { params }: Context) =>
   answer(async () => {
     const { packId } = await params;
     const pack = await readJson(request);
-    if ((pack as { id?: unknown } | null)?.id !== packId) throw new KeramosError('invalid', `The pack's id must be "${packId}", as in the address`, 'pack.id');
+    if ((pack as { id?: unknown } | null)?.id !== packId)
+      throw new KeramosError('invalid', `The pack's id must be "${packId}", as in the address`, 'pack.id');
     return json(await savePack(await database(), pack, false));
   });
 

@@ -9,7 +9,8 @@ export const PUT = (request: Request, { params }: Context) =>
   answer(async () => {
     const { materialId } = await params;
     const material = await readJson(request);
-    if ((material as { id?: unknown } | null)?.id !== materialId) throw new KeramosError('invalid', `The material's id must be "${materialId}", as in the address`, 'material.id');
+    if ((material as { id?: unknown } | null)?.id !== materialId)
+      throw new KeramosError('invalid', `The material's id must be "${materialId}", as in the address`, 'material.id');
     return json(await saveShelfMaterial(await database(), material, false));
   });
 

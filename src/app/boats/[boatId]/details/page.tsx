@@ -5,5 +5,9 @@ import { DetailsScreen } from '@/ui/details/DetailsScreen';
 const KINDS = new Set(['fabric', 'fibre', 'core', 'metal', 'wood', 'adhesive']);
 
 export default async function Page() {
-  return <DetailsScreen shelf={(await listShelf(await database())).map((item) => item.material).filter(({ kind }) => KINDS.has(kind))} />;
+  return (
+    <DetailsScreen
+      shelf={(await listShelf(await database())).map((item) => item.material).filter(({ kind }) => KINDS.has(kind))}
+    />
+  );
 }

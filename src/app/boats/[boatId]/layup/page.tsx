@@ -5,7 +5,9 @@ import { LayupScreen } from '@/ui/layup/LayupScreen';
 export default async function Page() {
   return (
     <LayupScreen
-      shelf={(await listShelf(await database())).map((item) => item.material).filter(({ kind }) => kind === 'fabric' || kind === 'fibre' || kind === 'core' || kind === 'coating')}
+      shelf={(await listShelf(await database()))
+        .map((item) => item.material)
+        .filter(({ kind }) => kind === 'fabric' || kind === 'fibre' || kind === 'core' || kind === 'coating')}
     />
   );
 }

@@ -4,6 +4,10 @@ import { StiffenersScreen } from '@/ui/stiffeners/StiffenersScreen';
 
 export default async function Page() {
   return (
-    <StiffenersScreen shelf={(await listShelf(await database())).map((item) => item.material).filter(({ kind }) => kind === 'fabric' || kind === 'core' || kind === 'fibre')} />
+    <StiffenersScreen
+      shelf={(await listShelf(await database()))
+        .map((item) => item.material)
+        .filter(({ kind }) => kind === 'fabric' || kind === 'core' || kind === 'fibre')}
+    />
   );
 }

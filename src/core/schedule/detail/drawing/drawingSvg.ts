@@ -1,6 +1,7 @@
 import type { At, DetailDrawing, Mark } from './marks';
 
-const escape = (text: string) => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');
+const escape = (text: string) =>
+  text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');
 const n = (value: number) => Number(value.toFixed(2));
 
 const STROKES: Record<Extract<Mark, { as: 'line' }>['style'], string> = {
@@ -19,7 +20,13 @@ const PATTERNS = `<defs>
 <pattern id="dd-bond" width="3" height="3" patternUnits="userSpaceOnUse"><rect width="3" height="3" fill="#c9bfae"/><circle cx="1.5" cy="1.5" r="0.7" fill="#5f574d"/></pattern>
 <pattern id="dd-wood" width="8" height="3" patternUnits="userSpaceOnUse"><rect width="8" height="3" fill="#ecd6b4"/><path d="M0 1.5Q2 0.2 4 1.5T8 1.5" fill="none" stroke="#a07c4a" stroke-width="0.5"/></pattern>
 </defs>`;
-export const FILL_NAMES = { laminate: 'laminate', core: 'core', metal: 'metal', bond: 'bond or putty', wood: 'wood or bulkhead' } as const;
+export const FILL_NAMES = {
+  laminate: 'laminate',
+  core: 'core',
+  metal: 'metal',
+  bond: 'bond or putty',
+  wood: 'wood or bulkhead',
+} as const;
 
 /** Corners of all marks (mm), with room for dimensions and text. */
 function bounds(marks: readonly Mark[]) {
@@ -48,10 +55,19 @@ export function offsetLine({ from, to, offset }: Extract<Mark, { as: 'dimension'
   ];
 }
 
-function viewSvg(marks: readonly Mark[], x0: number, y0: number, width: number, height: number): { svg: string; scale: number } {
+function viewSvg(
+  marks: readonly Mark[],
+  x0: number,
+  y0: number,
+  width: number,
+  height: number,
+): { svg: string; scale: number } {
   const { left, right, low, high } = bounds(marks);
   const MARGIN = 40;
-  const scale = Math.min((width - 2 * MARGIN) / Math.max(1, right - left), (height - 2 * MARGIN) / Math.max(1, high - low));
+  const scale = Math.min(
+    (width - 2 * MARGIN) / Math.max(1, right - left),
+    (height - 2 * MARGIN) / Math.max(1, high - low),
+  );
   const [cx, cy] = [x0 + width / 2 - (scale * (left + right)) / 2, y0 + height / 2 + (scale * (low + high)) / 2];
   const at = ([x, y]: At): string => `${n(cx + x * scale)} ${n(cy - y * scale)}`;
   const text = (place: At, words: string, anchor: string, size: number, extra = '') => {
@@ -103,10 +119,15 @@ export function drawingSvg({ views }: DetailDrawing, title: string): string {
   const drawn = views.map(({ title: name, marks }, i) => {
     const { svg, scale } = viewSvg(marks, i * each, 18, each, VIEW);
     const ratio = PER_MM / scale;
-    const said = ratio >= 1 ? `1 : ${ratio < 10 ? ratio.toFixed(1) : Math.round(ratio)}` : `${(1 / ratio).toFixed(1)} : 1`;
+    const said =
+      ratio >= 1 ? `1 : ${ratio < 10 ? ratio.toFixed(1) : Math.round(ratio)}` : `${(1 / ratio).toFixed(1)} : 1`;
     return `<text x="${n(i * each + 8)}" y="13" font-size="12.5" font-weight="600" fill="#2b2622">${escape(name)} <tspan fill="#6b6156" font-weight="400">about ${said}</tspan></text>${svg}`;
   });
-  const used = [...new Set(views.flatMap(({ marks }) => marks.flatMap((mark) => (mark.as === 'line' && mark.fill ? [mark.fill] : []))))];
+  const used = [
+    ...new Set(
+      views.flatMap(({ marks }) => marks.flatMap((mark) => (mark.as === 'line' && mark.fill ? [mark.fill] : []))),
+    ),
+  ];
   const legend = used
     .map(
       (fill, i) =>

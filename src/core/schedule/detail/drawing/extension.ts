@@ -50,10 +50,19 @@ export function drawExtension(scene: Scene, detail: DetailOf<'extension'>): Deta
       line([[run / 2 + over, 0], ...stair, [run / 2 + over, T]], 'outline', 'laminate', true),
     );
   }
-  detail.outer.forEach(({ overlap }, i) => marks.push(box(-M(overlap), -(i + 1) * 3, 2 * M(overlap), 2.4, 'laminate', 'thin')));
-  detail.inner.forEach(({ overlap }, i) => marks.push(box(-M(overlap), T + i * 3 + 0.6, 2 * M(overlap), 2.4, 'laminate', 'thin')));
+  detail.outer.forEach(({ overlap }, i) =>
+    marks.push(box(-M(overlap), -(i + 1) * 3, 2 * M(overlap), 2.4, 'laminate', 'thin')),
+  );
+  detail.inner.forEach(({ overlap }, i) =>
+    marks.push(box(-M(overlap), T + i * 3 + 0.6, 2 * M(overlap), 2.4, 'laminate', 'thin')),
+  );
   marks.push(
-    dimension([-run / 2, T + detail.inner.length * 3 + 6], [run / 2, T + detail.inner.length * 3 + 6], 8, `${mm(run)}, 1 : ${detail.ratio}`),
+    dimension(
+      [-run / 2, T + detail.inner.length * 3 + 6],
+      [run / 2, T + detail.inner.length * 3 + 6],
+      8,
+      `${mm(run)}, 1 : ${detail.ratio}`,
+    ),
     label([0, -detail.outer.length * 3 - 12], `thickness ${mm(t)}, drawn ×${mm(k)}`, 'middle', 'small'),
   );
   return { views: [{ title: 'Section across the joint', marks }] };

@@ -9,7 +9,12 @@ export function drawFlange(scene: Scene, detail: DetailOf<'flange'>): DetailDraw
     scene.laid.reduce((sum, one) => sum + (one.material.kind === 'fabric' ? M(one.thickness) : 0), 0),
   );
   const g = M(detail.bondLine);
-  const section: Mark[] = [box(0, 0, w, t, 'laminate'), box(-t, -w * 0.9, t, w * 0.9 + t, 'laminate'), box(0, t, w, g, 'bond'), box(-t * 2, t + g, w + t * 2, t, 'laminate')];
+  const section: Mark[] = [
+    box(0, 0, w, t, 'laminate'),
+    box(-t, -w * 0.9, t, w * 0.9 + t, 'laminate'),
+    box(0, t, w, g, 'bond'),
+    box(-t * 2, t + g, w + t * 2, t, 'laminate'),
+  ];
   if (detail.pitch !== null)
     section.push(
       box(w - M(detail.edgeDistance) - M(detail.boltDiameter) / 2, -6, M(detail.boltDiameter), 2 * t + g + 12, 'metal'),
@@ -25,8 +30,19 @@ export function drawFlange(scene: Scene, detail: DetailOf<'flange'>): DetailDraw
   if (detail.pitch !== null) {
     const p = M(detail.pitch);
     plan.push(box(-p * 1.5, 0, p * 3, w, 'laminate'));
-    for (const k of [-1, 0, 1]) plan.push({ as: 'circle', at: [k * p, M(detail.edgeDistance)], radius: M(detail.boltDiameter) / 2, style: 'outline' });
+    for (const k of [-1, 0, 1])
+      plan.push({
+        as: 'circle',
+        at: [k * p, M(detail.edgeDistance)],
+        radius: M(detail.boltDiameter) / 2,
+        style: 'outline',
+      });
     plan.push(dimension([0, w], [p, w], 10, `pitch ${mm(p)}`));
   }
-  return { views: [{ title: 'Section of the joint', marks: section }, ...(plan.length ? [{ title: 'Along the flange', marks: plan }] : [])] };
+  return {
+    views: [
+      { title: 'Section of the joint', marks: section },
+      ...(plan.length ? [{ title: 'Along the flange', marks: plan }] : []),
+    ],
+  };
 }

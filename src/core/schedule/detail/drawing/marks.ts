@@ -22,7 +22,14 @@ const millimetres = (metres: number) => metres * 1000;
 export const mm = (value: number) => `${value < 10 ? Number(value.toFixed(1)) : Math.round(value)}`;
 
 /** A rectangle from its lower left corner (mm). */
-export const box = (x: number, y: number, width: number, height: number, fill?: Extract<Mark, { as: 'line' }>['fill'], style: 'outline' | 'hidden' | 'thin' = 'outline'): Mark => ({
+export const box = (
+  x: number,
+  y: number,
+  width: number,
+  height: number,
+  fill?: Extract<Mark, { as: 'line' }>['fill'],
+  style: 'outline' | 'hidden' | 'thin' = 'outline',
+): Mark => ({
   as: 'line',
   points: [
     [x, y],
@@ -35,8 +42,18 @@ export const box = (x: number, y: number, width: number, height: number, fill?: 
   ...(fill && { fill }),
 });
 /** A dimension that says its own length (mm). */
-export const dimension = (from: At, to: At, offset: number, text = mm(Math.hypot(to[0] - from[0], to[1] - from[1]))): Mark => ({ as: 'dimension', from, to, offset, text });
-export const label = (at: At, text: string, anchor: 'start' | 'middle' | 'end' = 'start', size: 'small' | 'normal' = 'normal'): Mark => ({ as: 'text', at, text, anchor, size });
+export const dimension = (
+  from: At,
+  to: At,
+  offset: number,
+  text = mm(Math.hypot(to[0] - from[0], to[1] - from[1])),
+): Mark => ({ as: 'dimension', from, to, offset, text });
+export const label = (
+  at: At,
+  text: string,
+  anchor: 'start' | 'middle' | 'end' = 'start',
+  size: 'small' | 'normal' = 'normal',
+): Mark => ({ as: 'text', at, text, anchor, size });
 /** An arrow of a load from a point, along a direction. */
 export function loadArrow(at: At, directionDeg: number, length: number, text: string): Mark[] {
   const [c, s] = [Math.cos((directionDeg * Math.PI) / 180), Math.sin((directionDeg * Math.PI) / 180)];
@@ -48,17 +65,38 @@ export function loadArrow(at: At, directionDeg: number, length: number, text: st
   return [
     { as: 'line', points: [at, tip], style: 'load' },
     { as: 'line', points: [wing(22), tip, wing(-22)], style: 'load' },
-    label([tip[0] + c * length * 0.06, tip[1] + s * length * 0.06], text, c < -0.3 ? 'end' : c > 0.3 ? 'start' : 'middle'),
+    label(
+      [tip[0] + c * length * 0.06, tip[1] + s * length * 0.06],
+      text,
+      c < -0.3 ? 'end' : c > 0.3 ? 'start' : 'middle',
+    ),
   ];
 }
 /** A strip turned about a point: from there so long and so wide, with its fibre lines. */
 export function strip(at: At, directionDeg: number, length: number, width: number, ends: readonly number[]): Mark[] {
   const a = (directionDeg * Math.PI) / 180;
-  const place = (u: number, v: number): At => [at[0] + u * Math.cos(a) - v * Math.sin(a), at[1] + u * Math.sin(a) + v * Math.cos(a)];
-  const fibres = [-0.3, -0.1, 0.1, 0.3].map((share): Mark => ({ as: 'line', points: [place(0, share * width), place(length, share * width)], style: 'fibre' }));
-  const steps = ends.map((u): Mark => ({ as: 'line', points: [place(u, -width / 2), place(u, width / 2)], style: 'thin' }));
+  const place = (u: number, v: number): At => [
+    at[0] + u * Math.cos(a) - v * Math.sin(a),
+    at[1] + u * Math.sin(a) + v * Math.cos(a),
+  ];
+  const fibres = [-0.3, -0.1, 0.1, 0.3].map((share): Mark => ({
+    as: 'line',
+    points: [place(0, share * width), place(length, share * width)],
+    style: 'fibre',
+  }));
+  const steps = ends.map((u): Mark => ({
+    as: 'line',
+    points: [place(u, -width / 2), place(u, width / 2)],
+    style: 'thin',
+  }));
   return [
-    { as: 'line', points: [place(0, -width / 2), place(length, -width / 2), place(length, width / 2), place(0, width / 2)], closed: true, style: 'outline', fill: 'laminate' },
+    {
+      as: 'line',
+      points: [place(0, -width / 2), place(length, -width / 2), place(length, width / 2), place(0, width / 2)],
+      closed: true,
+      style: 'outline',
+      fill: 'laminate',
+    },
     ...fibres,
     ...steps,
   ];

@@ -23,14 +23,29 @@ export function drawPatch(scene: Scene, detail: DetailOf<'patch'>): DetailDrawin
     });
   const longest = Math.max(...detail.sheets.map(({ length }) => M(length)));
   const widest = Math.max(...detail.sheets.map(({ breadth }) => M(breadth)));
-  plan.push(dimension([-longest / 2, -widest / 2], [longest / 2, -widest / 2], -16), dimension([longest / 2, -widest / 2], [longest / 2, widest / 2], -16));
-  if (Math.hypot(...scene.inPlane) > 1) plan.push(...loadArrow([0, 0], directionOf(scene), longest * 0.6, `${(Math.hypot(...scene.inPlane) / 1000).toFixed(1)} kN`));
+  plan.push(
+    dimension([-longest / 2, -widest / 2], [longest / 2, -widest / 2], -16),
+    dimension([longest / 2, -widest / 2], [longest / 2, widest / 2], -16),
+  );
+  if (Math.hypot(...scene.inPlane) > 1)
+    plan.push(
+      ...loadArrow([0, 0], directionOf(scene), longest * 0.6, `${(Math.hypot(...scene.inPlane) / 1000).toFixed(1)} kN`),
+    );
   const section: Mark[] = [];
   const k = Math.max(1, Math.round(longest / 60));
   let top = 0;
   for (const { material, thickness } of scene.laid)
     if (thickness > 0) {
-      section.push(box(-longest * 0.6, top, longest * 1.2, M(thickness) * k, material.kind === 'core' ? 'core' : 'laminate', 'thin'));
+      section.push(
+        box(
+          -longest * 0.6,
+          top,
+          longest * 1.2,
+          M(thickness) * k,
+          material.kind === 'core' ? 'core' : 'laminate',
+          'thin',
+        ),
+      );
       top += M(thickness) * k;
     }
   for (const sheet of [...detail.sheets].sort((p, q) => q.length - p.length)) {
@@ -40,7 +55,12 @@ export function drawPatch(scene: Scene, detail: DetailOf<'patch'>): DetailDrawin
   section.push(label([0, -14], `${scene.zone.name}; thickness drawn ×${k}`, 'middle', 'small'));
   return {
     views: [
-      { title: { patch: 'Patch, seen square to it', wrappedEdge: 'The wrap laid flat', web: 'The web from its side' }[detail.form], marks: plan },
+      {
+        title: { patch: 'Patch, seen square to it', wrappedEdge: 'The wrap laid flat', web: 'The web from its side' }[
+          detail.form
+        ],
+        marks: plan,
+      },
       { title: 'Section', marks: section },
     ],
   };

@@ -13,7 +13,12 @@ export function laminateSection(scene: Scene, x: number, width: number, from = 0
     });
   return { marks, top: y };
 }
-export const line = (points: readonly At[], style: Extract<Mark, { as: 'line' }>['style'], fill?: Extract<Mark, { as: 'line' }>['fill'], closed = false): Mark => ({
+export const line = (
+  points: readonly At[],
+  style: Extract<Mark, { as: 'line' }>['style'],
+  fill?: Extract<Mark, { as: 'line' }>['fill'],
+  closed = false,
+): Mark => ({
   as: 'line',
   points,
   style,

@@ -27,6 +27,9 @@ export function drawStiffenerEnd(scene: Scene, detail: DetailOf<'stiffenerEnd'>)
     dimension([-h * 3 - 4, y], [-h * 3 - 4, y + h], 12),
   ];
   if (detail.notch > 0)
-    marks.push(box(-h * 2, y, h * 0.5, M(detail.notch), undefined, 'hidden'), dimension([-h * 2, y], [-h * 2, y + M(detail.notch)], 10, `notch ${mm(M(detail.notch))}`));
+    marks.push(
+      box(-h * 2, y, h * 0.5, M(detail.notch), undefined, 'hidden'),
+      dimension([-h * 2, y], [-h * 2, y + M(detail.notch)], 10, `notch ${mm(M(detail.notch))}`),
+    );
   return { views: [{ title: 'Along the stiffener', marks }] };
 }

@@ -10,7 +10,10 @@ export function drawTabbing(scene: Scene, detail: DetailOf<'tabbing'>): DetailDr
   marks.push(...base.marks);
   const y = base.top;
   const gap = detail.adhesive === null ? 3 : M(detail.bondLine);
-  marks.push(box(-9, y + gap, 18, widest + 30, 'wood'), box(-M(detail.bondWidth) / 2, y, M(detail.bondWidth), gap, 'bond'));
+  marks.push(
+    box(-9, y + gap, 18, widest + 30, 'wood'),
+    box(-M(detail.bondWidth) / 2, y, M(detail.bondWidth), gap, 'bond'),
+  );
   const r = M(detail.fillet);
   for (const sign of detail.sides === 2 ? [-1, 1] : [1]) {
     if (detail.method !== 'adhesive')
@@ -46,7 +49,10 @@ export function drawTabbing(scene: Scene, detail: DetailOf<'tabbing'>): DetailDr
     });
     if (sign === 1 && tapes.length) {
       const most = M(tapes.at(-1)!.overlap);
-      marks.push(dimension([9 + r, y], [9 + r + most, y], -(base.top + 14), `overlap ${mm(most)}`), label([9 + r + 6, y + r + 10], `fillet R ${mm(r)}`, 'start', 'small'));
+      marks.push(
+        dimension([9 + r, y], [9 + r + most, y], -(base.top + 14), `overlap ${mm(most)}`),
+        label([9 + r + 6, y + r + 10], `fillet R ${mm(r)}`, 'start', 'small'),
+      );
     }
   }
   marks.push(label([0, y + widest + 40], scene.zone.name, 'middle', 'small'));

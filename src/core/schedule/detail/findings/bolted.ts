@@ -1,5 +1,12 @@
 import { invalid } from '../../../error';
-import { boltGroupShear, boltGroupTension, boltJoint, boltStrength, pullThrough, threadEngagement } from '../../../detail';
+import {
+  boltGroupShear,
+  boltGroupTension,
+  boltJoint,
+  boltStrength,
+  pullThrough,
+  threadEngagement,
+} from '../../../detail';
 import { said, saidLength } from '../../../quantity';
 import {
   BOND_STRENGTH,
@@ -37,22 +44,49 @@ export function boltedFindings(scene: Scene, detail: DetailOf<'bolted'>): Findin
   for (const [i, one] of bolts.entries())
     for (const other of bolts.slice(i + 1)) {
       const pitch = Math.hypot(one[0] - other[0], one[1] - other[1]);
-      if (pitch < LEAST_PITCH * d) throw invalid('bolts', `${detail.name}: two holes stand ${inMm(pitch)} apart; ${LEAST_PITCH} diameters, ${inMm(LEAST_PITCH * d)}, is the least`);
+      if (pitch < LEAST_PITCH * d)
+        throw invalid(
+          'bolts',
+          `${detail.name}: two holes stand ${inMm(pitch)} apart; ${LEAST_PITCH} diameters, ${inMm(LEAST_PITCH * d)}, is the least`,
+        );
     }
   const off = bolts.find(([x, y]) => Math.abs(x) > base[0] / 2 || Math.abs(y) > base[1] / 2);
-  if (off) throw invalid('bolts', `${detail.name}: a bolt at ${inMm(off[0])}, ${inMm(off[1])} lies off its base of ${inMm(base[0])} × ${inMm(base[1])}`);
-  const patch = detail.sheets.length ? { length: Math.max(...detail.sheets.map((s) => s.length)), breadth: Math.max(...detail.sheets.map((s) => s.breadth)) } : null;
+  if (off)
+    throw invalid(
+      'bolts',
+      `${detail.name}: a bolt at ${inMm(off[0])}, ${inMm(off[1])} lies off its base of ${inMm(base[0])} × ${inMm(base[1])}`,
+    );
+  const patch = detail.sheets.length
+    ? {
+        length: Math.max(...detail.sheets.map((s) => s.length)),
+        breadth: Math.max(...detail.sheets.map((s) => s.breadth)),
+      }
+    : null;
   if (patch && (patch.length < base[0] || patch.breadth < base[1]))
-    throw invalid('sheets', `${detail.name}: a patch of ${inMm(patch.length)} × ${inMm(patch.breadth)} is smaller than the base of ${inMm(base[0])} × ${inMm(base[1])}`);
+    throw invalid(
+      'sheets',
+      `${detail.name}: a patch of ${inMm(patch.length)} × ${inMm(patch.breadth)} is smaller than the base of ${inMm(base[0])} × ${inMm(base[1])}`,
+    );
 
   const cores = laid.filter(({ material, layer }) => material.kind === 'core' && layer.role === 'structure');
   const coreThickness = cores.reduce((sum, one) => sum + one.thickness, 0);
   const run = detail.bevel * coreThickness;
   const room = Math.min(zone.geometry.panelLength, zone.geometry.panelBreadth);
-  if (cores.length > 0 && detail.core !== 'none' && base[1] + 2 * run > room * 2 && base[1] + 2 * run > Math.sqrt(zone.geometry.area))
-    throw invalid('bevel', `${detail.name}: the core's bevel of ${inMm(run)} each way is longer than ${zone.name} has room for`);
+  if (
+    cores.length > 0 &&
+    detail.core !== 'none' &&
+    base[1] + 2 * run > room * 2 &&
+    base[1] + 2 * run > Math.sqrt(zone.geometry.area)
+  )
+    throw invalid(
+      'bevel',
+      `${detail.name}: the core's bevel of ${inMm(run)} each way is longer than ${zone.name} has room for`,
+    );
   if (cores.length > 0 && detail.core === 'none')
-    throw invalid('core', `${detail.name}: ${zone.name} has a core of ${inMm(coreThickness)} under the bolts: replace it by solid, high-density core or plywood`);
+    throw invalid(
+      'core',
+      `${detail.name}: ${zone.name} has a core of ${inMm(coreThickness)} under the bolts: replace it by solid, high-density core or plywood`,
+    );
 
   // What the bolts go through: the skins, the patch, and solid laminate in the core's place.
   const solidLaid = laid.filter(({ material }) => material.kind === 'fabric');
@@ -63,8 +97,18 @@ export function boltedFindings(scene: Scene, detail: DetailOf<'bolted'>): Findin
   // Solid laminate in the core's place is drilled through as well.
   const thickness = member.thickness + (detail.core === 'solid' ? coreThickness : 0);
   const metal = need(book, detail.boltMetal, 'metal', 'Bolts');
-  const insert = detail.core === 'highDensity' ? need(book, detail.insert, 'core', 'Insert') : detail.core === 'plywood' ? need(book, detail.insert, 'wood', 'Insert') : null;
-  const underWasher = insert === null ? member.compressiveStrength : insert.kind === 'core' ? insert.compressiveStrength.value : insert.compressiveAcross.value;
+  const insert =
+    detail.core === 'highDensity'
+      ? need(book, detail.insert, 'core', 'Insert')
+      : detail.core === 'plywood'
+        ? need(book, detail.insert, 'wood', 'Insert')
+        : null;
+  const underWasher =
+    insert === null
+      ? member.compressiveStrength
+      : insert.kind === 'core'
+        ? insert.compressiveStrength.value
+        : insert.compressiveAcross.value;
 
   const shear = boltGroupShear(bolts, [inPlane[0] * factor, inPlane[1] * factor], centreOf(bolts));
   const overturn: [number, number] = [inPlane[1] * load.arm * factor, inPlane[0] * load.arm * factor];
@@ -74,7 +118,9 @@ export function boltedFindings(scene: Scene, detail: DetailOf<'bolted'>): Findin
   const pressing = upright ? 0 : Math.max(0, -normal);
   const tension = boltGroupTension(bolts, pulling * factor, [Math.abs(overturn[0]), Math.abs(overturn[1])]);
   const pull = Math.max(0, tension.max);
-  const pitches = bolts.flatMap((one, i) => bolts.slice(i + 1).map((other) => Math.hypot(one[0] - other[0], one[1] - other[1])));
+  const pitches = bolts.flatMap((one, i) =>
+    bolts.slice(i + 1).map((other) => Math.hypot(one[0] - other[0], one[1] - other[1])),
+  );
   const width = Math.min(...(pitches.length ? pitches : [base[1]]), 2 * edgeDistance);
   const joint = boltJoint({
     load: Math.max(shear.max, 1e-6),
@@ -87,7 +133,9 @@ export function boltedFindings(scene: Scene, detail: DetailOf<'bolted'>): Findin
     tensionStrength: OPEN_HOLE * member.tensileStrength,
     shearStrength: member.shearStrength,
   });
-  const spread = detail.plate ? Math.min(detail.plate.breadth, detail.washerDiameter + 4 * detail.plate.thickness) : detail.washerDiameter;
+  const spread = detail.plate
+    ? Math.min(detail.plate.breadth, detail.washerDiameter + 4 * detail.plate.thickness)
+    : detail.washerDiameter;
   const through2 = pullThrough({
     load: Math.max(pull, 1e-6),
     washerDiameter: spread,
@@ -97,12 +145,44 @@ export function boltedFindings(scene: Scene, detail: DetailOf<'bolted'>): Findin
     holeDiameter: d,
   });
   const checks = [
-    check(scene, 'bearing', 'Bearing under the bolt', 'Pa', joint.bearing.stress, member.compressiveStrength, 'bearing taken as compressive strength, no clamping counted'),
-    check(scene, 'netTension', 'Net section between holes', 'Pa', joint.netTension.stress, OPEN_HOLE * member.tensileStrength, 'a drilled hole leaves 0.6 of the tensile strength'),
-    check(scene, 'shearOut', 'Shear-out to the edge', 'Pa', joint.shearOut.stress, member.shearStrength, 'two planes to the edge'),
+    check(
+      scene,
+      'bearing',
+      'Bearing under the bolt',
+      'Pa',
+      joint.bearing.stress,
+      member.compressiveStrength,
+      'bearing taken as compressive strength, no clamping counted',
+    ),
+    check(
+      scene,
+      'netTension',
+      'Net section between holes',
+      'Pa',
+      joint.netTension.stress,
+      OPEN_HOLE * member.tensileStrength,
+      'a drilled hole leaves 0.6 of the tensile strength',
+    ),
+    check(
+      scene,
+      'shearOut',
+      'Shear-out to the edge',
+      'Pa',
+      joint.shearOut.stress,
+      member.shearStrength,
+      'two planes to the edge',
+    ),
     ...(pull > 0
       ? [
-          check(scene, 'punching', 'Pull-through, punching', 'Pa', through2.punchingStress, PUNCHING_STRENGTH, 'Punching round washer or plate; generic glass laminate'),
+          check(
+            scene,
+            'punching',
+            'Pull-through, punching',
+            'Pa',
+            through2.punchingStress,
+            PUNCHING_STRENGTH,
+            'Punching round washer or plate; generic glass laminate',
+          ),
           check(
             scene,
             'crushing',
@@ -160,7 +240,8 @@ export function boltedFindings(scene: Scene, detail: DetailOf<'bolted'>): Findin
             threadEngagement({
               diameter: d,
               length: detail.tapped.thickness,
-              shearStrength: need(book, detail.tapped.metal, 'metal', 'Tapped plate').yieldStrength.value / Math.sqrt(3),
+              shearStrength:
+                need(book, detail.tapped.metal, 'metal', 'Tapped plate').yieldStrength.value / Math.sqrt(3),
             }),
             'Stripping of half the cylinder at the bolt',
           ),
@@ -207,14 +288,26 @@ export function boltedFindings(scene: Scene, detail: DetailOf<'bolted'>): Findin
           : `washers ${saidLength(detail.washerDiameter)}`,
       check: pull > 0 ? (detail.tapped ? 'thread' : 'crushing') : null,
     },
-    { text: coreThickness > 0 ? `${CORE_TREATMENTS[detail.core]}${insert ? `, ${insert.name}` : ''}` : `solid laminate ${saidLength(thickness)}`, check: 'bearing' },
-    ...(patch ? [{ text: `patch ${saidLength(patch.length)} × ${saidLength(patch.breadth)}`, check: 'patchBond' }] : []),
+    {
+      text:
+        coreThickness > 0
+          ? `${CORE_TREATMENTS[detail.core]}${insert ? `, ${insert.name}` : ''}`
+          : `solid laminate ${saidLength(thickness)}`,
+      check: 'bearing',
+    },
+    ...(patch
+      ? [{ text: `patch ${saidLength(patch.length)} × ${saidLength(patch.breadth)}`, check: 'patchBond' }]
+      : []),
     { text: zone.name, check: null },
   ];
   const cautions: DetailCaution[] = [];
   const carbon = through.some(({ components }) => components.some(({ fibre }) => fibre.family === 'carbon'));
   if (carbon)
-    cautions.push({ severity: 'warning', title: 'Carbon at metal', text: `Carbon and ${metal.name.toLowerCase()} make a cell in the wet: glass between, sealant in every hole.` });
+    cautions.push({
+      severity: 'warning',
+      title: 'Carbon at metal',
+      text: `Carbon and ${metal.name.toLowerCase()} make a cell in the wet: glass between, sealant in every hole.`,
+    });
   const plateMetal = detail.plate && need(book, detail.plate.metal, 'metal', 'Backing plate');
   if (plateMetal && Math.abs(plateMetal.potential.value - metal.potential.value) > GALVANIC)
     cautions.push({
@@ -223,10 +316,23 @@ export function boltedFindings(scene: Scene, detail: DetailOf<'bolted'>): Findin
       text: `${plateMetal.name} and ${metal.name.toLowerCase()} stand ${Math.abs(plateMetal.potential.value - metal.potential.value).toFixed(2)} V apart in sea water: insulate, or take one metal.`,
     });
   if (detail.core === 'plywood')
-    cautions.push({ severity: 'advice', title: 'Plywood takes water', text: 'Seal every hole through it: drill oversize, fill with thickened epoxy, drill again.' });
-  if (edgeDistance < 3 * d) cautions.push({ severity: 'advice', title: 'Close to the edge', text: `The edge is ${(edgeDistance / d).toFixed(1)} diameters away; three is usual.` });
+    cautions.push({
+      severity: 'advice',
+      title: 'Plywood takes water',
+      text: 'Seal every hole through it: drill oversize, fill with thickened epoxy, drill again.',
+    });
+  if (edgeDistance < 3 * d)
+    cautions.push({
+      severity: 'advice',
+      title: 'Close to the edge',
+      text: `The edge is ${(edgeDistance / d).toFixed(1)} diameters away; three is usual.`,
+    });
   const stiff = own.filter(({ components }) => components.some(({ fibre }) => fibre.family === 'carbon'));
-  const tough = own.filter(({ components }) => components.some(({ fibre, form }) => fibre.family === 'aramid' || form === 'randomMat' || fibre.family === 'eGlass'));
+  const tough = own.filter(({ components }) =>
+    components.some(
+      ({ fibre, form }) => fibre.family === 'aramid' || form === 'randomMat' || fibre.family === 'eGlass',
+    ),
+  );
   if (stiff.length && !tough.length)
     cautions.push({
       severity: 'advice',
@@ -246,9 +352,17 @@ export function boltedFindings(scene: Scene, detail: DetailOf<'bolted'>): Findin
           solidLaid.reduce((sum, l) => sum + l.thickness, 0),
         )
       : 0;
-  const plateMass = detail.plate ? detail.plate.length * detail.plate.breadth * detail.plate.thickness * plateMetal!.density.value : 0;
-  const boltMass = bolts.length * (Math.PI / 4) * d ** 2 * (thickness + coreThickness + 0.03) * metal.density.value * 1.6;
-  const tappedMass = detail.tapped ? base[0] * base[1] * detail.tapped.thickness * need(book, detail.tapped.metal, 'metal', 'Tapped plate').density.value : 0;
+  const plateMass = detail.plate
+    ? detail.plate.length * detail.plate.breadth * detail.plate.thickness * plateMetal!.density.value
+    : 0;
+  const boltMass =
+    bolts.length * (Math.PI / 4) * d ** 2 * (thickness + coreThickness + 0.03) * metal.density.value * 1.6;
+  const tappedMass = detail.tapped
+    ? base[0] *
+      base[1] *
+      detail.tapped.thickness *
+      need(book, detail.tapped.metal, 'metal', 'Tapped plate').density.value
+    : 0;
   const mass = addMass(
     sheetMass(
       book,
@@ -269,9 +383,16 @@ export function boltedFindings(scene: Scene, detail: DetailOf<'bolted'>): Findin
     layers: detail.sheets.map((sheet) => ({ ...sheet, count: detail.number })),
     mass: addMass(mass, { other: detail.number * (plateMass + boltMass + tappedMass) }),
     steps: [
-      ...(coreThickness > 0 && detail.core !== 'none' ? [`Take the core out over the base and bevel it 1 : ${detail.bevel}; ${CORE_TREATMENTS[detail.core]}`] : []),
+      ...(coreThickness > 0 && detail.core !== 'none'
+        ? [`Take the core out over the base and bevel it 1 : ${detail.bevel}; ${CORE_TREATMENTS[detail.core]}`]
+        : []),
       ...(detail.sheets.length
-        ? [...preparationSteps(detail.preparation), detail.sheets.length === 1 ? 'Lay the sheet of the patch' : `Lay ${detail.sheets.length} sheets of the patch, largest first`]
+        ? [
+            ...preparationSteps(detail.preparation),
+            detail.sheets.length === 1
+              ? 'Lay the sheet of the patch'
+              : `Lay ${detail.sheets.length} sheets of the patch, largest first`,
+          ]
         : []),
       'Drill; where there is core or wood, drill oversize, fill with thickened epoxy, drill again',
       `Bed in sealant, ${detail.tapped ? 'screw into the tapped plate with thread locking' : 'tighten in two passes, the second after the sealant has set'}`,

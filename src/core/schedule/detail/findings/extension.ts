@@ -1,7 +1,17 @@
 import { invalid } from '../../../error';
 import { scarfJoint } from '../../../detail';
 import { said, saidLength } from '../../../quantity';
-import { BOND_STRENGTH, check, inMm, layOwn, memberAlong, preparationSteps, sheetMass, type Findings, type Scene } from '../context';
+import {
+  BOND_STRENGTH,
+  check,
+  inMm,
+  layOwn,
+  memberAlong,
+  preparationSteps,
+  sheetMass,
+  type Findings,
+  type Scene,
+} from '../context';
 import type { DetailOf } from '../detailSchema';
 
 /** A lengthened or repaired hull: slope or steps of the joint against the laminate it joins. Source: stress on an inclined plane; equal strength of overlap layers. */
@@ -11,7 +21,11 @@ export function extensionFindings(scene: Scene, detail: DetailOf<'extension'>): 
   const member = memberAlong(book, fabrics, 0);
   const slope = detail.ratio * member.thickness;
   const room = Math.max(zone.geometry.panelLength, zone.geometry.panelBreadth);
-  if (slope > room) throw invalid('ratio', `${detail.name}: a joint of 1 : ${detail.ratio} is ${inMm(slope)} long, longer than ${zone.name} with ${inMm(room)}`);
+  if (slope > room)
+    throw invalid(
+      'ratio',
+      `${detail.name}: a joint of 1 : ${detail.ratio} is ${inMm(slope)} long, longer than ${zone.name} with ${inMm(room)}`,
+    );
   const { shear, tension } = scarfJoint({ stress: member.tensileStrength, ratio: detail.ratio });
   const own = layOwn(book, [...detail.outer, ...detail.inner]);
   const overlap = own.length === 0 ? null : memberAlong(book, own, 0);
@@ -28,11 +42,41 @@ export function extensionFindings(scene: Scene, detail: DetailOf<'extension'>): 
       'Pa',
       stepShear * (1 - overlapShare),
       bond,
-      detail.form === 'scarf' ? 'τ = σ sin θ cos θ, less what the overlap layers carry' : 'Full strength over the length of the steps, less what the overlap layers carry',
+      detail.form === 'scarf'
+        ? 'τ = σ sin θ cos θ, less what the overlap layers carry'
+        : 'Full strength over the length of the steps, less what the overlap layers carry',
     ),
-    check(scene, 'pull', 'Pull across the slope', 'Pa', tension * (1 - overlapShare), 0.3 * bond, 'σ sin² θ; 0.3 of the shear strength'),
-    check(scene, 'ratio', 'Length of the joint', '', detail.form === 'scarf' ? 12 : 20, detail.ratio, 'Usual practice: scarf 1 : 12, steps 1 : 20 at least'),
-    ...(overlap ? [check(scene, 'overlap', 'Bond of the overlap layers', 'Pa', (overlapShare * N) / narrowest, bond, 'What they carry over the narrowest overlap')] : []),
+    check(
+      scene,
+      'pull',
+      'Pull across the slope',
+      'Pa',
+      tension * (1 - overlapShare),
+      0.3 * bond,
+      'σ sin² θ; 0.3 of the shear strength',
+    ),
+    check(
+      scene,
+      'ratio',
+      'Length of the joint',
+      '',
+      detail.form === 'scarf' ? 12 : 20,
+      detail.ratio,
+      'Usual practice: scarf 1 : 12, steps 1 : 20 at least',
+    ),
+    ...(overlap
+      ? [
+          check(
+            scene,
+            'overlap',
+            'Bond of the overlap layers',
+            'Pa',
+            (overlapShare * N) / narrowest,
+            bond,
+            'What they carry over the narrowest overlap',
+          ),
+        ]
+      : []),
   ];
   const layers = [...detail.outer, ...detail.inner].map(({ overlap: breadth, ...sheet }) => ({
     ...sheet,
@@ -44,8 +88,18 @@ export function extensionFindings(scene: Scene, detail: DetailOf<'extension'>): 
     checks,
     path: [
       { text: `${zone.name}, ${said(N, 'lineForce')} at its strength`, check: null },
-      { text: `${detail.form === 'scarf' ? 'scarf' : 'steps'} 1 : ${detail.ratio}, ${saidLength(slope)} long`, check: 'shear' },
-      ...(overlap ? [{ text: `${detail.outer.length} layers outside, ${detail.inner.length} inside, ${Math.round(overlapShare * 100)} % of the strength`, check: 'overlap' }] : []),
+      {
+        text: `${detail.form === 'scarf' ? 'scarf' : 'steps'} 1 : ${detail.ratio}, ${saidLength(slope)} long`,
+        check: 'shear',
+      },
+      ...(overlap
+        ? [
+            {
+              text: `${detail.outer.length} layers outside, ${detail.inner.length} inside, ${Math.round(overlapShare * 100)} % of the strength`,
+              check: 'overlap',
+            },
+          ]
+        : []),
       { text: 'the new laminate', check: null },
     ],
     layers,
@@ -61,7 +115,13 @@ export function extensionFindings(scene: Scene, detail: DetailOf<'extension'>): 
     ],
     cautions:
       detail.outer.length === 0 || detail.inner.length === 0
-        ? [{ severity: 'advice', title: 'Overlap on one face', text: 'Overlap layers inside and out keep the joint from bending; on one face alone it peels.' }]
+        ? [
+            {
+              severity: 'advice',
+              title: 'Overlap on one face',
+              text: 'Overlap layers inside and out keep the joint from bending; on one face alone it peels.',
+            },
+          ]
         : [],
   };
 }

@@ -1,6 +1,17 @@
 import { invalid } from '../../../error';
 import { said, saidLength } from '../../../quantity';
-import { BOND_STRENGTH, check, inMm, layOwn, memberAlong, preparationSteps, sheetMass, type DetailCaution, type Findings, type Scene } from '../context';
+import {
+  BOND_STRENGTH,
+  check,
+  inMm,
+  layOwn,
+  memberAlong,
+  preparationSteps,
+  sheetMass,
+  type DetailCaution,
+  type Findings,
+  type Scene,
+} from '../context';
 import type { DetailOf } from '../detailSchema';
 
 /** Depth of a web per thickness beyond which a thin wall in shear may buckle. */
@@ -18,9 +29,15 @@ export function patchFindings(scene: Scene, detail: DetailOf<'patch'>): Findings
   if (!load) throw invalid('load', `${detail.name}: give it a load case`);
   const largest = detail.sheets.reduce((a, b) => (b.length * b.breadth > a.length * a.breadth ? b : a));
   if (largest.length * largest.breadth > zone.geometry.area)
-    throw invalid('sheets', `${detail.name}: a sheet of ${inMm(largest.length)} × ${inMm(largest.breadth)} is larger than ${zone.name}`);
+    throw invalid(
+      'sheets',
+      `${detail.name}: a sheet of ${inMm(largest.length)} × ${inMm(largest.breadth)} is larger than ${zone.name}`,
+    );
   if (detail.form !== 'web' && detail.breadth > largest.breadth + 1e-9)
-    throw invalid('breadth', `${detail.name}: ${inMm(detail.breadth)} take the load, but the widest sheet is only ${inMm(largest.breadth)}`);
+    throw invalid(
+      'breadth',
+      `${detail.name}: ${inMm(detail.breadth)} take the load, but the widest sheet is only ${inMm(largest.breadth)}`,
+    );
   const own = layOwn(book, detail.sheets);
   const ownThickness = own.reduce((sum, one) => sum + one.thickness, 0);
   const directionDeg = (Math.atan2(inPlane[1], inPlane[0]) * 180) / Math.PI;
@@ -32,14 +49,32 @@ export function patchFindings(scene: Scene, detail: DetailOf<'patch'>): Findings
   const stepped =
     step === null || detail.form === 'web'
       ? []
-      : [check(scene, 'step', 'Sheets stepped at their edges', 'm', 20 * thickest, step, 'Each sheet ends 20 thicknesses inside the one under it')];
+      : [
+          check(
+            scene,
+            'step',
+            'Sheets stepped at their edges',
+            'm',
+            20 * thickest,
+            step,
+            'Each sheet ends 20 thicknesses inside the one under it',
+          ),
+        ];
   const cautions: DetailCaution[] = [];
   const checks =
     detail.form === 'web'
       ? (() => {
           const web = memberAlong(book, own, directionDeg);
           return [
-            check(scene, 'web', 'Web in shear', 'Pa', F / (detail.breadth * ownThickness), web.shearStrength, 'Shear flow over the depth of the web'),
+            check(
+              scene,
+              'web',
+              'Web in shear',
+              'Pa',
+              F / (detail.breadth * ownThickness),
+              web.shearStrength,
+              'Shear flow over the depth of the web',
+            ),
             check(
               scene,
               'slender',
@@ -49,7 +84,15 @@ export function patchFindings(scene: Scene, detail: DetailOf<'patch'>): Findings
               MOST_WEB,
               `Depth over thickness, ${MOST_WEB} at most without a core or stiffeners`,
             ),
-            check(scene, 'bond', 'Bond at the foot of the web', 'Pa', F / (largest.length * detail.breadth), bond, 'Mean shear over length and depth'),
+            check(
+              scene,
+              'bond',
+              'Bond at the foot of the web',
+              'Pa',
+              F / (largest.length * detail.breadth),
+              bond,
+              'Mean shear over length and depth',
+            ),
           ];
         })()
       : detail.form === 'wrappedEdge'
@@ -66,12 +109,32 @@ export function patchFindings(scene: Scene, detail: DetailOf<'patch'>): Findings
                 2 * tape.tensileStrength * ownThickness * detail.breadth,
                 'Strength of the wrap on both faces over its breadth',
               ),
-              check(scene, 'bond', 'Bond on each face', 'Pa', F / (2 * reach * detail.breadth), bond, 'Mean shear over half the length on each face'),
-              check(scene, 'radius', 'Radius of the edge', 'm', LEAST_RADIUS * ownThickness, detail.radius, 'Five thicknesses of the wrap at least'),
+              check(
+                scene,
+                'bond',
+                'Bond on each face',
+                'Pa',
+                F / (2 * reach * detail.breadth),
+                bond,
+                'Mean shear over half the length on each face',
+              ),
+              check(
+                scene,
+                'radius',
+                'Radius of the edge',
+                'm',
+                LEAST_RADIUS * ownThickness,
+                detail.radius,
+                'Five thicknesses of the wrap at least',
+              ),
             ];
           })()
         : (() => {
-            const together = memberAlong(book, [...laid.filter(({ material }) => material.kind === 'fabric'), ...own], directionDeg);
+            const together = memberAlong(
+              book,
+              [...laid.filter(({ material }) => material.kind === 'fabric'), ...own],
+              directionDeg,
+            );
             return [
               check(
                 scene,
@@ -91,10 +154,20 @@ export function patchFindings(scene: Scene, detail: DetailOf<'patch'>): Findings
                 together.shearStrength,
                 'Force over both sides of the patch',
               ),
-              check(scene, 'bond', 'Bond of the patch', 'Pa', (Math.hypot(...inPlane) * factor) / (largest.length * largest.breadth), bond, 'Mean shear over the largest sheet'),
+              check(
+                scene,
+                'bond',
+                'Bond of the patch',
+                'Pa',
+                (Math.hypot(...inPlane) * factor) / (largest.length * largest.breadth),
+                bond,
+                'Mean shear over the largest sheet',
+              ),
             ];
           })();
-  const mats = own.filter(({ components }) => components.some(({ fibre, form }) => form === 'randomMat' || fibre.family === 'aramid'));
+  const mats = own.filter(({ components }) =>
+    components.some(({ fibre, form }) => form === 'randomMat' || fibre.family === 'aramid'),
+  );
   const stiff = own.filter(({ components }) => components.some(({ fibre }) => fibre.family === 'carbon'));
   if (stiff.length > 0 && mats.length === 0)
     cautions.push({
@@ -111,7 +184,9 @@ export function patchFindings(scene: Scene, detail: DetailOf<'patch'>): Findings
   if (
     detail.form === 'web' &&
     !detail.sheets.some(({ angleDeg }) => Math.abs(Math.abs(angleDeg) - 45) < 1) &&
-    !own.some(({ components }) => components.some(({ plies }) => plies.some((ply) => Math.abs(Math.abs(ply.angleDeg) - 45) < 1)))
+    !own.some(({ components }) =>
+      components.some(({ plies }) => plies.some((ply) => Math.abs(Math.abs(ply.angleDeg) - 45) < 1)),
+    )
   )
     cautions.push({ severity: 'advice', title: 'No ±45', text: 'Shear runs at ±45° in a web: lay it so.' });
   const layers = detail.sheets.map((sheet) => ({ ...sheet, count: detail.number }));
@@ -128,7 +203,10 @@ export function patchFindings(scene: Scene, detail: DetailOf<'patch'>): Findings
               : `${detail.sheets.length} sheets, ${saidLength(ownThickness)}`,
         check: checks[0]!.id,
       },
-      { text: `bond ${saidLength(largest.length)} × ${saidLength(detail.form === 'web' ? detail.breadth : largest.breadth)}`, check: 'bond' },
+      {
+        text: `bond ${saidLength(largest.length)} × ${saidLength(detail.form === 'web' ? detail.breadth : largest.breadth)}`,
+        check: 'bond',
+      },
       { text: `${zone.name}, its laminate`, check: null },
     ],
     layers,

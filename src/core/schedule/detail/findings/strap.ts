@@ -36,13 +36,22 @@ export function strapFindings(scene: Scene, detail: DetailOf<'strap'>): Findings
   const fabric = fabricOf(book, detail.fabric);
   const [own] = layOwn(book, [{ material: detail.fabric, angleDeg: 0 }]);
   const reach = Math.max(zone.geometry.panelLength, zone.geometry.panelBreadth, Math.sqrt(zone.geometry.area));
-  if (detail.anchor > reach) throw invalid('anchor', `${detail.name}: an anchor of ${inMm(detail.anchor)} runs off ${zone.name}, which reaches ${inMm(reach)}`);
-  if (detail.width > reach) throw invalid('width', `${detail.name}: strips of ${inMm(detail.width)} are wider than ${zone.name}`);
+  if (detail.anchor > reach)
+    throw invalid(
+      'anchor',
+      `${detail.name}: an anchor of ${inMm(detail.anchor)} runs off ${zone.name}, which reaches ${inMm(reach)}`,
+    );
+  if (detail.width > reach)
+    throw invalid('width', `${detail.name}: strips of ${inMm(detail.width)} are wider than ${zone.name}`);
   if (detail.step * (detail.strips - 1) >= detail.anchor)
-    throw invalid('step', `${detail.name}: ${detail.strips} strips stepped by ${inMm(detail.step)} leave nothing of an anchor of ${inMm(detail.anchor)}`);
+    throw invalid(
+      'step',
+      `${detail.name}: ${detail.strips} strips stepped by ${inMm(detail.step)} leave nothing of an anchor of ${inMm(detail.anchor)}`,
+    );
   const plies = designPliesOf(boat, book, [own!]).filter(({ strength }) => strength);
   const along = plies.filter(({ angleDeg }) => Math.abs(angleDeg) < 1);
-  if (along.length === 0) throw invalid('fabric', `${fabric.code} has no fibres along the strap: choose a unidirectional fabric`);
+  if (along.length === 0)
+    throw invalid('fabric', `${fabric.code} has no fibres along the strap: choose a unidirectional fabric`);
   const thickness = along.reduce((sum, ply) => sum + ply.thickness, 0);
   const strength = along[0]!.strength!;
   const X = strapOffAxis(strength, detail.misalignDeg, 'tsaiHill');
@@ -53,7 +62,14 @@ export function strapFindings(scene: Scene, detail: DetailOf<'strap'>): Findings
   const count = detail.sides * detail.strips;
   const wraps = detail.wrap === 'tube' ? 2 : 1;
   const half = detail.sides === 2 ? detail.halfAngleDeg : 0;
-  const { forceEach } = strapPair({ load: force, angleDeg: half, count, thickness: thickness * wraps, strength: X, safetyFactor: factor });
+  const { forceEach } = strapPair({
+    load: force,
+    angleDeg: half,
+    count,
+    thickness: thickness * wraps,
+    strength: X,
+    safetyFactor: factor,
+  });
   const leg = forceEach * detail.strips;
   const capacityEach = X * thickness * wraps * detail.width;
   const base = memberAlong(book, laid, directionDeg);
@@ -75,8 +91,24 @@ export function strapFindings(scene: Scene, detail: DetailOf<'strap'>): Findings
   const total = capacityEach * count * Math.cos((half * Math.PI) / 180);
 
   const checks = [
-    check(scene, 'strap', 'Strap in tension', 'N', forceEach * factor, capacityEach, 'Tsai–Hill off-axis strength of the strap times its section'),
-    check(scene, 'bond', 'Bond of the strap, mean shear', 'Pa', lap.averageShear, BOND_STRENGTH[detail.preparation], 'Mean shear over the anchor; generic bond strengths'),
+    check(
+      scene,
+      'strap',
+      'Strap in tension',
+      'N',
+      forceEach * factor,
+      capacityEach,
+      'Tsai–Hill off-axis strength of the strap times its section',
+    ),
+    check(
+      scene,
+      'bond',
+      'Bond of the strap, mean shear',
+      'Pa',
+      lap.averageShear,
+      BOND_STRENGTH[detail.preparation],
+      'Mean shear over the anchor; generic bond strengths',
+    ),
     check(
       scene,
       'bondPeak',
@@ -86,23 +118,78 @@ export function strapFindings(scene: Scene, detail: DetailOf<'strap'>): Findings
       book.resin.tensileStrength.value / Math.sqrt(3),
       'Volkersen peak against shear yield of the resin, σ/√3',
     ),
-    check(scene, 'baseStrain', 'Base laminate strained with the strap', '', strain, baseStrain, 'Strain of the strap against the limiting strain of the base'),
-    ...(detail.strips > 1 ? [check(scene, 'step', 'Step between strips', 'm', LEAST_STEP * own!.thickness, detail.step, 'Ply drop-off at 20 thicknesses')] : []),
+    check(
+      scene,
+      'baseStrain',
+      'Base laminate strained with the strap',
+      '',
+      strain,
+      baseStrain,
+      'Strain of the strap against the limiting strain of the base',
+    ),
+    ...(detail.strips > 1
+      ? [
+          check(
+            scene,
+            'step',
+            'Step between strips',
+            'm',
+            LEAST_STEP * own!.thickness,
+            detail.step,
+            'Ply drop-off at 20 thicknesses',
+          ),
+        ]
+      : []),
     ...(detail.fittingStrength !== null
-      ? [check(scene, 'fitting', 'Straps outlast the fitting', 'N', detail.fittingStrength, total, "Capacity of all straps against the fitting's breaking load")]
+      ? [
+          check(
+            scene,
+            'fitting',
+            'Straps outlast the fitting',
+            'N',
+            detail.fittingStrength,
+            total,
+            "Capacity of all straps against the fitting's breaking load",
+          ),
+        ]
       : []),
     ...(detail.fatigue
-      ? [check(scene, 'fatigue', 'Fatigue at a million cycles', 'N', forceEach, capacityEach * retention, `Strength kept by ${family} after a million cycles: ${retention}`)]
+      ? [
+          check(
+            scene,
+            'fatigue',
+            'Fatigue at a million cycles',
+            'N',
+            forceEach,
+            capacityEach * retention,
+            `Strength kept by ${family} after a million cycles: ${retention}`,
+          ),
+        ]
       : []),
     ...(detail.radius !== null && detail.wrap !== 'flat'
-      ? [check(scene, 'radius', 'Radius it wraps round', 'm', LEAST_RADIUS * thickness * detail.strips, detail.radius, 'Inside radius of five thicknesses or more')]
+      ? [
+          check(
+            scene,
+            'radius',
+            'Radius it wraps round',
+            'm',
+            LEAST_RADIUS * thickness * detail.strips,
+            detail.radius,
+            'Inside radius of five thicknesses or more',
+          ),
+        ]
       : []),
   ];
-  const side = detail.sides === 2 ? `${detail.strips} strips to port, ${detail.strips} to starboard` : `${detail.strips} strips`;
+  const side =
+    detail.sides === 2 ? `${detail.strips} strips to port, ${detail.strips} to starboard` : `${detail.strips} strips`;
   const path = [
     { text: `${loadName} ${said(force, 'force')} × ${factor}`, check: null },
-    ...(detail.fittingStrength !== null ? [{ text: `fitting, breaks at ${said(detail.fittingStrength, 'force')}`, check: 'fitting' }] : []),
-    ...(detail.wrap !== 'flat' ? [{ text: `round the ${detail.wrap}`, check: detail.radius === null ? null : 'radius' }] : []),
+    ...(detail.fittingStrength !== null
+      ? [{ text: `fitting, breaks at ${said(detail.fittingStrength, 'force')}`, check: 'fitting' }]
+      : []),
+    ...(detail.wrap !== 'flat'
+      ? [{ text: `round the ${detail.wrap}`, check: detail.radius === null ? null : 'radius' }]
+      : []),
     { text: `${side}, ${saidLength(detail.width)} wide, ${said(forceEach * factor, 'force')} in each`, check: 'strap' },
     { text: `bond ${saidLength(detail.anchor)}`, check: 'bond' },
     { text: `${zone.name}, its laminate`, check: 'baseStrain' },
@@ -121,7 +208,11 @@ export function strapFindings(scene: Scene, detail: DetailOf<'strap'>): Findings
       text: `${said(Math.abs(normal), 'force')} pull the straps off the laminate: lead them over an edge, or add a fitting that turns the load.`,
     });
   if (detail.wrap !== 'flat' && detail.radius === null)
-    cautions.push({ severity: 'warning', title: 'No radius given', text: 'Fibres round a sharp edge break first: give the radius and check it.' });
+    cautions.push({
+      severity: 'warning',
+      title: 'No radius given',
+      text: 'Fibres round a sharp edge break first: give the radius and check it.',
+    });
   if (family === 'carbon')
     cautions.push({
       severity: 'warning',
@@ -149,5 +240,12 @@ export function strapFindings(scene: Scene, detail: DetailOf<'strap'>): Findings
     `Lay strip by strip, each ${saidLength(detail.step)} shorter than the one under it, longest first; alternate the sides`,
     'Cover with one layer of light fabric against chafe and sun',
   ].filter(Boolean);
-  return { checks, path, layers, mass: addMass(NO_MASS, { fibre: area * (own!.fibreMass + own!.bindingMass), resin: area * own!.resinMass }), steps, cautions };
+  return {
+    checks,
+    path,
+    layers,
+    mass: addMass(NO_MASS, { fibre: area * (own!.fibreMass + own!.bindingMass), resin: area * own!.resinMass }),
+    steps,
+    cautions,
+  };
 }

@@ -1,6 +1,18 @@
 import { invalid } from '../../../error';
 import { said, saidLength } from '../../../quantity';
-import { addMass, check, inMm, layOwn, memberAlong, need, NO_MASS, type DetailCaution, type DetailCheck, type Findings, type Scene } from '../context';
+import {
+  addMass,
+  check,
+  inMm,
+  layOwn,
+  memberAlong,
+  need,
+  NO_MASS,
+  type DetailCaution,
+  type DetailCheck,
+  type Findings,
+  type Scene,
+} from '../context';
 import type { DetailOf } from '../detailSchema';
 
 /** What one school of the transom comes to. */
@@ -20,7 +32,11 @@ export interface TransomSchool {
 const CREEP = 0.5;
 
 /** Bending of a layered section about its neutral axis: EI per metre, and the strain of its faces per unit curvature. */
-function bendingOf(layers: readonly { E: number; thickness: number }[]): { EI: number; toOuter: number; toInner: number } {
+function bendingOf(layers: readonly { E: number; thickness: number }[]): {
+  EI: number;
+  toOuter: number;
+  toInner: number;
+} {
   let z = 0;
   const placed = layers.map(({ E, thickness }) => {
     const middle = z + thickness / 2;
@@ -40,14 +56,23 @@ function bendingOf(layers: readonly { E: number; thickness: number }[]): { EI: n
 export function transomSchools(scene: Scene, detail: DetailOf<'transom'>): TransomSchool[] {
   const { book, factor, load, record } = scene;
   if (!load) throw invalid('load', `${detail.name}: give the transom a load case`);
-  if (detail.clamp[0] >= detail.clamp[1]) throw invalid('clamp', 'The least clamp thickness must be less than the greatest');
-  if (detail.clampBreadth > detail.span) throw invalid('clampBreadth', `A clamp of ${inMm(detail.clampBreadth)} is wider than the ${inMm(detail.span)} between the knees`);
+  if (detail.clamp[0] >= detail.clamp[1])
+    throw invalid('clamp', 'The least clamp thickness must be less than the greatest');
+  if (detail.clampBreadth > detail.span)
+    throw invalid(
+      'clampBreadth',
+      `A clamp of ${inMm(detail.clampBreadth)} is wider than the ${inMm(detail.span)} between the knees`,
+    );
   const wood = need(book, detail.plywood.wood, 'wood', 'Plywood');
   const board = need(book, detail.board.core, 'core', 'Board');
   const outer = layOwn(book, detail.outer);
   const inner = layOwn(book, detail.inner);
   const glass = layOwn(book, [{ material: detail.glassBetween, angleDeg: 0 }]);
-  const [skinOut, skinIn, between] = [memberAlong(book, outer, 0), memberAlong(book, inner, 0), memberAlong(book, glass, 0)];
+  const [skinOut, skinIn, between] = [
+    memberAlong(book, outer, 0),
+    memberAlong(book, inner, 0),
+    memberAlong(book, glass, 0),
+  ];
   const moment = (Math.hypot(load.force) * factor * detail.span) / 4 + load.force * factor * detail.leverArm * 0.5;
   const breadth = Math.min(detail.height, detail.clampBreadth + 0.1);
   const area = detail.span * detail.height * detail.number;
@@ -62,7 +87,10 @@ export function transomSchools(scene: Scene, detail: DetailOf<'transom'>): Trans
   ): TransomSchool => {
     const stack = [
       { E: skinOut.E, thickness: skinOut.thickness },
-      ...Array.from({ length: sheets }, (_, i) => [...(i ? [{ E: between.E, thickness: between.thickness }] : []), { E: sheet.E, thickness: sheet.thickness }]).flat(),
+      ...Array.from({ length: sheets }, (_, i) => [
+        ...(i ? [{ E: between.E, thickness: between.thickness }] : []),
+        { E: sheet.E, thickness: sheet.thickness },
+      ]).flat(),
       { E: skinIn.E, thickness: skinIn.thickness },
     ];
     const thickness = stack.reduce((sum, l) => sum + l.thickness, 0);
@@ -77,10 +105,42 @@ export function transomSchools(scene: Scene, detail: DetailOf<'transom'>): Trans
       mass: area * (skinMass + sheets * sheet.thickness * sheet.density + (sheets - 1) * glassMass),
       EI: EI * breadth,
       checks: [
-        check(on, 'clampMost', 'Thin enough for the clamp', 'm', thickness, detail.clamp[1], 'Clamp range of the motor or fitting'),
-        check(on, 'clampLeast', 'Thick enough for the clamp', 'm', detail.clamp[0], thickness, 'Clamp range of the motor or fitting'),
-        check(on, 'outerSkin', 'Outer skin in bending', '', curvature * toOuter, skinOut.tensileStrength / skinOut.E, 'Strain at the middle between the knees'),
-        check(on, 'innerSkin', 'Inner skin in bending', '', curvature * toInner, skinIn.compressiveStrength / skinIn.E, 'Strain at the middle between the knees'),
+        check(
+          on,
+          'clampMost',
+          'Thin enough for the clamp',
+          'm',
+          thickness,
+          detail.clamp[1],
+          'Clamp range of the motor or fitting',
+        ),
+        check(
+          on,
+          'clampLeast',
+          'Thick enough for the clamp',
+          'm',
+          detail.clamp[0],
+          thickness,
+          'Clamp range of the motor or fitting',
+        ),
+        check(
+          on,
+          'outerSkin',
+          'Outer skin in bending',
+          '',
+          curvature * toOuter,
+          skinOut.tensileStrength / skinOut.E,
+          'Strain at the middle between the knees',
+        ),
+        check(
+          on,
+          'innerSkin',
+          'Inner skin in bending',
+          '',
+          curvature * toInner,
+          skinIn.compressiveStrength / skinIn.E,
+          'Strain at the middle between the knees',
+        ),
         check(
           on,
           'board',
@@ -90,7 +150,15 @@ export function transomSchools(scene: Scene, detail: DetailOf<'transom'>): Trans
           sheet.bending / sheet.E,
           'Strain of the outermost sheet',
         ),
-        check(on, 'crush', 'Crushing under the bolts', 'Pa', detail.preload / washer, CREEP * sheet.crush, 'Preload over the washer; half of the crushing strength against creep'),
+        check(
+          on,
+          'crush',
+          'Crushing under the bolts',
+          'Pa',
+          detail.preload / washer,
+          CREEP * sheet.crush,
+          'Preload over the washer; half of the crushing strength against creep',
+        ),
       ],
       water,
     };
@@ -99,7 +167,13 @@ export function transomSchools(scene: Scene, detail: DetailOf<'transom'>): Trans
     school(
       'plywood',
       wood.name,
-      { E: wood.E.value * 0.55, thickness: detail.plywood.thickness, density: wood.density.value, crush: wood.compressiveAcross.value, bending: wood.bendingStrength.value * 0.55 },
+      {
+        E: wood.E.value * 0.55,
+        thickness: detail.plywood.thickness,
+        density: wood.density.value,
+        crush: wood.compressiveAcross.value,
+        bending: wood.bendingStrength.value * 0.55,
+      },
       detail.plywood.sheets,
       'Rots where water gets in at one screw: seal every edge and hole with epoxy, drill oversize and plug, never into bare wood.',
     ),
@@ -126,25 +200,33 @@ export function transomFindings(scene: Scene, detail: DetailOf<'transom'>): Find
   const { book, load, loadName, factor, zone } = scene;
   const sheets = detail.built === 'plywood' ? detail.plywood.sheets : detail.board.sheets;
   const area = detail.span * detail.height * detail.number;
-  const cautions: DetailCaution[] = [{ severity: detail.built === 'plywood' ? 'warning' : 'advice', title: 'Water in the board', text: built.water }];
+  const cautions: DetailCaution[] = [
+    { severity: detail.built === 'plywood' ? 'warning' : 'advice', title: 'Water in the board', text: built.water },
+  ];
   const size = { length: detail.span, breadth: detail.height };
   const glass = layOwn(book, [{ material: detail.glassBetween, angleDeg: 0 }])[0]!;
   const skins = layOwn(book, [...detail.outer, ...detail.inner]);
-  const fibre = area * (skins.reduce((sum, l) => sum + l.fibreMass + l.bindingMass, 0) + (sheets - 1) * glass.fibreMass);
+  const fibre =
+    area * (skins.reduce((sum, l) => sum + l.fibreMass + l.bindingMass, 0) + (sheets - 1) * glass.fibreMass);
   const resin = area * (skins.reduce((sum, l) => sum + l.resinMass, 0) + (sheets - 1) * glass.resinMass);
   const rest = built.mass - fibre - resin;
   return {
     checks: built.checks,
     path: [
       { text: `${loadName} ${said(load!.force, 'force')} × ${factor}`, check: null },
-      { text: `${detail.boltCount} bolts ${saidLength(detail.boltDiameter)}, washers ${saidLength(detail.washerDiameter)}`, check: 'crush' },
+      {
+        text: `${detail.boltCount} bolts ${saidLength(detail.boltDiameter)}, washers ${saidLength(detail.washerDiameter)}`,
+        check: 'crush',
+      },
       { text: `${built.name}, ${sheets} sheets with glass between, ${saidLength(built.thickness)}`, check: 'board' },
       { text: `skins between knees ${saidLength(detail.span)} apart`, check: 'outerSkin' },
       { text: `knees to ${zone.name}`, check: null },
     ],
     layers: [
       ...detail.outer.map((sheet) => ({ ...sheet, ...size, count: detail.number })),
-      ...(sheets > 1 ? [{ material: detail.glassBetween, angleDeg: 0, ...size, count: (sheets - 1) * detail.number }] : []),
+      ...(sheets > 1
+        ? [{ material: detail.glassBetween, angleDeg: 0, ...size, count: (sheets - 1) * detail.number }]
+        : []),
       ...detail.inner.map((sheet) => ({ ...sheet, ...size, count: detail.number })),
     ],
     mass: addMass(NO_MASS, { fibre, resin, ...(detail.built === 'board' ? { core: rest } : { other: rest }) }),

@@ -6,12 +6,24 @@ import { askForChange, decideChange, listChangeRequests } from '@/server/stores/
 
 type Context = { params: Promise<{ boatId: string }> };
 
-const person = (what: string) => z.string().trim().min(2, `${what}: give a name of at least 2 characters`).max(60, `${what} must have at most 60 characters`);
-const words = (what: string) => z.string().trim().min(3, `${what}: say in a few words why`).max(600, `${what} must have at most 600 characters`);
+const person = (what: string) =>
+  z
+    .string()
+    .trim()
+    .min(2, `${what}: give a name of at least 2 characters`)
+    .max(60, `${what} must have at most 60 characters`);
+const words = (what: string) =>
+  z.string().trim().min(3, `${what}: say in a few words why`).max(600, `${what} must have at most 600 characters`);
 const asking = z.strictObject({ baseVersion: z.int().min(1), askedBy: person('Asked by'), reason: words('Reason') });
-const deciding = z.strictObject({ id: z.string().max(40), approve: z.boolean(), decidedBy: person('Decided by'), decision: words('Decision') });
+const deciding = z.strictObject({
+  id: z.string().max(40),
+  approve: z.boolean(),
+  decidedBy: person('Decided by'),
+  decision: words('Decision'),
+});
 
-export const GET = (_: Request, { params }: Context) => answer(async () => json(await listChangeRequests(await database(), (await params).boatId)));
+export const GET = (_: Request, { params }: Context) =>
+  answer(async () => json(await listChangeRequests(await database(), (await params).boatId)));
 
 /** Ask for the draft to become the next revision. */
 export const POST = (request: Request, { params }: Context) =>

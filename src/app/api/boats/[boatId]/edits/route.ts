@@ -8,7 +8,14 @@ import { editBoat } from '@/server/stores/boats';
 const request = z.strictObject({
   baseVersion: z.int().min(1),
   actions: z
-    .array(z.strictObject({ clientId: z.string().min(6).max(40), action: z.enum(['do', 'undo', 'redo']), edits: editsSchema, label: z.string().trim().min(1).max(160).optional() }))
+    .array(
+      z.strictObject({
+        clientId: z.string().min(6).max(40),
+        action: z.enum(['do', 'undo', 'redo']),
+        edits: editsSchema,
+        label: z.string().trim().min(1).max(160).optional(),
+      }),
+    )
     .min(1)
     .max(200),
 });

@@ -17,7 +17,11 @@ const query = z.object({
 export const GET = (request: Request, { params }: { params: Promise<{ boatId: string }> }) =>
   answer(async () => {
     const { boatId } = await params;
-    const { format, revision: label, units } = parseOrThrow(query, Object.fromEntries(new URL(request.url).searchParams));
+    const {
+      format,
+      revision: label,
+      units,
+    } = parseOrThrow(query, Object.fromEntries(new URL(request.url).searchParams));
     const db = await database();
     const revision = label === undefined ? null : await readRevision(db, boatId, label);
     const { boat } = revision ?? (await readBoat(db, boatId));

@@ -8,11 +8,20 @@ type Context = { params: Promise<{ boatId: string }> };
 
 const issue = z.strictObject({
   baseVersion: z.int().min(1),
-  author: z.string().trim().min(2, 'Author: give the name of the person who issues, at least 2 characters').max(60, 'Author must have at most 60 characters'),
-  note: z.string().trim().min(3, 'Note: say in a few words what this revision is for').max(600, 'Note must have at most 600 characters'),
+  author: z
+    .string()
+    .trim()
+    .min(2, 'Author: give the name of the person who issues, at least 2 characters')
+    .max(60, 'Author must have at most 60 characters'),
+  note: z
+    .string()
+    .trim()
+    .min(3, 'Note: say in a few words what this revision is for')
+    .max(600, 'Note must have at most 600 characters'),
 });
 
-export const GET = (_: Request, { params }: Context) => answer(async () => json(await listRevisions(await database(), (await params).boatId)));
+export const GET = (_: Request, { params }: Context) =>
+  answer(async () => json(await listRevisions(await database(), (await params).boatId)));
 
 export const POST = (request: Request, { params }: Context) =>
   answer(async () => {

@@ -18,7 +18,11 @@ const query = z.object({
 export const GET = (request: Request, { params }: { params: Promise<{ boatId: string; detailId: string }> }) =>
   answer(async () => {
     const { boatId, detailId } = await params;
-    const { format, revision: label, units } = parseOrThrow(query, Object.fromEntries(new URL(request.url).searchParams));
+    const {
+      format,
+      revision: label,
+      units,
+    } = parseOrThrow(query, Object.fromEntries(new URL(request.url).searchParams));
     const db = await database();
     const revision = label === undefined ? null : await readRevision(db, boatId, label);
     const { boat } = revision ?? (await readBoat(db, boatId));
@@ -26,9 +30,20 @@ export const GET = (request: Request, { params }: { params: Promise<{ boatId: st
     if (!evaluation) throw new KeramosError('notFound', 'There is no such detail of this boat', 'detailId');
     const name = `${boat.name} ${evaluation.detail.name}.${format}`;
     if (format === 'pdf')
-      return download(new Uint8Array(await detailPdf(boat, evaluation, { revision, units: units ?? boat.brief.units, printedAt: new Date() })), 'application/pdf', name);
+      return download(
+        new Uint8Array(
+          await detailPdf(boat, evaluation, { revision, units: units ?? boat.brief.units, printedAt: new Date() }),
+        ),
+        'application/pdf',
+        name,
+      );
     const drawing = evaluation.problem === null ? drawDetail(boat, evaluation.detail) : null;
-    if (!drawing) throw new KeramosError('invalid', `${evaluation.detail.name} cannot be drawn: ${evaluation.problem ?? 'it has no drawing'}`, 'detailId');
+    if (!drawing)
+      throw new KeramosError(
+        'invalid',
+        `${evaluation.detail.name} cannot be drawn: ${evaluation.problem ?? 'it has no drawing'}`,
+        'detailId',
+      );
     return format === 'svg'
       ? download(drawingSvg(drawing, evaluation.detail.name), 'image/svg+xml; charset=utf-8', name)
       : download(detailDxf(drawing, evaluation.detail.name), 'application/dxf; charset=utf-8', name);
