@@ -9,16 +9,13 @@ import { readFileSync } from 'node:fs';
 import {
   analysePanel,
   analyseZone,
-  applyEdits,
-  boatFromJson,
-  boatToJson,
-  boundariesOf,
   evaluateStiffeners,
   evaluateZone,
   makeEvaluator,
   marginBand,
-  moveBoundary,
-} from '../src/core/schedule';
+} from '../src/core/evaluate';
+import { applyEdits, boundariesOf, moveBoundary } from '../src/core/edit';
+import { boatFromJson, boatToJson } from '../src/core/document';
 import { largeBoat } from '../tests/helpers/largeBoat';
 import { ENV, freePort } from './prepare.mjs';
 

@@ -2,7 +2,7 @@ import { existsSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { CALCULATIONS, calculate, calculationSchema, errorBody } from '@/core/calc';
 import { KeramosError } from '@/core/error';
-import { boatFromFile, boatToJson } from '@/core/schedule';
+import { boatFromFile, boatToJson } from '@/core/document';
 
 const USAGE = `keramos: the desk's command line
   calc --list                    names of the calculations

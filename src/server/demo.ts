@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
-import { boatFromJson } from '@/core/schedule';
+import { boatFromJson } from '@/core/document';
 import type { Db } from './database/open';
 import { createBoat, hasBoats } from './stores/boats';
 

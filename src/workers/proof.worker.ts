@@ -7,11 +7,11 @@ import {
   marginBand,
   matchZone,
   panelWorking,
-  type Boat,
   type MarginBand,
   type PanelAnalysis,
   type PanelReserve,
-} from '@/core/schedule';
+} from '@/core/evaluate';
+import type { Boat } from '@/core/document';
 
 /** What a zone's proof comes to besides the rule: its band, direct analysis, and the reference it is matched against. */
 export interface ZoneProof {

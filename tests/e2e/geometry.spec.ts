@@ -288,13 +288,11 @@ test('standards: copied, changed, compared, signed, sent out and brought back; a
   await expect(page.getByText('✓ signed off', { exact: true })).toBeVisible();
   const [out] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'JSON' }).click()]);
   const document = readFileSync(await out.path(), 'utf8');
-  await page
-    .getByLabel('Pack as JSON')
-    .setInputFiles({
-      name: 'pack.json',
-      mimeType: 'application/json',
-      buffer: Buffer.from(document.replace('"wrinklingFactor"', '"wrinkle"')),
-    });
+  await page.getByLabel('Pack as JSON').setInputFiles({
+    name: 'pack.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(document.replace('"wrinklingFactor"', '"wrinkle"')),
+  });
   await expect(page.locator('.alert-danger')).toContainText('wrinkl');
   await page.getByLabel('Pack as JSON').setInputFiles({
     name: 'pack.json',

@@ -5,7 +5,8 @@ import path from 'node:path';
 import { sql } from 'kysely';
 import { expect, it } from 'vitest';
 import { merrow } from '../helpers/merrow';
-import { applyEdits, boatToJson, type Edit } from '@/core/schedule';
+import { applyEdits, type Edit } from '../../src/core/edit';
+import { boatToJson } from '../../src/core/document';
 import { openDatabase } from '@/server/database/open';
 import { createBoat, readBoat } from '@/server/stores/boats';
 

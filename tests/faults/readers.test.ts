@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { KeramosError } from '@/core/error';
 import { meshToStations, OFFSET_UNITS, offsetsToStations, type OffsetMapping } from '@/core/geometry';
-import { boatFromJson, boatToJson } from '@/core/schedule';
+import { boatFromJson, boatToJson } from '../../src/core/document';
 import { packFromJson, packToJson, SHIPPED_PACKS } from '@/core/standard';
 import { readMesh } from '@/server/mesh/readMesh';
 import { readTable } from '@/server/table/readTable';

@@ -1,5 +1,6 @@
 import { expect } from 'vitest';
-import { applyEdits, type Boat, type Edit, type Part } from '../../src/core/schedule';
+import { applyEdits, type Edit } from '../../src/core/edit';
+import type { Boat, Part } from '../../src/core/document';
 import { merrow } from './merrow';
 
 /** Merrow 84, its hull, the id of a layer by its number, and ids nobody has yet. */

@@ -1,4 +1,4 @@
-import { newLayer, newPart, type Boat, type Layer, type Zone } from '@/core/schedule';
+import { newLayer, newPart, type Boat, type Layer, type Zone } from '../../src/core/document';
 import { merrow } from './merrow';
 
 /** A boat of one part with so many layers by zones, every zone a sandwich that can be checked; for measuring. */

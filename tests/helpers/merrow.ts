@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { boatFromJson, type Boat, type Part, type Zone } from '@/core/schedule';
+import { boatFromJson, type Boat, type Part, type Zone } from '../../src/core/document';
 
 import { MERROW_FILE } from './files';
 

@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { merrow } from '../../../tests/helpers/merrow';
 import { GENERIC_MATERIALS, type Core, type Fabric, type Process } from '../material';
-import { applyEdits, checkBoat, makeEvaluator, newBoat, newLayer, newPart, newZone, type Boat } from '../schedule';
+import { applyEdits } from '../edit';
+import { checkBoat, newBoat, newLayer, newPart, newZone, type Boat } from '../document';
+import { makeEvaluator } from '../evaluate';
 import { wordsIn } from '../quantity';
 import { CAUTION_RULES, cautionsOf } from '.';
 

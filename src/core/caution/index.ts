@@ -1,5 +1,6 @@
 /** What may go wrong, why, and the way out: rules over every zone's materials and stack. */
-import type { Acceptance, Boat, ZoneEvaluation } from '../schedule';
+import type { Acceptance, Boat } from '../document';
+import type { ZoneEvaluation } from '../evaluate';
 import { PART_RULES, type PartRule } from './partRules';
 import { MATERIAL_RULES } from './materialRules';
 import { PROCESS_RULES } from './processRules';

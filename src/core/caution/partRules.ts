@@ -1,4 +1,6 @@
-import { linesOfPart, piecesOf, type Boat, type LineFinding, type Part, type ZoneEvaluation } from '../schedule';
+import { linesOfPart, piecesOf, type LineFinding } from '../lines';
+import type { Boat, Part } from '../document';
+import type { ZoneEvaluation } from '../evaluate';
 import type { CautionRule } from './rule';
 
 /** Something a whole part shows, that no zone shows by itself. */

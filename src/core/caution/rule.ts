@@ -1,13 +1,6 @@
 import { PROCESSES, type Core, type Fabric, type Resin } from '../material';
-import {
-  analyseZone,
-  type Boat,
-  type LaidLayer,
-  type Part,
-  type Zone,
-  type ZoneAnalysis,
-  type ZoneEvaluation,
-} from '../schedule';
+import { analyseZone, type LaidLayer, type ZoneAnalysis, type ZoneEvaluation } from '../evaluate';
+import type { Boat, Part, Zone } from '../document';
 import type { Severity } from './severity';
 
 /** What a rule may look at: one zone with its stack. */

@@ -1,7 +1,7 @@
 import { limitingStrains } from '../laminate';
 import { hasMat, FIBRE_FAMILIES } from '../material';
 import { said } from '../quantity';
-import { targetOf, warpOf } from '../schedule';
+import { targetOf, warpOf } from '../evaluate';
 import { SMALL_CRAFT_PACK } from '../standard';
 import { each, families, fibreMassOf, thicknessOf, wet, type CautionRule } from './rule';
 

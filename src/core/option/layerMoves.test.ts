@@ -1,6 +1,8 @@
 import { expect, it } from 'vitest';
 import { merrow, zoneOf } from '../../../tests/helpers/merrow';
-import { applyEdits, boatToJson, makeEvaluator } from '../schedule';
+import { applyEdits } from '../edit';
+import { boatToJson } from '../document';
+import { makeEvaluator } from '../evaluate';
 import { boatWeight } from '../weight';
 import { layerMoves, type MoveScope } from '.';
 

@@ -1,15 +1,7 @@
 import { fabricArealWeight, hasDirection, normalAngle, type Fabric, type Material } from '../material';
-import {
-  applyEdits,
-  evaluateZone,
-  targetOf,
-  type Boat,
-  type Edit,
-  type Layer,
-  type Part,
-  type Zone,
-  type ZoneEvaluation,
-} from '../schedule';
+import { applyEdits, type Edit } from '../edit';
+import { evaluateZone, targetOf, type ZoneEvaluation } from '../evaluate';
+import type { Boat, Layer, Part, Zone } from '../document';
 
 export const MOVE_KINDS = {
   remove: 'take it out',

@@ -1,12 +1,7 @@
-import {
-  linesOfPart,
-  stiffenerMasses,
-  type Boat,
-  type DetailEvaluation,
-  type LaidLayer,
-  type Part,
-  type ZoneEvaluation,
-} from '../schedule';
+import { linesOfPart } from '../lines';
+import { stiffenerMasses, type LaidLayer, type ZoneEvaluation } from '../evaluate';
+import type { Boat, Part } from '../document';
+import type { DetailEvaluation } from '../detail/kinds';
 import { rollUp, type MassItem } from './rollUp';
 
 /** Mass of one zone by what it is made of (kg), with its centroid (m). */

@@ -1,15 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { merrow } from '../../../tests/helpers/merrow';
-import {
-  applyEdits,
-  evaluateDetails,
-  joinAt,
-  makeEvaluator,
-  neighboursOf,
-  stiffenerMasses,
-  withJoin,
-} from '../schedule';
+import { applyEdits } from '../edit';
+import { evaluateDetails } from '../detail/kinds';
+import { joinAt, neighboursOf, withJoin } from '../lines';
+import { makeEvaluator, stiffenerMasses } from '../evaluate';
 import { boatWeight, DETAILS, rollUp, STIFFENERS, weightWorking } from '.';
 import { LAPS } from './boatWeight';
 

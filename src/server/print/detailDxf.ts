@@ -1,5 +1,5 @@
 import { DxfWriter, point3d, Units, Colors } from '@tarikjabiri/dxf';
-import { offsetLine, type DetailDrawing } from '@/core/schedule';
+import { offsetLine, type DetailDrawing } from '@/core/detail/kinds';
 
 const GAP = 120;
 const LAYERS = {

@@ -5,13 +5,12 @@ import {
   drawDetail,
   drawingSvg,
   evaluateDetails,
-  targetOf,
-  verdictOf,
-  type Boat,
   type DetailCheck,
   type DetailEvaluation,
-  type Revision,
-} from '@/core/schedule';
+} from '@/core/detail/kinds';
+import { targetOf, verdictOf } from '@/core/evaluate';
+import type { Boat } from '@/core/document';
+import type { Revision } from '@/core/edit';
 import { head, pageStyle, printPdf, right, RULES } from './pdfStyle';
 
 const WORDS = { fails: '× FAILS', thin: '! thin', meets: '✓ meets', ample: '✓ ample' } as const;

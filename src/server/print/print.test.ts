@@ -3,16 +3,10 @@ import { describe, expect, it } from 'vitest';
 import { largeBoat } from '../../../tests/helpers/largeBoat';
 import { merrow } from '../../../tests/helpers/merrow';
 import { said } from '@/core/quantity';
-import {
-  applyEdits,
-  drawDetail,
-  evaluateDetail,
-  evaluateDetails,
-  evaluateZone,
-  type Boat,
-  type Detail,
-  type Revision,
-} from '@/core/schedule';
+import { applyEdits, type Revision } from '@/core/edit';
+import { drawDetail, evaluateDetail, evaluateDetails, type Detail } from '@/core/detail/kinds';
+import { evaluateZone } from '@/core/evaluate';
+import type { Boat } from '@/core/document';
 import { scheduleCsv } from './scheduleCsv';
 import { schedulePdf } from './schedulePdf';
 import { detailDxf } from './detailDxf';

@@ -1,7 +1,8 @@
 import Papa from 'papaparse';
 import { fabricArealWeight } from '@/core/material';
 import { wordsIn } from '@/core/quantity';
-import { evaluateZone, LAYER_ROLES, type Boat } from '@/core/schedule';
+import { evaluateZone } from '@/core/evaluate';
+import { LAYER_ROLES, type Boat } from '@/core/document';
 import { plain } from '../table/plain';
 
 /**

@@ -11,23 +11,18 @@ import {
   type QuantityKind,
   type UnitSystem,
 } from '@/core/quantity';
+import { evaluateDetails } from '@/core/detail/kinds';
 import {
-  evaluateDetails,
   evaluateStiffeners,
   makeEvaluator,
-  LAYER_ROLES,
-  POSTURES,
-  QUALITIES,
-  repeatOf,
   targetOf,
   stackWorking,
   verdictOf,
   zoneWorking,
-  type Boat,
-  type Part,
-  type Revision,
   type ZoneEvaluation,
-} from '@/core/schedule';
+} from '@/core/evaluate';
+import { LAYER_ROLES, POSTURES, QUALITIES, type Boat, type Part } from '@/core/document';
+import { repeatOf, type Revision } from '@/core/edit';
 import { cautionsOf, SEVERITIES } from '@/core/caution';
 import { CHECKS, packStatus, ZONE_LOCATIONS } from '@/core/standard';
 import { boatWeight } from '@/core/weight';

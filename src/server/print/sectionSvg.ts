@@ -1,4 +1,4 @@
-import type { ZoneEvaluation } from '@/core/schedule';
+import type { ZoneEvaluation } from '@/core/evaluate';
 
 const escapeXml = (text: string) => text.replace(/[<>&"']/g, (character) => `&#${character.charCodeAt(0)};`);
 

@@ -1,5 +1,5 @@
 import type { Transaction } from 'kysely';
-import { partRestSchema, type Boat } from '@/core/schedule';
+import { partRestSchema, type Boat } from '@/core/document';
 import type { Database } from '../database/schema';
 
 /** The boat's lists whose items are kept whole, and their tables. */

@@ -3,18 +3,15 @@ import { sql } from 'kysely';
 import { KeramosError, parseOrThrow } from '@/core/error';
 import {
   applyEdits,
-  boatSchema,
-  boatToJson,
-  checkBoat,
   describeEdits,
   EMPTY_HISTORY,
   pushHistory,
-  type Boat,
   type BoatSummary,
   type Edit,
   type HistoryEntry,
   type HistoryStacks,
-} from '@/core/schedule';
+} from '@/core/edit';
+import { boatSchema, boatToJson, checkBoat, type Boat } from '@/core/document';
 import type { Db } from '../database/open';
 import { LIST_TABLES, writeBoat } from './boatRows';
 
@@ -334,18 +331,16 @@ export async function readHistory(db: Db, id: string): Promise<HistoryStacks> {
     .orderBy('version', 'desc')
     .limit(HISTORY_KEPT)
     .execute();
-  return rows
-    .reverse()
-    .reduce<HistoryStacks>(
-      (stacks, row) =>
-        pushHistory(stacks, {
-          action: row.action,
-          description: row.description,
-          forward: JSON.parse(row.forward_json),
-          inverse: JSON.parse(row.inverse_json),
-        }),
-      EMPTY_HISTORY,
-    );
+  return rows.reverse().reduce<HistoryStacks>(
+    (stacks, row) =>
+      pushHistory(stacks, {
+        action: row.action,
+        description: row.description,
+        forward: JSON.parse(row.forward_json),
+        inverse: JSON.parse(row.inverse_json),
+      }),
+    EMPTY_HISTORY,
+  );
 }
 
 /** Whether the database holds any boat at all. */

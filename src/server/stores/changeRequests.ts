@@ -1,6 +1,6 @@
 import { nanoid } from 'nanoid';
 import { KeramosError } from '@/core/error';
-import { difference, type ChangeRequest } from '@/core/schedule';
+import { difference, type ChangeRequest } from '@/core/edit';
 import type { Db } from '../database/open';
 import { readBoat } from './boats';
 import { listRevisions, readRevision } from './revisions';

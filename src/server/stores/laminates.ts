@@ -1,4 +1,5 @@
-import { ingredients, usesOf, type Boat, type BookLaminate } from '@/core/schedule';
+import { ingredients, type Boat } from '@/core/document';
+import { usesOf, type BookLaminate } from '@/core/edit';
 import type { Db } from '../database/open';
 import { readBoat } from './boats';
 

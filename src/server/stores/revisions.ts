@@ -1,7 +1,8 @@
 import { createHash } from 'node:crypto';
 import { nanoid } from 'nanoid';
 import { KeramosError } from '@/core/error';
-import { boatFromJson, boatToJson, type Boat, type Revision, type RevisionEvent } from '@/core/schedule';
+import { boatFromJson, boatToJson, type Boat } from '@/core/document';
+import type { Revision, RevisionEvent } from '@/core/edit';
 import type { Db } from '../database/open';
 import { readBoat } from './boats';
 

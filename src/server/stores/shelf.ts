@@ -1,6 +1,6 @@
 import { KeramosError, parseOrThrow } from '@/core/error';
 import { GENERIC_MATERIALS, materialSchema, type Material, type ShelfItem } from '@/core/material';
-import { ingredients } from '@/core/schedule';
+import { ingredients } from '@/core/document';
 import type { Db } from '../database/open';
 
 const generic = new Map(GENERIC_MATERIALS.map((material) => [material.id, material]));

@@ -1,14 +1,7 @@
 import { nanoid } from 'nanoid';
 import { KeramosError } from '@/core/error';
-import {
-  boatFromJson,
-  boatToJson,
-  difference,
-  followParent,
-  takeState,
-  type Boat,
-  type VariantStanding,
-} from '@/core/schedule';
+import { boatFromJson, boatToJson, type Boat } from '@/core/document';
+import { difference, followParent, takeState, type VariantStanding } from '@/core/edit';
 import type { Db } from '../database/open';
 import { editBoat, readBoat } from './boats';
 

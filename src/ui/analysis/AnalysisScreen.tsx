@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import { Card, Form, Nav } from 'react-bootstrap';
 import { CRITERIA, FAILURE_MODES, type Criterion } from '@/core/laminate';
 import { formatNumber, formatReserve } from '@/core/quantity';
-import { analyseZone, failureWorking, stackWorking, targetOf, verdictOf, type ZoneAnalysis } from '@/core/schedule';
+import { analyseZone, failureWorking, stackWorking, targetOf, verdictOf, type ZoneAnalysis } from '@/core/evaluate';
 import { KeramosError } from '@/core/error';
 import { useDesign } from '../shared/boat';
 import { Onward } from '../shared/Onward';

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { Form } from 'react-bootstrap';
 import { displayUnit, formatNumber } from '@/core/quantity';
-import { stackCompatibility, type ZoneAnalysis } from '@/core/schedule';
+import { stackCompatibility, type ZoneAnalysis } from '@/core/evaluate';
 import { useUnits } from '../shared/units';
 
 const DIRECTIONS = [0, 45, 90, -45];

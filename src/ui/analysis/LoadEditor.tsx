@@ -1,6 +1,7 @@
 'use client';
 import { Button, Col, Row } from 'react-bootstrap';
-import type { Zone, ZoneAnalysis, ZoneLoad } from '@/core/schedule';
+import type { Zone, ZoneLoad } from '@/core/document';
+import type { ZoneAnalysis } from '@/core/evaluate';
 import { QuantityField } from '../shared/QuantityField';
 import { useEdit } from '../shared/useEdit';
 

@@ -1,6 +1,6 @@
 'use client';
 import { displayUnit, formatNumber, type QuantityKind } from '@/core/quantity';
-import type { ZoneAnalysis } from '@/core/schedule';
+import type { ZoneAnalysis } from '@/core/evaluate';
 import { PolarPlot } from '../shared/PolarPlot';
 import { useUnits } from '../shared/units';
 

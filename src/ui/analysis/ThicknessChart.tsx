@@ -1,7 +1,7 @@
 'use client';
 import { FAILURE_MODES } from '@/core/laminate';
 import { formatNumber, formatReserve, type QuantityKind } from '@/core/quantity';
-import { throughThickness, type ZoneAnalysis } from '@/core/schedule';
+import { throughThickness, type ZoneAnalysis } from '@/core/evaluate';
 import { useUnits } from '../shared/units';
 
 export const CURVES = {

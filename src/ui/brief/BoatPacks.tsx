@@ -2,7 +2,8 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
-import { craftOf, methodOf, type Edit } from '@/core/schedule';
+import { craftOf, methodOf } from '@/core/document';
+import type { Edit } from '@/core/edit';
 import { PACK_KINDS, packDifference, packLimits, packStatus, type StandardPack } from '@/core/standard';
 import { useDesign } from '../shared/boat';
 import { useEdit } from '../shared/useEdit';

@@ -13,7 +13,7 @@ import {
   type BriefNumber,
   type NumberField,
   type Posture,
-} from '@/core/schedule';
+} from '@/core/document';
 import { dynamicLoadFactor, isPlaning, type StandardPack } from '@/core/standard';
 import { useDesign } from '../shared/boat';
 import { Onward } from '../shared/Onward';

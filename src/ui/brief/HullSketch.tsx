@@ -1,5 +1,5 @@
 'use client';
-import type { Brief } from '@/core/schedule';
+import type { Brief } from '@/core/document';
 import { useUnits } from '../shared/units';
 
 /** Profile and body section from the particulars alone, to scale: lengths, beams, deadrise, waterline. */

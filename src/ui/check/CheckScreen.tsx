@@ -3,20 +3,9 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { Card, Form } from 'react-bootstrap';
 import { formatNumber, formatReserve } from '@/core/quantity';
-import {
-  craftOf,
-  DETAIL_KINDS,
-  detailWorking,
-  methodOf,
-  stiffenerWorking,
-  targetOf,
-  zoneWorking,
-  type Boat,
-  type Part,
-  type Zone,
-  type ZoneCheck,
-  type ZoneEvaluation,
-} from '@/core/schedule';
+import { craftOf, methodOf, type Boat, type Part, type Zone } from '@/core/document';
+import { DETAIL_KINDS, detailWorking } from '@/core/detail/kinds';
+import { stiffenerWorking, targetOf, zoneWorking, type ZoneCheck, type ZoneEvaluation } from '@/core/evaluate';
 import { CHECKS, packLimits, packStatus } from '@/core/standard';
 import { useDesign } from '../shared/boat';
 import { CautionList } from '../shared/CautionList';

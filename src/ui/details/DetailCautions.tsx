@@ -1,7 +1,9 @@
 'use client';
 import Link from 'next/link';
 import { useMemo } from 'react';
-import { evaluateDetails, targetOf, type Boat } from '@/core/schedule';
+import { evaluateDetails } from '@/core/detail/kinds';
+import { targetOf } from '@/core/evaluate';
+import type { Boat } from '@/core/document';
 import { useDesign } from '../shared/boat';
 import { useUnits } from '../shared/units';
 import { Verdict } from '../shared/Verdict';

@@ -5,13 +5,12 @@ import {
   drawDetail,
   drawingSvg,
   sceneOf,
-  targetOf,
   transomSchools,
-  verdictOf,
-  type Boat,
   type DetailCheck,
   type DetailEvaluation,
-} from '@/core/schedule';
+} from '@/core/detail/kinds';
+import { targetOf, verdictOf } from '@/core/evaluate';
+import type { Boat } from '@/core/document';
 import { formatNumber, formatReserve } from '@/core/quantity';
 import { useUnits } from '../shared/units';
 import { Verdict } from '../shared/Verdict';

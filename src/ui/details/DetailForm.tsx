@@ -1,7 +1,8 @@
 'use client';
 import { Button, Form } from 'react-bootstrap';
 import type { Material, MaterialKind } from '@/core/material';
-import type { Boat, Detail } from '@/core/schedule';
+import type { Boat } from '@/core/document';
+import type { Detail } from '@/core/detail/kinds';
 import { QuantityField } from '../shared/QuantityField';
 import {
   DETAIL_FIELDS,

@@ -8,14 +8,14 @@ import {
   DETAIL_KINDS,
   detailWorking,
   evaluateDetails,
-  fetchMaterials,
   materialsOfDetail,
   newDetail,
-  targetOf,
-  type Boat,
   type Detail,
   type DetailKind,
-} from '@/core/schedule';
+} from '@/core/detail/kinds';
+import { fetchMaterials } from '@/core/edit';
+import { targetOf } from '@/core/evaluate';
+import type { Boat } from '@/core/document';
 import { useDesign } from '../shared/boat';
 import { Onward } from '../shared/Onward';
 import { QuantityField } from '../shared/QuantityField';

@@ -2,7 +2,8 @@
 import { nanoid } from 'nanoid';
 import { useState } from 'react';
 import { Button, Card, Form } from 'react-bootstrap';
-import { actingLoad, LOAD_CAUSES, type Boat, type LoadCase, type LoadCause } from '@/core/schedule';
+import { actingLoad, LOAD_CAUSES, type LoadCase, type LoadCause } from '@/core/detail';
+import type { Boat } from '@/core/document';
 import { formatNumber } from '@/core/quantity';
 import { QuantityField } from '../shared/QuantityField';
 import { Refusal } from '../shared/Refusal';

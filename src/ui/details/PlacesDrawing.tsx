@@ -1,6 +1,8 @@
 'use client';
 import { useMemo } from 'react';
-import { shapeOf, targetOf, verdictOf, type Boat, type DetailEvaluation } from '@/core/schedule';
+import { shapeOf, type Boat } from '@/core/document';
+import { targetOf, verdictOf } from '@/core/evaluate';
+import type { DetailEvaluation } from '@/core/detail/kinds';
 
 const WIDTH = 420;
 const MARKS = { fails: '✕', thin: '△', meets: '✓', ample: '○' } as const;

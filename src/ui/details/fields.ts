@@ -1,4 +1,5 @@
-import { CORE_TREATMENTS, PREPARATIONS, type DetailKind, type LoadCause } from '@/core/schedule';
+import { CORE_TREATMENTS, PREPARATIONS, type DetailKind } from '@/core/detail/kinds';
+import type { LoadCause } from '@/core/detail';
 import type { MaterialKind } from '@/core/material';
 import type { QuantityKind } from '@/core/quantity';
 

@@ -2,7 +2,8 @@
 import Link from 'next/link';
 import { memo, useMemo } from 'react';
 import type { LayerMaterial } from '@/core/material';
-import { evaluateDetails, type Boat, type Part, type Zone } from '@/core/schedule';
+import { evaluateDetails } from '@/core/detail/kinds';
+import type { Boat, Part, Zone } from '@/core/document';
 import { formatNumber } from '@/core/quantity';
 import { useDesign } from '../shared/boat';
 import { useSettled } from '../shared/useSettled';

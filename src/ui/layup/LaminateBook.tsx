@@ -2,15 +2,8 @@
 import { nanoid } from 'nanoid';
 import { useEffect, useState } from 'react';
 import { Button, Card } from 'react-bootstrap';
-import {
-  layLaminate,
-  usesOf,
-  type BookLaminate,
-  type Boat,
-  type Edit,
-  type Part,
-  type Reference,
-} from '@/core/schedule';
+import { layLaminate, usesOf, type BookLaminate, type Edit } from '@/core/edit';
+import type { Boat, Part, Reference } from '@/core/document';
 import { api, wordsOf } from '../shared/api';
 import { useBoat } from '../shared/boat';
 
@@ -100,7 +93,7 @@ export function LaminateBook({
                                   className="reason-button"
                                   title={notation(one.materials, one.laminate.layers)}
                                   onClick={() => {
-                                    void import('@/core/schedule').then(({ changeLaminate }) => {
+                                    void import('@/core/edit').then(({ changeLaminate }) => {
                                       const { edits } = changeLaminate(
                                         boat,
                                         { ...laminate, layers: one.laminate.layers },

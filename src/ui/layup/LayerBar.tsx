@@ -3,7 +3,7 @@ import { useImperativeHandle, useRef, useState, type Ref } from 'react';
 import { Button, ButtonGroup, Form } from 'react-bootstrap';
 import { hasDirection, normalAngle, type LayerMaterial } from '@/core/material';
 import { formatForEntry, formatWithUnit, parseQuantity } from '@/core/quantity';
-import type { Layer } from '@/core/schedule';
+import type { Layer } from '@/core/document';
 import { useUnits } from '../shared/units';
 
 export interface LayerBarHandle {

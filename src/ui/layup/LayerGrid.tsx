@@ -14,15 +14,9 @@ import {
 import type { Caution } from '@/core/caution';
 import type { LayerMaterial } from '@/core/material';
 import { formatNumber, formatReserve } from '@/core/quantity';
-import {
-  GROUP_KINDS,
-  repeatOf,
-  targetOf,
-  type Boat,
-  type LayerGroup,
-  type Part,
-  type ZoneEvaluation,
-} from '@/core/schedule';
+import { GROUP_KINDS, type Boat, type LayerGroup, type Part } from '@/core/document';
+import { repeatOf } from '@/core/edit';
+import { targetOf, type ZoneEvaluation } from '@/core/evaluate';
 import { CHECKS } from '@/core/standard';
 import { CautionMark } from '../shared/CautionList';
 import { useUnits } from '../shared/units';

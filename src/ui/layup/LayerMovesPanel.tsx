@@ -3,7 +3,8 @@ import { useMemo, useState } from 'react';
 import { Form } from 'react-bootstrap';
 import { layerMoves, nextStep, type LayerMove, type MoveScope } from '@/core/option';
 import { displayUnit, formatNumber } from '@/core/quantity';
-import { targetOf, type Boat, type Part, type Zone, type ZoneEvaluation } from '@/core/schedule';
+import { targetOf, type ZoneEvaluation } from '@/core/evaluate';
+import type { Boat, Part, Zone } from '@/core/document';
 import { useUnits } from '../shared/units';
 import { Verdict } from '../shared/Verdict';
 

@@ -3,7 +3,7 @@ import { memo, type MouseEvent } from 'react';
 import type { Caution } from '@/core/caution';
 import { hasDirection, fabricArealWeight, type LayerMaterial } from '@/core/material';
 import { formatNumber } from '@/core/quantity';
-import { LAYER_ROLES, type Layer, type Zone } from '@/core/schedule';
+import { LAYER_ROLES, type Layer, type Zone } from '@/core/document';
 import { CautionMark } from '../shared/CautionList';
 import { useUnits } from '../shared/units';
 import { FibreGlyph } from './FibreGlyph';

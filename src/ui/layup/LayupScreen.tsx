@@ -4,18 +4,10 @@ import dynamic from 'next/dynamic';
 import { useSearchParams } from 'next/navigation';
 import { useCallback, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { directionsOf, hasDirection, type LayerMaterial, type Material } from '@/core/material';
-import {
-  chooseMaterial,
-  fetchMaterials,
-  newLayer,
-  piecesOf,
-  setGiven,
-  targetOf,
-  usualRole,
-  usualThickness,
-  type Layer,
-  type LayerGroup,
-} from '@/core/schedule';
+import { chooseMaterial, fetchMaterials, setGiven, usualRole, usualThickness } from '@/core/edit';
+import { newLayer, type Layer, type LayerGroup } from '@/core/document';
+import { piecesOf } from '@/core/lines';
+import { targetOf } from '@/core/evaluate';
 import { useDesign } from '../shared/boat';
 import { Onward } from '../shared/Onward';
 import { Refusal } from '../shared/Refusal';

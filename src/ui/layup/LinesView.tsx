@@ -2,21 +2,10 @@
 import { useMemo, useState } from 'react';
 import { Button, Card, Form } from 'react-bootstrap';
 import { formatNumber } from '@/core/quantity';
-import {
-  isOneHanded,
-  linesOfPart,
-  partSection,
-  shapeOf,
-  staggered,
-  withJoin,
-  type Boat,
-  type Cut,
-  type Edit,
-  type Join,
-  type LineState,
-  type Part,
-  type ZoneEvaluation,
-} from '@/core/schedule';
+import { isOneHanded, shapeOf, type Boat, type Join, type Part } from '@/core/document';
+import { linesOfPart, partSection, staggered, withJoin, type Cut, type LineState } from '@/core/lines';
+import type { Edit } from '@/core/edit';
+import type { ZoneEvaluation } from '@/core/evaluate';
 import { QuantityField } from '../shared/QuantityField';
 import { useUnits } from '../shared/units';
 import { PartSectionDrawing } from './PartSectionDrawing';

@@ -1,7 +1,8 @@
 'use client';
 import { hasDirection, type LayerMaterial } from '@/core/material';
 import { formatNumber } from '@/core/quantity';
-import { coreRun, type Boat, type Part, type PartSection, type SectionWindow } from '@/core/schedule';
+import { coreRun, type PartSection, type SectionWindow } from '@/core/lines';
+import type { Boat, Part } from '@/core/document';
 import { useUnits } from '../shared/units';
 
 const HEIGHT = 118;

@@ -1,7 +1,8 @@
 'use client';
 import { useState } from 'react';
 import { Button, Form, Modal } from 'react-bootstrap';
-import type { Edit, Part } from '@/core/schedule';
+import type { Edit } from '@/core/edit';
+import type { Part } from '@/core/document';
 import { KeyDialog } from '../shared/KeyDialog';
 import { QuantityField } from '../shared/QuantityField';
 

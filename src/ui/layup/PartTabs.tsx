@@ -1,6 +1,6 @@
 'use client';
 import { Button, Nav } from 'react-bootstrap';
-import type { Part } from '@/core/schedule';
+import type { Part } from '@/core/document';
 
 export type View = 'grid' | 'section' | 'book';
 const VIEWS: Record<View, string> = { grid: 'Layers by zones', section: 'Section and lines', book: 'Laminates' };

@@ -2,7 +2,8 @@
 import { memo } from 'react';
 import { hasDirection } from '@/core/material';
 import { formatNumber } from '@/core/quantity';
-import { LAYER_ROLES, type ZoneEvaluation } from '@/core/schedule';
+import { LAYER_ROLES } from '@/core/document';
+import type { ZoneEvaluation } from '@/core/evaluate';
 import { useUnits } from '../shared/units';
 import { Hatch } from './Hatch';
 

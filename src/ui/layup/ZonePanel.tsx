@@ -3,15 +3,8 @@ import { useMemo, useState, type ReactNode } from 'react';
 import { Card } from 'react-bootstrap';
 import { ORIGINS } from '@/core/material';
 import { formatMargin, formatNumber } from '@/core/quantity';
-import {
-  reserveBand,
-  targetOf,
-  verdictOf,
-  type Boat,
-  type Zone,
-  type ZoneCheck,
-  type ZoneEvaluation,
-} from '@/core/schedule';
+import { reserveBand, targetOf, verdictOf, type ZoneCheck, type ZoneEvaluation } from '@/core/evaluate';
+import type { Boat, Zone } from '@/core/document';
 import { CHECKS, ZONE_LOCATIONS } from '@/core/standard';
 import { Tabs } from '../shared/Tabs';
 import { useAfterPaint } from '../shared/useAfterPaint';

@@ -1,6 +1,7 @@
 import dynamic from 'next/dynamic';
 import type { Caution } from '@/core/caution';
-import { stackWorking, zoneWorking, type Boat, type Part, type Zone, type ZoneEvaluation } from '@/core/schedule';
+import { stackWorking, zoneWorking, type ZoneEvaluation } from '@/core/evaluate';
+import type { Boat, Part, Zone } from '@/core/document';
 import { CHECKS } from '@/core/standard';
 import { CautionList } from '../shared/CautionList';
 import { useDesign } from '../shared/boat';

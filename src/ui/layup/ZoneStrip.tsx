@@ -1,6 +1,7 @@
 'use client';
 import { formatNumber } from '@/core/quantity';
-import { verdictOf, type Zone, type ZoneEvaluation } from '@/core/schedule';
+import { verdictOf, type ZoneEvaluation } from '@/core/evaluate';
+import type { Zone } from '@/core/document';
 
 /** Zones that stand side by side in the grid. */
 export const ZONES_SHOWN = 8;

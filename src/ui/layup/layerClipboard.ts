@@ -2,7 +2,8 @@ import { nanoid } from 'nanoid';
 import type { ClipboardEvent } from 'react';
 import { KeramosError } from '@/core/error';
 import type { Material } from '@/core/material';
-import { fetchMaterials, layersFromText, layersToText, type Boat, type Edit, type Part } from '@/core/schedule';
+import { fetchMaterials, layersFromText, layersToText, type Edit } from '@/core/edit';
+import type { Boat, Part } from '@/core/document';
 
 const LONGEST_PASTE = 400_000;
 

@@ -4,10 +4,8 @@ import {
   coverCells,
   duplicateLayers,
   flipLayers,
-  GROUP_KINDS,
   groupLayers,
   keepAsLaminate,
-  LAYER_ROLES,
   layAs,
   makeSymmetric,
   mirrorLayers,
@@ -20,12 +18,9 @@ import {
   ungroup,
   usesOf,
   usualGroup,
-  type Boat,
   type Edit,
-  type GroupKind,
-  type LayerRole,
-  type Part,
-} from '@/core/schedule';
+} from '@/core/edit';
+import { GROUP_KINDS, LAYER_ROLES, type Boat, type GroupKind, type LayerRole, type Part } from '@/core/document';
 import { KeramosError } from '@/core/error';
 import type { Question } from './AskBar';
 import type { Command } from './commands';

@@ -1,6 +1,8 @@
 import { useCallback, useMemo, useState } from 'react';
 import { KeramosError } from '@/core/error';
-import { applyEdits, describeEdits, makeEvaluator, type Boat, type Edit, type ZoneEvaluation } from '@/core/schedule';
+import { applyEdits, describeEdits, type Edit } from '@/core/edit';
+import { makeEvaluator, type ZoneEvaluation } from '@/core/evaluate';
+import type { Boat } from '@/core/document';
 import { useBoatStore, useDesign } from '../shared/boat';
 import { useLatest } from '../shared/useLatest';
 

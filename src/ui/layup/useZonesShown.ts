@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { Part, Zone } from '@/core/schedule';
+import type { Part, Zone } from '@/core/document';
 import { ZONES_SHOWN } from './ZoneStrip';
 
 /** The grid shows so many zones side by side, those about the chosen one. @returns the first of them, and a way back to the beginning. */

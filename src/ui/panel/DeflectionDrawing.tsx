@@ -1,7 +1,7 @@
 'use client';
 import { contours } from 'd3-contour';
 import { formatNumber } from '@/core/quantity';
-import type { PanelAnalysis } from '@/core/schedule';
+import type { PanelAnalysis } from '@/core/evaluate';
 import { useUnits } from '../shared/units';
 
 const WIDTH = 620;

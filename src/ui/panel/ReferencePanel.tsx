@@ -3,16 +3,9 @@ import { nanoid } from 'nanoid';
 import { useState } from 'react';
 import { Button, Col, Form, Row } from 'react-bootstrap';
 import { formatNumber } from '@/core/quantity';
-import {
-  ingredients,
-  matchZone,
-  type Boat,
-  type BoatSummary,
-  type Edit,
-  type Part,
-  type Reference,
-  type Zone,
-} from '@/core/schedule';
+import { ingredients, type Boat, type Part, type Reference, type Zone } from '@/core/document';
+import { matchZone } from '@/core/evaluate';
+import type { BoatSummary, Edit } from '@/core/edit';
 import { api, wordsOf } from '../shared/api';
 import { useEdit } from '../shared/useEdit';
 import { Refusal } from '../shared/Refusal';

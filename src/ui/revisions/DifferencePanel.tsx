@@ -1,7 +1,8 @@
 'use client';
 import { useEffect, useState } from 'react';
 import { Card, Form } from 'react-bootstrap';
-import { alignTo, difference, type Boat, type BoatSummary, type Change, type Revision } from '@/core/schedule';
+import { alignTo, difference, type BoatSummary, type Change, type Revision } from '@/core/edit';
+import type { Boat } from '@/core/document';
 import { api, wordsOf } from '../shared/api';
 import { useDesign } from '../shared/boat';
 import { ChangeList } from '../shared/ChangeList';

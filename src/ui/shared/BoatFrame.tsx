@@ -3,7 +3,7 @@ import dynamic from 'next/dynamic';
 import { usePathname } from 'next/navigation';
 import { useEffect, type ReactNode } from 'react';
 import { Alert, Button } from 'react-bootstrap';
-import { targetOf } from '@/core/schedule';
+import { targetOf } from '@/core/evaluate';
 import { boatWeight } from '@/core/weight';
 import { formatNumber } from '@/core/quantity';
 import { useBoat, useBoatStore, useDesign } from './boat';

@@ -3,7 +3,7 @@ import { nanoid } from 'nanoid';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { SEVERITIES, type Caution } from '@/core/caution';
-import type { Boat } from '@/core/schedule';
+import type { Boat } from '@/core/document';
 import { useUnits } from './units';
 import { useEdit } from './useEdit';
 

@@ -1,4 +1,4 @@
-import type { Change } from '@/core/schedule';
+import type { Change } from '@/core/edit';
 import { useUnits } from './units';
 
 const MARKS: Record<Change['kind'], string> = {

@@ -1,5 +1,5 @@
 import { formatReserve } from '@/core/quantity';
-import { verdictOf, type Verdict as VerdictName } from '@/core/schedule';
+import { verdictOf, type Verdict as VerdictName } from '@/core/evaluate';
 
 const MARKS: Record<VerdictName, { mark: string; word: string }> = {
   fails: { mark: '✕', word: 'fails' },

@@ -3,7 +3,7 @@ import type katexType from 'katex';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Offcanvas } from 'react-bootstrap';
 import { formatNumber, formatWorkingValue } from '@/core/quantity';
-import type { WorkingPart } from '@/core/schedule';
+import type { WorkingPart } from '@/core/evaluate';
 import { packStatus } from '@/core/standard';
 import { texToText } from '@/core/working';
 import { useDesign } from './boat';

@@ -1,7 +1,7 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
-import type { WorkingPart } from '@/core/schedule';
+import type { WorkingPart } from '@/core/evaluate';
 
 export interface WorkingRequest {
   title: string;

@@ -1,6 +1,7 @@
 'use client';
 import { createContext, useContext, useEffect, useState, useSyncExternalStore, type ReactNode } from 'react';
-import type { Boat, HistoryStacks } from '@/core/schedule';
+import type { Boat } from '@/core/document';
+import type { HistoryStacks } from '@/core/edit';
 import { BoatStore, type BoatDesign, type BoatState } from './boatStore';
 
 const StoreContext = createContext<BoatStore | null>(null);

@@ -1,6 +1,7 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { merrow } from '../../../tests/helpers/merrow';
-import { applyEdits, boatToJson, EMPTY_HISTORY, type Boat, type Edit } from '@/core/schedule';
+import { applyEdits, EMPTY_HISTORY, type Edit } from '@/core/edit';
+import { boatToJson, type Boat } from '@/core/document';
 import { BoatStore } from './boatStore';
 
 const layerId = merrow().parts[0]!.layers[3]!.id;

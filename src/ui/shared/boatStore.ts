@@ -2,20 +2,18 @@ import { nanoid } from 'nanoid';
 import { KeramosError } from '@/core/error';
 import {
   applyEdits,
-  boatToJson,
   describeEdits,
   difference,
   editsSchema,
   EMPTY_HISTORY,
-  makeEvaluator,
   pushHistory,
-  type Boat,
   type Change,
   type Edit,
   type HistoryEntry,
   type HistoryStacks,
-  type ZoneEvaluation,
-} from '@/core/schedule';
+} from '@/core/edit';
+import { boatToJson, type Boat } from '@/core/document';
+import { makeEvaluator, type ZoneEvaluation } from '@/core/evaluate';
 import { api, ApiError, wordsOf } from './api';
 
 export interface Action {

@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import type { Caution } from '@/core/caution';
-import type { Boat, ZoneEvaluation } from '@/core/schedule';
+import type { Boat } from '@/core/document';
+import type { ZoneEvaluation } from '@/core/evaluate';
 
 type Find = (boat: Boat, evaluations: ReadonlyMap<string, ZoneEvaluation>) => Caution[];
 let fetched: Find | null = null;

@@ -1,6 +1,6 @@
 'use client';
 import { useCallback } from 'react';
-import type { Edit } from '@/core/schedule';
+import type { Edit } from '@/core/edit';
 import { useBoatStore } from './boat';
 
 /** Act on the boat; returns the refusal in words, or nothing when the edit was taken. */

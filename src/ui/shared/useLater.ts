@@ -1,5 +1,7 @@
 import { useEffect, useMemo, useState } from 'react';
-import type { Boat, DetailEvaluation, StiffenerEvaluation } from '@/core/schedule';
+import type { Boat } from '@/core/document';
+import type { DetailEvaluation } from '@/core/detail/kinds';
+import type { StiffenerEvaluation } from '@/core/evaluate';
 
 /**
  * A judgement on a boat whose code is fetched once the page stands: no part of what the page waits for, nor of what the server renders.

@@ -2,7 +2,8 @@
 import * as Comlink from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import type { Criterion } from '@/core/laminate';
-import type { Boat, PanelAnalysis } from '@/core/schedule';
+import type { Boat } from '@/core/document';
+import type { PanelAnalysis } from '@/core/evaluate';
 import type { ProofWorker, ZoneProof } from '@/workers/proof.worker';
 
 const startWorker = () => new Worker(new URL('../../workers/proof.worker.ts', import.meta.url), { type: 'module' });

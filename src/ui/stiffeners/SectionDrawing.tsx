@@ -1,5 +1,5 @@
 'use client';
-import type { LoadedSpan, SectionProperties } from '@/core/schedule';
+import type { LoadedSpan, SectionProperties } from '@/core/evaluate';
 import type { StiffenerSection } from '@/core/stiffener';
 import { useUnits } from '../shared/units';
 

@@ -2,7 +2,8 @@
 import { useState } from 'react';
 import { Button, Col, Form, Row } from 'react-bootstrap';
 import type { Material } from '@/core/material';
-import { ingredients, type Boat, type Edit } from '@/core/schedule';
+import { ingredients, type Boat } from '@/core/document';
+import type { Edit } from '@/core/edit';
 import { SECTION_KINDS, type SectionLayer, type StiffenerSection } from '@/core/stiffener';
 import { QuantityField } from '../shared/QuantityField';
 import { TextField } from '../shared/TextField';

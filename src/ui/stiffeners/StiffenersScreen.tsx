@@ -12,7 +12,7 @@ import {
   targetOf,
   type StiffenerCheck,
   type StiffenerEvaluation,
-} from '@/core/schedule';
+} from '@/core/evaluate';
 import { SECTION_KINDS, type StiffenerSection } from '@/core/stiffener';
 import { useDesign } from '../shared/boat';
 import { Onward } from '../shared/Onward';

@@ -2,7 +2,8 @@
 import { useState } from 'react';
 import { Card } from 'react-bootstrap';
 import { formatNumber } from '@/core/quantity';
-import { evaluateDetails, stackWorking } from '@/core/schedule';
+import { evaluateDetails } from '@/core/detail/kinds';
+import { stackWorking } from '@/core/evaluate';
 import { boatWeight, STIFFENERS, weightWorking, type BoatWeight } from '@/core/weight';
 import { useDesign } from '../shared/boat';
 import { Onward } from '../shared/Onward';

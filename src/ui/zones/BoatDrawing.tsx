@@ -1,7 +1,9 @@
 'use client';
 import { useMemo, useRef, useState, type PointerEvent } from 'react';
 import { deckPoint, mix, patchRim, regionPatch, shares, type BoatShape, type Point } from '@/core/geometry';
-import { boundariesOf, membersOf, shapeOf, type Boat, type Boundary, type Zone } from '@/core/schedule';
+import { boundariesOf, type Boundary } from '@/core/edit';
+import { membersOf } from '@/core/evaluate';
+import { shapeOf, type Boat, type Zone } from '@/core/document';
 import { useUnits } from '../shared/units';
 import { hatchFill, ZoneHatches } from './zoneHatch';
 

@@ -11,7 +11,7 @@ import {
   type Station,
 } from '@/core/geometry';
 import { formatNumber } from '@/core/quantity';
-import type { Boat } from '@/core/schedule';
+import type { Boat } from '@/core/document';
 import { readFile, wordsOf } from '../shared/api';
 import { QuantityField } from '../shared/QuantityField';
 import { FileButton } from '../shared/FileButton';

@@ -2,7 +2,8 @@
 import { useMemo } from 'react';
 import { develop, patchRim, regionPatch, type Development, type Panel, type Point } from '@/core/geometry';
 import { formatNumber } from '@/core/quantity';
-import { membersOf, shapeOf, zonePanels, type Boat, type Zone } from '@/core/schedule';
+import { membersOf } from '@/core/evaluate';
+import { shapeOf, zonePanels, type Boat, type Zone } from '@/core/document';
 import { useUnits } from '../shared/units';
 
 const WIDTH = 400;

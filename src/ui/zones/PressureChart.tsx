@@ -1,5 +1,6 @@
 'use client';
-import { craftOf, methodOf, type Boat, type Zone, type ZoneEvaluation } from '@/core/schedule';
+import { craftOf, methodOf, type Boat, type Zone } from '@/core/document';
+import type { ZoneEvaluation } from '@/core/evaluate';
 import { isHead, panelPressure } from '@/core/standard';
 import { displayUnit, formatNumber } from '@/core/quantity';
 import { useUnits } from '../shared/units';

@@ -1,7 +1,7 @@
 'use client';
 import { Col, Form, Row } from 'react-bootstrap';
 import type { HullEdge, Region } from '@/core/geometry';
-import type { Boat, Zone } from '@/core/schedule';
+import type { Boat, Zone } from '@/core/document';
 import { QuantityField } from '../shared/QuantityField';
 
 const SURFACES = {

@@ -1,6 +1,6 @@
 'use client';
 import { edgeAt, mix, patchRim, regionPatch, shares, type BoatShape } from '@/core/geometry';
-import { shapeOf, type Boat, type Zone } from '@/core/schedule';
+import { shapeOf, type Boat, type Zone } from '@/core/document';
 import { useUnits } from '../shared/units';
 import { hatchFill, ZoneHatches } from './zoneHatch';
 

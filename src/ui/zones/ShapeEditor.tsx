@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Button, Card, Col, Form, Row } from 'react-bootstrap';
 import { SHAPE_NUMBERS, shapeFor, type DeckShape, type HullShape, type ShapeNumber } from '@/core/geometry';
 import { formatNumber } from '@/core/quantity';
-import { particularsOf, shapeOf, type Boat } from '@/core/schedule';
+import { particularsOf, shapeOf, type Boat } from '@/core/document';
 import { QuantityField } from '../shared/QuantityField';
 import { useUnits } from '../shared/units';
 import { useEdit } from '../shared/useEdit';

@@ -3,7 +3,7 @@ import { nanoid } from 'nanoid';
 import { useState } from 'react';
 import { Button, Card, Col, Form, Row } from 'react-bootstrap';
 import { SUPPORT_KINDS, type Support } from '@/core/geometry';
-import type { Boat } from '@/core/schedule';
+import type { Boat } from '@/core/document';
 import { QuantityField } from '../shared/QuantityField';
 import { TextField } from '../shared/TextField';
 import { useEdit } from '../shared/useEdit';

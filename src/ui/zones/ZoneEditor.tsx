@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import { Button, Card, Col, Form, Row } from 'react-bootstrap';
 import type { Region, ZoneGeometry } from '@/core/geometry';
 import type { QuantityKind } from '@/core/quantity';
-import { derivedGeometry, type Boat, type Part, type Zone } from '@/core/schedule';
+import { derivedGeometry, type Boat, type Part, type Zone } from '@/core/document';
 import { isHead, ZONE_LOCATIONS, type ZoneLocation } from '@/core/standard';
 import { QuantityField } from '../shared/QuantityField';
 import { TextField } from '../shared/TextField';

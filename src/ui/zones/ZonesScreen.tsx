@@ -2,19 +2,9 @@
 import { nanoid } from 'nanoid';
 import { useMemo, useState } from 'react';
 import { Button, Card, Form, InputGroup } from 'react-bootstrap';
-import {
-  applyEdits,
-  makeEvaluator,
-  moveBoundary,
-  newPart,
-  newZone,
-  PART_KINDS,
-  shapeOf,
-  skinCover,
-  targetOf,
-  type Boat,
-  type Boundary,
-} from '@/core/schedule';
+import { applyEdits, moveBoundary, type Boundary } from '@/core/edit';
+import { makeEvaluator, targetOf } from '@/core/evaluate';
+import { newPart, newZone, PART_KINDS, shapeOf, skinCover, type Boat } from '@/core/document';
 import { ZONE_LOCATIONS, type ZoneLocation } from '@/core/standard';
 import { useDesign } from '../shared/boat';
 import { Onward } from '../shared/Onward';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { parseOrThrow } from '@/core/error';
-import { boatSchema, newBoat } from '@/core/schedule';
+import { boatSchema, newBoat } from '@/core/document';
 import { database } from '@/server/database/open';
 import { answer, json, readJson } from '@/server/http';
 import { createBoat, duplicateBoat, listBoats } from '@/server/stores/boats';

@@ -1,4 +1,4 @@
-import { boatFromFile } from '@/core/schedule';
+import { boatFromFile } from '@/core/document';
 import { database } from '@/server/database/open';
 import { answer, json, readText } from '@/server/http';
 import { createBoat } from '@/server/stores/boats';

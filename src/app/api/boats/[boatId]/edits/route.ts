@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { parseOrThrow } from '@/core/error';
-import { editsSchema } from '@/core/schedule';
+import { editsSchema } from '@/core/edit';
 import { database } from '@/server/database/open';
 import { answer, json, readJson } from '@/server/http';
 import { editBoat } from '@/server/stores/boats';

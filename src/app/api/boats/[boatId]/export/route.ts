@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { parseOrThrow } from '@/core/error';
-import { boatToJson } from '@/core/schedule';
+import { boatToJson } from '@/core/document';
 import { database } from '@/server/database/open';
 import { answer, download } from '@/server/http';
 import { scheduleCsv } from '@/server/print/scheduleCsv';

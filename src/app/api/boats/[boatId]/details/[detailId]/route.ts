@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { KeramosError, parseOrThrow } from '@/core/error';
-import { drawDetail, drawingSvg, evaluateDetails } from '@/core/schedule';
+import { drawDetail, drawingSvg, evaluateDetails } from '@/core/detail/kinds';
 import { database } from '@/server/database/open';
 import { answer, download } from '@/server/http';
 import { detailDxf } from '@/server/print/detailDxf';

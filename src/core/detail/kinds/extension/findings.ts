@@ -1,0 +1,127 @@
+import { invalid } from '../../../error';
+import { scarfJoint } from '../..';
+import { said, saidLength } from '../../../quantity';
+import {
+  BOND_STRENGTH,
+  check,
+  inMm,
+  layOwn,
+  memberAlong,
+  preparationSteps,
+  sheetMass,
+  type Findings,
+  type Scene,
+} from '../context';
+import type { DetailOf } from '../detailSchema';
+
+/** A lengthened or repaired hull: slope or steps of the joint against the laminate it joins. Source: stress on an inclined plane; equal strength of overlap layers. */
+export function extensionFindings(scene: Scene, detail: DetailOf<'extension'>): Findings {
+  const { book, laid, zone } = scene;
+  const fabrics = laid.filter(({ material }) => material.kind === 'fabric');
+  const member = memberAlong(book, fabrics, 0);
+  const slope = detail.ratio * member.thickness;
+  const room = Math.max(zone.geometry.panelLength, zone.geometry.panelBreadth);
+  if (slope > room)
+    throw invalid(
+      'ratio',
+      `${detail.name}: a joint of 1 : ${detail.ratio} is ${inMm(slope)} long, longer than ${zone.name} with ${inMm(room)}`,
+    );
+  const { shear, tension } = scarfJoint({ stress: member.tensileStrength, ratio: detail.ratio });
+  const own = layOwn(book, [...detail.outer, ...detail.inner]);
+  const overlap = own.length === 0 ? null : memberAlong(book, own, 0);
+  const N = member.tensileStrength * member.thickness;
+  const bond = BOND_STRENGTH[detail.preparation];
+  const stepShear = detail.form === 'step' ? N / slope : shear;
+  const overlapShare = overlap === null ? 0 : Math.min(1, (overlap.tensileStrength * overlap.thickness) / N);
+  const narrowest = Math.min(Infinity, ...[...detail.outer, ...detail.inner].map((tape) => tape.overlap));
+  const checks = [
+    check(
+      scene,
+      'shear',
+      `Shear on the ${detail.form === 'scarf' ? 'slope' : 'steps'} at the full strength of the laminate`,
+      'Pa',
+      stepShear * (1 - overlapShare),
+      bond,
+      detail.form === 'scarf'
+        ? 'τ = σ sin θ cos θ, less what the overlap layers carry'
+        : 'Full strength over the length of the steps, less what the overlap layers carry',
+    ),
+    check(
+      scene,
+      'pull',
+      'Pull across the slope',
+      'Pa',
+      tension * (1 - overlapShare),
+      0.3 * bond,
+      'σ sin² θ; 0.3 of the shear strength',
+    ),
+    check(
+      scene,
+      'ratio',
+      'Length of the joint',
+      '',
+      detail.form === 'scarf' ? 12 : 20,
+      detail.ratio,
+      'Usual practice: scarf 1 : 12, steps 1 : 20 at least',
+    ),
+    ...(overlap
+      ? [
+          check(
+            scene,
+            'overlap',
+            'Bond of the overlap layers',
+            'Pa',
+            (overlapShare * N) / narrowest,
+            bond,
+            'What they carry over the narrowest overlap',
+          ),
+        ]
+      : []),
+  ];
+  const layers = [...detail.outer, ...detail.inner].map(({ overlap: breadth, ...sheet }) => ({
+    ...sheet,
+    length: Math.min(10, detail.length),
+    breadth: 2 * breadth,
+    count: detail.number,
+  }));
+  return {
+    checks,
+    path: [
+      { text: `${zone.name}, ${said(N, 'lineForce')} at its strength`, check: null },
+      {
+        text: `${detail.form === 'scarf' ? 'scarf' : 'steps'} 1 : ${detail.ratio}, ${saidLength(slope)} long`,
+        check: 'shear',
+      },
+      ...(overlap
+        ? [
+            {
+              text: `${detail.outer.length} layers outside, ${detail.inner.length} inside, ${Math.round(overlapShare * 100)} % of the strength`,
+              check: 'overlap',
+            },
+          ]
+        : []),
+      { text: 'the new laminate', check: null },
+    ],
+    layers,
+    mass: sheetMass(
+      book,
+      layers.map((layer) => ({ ...layer, count: (layer.count * detail.length) / layer.length })),
+    ),
+    steps: [
+      `Grind the ${detail.form === 'scarf' ? `slope 1 : ${detail.ratio}` : `steps, one per layer, 1 : ${detail.ratio} over all`}`,
+      ...preparationSteps(detail.preparation),
+      'Support the form behind the joint, check fairness with a batten',
+      'Lay the layers of the hull in their order, each to its own step; overlap layers last',
+    ],
+    cautions:
+      detail.outer.length === 0 || detail.inner.length === 0
+        ? [
+            {
+              severity: 'advice',
+              title: 'Overlap on one face',
+              text: 'Overlap layers inside and out keep the joint from bending; on one face alone it peels.',
+            },
+          ]
+        : [],
+  };
+}

@@ -1,0 +1,153 @@
+import { invalid } from '../../../error';
+import { boltJoint, lapJoint } from '../..';
+import { said, saidLength } from '../../../quantity';
+import {
+  addMass,
+  check,
+  inMm,
+  memberAlong,
+  need,
+  NO_MASS,
+  OPEN_HOLE,
+  preparationSteps,
+  type Findings,
+  type Scene,
+} from '../context';
+import type { DetailOf } from '../detailSchema';
+import { lineLoadOf } from '../lineLoad';
+
+/** Hull-to-deck joint: adhesive over the flange, and fasteners that alone would hold it. Source: joint.lap (Volkersen), bolt.joint at the pitch. */
+export function flangeFindings(scene: Scene, detail: DetailOf<'flange'>): Findings {
+  const { book, laid, zone } = scene;
+  const { q, from } = lineLoadOf(scene, detail.lineLoad, detail.length, detail.name);
+  const glue = need(book, detail.adhesive, 'adhesive', 'Adhesive');
+  const metal = need(book, detail.boltMetal, 'metal', 'Fasteners');
+  if (detail.pitch !== null && detail.edgeDistance < detail.boltDiameter)
+    throw invalid(
+      'edgeDistance',
+      `${detail.name}: the holes stand ${inMm(detail.edgeDistance)} from the edge, less than one diameter of ${inMm(detail.boltDiameter)}`,
+    );
+  if (detail.pitch !== null && 2 * detail.edgeDistance > detail.width + 1e-9)
+    throw invalid(
+      'edgeDistance',
+      `${detail.name}: an edge distance of ${inMm(detail.edgeDistance)} does not fit a flange of ${inMm(detail.width)}`,
+    );
+  if (detail.pitch !== null && detail.pitch < 3 * detail.boltDiameter)
+    throw invalid('pitch', `${detail.name}: fasteners at ${inMm(detail.pitch)} are closer than three diameters`);
+  const member = memberAlong(book, laid, 90);
+  const lap = lapJoint({
+    load: q,
+    overlap: detail.width,
+    adherends: [member, member],
+    adhesive: { G: glue.shearModulus.value, thickness: detail.bondLine },
+  });
+  // A tough adhesive evens out its peak; a brittle one does not.
+  const tough = glue.elongation.value > 0.1;
+  const checks = [
+    check(
+      scene,
+      'adhesive',
+      'Adhesive, mean shear',
+      'Pa',
+      lap.averageShear,
+      glue.shearStrength.value,
+      'Load per metre over the flange',
+    ),
+    check(
+      scene,
+      'peak',
+      `Adhesive, peak${tough ? ' (evens out: elongation over 10 %)' : ''}`,
+      'Pa',
+      tough ? lap.averageShear * 1.5 : lap.peakShear,
+      glue.shearStrength.value,
+      tough ? 'One and a half times the mean in a tough adhesive' : 'Volkersen',
+    ),
+    check(
+      scene,
+      'bondLine',
+      'Bond line',
+      'm',
+      detail.bondLine,
+      3 * glue.bondLine.value,
+      'No more than three times the usual bond line',
+    ),
+  ];
+  if (detail.pitch !== null) {
+    const joint = boltJoint({
+      load: q * detail.pitch,
+      boltDiameter: detail.boltDiameter,
+      boltCount: 1,
+      width: detail.pitch,
+      edgeDistance: detail.edgeDistance,
+      thickness: member.thickness,
+      bearingStrength: member.compressiveStrength,
+      tensionStrength: OPEN_HOLE * member.tensileStrength,
+      shearStrength: member.shearStrength,
+    });
+    const { governs } = joint;
+    const capacity = {
+      bearing: member.compressiveStrength,
+      netTension: OPEN_HOLE * member.tensileStrength,
+      shearOut: member.shearStrength,
+    }[governs];
+    checks.push(
+      check(
+        scene,
+        'fasteners',
+        `Fasteners alone: ${{ bearing: 'bearing', netTension: 'net section', shearOut: 'shear-out' }[governs]}`,
+        'Pa',
+        joint[governs].stress,
+        capacity,
+        'Nominal stress at the pitch, no adhesive counted',
+      ),
+    );
+  }
+  const fasteners = detail.pitch === null ? 0 : Math.ceil(detail.length / detail.pitch);
+  return {
+    checks,
+    path: [
+      { text: `${said(q, 'lineForce')}, ${from}`, check: null },
+      { text: `${zone.name}, ${saidLength(member.thickness)}`, check: null },
+      { text: `${glue.name}, ${saidLength(detail.width)} wide`, check: 'adhesive' },
+      ...(detail.pitch === null
+        ? []
+        : [
+            {
+              text: `${fasteners} fasteners at ${saidLength(detail.pitch)}, should the adhesive go`,
+              check: 'fasteners',
+            },
+          ]),
+    ],
+    layers: [],
+    mass: addMass(NO_MASS, {
+      other:
+        detail.number * detail.length * detail.width * detail.bondLine * glue.density.value +
+        detail.number *
+          fasteners *
+          (Math.PI / 4) *
+          detail.boltDiameter ** 2 *
+          (2 * member.thickness + 0.02) *
+          metal.density.value *
+          1.6,
+    }),
+    steps: [
+      ...preparationSteps(detail.preparation),
+      'Dry-fit deck on hull with all clamps; mark the overlap',
+      `Bead of ${glue.name.toLowerCase()} in one unbroken line outside the holes; spacers for ${saidLength(detail.bondLine)}`,
+      ...(detail.pitch === null
+        ? ['Clamp until cured']
+        : [`Fasteners every ${saidLength(detail.pitch)}, from the middle to the ends, each bedded in sealant`]),
+      'Hose test before anything covers the joint',
+    ],
+    cautions:
+      detail.pitch === null
+        ? [
+            {
+              severity: 'warning',
+              title: 'Adhesive alone',
+              text: 'Nothing holds the deck when a bond fails in one place: most builders add fasteners.',
+            },
+          ]
+        : [],
+  };
+}

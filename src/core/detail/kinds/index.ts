@@ -1,0 +1,34 @@
+export {
+  type DetailCaution,
+  type DetailCheck,
+  type DetailLayer,
+  type DetailMass,
+  type PathLink,
+  sceneOf,
+} from './context';
+export {
+  CORE_TREATMENTS,
+  type CoreTreatment,
+  type Detail,
+  DETAIL_KINDS,
+  type DetailKind,
+  type DetailOf,
+  detailSchema,
+  type DetailSheet,
+  materialsOfDetail,
+  type Preparation,
+  PREPARATIONS,
+} from './detailSchema';
+export { drawDetail } from './drawDetail';
+export { drawingSvg, offsetLine } from './drawingSvg';
+export {
+  type DetailEvaluation,
+  detailWorking,
+  evaluateDetail,
+  evaluateDetails,
+  type ProofCase,
+  weakestOf,
+} from './evaluateDetail';
+export { type At, type DetailDrawing, type Mark } from './marks';
+export { newDetail } from './newDetail';
+export { type TransomSchool, transomSchools } from './transom/findings';

@@ -1,0 +1,94 @@
+import { invalid } from '../../../error';
+import { said, saidLength } from '../../../quantity';
+import { evaluateStiffeners } from '../../../evaluate';
+import { BOND_STRENGTH, check, inMm, need, NO_MASS, preparationSteps, type Findings, type Scene } from '../context';
+import type { DetailOf } from '../detailSchema';
+
+/** The end of a stiffener, and where two cross. Source: end shear of the stiffener over the bond of its flanges within the taper. */
+export function stiffenerEndFindings(scene: Scene, detail: DetailOf<'stiffenerEnd'>): Findings {
+  const { boat, book } = scene;
+  const found = evaluateStiffeners(boat).find(({ support }) => support.id === detail.support);
+  if (!found || !found.section || !found.worst)
+    throw invalid('support', `${detail.name}: choose a stiffener with a section, that runs on the boat`);
+  const { section, worst } = found;
+  const shear = (worst.pressure * worst.span.spacing * worst.span.length) / 2;
+  const taper = detail.taper * section.height;
+  if (taper > worst.span.length / 2)
+    throw invalid(
+      'taper',
+      `${detail.name}: a taper of ${inMm(taper)} is longer than half the span of ${inMm(worst.span.length)}`,
+    );
+  if (detail.notch >= section.height)
+    throw invalid(
+      'notch',
+      `${detail.name}: a notch of ${inMm(detail.notch)} cuts through a stiffener ${inMm(section.height)} high`,
+    );
+  const width = section.kind === 'topHat' ? 2 * section.flangeWidth : section.flangeWidth * 2;
+  const glue = detail.adhesive === null ? null : need(book, detail.adhesive, 'adhesive', 'Adhesive');
+  const strength = glue?.shearStrength.value ?? BOND_STRENGTH[detail.preparation];
+  const web = worst.checks.find(({ id }) => id === 'web');
+  const checks = [
+    check(
+      scene,
+      'bond',
+      'Flanges at the end, mean shear',
+      'Pa',
+      shear / (width * Math.max(taper, section.height)),
+      strength,
+      'End shear over the flanges within the taper',
+    ),
+    check(
+      scene,
+      'taper',
+      'Length of the end',
+      '',
+      detail.end === 'bracketed' ? 1.5 : detail.end === 'tapered' ? 3 : 5,
+      detail.taper,
+      'Taper 1 : 3, bracket 1 : 1.5; cut off square it leaves a hard spot',
+    ),
+    ...(web && detail.notch > 0
+      ? [
+          check(
+            scene,
+            'notch',
+            'Web left at the intersection',
+            '',
+            1,
+            web.reserveFactor * (1 - detail.notch / section.height),
+            'Web reserve of the section over the height the notch leaves',
+          ),
+        ]
+      : []),
+  ];
+  return {
+    checks,
+    path: [
+      { text: `${found.support.name}: ${said(shear, 'force')} at its end`, check: null },
+      {
+        text: `${detail.end === 'tapered' ? 'tapered' : detail.end === 'bracketed' ? 'bracketed' : 'cut off'} 1 : ${detail.taper}`,
+        check: 'taper',
+      },
+      { text: `flanges ${saidLength(width)} over ${saidLength(taper)}`, check: 'bond' },
+      { text: worst.zone?.zone.name ?? scene.zone.name, check: null },
+    ],
+    layers: [],
+    mass: NO_MASS,
+    steps: [
+      ...preparationSteps(detail.preparation),
+      'Run the flanges on past the end of the former, taper the former, no hollow under the toe',
+      ...(detail.notch > 0
+        ? ['Where two cross, the deeper one runs through; wrap the crown of the other over it']
+        : []),
+    ],
+    cautions:
+      detail.end === 'cutOff'
+        ? [
+            {
+              severity: 'warning',
+              title: 'Hard spot',
+              text: 'A stiffener cut off square cracks the skin at its end: taper it, or carry it to the next member.',
+            },
+          ]
+        : [],
+  };
+}

@@ -1,0 +1,251 @@
+import { invalid } from '../../../error';
+import { lapJoint, strapOffAxis, strapPair } from '../..';
+import { said, saidLength } from '../../../quantity';
+import { designPliesOf } from '../../../evaluate';
+import {
+  BOND_STRENGTH,
+  check,
+  fabricOf,
+  FATIGUE_RETENTION,
+  inMm,
+  INTERLAYER,
+  layOwn,
+  memberAlong,
+  NO_MASS,
+  addMass,
+  preparationSteps,
+  type DetailCaution,
+  type Findings,
+  type Scene,
+} from '../context';
+import type { DetailOf } from '../detailSchema';
+
+const LEAST_STEP = 20;
+/** Inside radius below which a unidirectional strap is taken to lose its fibres, in thicknesses. */
+const LEAST_RADIUS = 5;
+
+/**
+ * Straps led in a load's direction, to one side or both: strength along misaligned fibres, bond to the base, taper, strain against the base, fitting and fatigue.
+ *
+ * @throws KeramosError `invalid` when the anchor is longer than the zone, the strips step away before the anchor ends, or the fabric has no fibres along it.
+ * Source: strap.pair, strap.offAxis (Tsai–Hill), joint.lap (Volkersen).
+ */
+export function strapFindings(scene: Scene, detail: DetailOf<'strap'>): Findings {
+  const { boat, book, zone, laid, inPlane, normal, factor, load, loadName } = scene;
+  if (!load) throw invalid('load', `${detail.name}: give straps a load case to lead away`);
+  const fabric = fabricOf(book, detail.fabric);
+  const [own] = layOwn(book, [{ material: detail.fabric, angleDeg: 0 }]);
+  const reach = Math.max(zone.geometry.panelLength, zone.geometry.panelBreadth, Math.sqrt(zone.geometry.area));
+  if (detail.anchor > reach)
+    throw invalid(
+      'anchor',
+      `${detail.name}: an anchor of ${inMm(detail.anchor)} runs off ${zone.name}, which reaches ${inMm(reach)}`,
+    );
+  if (detail.width > reach)
+    throw invalid('width', `${detail.name}: strips of ${inMm(detail.width)} are wider than ${zone.name}`);
+  if (detail.step * (detail.strips - 1) >= detail.anchor)
+    throw invalid(
+      'step',
+      `${detail.name}: ${detail.strips} strips stepped by ${inMm(detail.step)} leave nothing of an anchor of ${inMm(detail.anchor)}`,
+    );
+  const plies = designPliesOf(boat, book, [own!]).filter(({ strength }) => strength);
+  const along = plies.filter(({ angleDeg }) => Math.abs(angleDeg) < 1);
+  if (along.length === 0)
+    throw invalid('fabric', `${fabric.code} has no fibres along the strap: choose a unidirectional fabric`);
+  const thickness = along.reduce((sum, ply) => sum + ply.thickness, 0);
+  const strength = along[0]!.strength!;
+  const X = strapOffAxis(strength, detail.misalignDeg, 'tsaiHill');
+  const E1 = along[0]!.E1;
+
+  const force = Math.hypot(...inPlane);
+  const directionDeg = (Math.atan2(inPlane[1], inPlane[0]) * 180) / Math.PI;
+  const count = detail.sides * detail.strips;
+  const wraps = detail.wrap === 'tube' ? 2 : 1;
+  const half = detail.sides === 2 ? detail.halfAngleDeg : 0;
+  const { forceEach } = strapPair({
+    load: force,
+    angleDeg: half,
+    count,
+    thickness: thickness * wraps,
+    strength: X,
+    safetyFactor: factor,
+  });
+  const leg = forceEach * detail.strips;
+  const capacityEach = X * thickness * wraps * detail.width;
+  const base = memberAlong(book, laid, directionDeg);
+  const bondWidth = detail.width * wraps;
+  const meanAnchor = detail.anchor - (detail.step * (detail.strips - 1)) / 2;
+  const lap = lapJoint({
+    load: (leg * factor) / bondWidth,
+    overlap: meanAnchor,
+    adherends: [
+      { E: E1, thickness: thickness * detail.strips },
+      { E: base.E, thickness: base.thickness },
+    ],
+    adhesive: { G: book.resin.E.value / (2 * (1 + book.resin.nu.value)), thickness: INTERLAYER },
+  });
+  const strain = (leg * factor) / (E1 * thickness * detail.strips * bondWidth);
+  const baseStrain = base.tensileStrength / base.E;
+  const family = book.fibres.get(fabric.components[0]!.fibre)?.family ?? 'eGlass';
+  const retention = FATIGUE_RETENTION[family] ?? 0.35;
+  const total = capacityEach * count * Math.cos((half * Math.PI) / 180);
+
+  const checks = [
+    check(
+      scene,
+      'strap',
+      'Strap in tension',
+      'N',
+      forceEach * factor,
+      capacityEach,
+      'Tsai–Hill off-axis strength of the strap times its section',
+    ),
+    check(
+      scene,
+      'bond',
+      'Bond of the strap, mean shear',
+      'Pa',
+      lap.averageShear,
+      BOND_STRENGTH[detail.preparation],
+      'Mean shear over the anchor; generic bond strengths',
+    ),
+    check(
+      scene,
+      'bondPeak',
+      'Bond of the strap, peak at its end',
+      'Pa',
+      lap.peakShear,
+      book.resin.tensileStrength.value / Math.sqrt(3),
+      'Volkersen peak against shear yield of the resin, σ/√3',
+    ),
+    check(
+      scene,
+      'baseStrain',
+      'Base laminate strained with the strap',
+      '',
+      strain,
+      baseStrain,
+      'Strain of the strap against the limiting strain of the base',
+    ),
+    ...(detail.strips > 1
+      ? [
+          check(
+            scene,
+            'step',
+            'Step between strips',
+            'm',
+            LEAST_STEP * own!.thickness,
+            detail.step,
+            'Ply drop-off at 20 thicknesses',
+          ),
+        ]
+      : []),
+    ...(detail.fittingStrength !== null
+      ? [
+          check(
+            scene,
+            'fitting',
+            'Straps outlast the fitting',
+            'N',
+            detail.fittingStrength,
+            total,
+            "Capacity of all straps against the fitting's breaking load",
+          ),
+        ]
+      : []),
+    ...(detail.fatigue
+      ? [
+          check(
+            scene,
+            'fatigue',
+            'Fatigue at a million cycles',
+            'N',
+            forceEach,
+            capacityEach * retention,
+            `Strength kept by ${family} after a million cycles: ${retention}`,
+          ),
+        ]
+      : []),
+    ...(detail.radius !== null && detail.wrap !== 'flat'
+      ? [
+          check(
+            scene,
+            'radius',
+            'Radius it wraps round',
+            'm',
+            LEAST_RADIUS * thickness * detail.strips,
+            detail.radius,
+            'Inside radius of five thicknesses or more',
+          ),
+        ]
+      : []),
+  ];
+  const side =
+    detail.sides === 2 ? `${detail.strips} strips to port, ${detail.strips} to starboard` : `${detail.strips} strips`;
+  const path = [
+    { text: `${loadName} ${said(force, 'force')} × ${factor}`, check: null },
+    ...(detail.fittingStrength !== null
+      ? [{ text: `fitting, breaks at ${said(detail.fittingStrength, 'force')}`, check: 'fitting' }]
+      : []),
+    ...(detail.wrap !== 'flat'
+      ? [{ text: `round the ${detail.wrap}`, check: detail.radius === null ? null : 'radius' }]
+      : []),
+    { text: `${side}, ${saidLength(detail.width)} wide, ${said(forceEach * factor, 'force')} in each`, check: 'strap' },
+    { text: `bond ${saidLength(detail.anchor)}`, check: 'bond' },
+    { text: `${zone.name}, its laminate`, check: 'baseStrain' },
+  ];
+  const cautions: DetailCaution[] = [];
+  const slope = 100 * (1 - strapOffAxis(strength, Math.min(15, detail.misalignDeg + 5), 'tsaiHill') / X);
+  cautions.push({
+    severity: 'advice',
+    title: 'Direction decides',
+    text: `Another 5° off the load costs ${slope.toFixed(0)} % of the strength: mark the direction before you wet out.`,
+  });
+  if (Math.abs(normal) > 0.3 * force)
+    cautions.push({
+      severity: 'warning',
+      title: 'The load leaves the plane',
+      text: `${said(Math.abs(normal), 'force')} pull the straps off the laminate: lead them over an edge, or add a fitting that turns the load.`,
+    });
+  if (detail.wrap !== 'flat' && detail.radius === null)
+    cautions.push({
+      severity: 'warning',
+      title: 'No radius given',
+      text: 'Fibres round a sharp edge break first: give the radius and check it.',
+    });
+  if (family === 'carbon')
+    cautions.push({
+      severity: 'warning',
+      title: 'Carbon at metal',
+      text: 'Insulate the fitting with a layer of glass and sealant: carbon eats aluminium and attacks stainless steel in the wet.',
+    });
+  const layers = [
+    {
+      material: detail.fabric,
+      angleDeg: Math.max(-90, Math.min(90, Math.round(((directionDeg + 270) % 180) - 90))),
+      length: detail.anchor,
+      breadth: detail.width * wraps,
+      count: count * detail.number,
+    },
+  ];
+  const area = meanAnchor * detail.width * wraps * count * detail.number;
+  const steps = [
+    ...preparationSteps(detail.preparation),
+    `Mark the load's direction${detail.sides === 2 ? ` and the legs at ${half}° to it` : ''}`,
+    detail.sequence === 'before'
+      ? 'Lay the straps first; bulkhead or knee comes over them'
+      : detail.sequence === 'after'
+        ? 'Bulkhead or knee is in and faired; straps come over it'
+        : '',
+    `Lay strip by strip, each ${saidLength(detail.step)} shorter than the one under it, longest first; alternate the sides`,
+    'Cover with one layer of light fabric against chafe and sun',
+  ].filter(Boolean);
+  return {
+    checks,
+    path,
+    layers,
+    mass: addMass(NO_MASS, { fibre: area * (own!.fibreMass + own!.bindingMass), resin: area * own!.resinMass }),
+    steps,
+    cautions,
+  };
+}

@@ -1,0 +1,212 @@
+import { invalid } from '../../../error';
+import { tabbingShear } from '../..';
+import { said, saidLength } from '../../../quantity';
+import {
+  addMass,
+  BOND_STRENGTH,
+  check,
+  inMm,
+  layOwn,
+  memberAlong,
+  need,
+  NO_MASS,
+  preparationSteps,
+  sheetMass,
+  type DetailCaution,
+  type Findings,
+  type Scene,
+} from '../context';
+import type { DetailOf } from '../detailSchema';
+import { lineLoadOf } from '../lineLoad';
+
+/** Share of the shear strength of a brittle adhesive that may be counted in peel. */
+const PEEL_SHARE = 0.3;
+const GRAM_OF_FILLET = 1150;
+
+/**
+ * Tabbing of a bulkhead or frame: shear of the bond, strength of the tapes, peel at their edge, stepped widths; or structural adhesive, putty and tape, or bonded under vacuum.
+ * Source: tabbing.shear; peel from the eccentric pull of one side, elastic over the overlap.
+ */
+export function tabbingFindings(scene: Scene, detail: DetailOf<'tabbing'>): Findings {
+  const { book, zone } = scene;
+  const { q, from } = lineLoadOf(scene, detail.lineLoad, detail.length, detail.name);
+  const taped = detail.method !== 'adhesive';
+  if (taped && detail.tapes.length === 0) throw invalid('tapes', `${detail.name}: tabbing needs at least one tape`);
+  if (!taped && detail.adhesive === null) throw invalid('adhesive', `${detail.name}: choose the adhesive`);
+  const widest = Math.max(0, ...detail.tapes.map(({ overlap }) => overlap));
+  const reach = Math.min(zone.geometry.panelLength, zone.geometry.panelBreadth);
+  if (widest > reach)
+    throw invalid(
+      'tapes',
+      `${detail.name}: an overlap of ${inMm(widest)} runs off ${zone.name}, whose panel is ${inMm(reach)}`,
+    );
+  const laid = layOwn(book, detail.tapes);
+  const checks = [];
+  const bond = detail.method === 'vacuum' ? BOND_STRENGTH.wetOnWet : BOND_STRENGTH[detail.preparation];
+  if (taped) {
+    const member = memberAlong(book, laid, 90);
+    const shear = tabbingShear({
+      load: q * detail.length,
+      length: detail.length,
+      overlap: widest,
+      strips: detail.sides,
+    });
+    const eccentricity = detail.sides === 1 ? member.thickness / 2 + detail.fillet / 2 : member.thickness / 2;
+    checks.push(
+      check(
+        scene,
+        'shear',
+        'Bond of the tapes, mean shear',
+        'Pa',
+        shear,
+        bond,
+        'Mean shear of the strips; generic bond strengths',
+      ),
+      check(
+        scene,
+        'tapes',
+        'Tapes in tension',
+        'N/m',
+        q / detail.sides,
+        member.tensileStrength * member.thickness,
+        'Strength of the tapes across the joint',
+      ),
+      check(
+        scene,
+        'peel',
+        'Peel at the edge of the tape',
+        'Pa',
+        (6 * (q / detail.sides) * eccentricity) / widest ** 2,
+        PEEL_SHARE * bond,
+        'Moment of the eccentric pull over the overlap, elastic; 0.3 of the shear strength',
+      ),
+      check(
+        scene,
+        'fillet',
+        'Radius of the fillet',
+        'm',
+        Math.max(0.006, 3 * member.thickness),
+        detail.fillet,
+        'Three thicknesses of the tape, and never a sharp corner',
+      ),
+    );
+    const steps = [...detail.tapes].map(({ overlap }) => overlap).sort((a, b) => a - b);
+    if (steps.length > 1) {
+      const least = Math.min(...steps.slice(1).map((overlap, i) => overlap - steps[i]!));
+      checks.push(
+        check(
+          scene,
+          'stepped',
+          'Widths stepped',
+          'm',
+          20 * Math.max(...laid.map(({ thickness }) => thickness)),
+          least,
+          'Each tape ends 20 thicknesses from the next',
+        ),
+      );
+    }
+  }
+  if (detail.adhesive !== null) {
+    const glue = need(book, detail.adhesive, 'adhesive', 'Adhesive');
+    checks.push(
+      check(
+        scene,
+        'adhesive',
+        'Adhesive, mean shear',
+        'Pa',
+        taped ? (q * 0.5) / detail.bondWidth : q / detail.bondWidth,
+        glue.shearStrength.value,
+        taped ? 'Half of the load, shared with the tapes' : 'All of the load on the bond',
+      ),
+      check(
+        scene,
+        'bondLine',
+        'Bond line',
+        'm',
+        detail.bondLine,
+        3 * glue.bondLine.value,
+        'No more than three times the usual bond line',
+      ),
+    );
+  }
+  const cautions: DetailCaution[] = [];
+  if (detail.preparation === 'peel')
+    cautions.push({
+      severity: 'warning',
+      title: 'Peel ply alone',
+      text: 'A face straight off the peel ply can carry its release; abrade, or test a sample to break.',
+    });
+  if (detail.method === 'puttyTape')
+    cautions.push({
+      severity: 'advice',
+      title: 'Putty carries no load',
+      text: 'Polyester putty is a filler: the tapes carry, the putty keeps the bulkhead off the hull.',
+    });
+  if (detail.sides === 1)
+    cautions.push({
+      severity: 'warning',
+      title: 'One side only',
+      text: 'A bulkhead tabbed on one side peels off when it is pushed from that side.',
+    });
+  const tapes = detail.tapes.map(({ overlap, ...tape }) => ({
+    ...tape,
+    length: Math.min(10, detail.length),
+    breadth: 2 * overlap + detail.fillet,
+    count: detail.sides * detail.number,
+  }));
+  const fillet = detail.sides * detail.length * detail.fillet ** 2 * 0.43 * GRAM_OF_FILLET * detail.number;
+  const glueMass =
+    detail.adhesive === null
+      ? 0
+      : detail.length *
+        detail.bondWidth *
+        detail.bondLine *
+        need(book, detail.adhesive, 'adhesive', 'Adhesive').density.value *
+        detail.number;
+  const long = detail.length / Math.min(10, detail.length);
+  return {
+    checks,
+    path: [
+      { text: `${said(q, 'lineForce')}, ${from}`, check: null },
+      ...(detail.adhesive !== null
+        ? [
+            {
+              text: `bond line ${saidLength(detail.bondLine)}, ${saidLength(detail.bondWidth)} wide`,
+              check: 'adhesive',
+            },
+          ]
+        : []),
+      ...(taped
+        ? [
+            {
+              text: `${detail.tapes.length} tapes on ${detail.sides === 2 ? 'each side' : 'one side'}`,
+              check: 'tapes',
+            },
+            { text: `overlap ${saidLength(widest)}`, check: 'shear' },
+          ]
+        : []),
+      { text: zone.name, check: taped ? 'peel' : null },
+    ],
+    layers: tapes,
+    mass: addMass(
+      taped
+        ? sheetMass(
+            book,
+            tapes.map((tape) => ({ ...tape, count: tape.count * long })),
+          )
+        : NO_MASS,
+      { other: fillet + glueMass },
+    ),
+    steps: [
+      ...preparationSteps(detail.preparation),
+      ...(taped
+        ? [
+            `Fillet of ${saidLength(detail.fillet)} radius, smooth, no hollow`,
+            'Wet on wet: tapes from the narrowest to the widest, each wetted on a board and rolled from the corner outwards',
+          ]
+        : ['Adhesive on one face, press to the bond line with spacers, leave the squeeze-out as a fillet']),
+      ...(detail.method === 'vacuum' ? ['Bag and pull vacuum until the resin has gelled'] : []),
+    ],
+    cautions,
+  };
+}

@@ -1,0 +1,43 @@
+export { alignTo } from './align';
+export { applyEdits } from './applyEdits';
+export { boundariesOf, type Boundary, moveBoundary } from './boundaries';
+export { describeEdits } from './describe';
+export { type Change, difference } from './difference';
+export { type Edit, editSchema, editsSchema } from './editSchema';
+export {
+  changeLaminate,
+  keepAsLaminate,
+  type LaminateUse,
+  layAs,
+  layLaminate,
+  takeIntoLaminate,
+  usesOf,
+} from './families';
+export { followParent, takeState } from './follow';
+export { EMPTY_HISTORY, type HistoryEntry, type HistoryStacks, pushHistory } from './history';
+export {
+  coverCells,
+  duplicateLayers,
+  flipLayers,
+  groupLayers,
+  makeSymmetric,
+  mirrorLayers,
+  mirrorPart,
+  type NewId,
+  repeatGroup,
+  repeatOf,
+  shiftLayers,
+  turnLayers,
+  ungroup,
+  usualGroup,
+} from './layerCommands';
+export { chooseMaterial, fetchMaterials, setGiven } from './layerMaterials';
+export { findMaterial, layersFromText, layersToText, usualRole, usualThickness } from './layerText';
+export {
+  type BoatSummary,
+  type BookLaminate,
+  type ChangeRequest,
+  type Revision,
+  type RevisionEvent,
+  type VariantStanding,
+} from './records';

@@ -1,0 +1,78 @@
+import type { Material } from '../material';
+import type { Change } from './difference';
+import type { Reference } from '../document';
+
+/** A boat in the list. */
+export interface BoatSummary {
+  id: string;
+  name: string;
+  archived: boolean;
+  variantOf: { id: string; name: string } | null;
+  version: number;
+  updatedAt: string;
+  /** Label of the newest issued revision. */
+  revision: string | null;
+  parts: number;
+  layers: number;
+}
+
+/** An issued, unchangeable state of a boat. */
+export interface Revision {
+  id: string;
+  number: number;
+  label: string;
+  /** SHA-256 of the snapshot's bytes. */
+  hash: string;
+  author: string;
+  note: string;
+  issuedAt: string;
+  /** The newest one stands; those before it are superseded; a withdrawn one may be built no longer. */
+  state: 'stands' | 'superseded' | 'withdrawn';
+  /** The shop builds this one. */
+  onFloor: boolean;
+  /** Put on the floor, withdrawn: who, why, when; oldest first. */
+  events: RevisionEvent[];
+}
+
+export interface RevisionEvent {
+  kind: 'floor' | 'withdrawn';
+  author: string;
+  note: string;
+  at: string;
+}
+
+/** A change to an issued schedule: asked with a reason, decided by somebody else, issued once. */
+export interface ChangeRequest {
+  id: string;
+  /** Label of the revision it changes. */
+  against: string;
+  /** Version of the draft it was asked for; approval holds for that and no other. */
+  version: number;
+  reason: string;
+  changes: Change[];
+  askedBy: string;
+  askedAt: string;
+  state: 'open' | 'approved' | 'refused' | 'issued';
+  decidedBy: string | null;
+  decidedAt: string | null;
+  decision: string | null;
+}
+
+/** What a variant has of its parent, and where it goes its own way. */
+export interface VariantStanding {
+  parent: { id: string; name: string };
+  /** From the parent as it is now to the variant. */
+  departures: Change[];
+  /** Why it cannot follow the parent's last changes. */
+  problem: string | null;
+}
+
+/** A laminate in the book of one boat, as others may take it over. */
+export interface BookLaminate {
+  boatId: string;
+  boatName: string;
+  laminate: Reference;
+  /** Where it is laid, matched or asked for. */
+  uses: string[];
+  materials: Material[];
+}

@@ -1,0 +1,165 @@
+import { KeramosError } from '../error';
+import { layFabric, laminateStiffness, type LaminateStiffness, type Ply } from '../laminate';
+import { PROCESSES, type Coating, type Fabric, type Material, type Origin } from '../material';
+import type { PanelCheckResult, Trace } from '../standard';
+import { type Boat, type Part, type Zone, POSTURES } from '../document';
+import { bookOf, layAll, pliesOf, type Book, type LaidLayer } from './book';
+import { checkIn, type ZoneCheck } from './packChecks';
+
+export interface ZoneEvaluation {
+  zoneId: string;
+  layers: LaidLayer[];
+  /** m */
+  thickness: number;
+  /** Dry fibre, kg/m². */
+  dryArealWeight: number;
+  resinArealWeight: number;
+  /** Everything as it comes out of the mould, kg/m². */
+  laminatedArealWeight: number;
+  /** Price per m² in the yard's currency; null where one is missing. */
+  cost: number | null;
+  /** Of the fibre-and-resin plies alone. */
+  fibreWeightFraction: number;
+  fibreVolumeFraction: number;
+  stiffness: LaminateStiffness | null;
+  construction: PanelCheckResult['construction'] | null;
+  pressure: PanelCheckResult['pressure'] | null;
+  checks: ZoneCheck[];
+  notChecked: string[];
+  /** The check with the least reserve. */
+  governing: ZoneCheck | null;
+  /** The weakest origin among the figures used. */
+  origin: Origin | null;
+  /** Why the zone could not be checked. */
+  problem: string | null;
+}
+
+/** How a reserve factor stands against 1 and the posture's target. */
+export type Verdict = 'fails' | 'thin' | 'meets' | 'ample';
+export function verdictOf(reserveFactor: number, target: number): Verdict {
+  return reserveFactor < 1 ? 'fails' : reserveFactor < target ? 'thin' : reserveFactor < 2 * target ? 'meets' : 'ample';
+}
+
+const ORIGIN_RANK: readonly Origin[] = ['generic', 'dataSheet', 'yardTest'];
+const rankOf = (origin: Origin) => ORIGIN_RANK.indexOf(origin);
+const ranks = new WeakMap<Material, number>();
+
+/** Rank of the weakest figure of a material. */
+function weakestRank(material: Material): number {
+  const known = ranks.get(material);
+  if (known !== undefined) return known;
+  const figures =
+    material.kind === 'fabric'
+      ? material.components.map((component) => component.arealWeight)
+      : Object.values(material).filter((value) => typeof value === 'object' && value !== null && 'origin' in value);
+  const rank = Math.min(...figures.map((figure) => rankOf((figure as { origin: Origin }).origin)));
+  ranks.set(material, rank);
+  return rank;
+}
+function weakestOrigin(book: Book, laid: readonly LaidLayer[]): Origin | null {
+  if (laid.length === 0) return null;
+  let rank = weakestRank(book.resin);
+  for (const { material, components } of laid) {
+    rank = Math.min(rank, weakestRank(material));
+    for (const { fibre } of components) rank = Math.min(rank, weakestRank(fibre));
+  }
+  return ORIGIN_RANK[rank]!;
+}
+
+const least = (checks: readonly ZoneCheck[]) =>
+  checks.reduce<ZoneCheck | null>(
+    (low, check) => (low === null || check.reserveFactor < low.reserveFactor ? check : low),
+    null,
+  );
+
+/**
+ * Everything there is to know of one zone: stack, masses, fractions, stiffness, pressure, checks, and what governs.
+ *
+ * @returns an evaluation in every case; a zone that cannot be computed carries a `problem` that says why.
+ * @example evaluateZone(boat, hull, keelBand).governing?.reserveFactor
+ */
+export function evaluateZone(boat: Boat, part: Part, zone: Zone): ZoneEvaluation {
+  const book = bookOf(boat, 0);
+  const laid = layAll(book, part, zone);
+  const sum = (pick: (layer: LaidLayer) => number) => laid.reduce((total, layer) => total + pick(layer), 0);
+  const fibre = sum((l) => l.fibreMass);
+  const plyResin = sum((l) => (l.material.kind === 'fabric' ? l.resinMass : 0));
+  const plyThickness = sum((l) => (l.material.kind === 'fabric' ? l.thickness : 0));
+  const fibreVolume = sum((l) => l.components.reduce((v, c) => v + c.thickness * c.fibreVolumeFraction, 0));
+  const evaluation: ZoneEvaluation = {
+    zoneId: zone.id,
+    layers: laid,
+    thickness: sum((l) => l.thickness),
+    dryArealWeight: fibre,
+    resinArealWeight: sum((l) => l.resinMass),
+    laminatedArealWeight: sum((l) => l.fibreMass + l.bindingMass + l.resinMass + l.coreMass + l.coatingMass),
+    cost: laid.reduce<number | null>((total, l) => (total === null || l.cost === null ? null : total + l.cost), 0),
+    fibreWeightFraction: fibre > 0 ? fibre / (fibre + plyResin) : 0,
+    fibreVolumeFraction: plyThickness > 0 ? fibreVolume / plyThickness : 0,
+    stiffness: null,
+    construction: null,
+    pressure: null,
+    checks: [],
+    notChecked: [],
+    governing: null,
+    origin: weakestOrigin(book, laid),
+    problem: null,
+  };
+  try {
+    const result = checkIn(boat, zone, book, laid);
+    return {
+      ...evaluation,
+      ...result,
+      governing: least(result.checks),
+      stiffness: laminateStiffness(pliesOf(book, laid)),
+    };
+  } catch (error) {
+    if (!(error instanceof KeramosError)) throw error;
+    return { ...evaluation, problem: error.message };
+  }
+}
+
+/**
+ * Least and greatest governing reserve factor of a zone over the scatter of the process: fibre weight fraction as planned and ± 2 standard deviations.
+ *
+ * @returns null when nothing can be checked. It is a band from scatter of fibre fraction alone, no bound on strength.
+ * @example reserveBand(boat, hull, keelBand) // [1.38, 1.43]
+ */
+export function reserveBand(boat: Boat, part: Part, zone: Zone): [number, number] | null {
+  const scatter = 2 * PROCESSES[boat.brief.process].scatter;
+  try {
+    const reserves = [-scatter, 0, scatter].map((shift) => {
+      const book = bookOf(boat, shift);
+      return least(checkIn(boat, zone, book, layAll(book, part, zone)).checks)?.reserveFactor ?? NaN;
+    });
+    return reserves.some(Number.isNaN) ? null : [Math.min(...reserves), Math.max(...reserves)];
+  } catch (error) {
+    if (!(error instanceof KeramosError)) throw error;
+    return null;
+  }
+}
+
+/** The plies of a zone for lamination theory, coatings left out. */
+export function pliesOfZone(boat: Boat, part: Part, zone: Zone): Ply[] {
+  const book = bookOf(boat, 0);
+  return pliesOf(book, layAll(book, part, zone));
+}
+
+/** The reserve factor the boat's posture asks for. */
+export const targetOf = (boat: Boat) => POSTURES[boat.brief.posture].target;
+
+/** Record the working of a zone by one of the boat's packs: calls `trace` for every step, and for the result of each check. */
+export function traceZone(boat: Boat, part: Part, zone: Zone, trace: Trace, packId = boat.packs[0]!.id): void {
+  const book = bookOf(boat, 0);
+  const laid = layAll(book, part, zone);
+  for (const { material } of laid.filter(
+    (l, i) => l.material.kind === 'fabric' && laid.findIndex((other) => other.material === l.material) === i,
+  ))
+    layFabric(material as Fabric, book.fibres, book.resin, book.process, 0, (step) =>
+      trace('laminate', {
+        ...step,
+        quantity: `${(material as Fabric | Coating).code}: ${step.quantity.toLowerCase()}`,
+      }),
+    );
+  checkIn(boat, zone, book, laid, trace, packId);
+}

@@ -1,0 +1,32 @@
+export {
+  analyseZone,
+  designPliesOf,
+  pressureLoad,
+  type SandwichCheck,
+  throughThickness,
+  warpOf,
+  type ZoneAnalysis,
+} from './analyse';
+export { analysePanel, type PanelAnalysis, type PanelReserve } from './analysePanel';
+export { failureWorking } from './analysisWorking';
+export { type Book, bookOf, type LaidLayer, layAll, layReference } from './book';
+export { stackCompatibility, type StackMember } from './compatibility';
+export { makeEvaluator } from './evaluateBoat';
+export {
+  evaluateZone,
+  reserveBand,
+  targetOf,
+  traceZone,
+  type Verdict,
+  verdictOf,
+  type ZoneEvaluation,
+} from './evaluateZone';
+export { type Match, type MatchRatio, matchZone } from './match';
+export { type ZoneCheck } from './packChecks';
+export { panelWorking } from './panelWorking';
+export { marginBand, type MarginBand } from './scatter';
+export { evaluateStiffeners, type StiffenerEvaluation, stiffenerWorking } from './stiffener/evaluateStiffeners';
+export { type LoadedSpan, STIFFENER_CHECKS, type StiffenerCheck } from './stiffener/loadSpan';
+export { membersOf, stiffenerMasses } from './stiffener/members';
+export { memberOf, type SectionMember, sectionProperties, type SectionProperties } from './stiffener/sectionProperties';
+export { stackWorking, type WorkingPart, zoneWorking } from './zoneWorking';

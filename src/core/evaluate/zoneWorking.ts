@@ -1,0 +1,133 @@
+import { laminateStiffness } from '../laminate';
+import { WORKING_SECTIONS, type CheckId, type WorkingSection } from '../standard';
+import { put, type WorkingStep } from '../working';
+import type { Boat, Part, Zone } from '../document';
+import { evaluateZone, pliesOfZone, traceZone } from './evaluateZone';
+
+/** A titled run of steps. */
+export interface WorkingPart {
+  title: string;
+  steps: WorkingStep[];
+}
+
+const MINIMA: readonly CheckId[] = ['minimumFibre', 'coreMinimum', 'outerMinimum', 'innerMinimum'];
+/** Steps that serve certain checks only, by their symbol; all others serve every check of strength or stiffness. */
+const ONLY_FOR: Record<string, readonly CheckId[]> = {
+  'w_{min}': ['minimumFibre'],
+  'w_{os}': ['outerMinimum', 'innerMinimum'],
+  'w_{is}': ['innerMinimum'],
+  '\\tau_{d,min}': ['coreMinimum'],
+  SM_o: ['outerSkin'],
+  SM_i: ['innerSkin'],
+  '\\sigma_{wr}': ['innerSkin'],
+  I: ['stiffness'],
+  t_s: ['coreShear'],
+  't_{req}': ['skinFlexure'],
+  '\\sigma_d': ['skinFlexure'],
+  '\\sigma_{uf}': ['skinFlexure'],
+  M_d: ['plyByPly'],
+  EI: ['plyByPly', 'outerSkin', 'innerSkin', 'stiffness'],
+};
+const serves = (step: WorkingStep, check: CheckId) => ONLY_FOR[step.symbol]?.includes(check) ?? !MINIMA.includes(check);
+
+/**
+ * The working of a zone's checks: reserve factor first, then what the pack asks, what the laminate has, and the pressure.
+ *
+ * @param check when given, only what bears on that check; otherwise everything. @param packId of the pack that asks, the boat's first by default.
+ * @throws KeramosError when the zone cannot be checked.
+ */
+export function zoneWorking(boat: Boat, part: Part, zone: Zone, check?: CheckId, packId?: string): WorkingPart[] {
+  const sections: Record<WorkingSection, WorkingStep[]> = { result: [], requirement: [], laminate: [], pressure: [] };
+  traceZone(
+    boat,
+    part,
+    zone,
+    (section, step, about) => {
+      if (check === undefined || (about === undefined ? serves(step, check) : about === check))
+        sections[section].push(step);
+    },
+    packId,
+  );
+  return (Object.keys(sections) as WorkingSection[])
+    .filter((section) => sections[section].length > 0)
+    .map((section) => ({ title: WORKING_SECTIONS[section], steps: sections[section] }));
+}
+
+/**
+ * The working of a zone's stack: thickness, weights, fibre fractions, mass, and stiffness by lamination theory.
+ * @throws KeramosError when the stack has no stiffness to compute.
+ */
+export function stackWorking(boat: Boat, part: Part, zone: Zone): WorkingPart[] {
+  const e = evaluateZone(boat, part, zone);
+  const balance = 'Sum over the layers that cover the zone';
+  const each = (pick: (layer: (typeof e.layers)[number]) => number, symbol: string, unit: string) =>
+    e.layers
+      .filter((layer) => pick(layer) > 0)
+      .map((layer) => put(`${symbol}_{${layer.index + 1}}`, pick(layer), unit));
+  const plyResin = e.layers.reduce((sum, layer) => sum + (layer.material.kind === 'fabric' ? layer.resinMass : 0), 0);
+  const laid = (layer: (typeof e.layers)[number]) =>
+    layer.fibreMass + layer.bindingMass + layer.resinMass + layer.coreMass + layer.coatingMass;
+  const stack: WorkingStep[] = [
+    {
+      quantity: 'Thickness',
+      symbol: 't',
+      formula: '\\sum t_k',
+      inputs: each((l) => l.thickness, 't', 'm'),
+      value: e.thickness,
+      unit: 'm',
+      source: balance,
+    },
+    {
+      quantity: 'Dry fibre weight',
+      symbol: 'w',
+      formula: '\\sum w_k',
+      inputs: each((l) => l.fibreMass, 'w', 'kg/m²'),
+      value: e.dryArealWeight,
+      unit: 'kg/m²',
+      source: balance,
+    },
+    {
+      quantity: 'Laminated weight',
+      symbol: 'W',
+      formula: '\\sum (w_f + w_r + w_c)_k',
+      inputs: each(laid, 'W', 'kg/m²'),
+      value: e.laminatedArealWeight,
+      unit: 'kg/m²',
+      source: balance,
+      note: 'Fibre, stitching and resin of the plies, core with the resin it takes up, coatings.',
+    },
+    {
+      quantity: 'Fibre fraction by weight',
+      symbol: '\\psi',
+      formula: '\\frac{w}{w + w_r}',
+      inputs: [put('w', e.dryArealWeight, 'kg/m²'), put('w_r', plyResin, 'kg/m²')],
+      value: e.fibreWeightFraction,
+      unit: '',
+      source: 'Of the plies alone',
+    },
+    {
+      quantity: 'Fibre fraction by volume',
+      symbol: '\\varphi',
+      formula: '\\frac{\\sum \\varphi_k t_k}{\\sum t_k}',
+      inputs: [],
+      value: e.fibreVolumeFraction,
+      unit: '',
+      source: 'Of the plies alone',
+    },
+    {
+      quantity: 'Mass of the zone',
+      symbol: 'm',
+      formula: 'A\\,W',
+      inputs: [put('A', zone.geometry.area, 'm²'), put('W', e.laminatedArealWeight, 'kg/m²')],
+      value: zone.geometry.area * e.laminatedArealWeight,
+      unit: 'kg',
+      source: 'Area from Zones',
+    },
+  ];
+  const stiffness: WorkingStep[] = [];
+  laminateStiffness(pliesOfZone(boat, part, zone), (step) => stiffness.push(step));
+  return [
+    { title: 'Stack', steps: stack },
+    { title: 'Stiffness', steps: stiffness },
+  ];
+}
