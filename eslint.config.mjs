@@ -4,9 +4,11 @@ import tseslint from 'typescript-eslint';
 
 /** Subjects of core in the order in which they may build on one another: each imports only what stands before it. */
 const SUBJECTS = [
+  'quantity',
   'error',
   'working',
-  'quantity',
+  'field',
+  'job',
   'geometry',
   'material',
   'laminate',
@@ -28,7 +30,7 @@ const SUBJECTS = [
   'cure',
   'build',
   'caution',
-  'job',
+  'revision',
   'calc',
 ];
 /** Where a subject lives; a kind of detail is one folder, whose schema the document needs and whose findings need the evaluation. */

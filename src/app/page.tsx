@@ -1,9 +1,9 @@
-import { database } from '@/server/database/open';
 import { listBoats } from '@/server/stores/boats';
 import { BoatsScreen } from '@/ui/boats/BoatsScreen';
+import { storeContext } from '@/server/http';
 
 export const metadata = { title: 'Boats' };
 
 export default async function Page() {
-  return <BoatsScreen boats={await listBoats(await database())} />;
+  return <BoatsScreen boats={await listBoats(await storeContext())} />;
 }

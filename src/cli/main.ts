@@ -38,12 +38,13 @@ function needed(value: string | undefined, what: string): string {
 
 /** The database is loaded only by the commands that need it; calculations start without. */
 const openStores = async () => {
-  const [{ openDatabase }, boats, revisions] = await Promise.all([
+  const [{ openDatabase }, { contextOf }, boats, revisions] = await Promise.all([
     import('@/server/database/open'),
+    import('@/server/context'),
     import('@/server/stores/boats'),
     import('@/server/stores/revisions'),
   ]);
-  return { db: await openDatabase(), ...boats, ...revisions };
+  return { context: contextOf(await openDatabase(), 'command line'), ...boats, ...revisions };
 };
 
 const COMMANDS: Record<string, (args: string[]) => Promise<void>> = {
@@ -56,33 +57,33 @@ const COMMANDS: Record<string, (args: string[]) => Promise<void>> = {
     print(args.includes('--schema') ? calculationSchema(name) : calculate(name, readJson(await standardInput())));
   },
   async export([id, label]) {
-    const { db, readBoat, readRevision } = await openStores();
+    const { context, readBoat, readRevision } = await openStores();
     const { boat } =
       label === undefined
-        ? await readBoat(db, needed(id, 'The id of the boat'))
-        : await readRevision(db, needed(id, 'The id of the boat'), label);
+        ? await readBoat(context, needed(id, 'The id of the boat'))
+        : await readRevision(context, needed(id, 'The id of the boat'), label);
     process.stdout.write(boatToJson(boat));
   },
   async import([file]) {
     const name = needed(file, 'The file');
     if (!existsSync(name)) throw new KeramosError('notFound', `There is no file "${name}"`, 'file');
     const boat = boatFromFile(readFileSync(name, 'utf8'));
-    const { db, createBoat } = await openStores();
-    print((await createBoat(db, boat)).id);
+    const { context, createBoat } = await openStores();
+    print((await createBoat(context, boat)).id);
   },
   async backup([file]) {
     const target = path.resolve(needed(file, 'The file'));
     if (existsSync(target))
       throw new KeramosError('conflict', `"${target}" is there already; a backup never overwrites`, 'file');
-    const { db } = await openStores();
+    const { context } = await openStores();
     const { sql } = await import('kysely');
-    await sql`vacuum into ${target}`.execute(db);
+    await sql`vacuum into ${target}`.execute(context.db);
     print(target);
   },
   async demo() {
-    const { db } = await openStores();
+    const { context } = await openStores();
     const { seedDemo } = await import('@/server/demo');
-    print((await seedDemo(db)) ? 'Demo boats added.' : 'The database has boats already; nothing was changed.');
+    print((await seedDemo(context)) ? 'Demo boats added.' : 'The database has boats already; nothing was changed.');
   },
 };
 

@@ -1,5 +1,7 @@
 import { KeramosError, type ErrorCode } from '@/core/error';
 import { errorBody } from '@/core/calc';
+import { contextOf, type StoreContext } from './context';
+import { database } from './database/open';
 
 const STATUS: Record<ErrorCode, number> = {
   malformed: 400,
@@ -89,4 +91,22 @@ export function download(body: BodyInit, type: string, name: string): Response {
       'cache-control': 'no-store',
     },
   });
+}
+
+export const ACTOR_HEADER = 'x-keramos-person';
+const ACTOR_LENGTH = 60;
+
+/** The name a request gives for whoever acts. */
+function actorOf(request: Request | undefined): string {
+  const given = request?.headers.get(ACTOR_HEADER) ?? '';
+  try {
+    return decodeURIComponent(given).trim().slice(0, ACTOR_LENGTH);
+  } catch {
+    return '';
+  }
+}
+
+/** The context of a request, or of the server itself. */
+export async function storeContext(request?: Request): Promise<StoreContext> {
+  return contextOf(await database(), actorOf(request));
 }

@@ -56,7 +56,7 @@ describe('the keramos command', () => {
     writeFileSync(broken, readFileSync(MERROW_FILE, 'utf8').replace('"kind": "motor"', '"kind": "steam"'));
     expect(keramos(['import', broken])).toMatchObject({
       status: 2,
-      stdout: expect.stringContaining('Propulsion must be motor or sail') as string,
+      stdout: expect.stringContaining('Propulsion must be one of: motor, sail') as string,
     });
     expect(keramos(['demo']).stdout).toContain('has boats already');
     const copy = path.join(data, 'backup.db');

@@ -8,6 +8,7 @@ import { merrow } from '../helpers/merrow';
 import { applyEdits, type Edit } from '../../src/core/edit';
 import { boatToJson } from '../../src/core/document';
 import { openDatabase } from '@/server/database/open';
+import { contextOf } from '@/server/context';
 import { createBoat, readBoat } from '@/server/stores/boats';
 
 const KILLS = 15;
@@ -17,7 +18,7 @@ it(
   { timeout: 180_000 },
   async () => {
     const file = path.join(mkdtempSync(path.join(tmpdir(), 'keramos-kill-')), 'keramos.db');
-    const { id } = await createBoat(await openDatabase(file), merrow());
+    const { id } = await createBoat(contextOf(await openDatabase(file)), merrow());
     let midway = 0;
     for (let kill = 0; kill < KILLS; kill++) {
       const child = spawn(process.execPath, ['--import', 'tsx', 'tests/faults/writer.ts', file, id], {
@@ -33,7 +34,7 @@ it(
 
       const acknowledged = Number(said.trim().split('\n').at(-1)) || 1;
       const db = await openDatabase(file);
-      const { boat, version } = await readBoat(db, id);
+      const { boat, version } = await readBoat(contextOf(db), id);
       expect(version).toBeGreaterThanOrEqual(acknowledged);
       if (version > acknowledged) midway++;
       const log = await db

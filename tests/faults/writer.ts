@@ -1,13 +1,14 @@
 /** Edits one boat for ever and says each version that the database acknowledged; the test kills it at some moment. */
 import { openDatabase } from '@/server/database/open';
+import { contextOf } from '@/server/context';
 import { editBoat, readBoat } from '@/server/stores/boats';
 
 const [file, id] = process.argv.slice(2) as [string, string];
 const db = await openDatabase(file);
-let { version } = await readBoat(db, id);
+let { version } = await readBoat(contextOf(db), id);
 process.stdout.write('ready\n');
 for (let turn = 0; ; turn++) {
-  const { boat } = await readBoat(db, id);
+  const { boat } = await readBoat(contextOf(db), id);
   const layer = boat.parts[0]!.layers[3]!;
   const removed = { type: 'layer.remove' as const, layerId: layer.id };
   const added = {
@@ -17,7 +18,7 @@ for (let turn = 0; ; turn++) {
     index: 3,
   };
   const target = { type: 'brief.set' as const, patch: { weightTarget: 400 + (version % 100) } };
-  ({ version } = await editBoat(db, id, version, [
+  ({ version } = await editBoat(contextOf(db), id, version, [
     { clientId: `${process.pid}-${turn}`, action: 'do', edits: [removed, added, target] },
   ]));
   process.stdout.write(`${version}\n`);

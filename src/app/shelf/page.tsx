@@ -1,9 +1,9 @@
-import { database } from '@/server/database/open';
 import { listShelf } from '@/server/stores/shelf';
 import { ShelfScreen } from '@/ui/shelf/ShelfScreen';
+import { storeContext } from '@/server/http';
 
 export const metadata = { title: 'Shelf' };
 
 export default async function Page() {
-  return <ShelfScreen initial={await listShelf(await database())} />;
+  return <ShelfScreen initial={await listShelf(await storeContext())} />;
 }

@@ -38,7 +38,8 @@ export function findCalculation(name: string): Calculation {
 
 /** An error as data, the shape every border answers with. */
 export function errorBody(error: KeramosError) {
-  return { error: { code: error.code, message: error.message, path: error.path, ...error.details } };
+  const open = error.text === error.message ? {} : { text: error.text };
+  return { error: { code: error.code, message: error.message, path: error.path, ...open, ...error.details } };
 }
 
 /**

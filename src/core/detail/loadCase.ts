@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { KeramosError, invalid } from '../error';
-import { bounded } from '../geometry';
+import { bounded, idSchema, nameOf, shortLength, whole } from '../field';
 import { put, type Recorder } from '../working';
 
 const force = (what: string) => bounded(what, 1, 5e6, 'N');
@@ -30,7 +30,7 @@ const cause = z.discriminatedUnion('kind', [
   z.object({
     kind: z.literal('lifting'),
     mass: bounded('Mass lifted', 1, 1e5, 'kg'),
-    points: z.int().min(1).max(12),
+    points: whole('Points', 1, 12),
     dynamic: bounded('Dynamic factor', 1, 4),
     slingDeg: bounded('Sling from the vertical', 0, 70, '°'),
     uneven: bounded('Uneven sharing', 1, 2),
@@ -44,7 +44,7 @@ const cause = z.discriminatedUnion('kind', [
   z.object({
     kind: z.literal('rail'),
     force: force('Push on the rail'),
-    height: bounded('Height of the rail', 0.05, 2, 'm'),
+    height: shortLength('Height of the rail', 0.05, 2),
   }),
   z.object({
     kind: z.literal('grounding'),
@@ -55,15 +55,15 @@ const cause = z.discriminatedUnion('kind', [
   z.object({
     kind: z.literal('person'),
     mass: bounded('Mass', 10, 500, 'kg'),
-    drop: bounded('Drop height', 0, 3, 'm'),
-    stop: bounded('Stopping distance', 0.005, 1, 'm'),
+    drop: shortLength('Drop height', 0, 3),
+    stop: shortLength('Stopping distance', 0.005, 1),
   }),
 ]);
 
 /** A load where it comes into the boat; direction as an angle, or as so much forward, outboard and up. */
 export const loadCaseSchema = z.object({
-  id: z.string().regex(/^[A-Za-z0-9_-]{1,40}$/),
-  name: z.string().trim().min(1, 'Name the load').max(80),
+  id: idSchema,
+  name: nameOf('Load name'),
   cause,
   direction: z.discriminatedUnion('how', [
     /** Bearing from forward towards outboard, and up from the horizontal. */

@@ -63,23 +63,23 @@ describe('edits in words', () => {
     [{ type: 'boat.rename', name: 'Tern' }, 'renamed the boat to Tern'],
     [
       { type: 'brief.set', patch: { loadedMass: 3700, maxSpeedKnots: 18 } },
-      'changed the brief: loadedMass, maxSpeedKnots',
+      'changed the brief: loaded mass, maximum speed',
     ],
     [
       { type: 'part.add', part: newPart({ id: 'p', name: 'Rudder', kind: 'small', zones: [] }), index: 9 },
       'added part Rudder',
     ],
-    [{ type: 'part.set', partId: part.id, patch: { name: 'Shell' } }, 'changed part Hull'],
+    [{ type: 'part.set', partId: part.id, patch: { name: 'Shell' } }, 'changed part Hull: part name'],
     [{ type: 'part.remove', partId: part.id }, 'removed part Hull'],
     [
       { type: 'zone.add', partId: part.id, zone: newZone('z', 'Skeg', 'bottom'), index: 0, coveredBy: [] },
       'added zone Skeg',
     ],
+    [{ type: 'zone.set', zoneId: zone.id, patch: { geometry: zone.geometry } }, 'changed zone Bottom forward: figures'],
     [
-      { type: 'zone.set', zoneId: zone.id, patch: { geometry: zone.geometry } },
-      'changed zone Bottom forward: geometry',
+      { type: 'zone.set', zoneId: zone.id, patch: { load: null } },
+      'changed zone Bottom forward: load given for analysis',
     ],
-    [{ type: 'zone.set', zoneId: zone.id, patch: { load: null } }, 'changed zone Bottom forward: load'],
     [{ type: 'zone.remove', zoneId: zone.id }, 'removed zone Bottom forward'],
     [{ type: 'layer.add', partId: part.id, layer: { ...layer, id: 'l' }, index: 0 }, 'added TX 900 to Hull'],
     [{ type: 'layer.set', layerId: layer.id, patch: { angleDeg: -45 } }, 'turned layer 4 (TX 900) of Hull to −45°'],
@@ -109,7 +109,10 @@ describe('edits in words', () => {
     [[], 'at least one edit'],
     [[{ type: 'layer.fly', layerId: 'x' }], 'type'],
     [[{ type: 'layer.set', layerId: layer.id, patch: { colour: 'red' } }], 'colour'],
-    [[{ type: 'layer.set', layerId: layer.id, patch: { angleDeg: 91 } }], 'Angle must be between -90 and 90'],
+    [
+      [{ type: 'layer.set', layerId: layer.id, patch: { angleDeg: 91 } }],
+      'Angle must be between {{angle! -90}} and {{angle! 90}}',
+    ],
     [[{ type: 'layer.move', layerId: layer.id, index: -1 }], 'index'],
     [[{ type: 'caution.accept', acceptance: { ...acceptance, by: '' }, index: 0 }], 'name'],
   ])('%j is refused at the border', (edits, words) => {

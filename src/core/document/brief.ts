@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { KNOCK_DOWNS, PROCESSES, type KnockDown, type Process } from '../material';
+import { bounded, choice, flag, noted, text } from '../field';
+import { KNOCK_DOWNS, PROCESSES, type KnockDown } from '../material';
 import { invalid } from '../error';
 import type { QuantityKind } from '../quantity';
 import type { HullParticulars } from '../geometry';
@@ -98,41 +99,40 @@ export const BRIEF_NUMBERS = {
 } as const satisfies Record<string, NumberField>;
 export type BriefNumber = keyof typeof BRIEF_NUMBERS;
 
-const describeRange = ({ label, minimum, maximum, quantity, reason }: NumberField) => {
-  const unit = { length: ' m', mass: ' kg', speed: ' kn', angle: '°' }[quantity as string] ?? '';
-  return `${label} must be between ${minimum} and ${maximum}${unit}: ${reason}`;
-};
 const numbers = Object.fromEntries(
-  Object.entries(BRIEF_NUMBERS).map(([key, field]) => [
+  Object.entries(BRIEF_NUMBERS).map(([key, { label, minimum, maximum, quantity, reason }]) => [
     key,
-    z
-      .number({ error: describeRange(field) })
-      .min(field.minimum, describeRange(field))
-      .max(field.maximum, describeRange(field)),
+    bounded(label, minimum, maximum, '', { quantity, reason }),
   ]),
 ) as Record<BriefNumber, z.ZodNumber>;
 
+const wordsOf = <K extends string>(named: Readonly<Record<K, { name: string }>>) =>
+  Object.fromEntries(Object.entries<{ name: string }>(named).map(([key, { name }]) => [key, name])) as Record<
+    K,
+    string
+  >;
+const knockDowns = Object.fromEntries(
+  Object.entries(KNOCK_DOWNS).map(([id, name]) => [id, flag(name, 'not counted', 'counted')]),
+) as Record<KnockDown, z.ZodBoolean>;
+
 /** What the boat must be. */
 export const briefSchema = z.object({
-  kind: z.enum(['motor', 'sail'], { error: 'Propulsion must be motor or sail' }),
-  designCategory: z.enum(['A', 'B', 'C', 'D'], { error: 'Design category must be A, B, C or D' }),
+  kind: choice('Propulsion', { motor: 'motor', sail: 'sail' }),
+  designCategory: choice('Design category', { A: 'A', B: 'B', C: 'C', D: 'D' }),
   ...numbers,
   /** Largest righting lever up to 60° (m); light sailing craft of category A and B. */
-  rightingLever60: z
-    .number()
-    .min(0.01, 'Righting lever must be between 0.01 and 5 m')
-    .max(5, 'Righting lever must be between 0.01 and 5 m')
-    .nullable(),
-  process: z.enum(Object.keys(PROCESSES) as [Process, ...Process[]]),
-  resin: z.string().min(1, 'Choose a resin'),
-  quality: z.enum(['EL-a', 'EL-b', 'EL-c']),
-  posture: z.enum(Object.keys(POSTURES) as [Posture, ...Posture[]]),
-  units: z.enum(['metric', 'us']),
+  rightingLever60: bounded('Righting lever', 0.01, 5, 'm').nullable(),
+  process: choice('Process', wordsOf(PROCESSES)),
+  resin: noted(z.string().min(1, 'Choose a resin'), {
+    label: 'Resin',
+    reference: { list: 'materials', kinds: ['resin'], whenGone: 'refuse' },
+  }),
+  quality: choice('Laminate known by', QUALITIES),
+  posture: choice('Posture', wordsOf(POSTURES)),
+  units: choice('Units', { metric: 'metric', us: 'inch and pound' }),
   /** What comes off the mean strengths in the laminate analysis. */
-  knockDowns: z.object(
-    Object.fromEntries(Object.keys(KNOCK_DOWNS).map((id) => [id, z.boolean()])) as Record<KnockDown, z.ZodBoolean>,
-  ),
-  use: z.string().max(600, 'Use must have at most 600 characters'),
+  knockDowns: noted(z.object(knockDowns), { label: 'Knock-downs' }),
+  use: text('Use', 600),
 });
 export type Brief = z.infer<typeof briefSchema>;
 

@@ -1,52 +1,21 @@
+/** What a boat is: one description per entity; reading, upgrading and checking a boat document; figures its geometry gives. */
+export * from './boat';
+export { boatList, laterFields, patchOf, type BoatList } from './entity';
+export { checkBoat, checkHands, checkLayer, problemOf } from './check';
+export { mendedJoins, lostGroupMembers, mendReferences } from './mend';
+export { boatFromFile, boatFromJson, boatToJson, DOCUMENT_FORMAT, DOCUMENT_VERSION, upgradeBoat } from './file';
 export {
-  type Acceptance,
-  acceptanceSchema,
-  type Boat,
-  boatFromJson,
-  boatSchema,
-  boatToJson,
-  checkBoat,
-  checkHands,
-  checkLayer,
-  checkMembers,
-  checkPacks,
-  DOCUMENT_FORMAT,
-  GROUP_KINDS,
-  type GroupKind,
-  groupSchema,
-  idSchema,
-  ingredients,
-  isOneHanded,
-  type Join,
-  joinSchema,
-  type Layer,
-  LAYER_ROLES,
-  layerFields,
-  type LayerGroup,
-  type LayerRole,
-  layerSchema,
-  type Part,
-  PART_KINDS,
-  partFields,
-  partRestSchema,
-  partSchema,
-  type Zone,
-  zoneFields,
-  zoneSchema,
-} from './boat';
-export { boatFromFile } from './boatFromFile';
-export {
-  type Brief,
   BRIEF_NUMBERS,
-  type BriefNumber,
   briefSchema,
   checkBrief,
   craftOf,
-  type NumberField,
   particularsOf,
-  type Posture,
   POSTURES,
   QUALITIES,
+  type Brief,
+  type BriefNumber,
+  type NumberField,
+  type Posture,
 } from './brief';
 export { newBoat, newLayer, newPart, newZone } from './newBoat';
 export {
@@ -59,5 +28,5 @@ export {
   zonePanels,
   type ZonePanels,
 } from './shape';
-export { type ZoneLoad, zoneLoadSchema } from './zoneLoad';
-export { type PanelCase, panelCaseSchema, type Reference, referenceSchema, usualPanelCase } from './zoneProof';
+export { zoneLoadSchema, type ZoneLoad } from './zoneLoad';
+export { panelCaseSchema, referenceSchema, usualPanelCase, type PanelCase, type Reference } from './zoneProof';

@@ -1,7 +1,8 @@
 import { FLUSH_DECK, shapeFor, type Region, type ZoneGeometry } from '../geometry';
 import { GENERIC_MATERIALS } from '../material';
 import { isHead, SMALL_CRAFT_PACK, type ZoneLocation } from '../standard';
-import { partRestSchema, type Boat, type Layer, type Part, type Zone } from './boat';
+import { partFields, type Boat, type Layer, type Part, type Zone } from './boat';
+import { laterFields } from './entity';
 import { particularsOf } from './brief';
 import { settleGeometry } from './shape';
 
@@ -44,7 +45,7 @@ export function newZone(
 
 /** A part with its zones and layers, one off, nothing grouped or joined yet. */
 export const newPart = (part: Pick<Part, 'id' | 'name' | 'kind' | 'zones'> & Partial<Part>): Part => ({
-  ...partRestSchema.parse({}),
+  ...laterFields(partFields),
   layers: [],
   ...part,
 });

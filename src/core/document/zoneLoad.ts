@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { bounded } from '../geometry';
+import { bounded } from '../field';
 
 const force = bounded('Force per width', -1e8, 1e8, 'N/m');
 const moment = bounded('Moment per width', -1e7, 1e7, 'N');

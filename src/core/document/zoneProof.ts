@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { bounded } from '../geometry';
+import { bounded, choice, idSchema, nameOf, refer, since, text } from '../field';
+import { LAYER_ROLES } from './entities/layer';
 
 /** How a zone's panel is held and loaded in direct analysis, besides the pack's pressure. */
 export const panelCaseSchema = z.object({
@@ -27,17 +28,17 @@ export const usualPanelCase = (construction: 'single' | 'sandwich'): PanelCase =
 
 /** A schedule that proved itself, or that the architect asks for: layers from the mould face inward, of the boat's own materials. */
 export const referenceSchema = z.object({
-  id: z.string().regex(/^[A-Za-z0-9_-]{1,40}$/),
-  name: z.string().trim().min(1, 'Name the reference').max(80),
+  id: idSchema,
+  name: nameOf('Laminate name'),
   /** Where it comes from: which boat, what it stood. */
-  note: z.string().max(600),
+  note: text('Note', 600),
   layers: z
     .array(
       z.object({
-        material: z.string(),
+        material: refer('Material', 'materials', { kinds: ['fabric', 'core', 'coating'] }),
         angleDeg: bounded('Angle', -90, 90, '°'),
-        thickness: bounded('Thickness', 5e-5, 0.2, 'm').nullable(),
-        role: z.enum(['structure', 'sacrificial', 'comesOff']).default('structure'),
+        thickness: bounded('Thickness', 5e-5, 0.2, 'm', { quantity: 'thickness' }).nullable(),
+        role: since(4, choice('Role', LAYER_ROLES), 'structure'),
       }),
     )
     .min(1, 'A reference needs at least one layer')

@@ -1,8 +1,7 @@
 import { invalid } from '../error';
-import { checkBoat, ingredients, type Boat, checkBrief } from '../document';
-import { materialsOfDetail } from '../detail/kinds/detailSchema';
+import type { Boat } from '../document';
 import type { Edit, EditsOf } from './editSchema';
-import { gone, without, withAt, replaced, restoring } from './find';
+import { gone, replaced, restoring, taken, withAt, without } from './find';
 
 /** The boat itself, its brief, materials, hull, deck and accepted cautions. */
 export const BOAT_EDITS: EditsOf<
@@ -21,33 +20,24 @@ export const BOAT_EDITS: EditsOf<
     { type: 'boat.rename', name: boat.name },
   ],
   'boat.take': (boat, { state, from }) => {
-    const taken = { ...boat, ...state };
-    checkBoat(taken);
-    return [taken, { type: 'boat.take', state: restoring<Omit<Boat, 'name'>>(boat, state), from }];
-  },
-  'brief.set': (boat, { patch }) => {
-    const brief = { ...boat.brief, ...patch };
-    checkBrief(brief);
-    if (boat.materials.find((m) => m.id === brief.resin)?.kind !== 'resin')
-      throw invalid('brief.resin', `The resin "${brief.resin}" is not among the boat's materials`);
     return [
-      { ...boat, brief },
-      { type: 'brief.set', patch: restoring(boat.brief, patch) },
+      { ...boat, ...state },
+      { type: 'boat.take', state: restoring<Omit<Boat, 'name'>>(boat, state), from },
     ];
   },
-  'material.put': (boat, { material }) => {
+  'brief.set': (boat, { patch }) => [
+    { ...boat, brief: { ...boat.brief, ...patch } },
+    { type: 'brief.set', patch: restoring(boat.brief, patch) },
+  ],
+  'material.put': (boat, { material, index }) => {
     const at = boat.materials.findIndex((m) => m.id === material.id);
-    const missing = ingredients(material).find((id) => boat.materials.find((m) => m.id === id)?.kind !== 'fibre');
-    if (missing)
-      throw invalid(
-        'material.components',
-        `${material.name} needs the fibre "${missing}", which is not among the boat's materials`,
-      );
-    if (at < 0)
+    if (at < 0) {
+      const place = Math.min(index ?? boat.materials.length, boat.materials.length);
       return [
-        { ...boat, materials: [...boat.materials, material] },
+        { ...boat, materials: withAt(boat.materials, place, material) },
         { type: 'material.drop', materialId: material.id },
       ];
+    }
     const old = boat.materials[at]!;
     if (old.kind !== material.kind)
       throw invalid('material.kind', `${old.name} is a ${old.kind} and cannot become a ${material.kind}`);
@@ -59,25 +49,9 @@ export const BOAT_EDITS: EditsOf<
   'material.drop': (boat, { materialId }) => {
     const at = boat.materials.findIndex((m) => m.id === materialId);
     if (at < 0) throw gone('material', materialId);
-    const used =
-      boat.brief.resin === materialId ||
-      boat.materials.some((m) => ingredients(m).includes(materialId)) ||
-      boat.parts.some((part) => part.layers.some((layer) => layer.material === materialId)) ||
-      boat.sections.some(
-        ({ former, layers }) => former === materialId || layers.some(({ material }) => material === materialId),
-      ) ||
-      boat.references.some(({ layers }) => layers.some(({ material }) => material === materialId)) ||
-      boat.details.some((detail) => materialsOfDetail(detail).includes(materialId));
-    if (used) throw invalid('materialId', `${boat.materials[at]!.name} is in use in this boat`);
-    const rest = without(boat.materials, at);
-    if (at !== rest.length)
-      throw invalid(
-        'materialId',
-        "Only the material that came last can be taken back; the others stay in the boat's book",
-      );
     return [
-      { ...boat, materials: rest },
-      { type: 'material.put', material: boat.materials[at]! },
+      { ...boat, materials: without(boat.materials, at) },
+      { type: 'material.put', material: boat.materials[at]!, index: at },
     ];
   },
   'hull.set': (boat, { hull }) => [
@@ -89,8 +63,7 @@ export const BOAT_EDITS: EditsOf<
     { type: 'deck.set', deck: boat.deck },
   ],
   'caution.accept': (boat, { acceptance, index: at }) => {
-    if (boat.acceptances.some(({ id }) => id === acceptance.id))
-      throw invalid('acceptance.id', `The id "${acceptance.id}" is taken in this boat`);
+    if (boat.acceptances.some(({ id }) => id === acceptance.id)) throw taken(acceptance.id);
     return [
       { ...boat, acceptances: withAt(boat.acceptances, Math.min(at, boat.acceptances.length), acceptance) },
       { type: 'caution.withdraw', acceptanceId: acceptance.id },

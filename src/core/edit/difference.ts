@@ -1,7 +1,17 @@
 import { diffArrays } from 'diff';
-import { formatNumber, said } from '../quantity';
-import type { Material } from '../material';
-import type { Boat, Layer, Part, Zone } from '../document';
+import { compareFields, same, type ListName, type NameOf, type Naming } from '../field';
+import {
+  layerSchema,
+  LIST_KEYS,
+  LISTS,
+  partSchema,
+  SINGLES,
+  zoneSchema,
+  type Boat,
+  type Layer,
+  type ListKey,
+  type Part,
+} from '../document';
 
 /** One line of a difference between two states of a boat. */
 export interface Change {
@@ -10,214 +20,168 @@ export interface Change {
   kind: 'added' | 'removed' | 'changed' | 'moved';
   /** What it is about: 'Layer 7, BX 800'. */
   subject: string;
-  /** What changed, each as 'was → is'. */
+  /** What changed, each as 'Field: was → is'; quantities are left open for the reader's units. */
   details: string[];
 }
 
-const angle = (value: number) => `${formatNumber(value, value % 1 === 0 ? 0 : 1)}°`;
-const thickness = (value: number | null) => (value === null ? '–' : said(value, 'thickness'));
-const codeIn = (materials: readonly Material[], id: string) => {
-  const material = materials.find((m) => m.id === id);
-  return material && 'code' in material ? material.code : id;
-};
-const show = (value: unknown) =>
-  value === null || value === undefined
-    ? '–'
-    : typeof value === 'object'
-      ? JSON.stringify(value).replace(/[{}"]/g, '')
-      : String(value);
+/** What references of a boat mean, by name. */
+function namesIn(boat: Boat): NameOf {
+  const inParts: Partial<Record<ListName, (part: Part) => [string, string][]>> = {
+    zones: ({ zones }) => zones.map(({ id, name }) => [id, name]),
+    groups: ({ groups }) => groups.map(({ id, name }) => [id, name]),
+    layers: ({ layers }) =>
+      layers.map(({ id, material }, i) => [id, `layer ${i + 1}, ${nameOf('materials', material)}`]),
+  };
+  const made = new Map<ListName, Map<string, string>>();
+  const namesOf = (list: ListName): Map<string, string> => {
+    const pick = inParts[list];
+    if (pick) return new Map(boat.parts.flatMap(pick));
+    const key = list as ListKey;
+    return new Map(boat[key].map((item) => [item.id, LISTS[key].title(item as never)]));
+  };
+  const nameOf: NameOf = (list, id) => {
+    const names = made.get(list) ?? namesOf(list);
+    made.set(list, names);
+    return names.get(id) ?? (id || '–');
+  };
+  return nameOf;
+}
 
-const same = (a: unknown, b: unknown) => a === b || JSON.stringify(a) === JSON.stringify(b);
+/** Of the ids that both lists have, those outside the longest common order: they moved. */
+function movedIds(before: readonly { id: string }[], after: readonly { id: string }[]): ReadonlySet<string> {
+  const [old, now] = [before, after].map((items) => new Set(items.map(({ id }) => id))) as [Set<string>, Set<string>];
+  const common = (items: readonly { id: string }[]) =>
+    items.map(({ id }) => id).filter((id) => old.has(id) && now.has(id));
+  const runs = diffArrays(common(before), common(after));
+  return new Set(runs.filter((run) => run.added).flatMap((run) => run.value));
+}
 
-/** What came, went and changed in a list of named things. */
-function compareLists(
-  place: string,
-  before: readonly { id: string; label: string }[],
-  after: readonly { id: string; label: string }[],
-): Change[] {
-  const old = new Map(before.map((item) => [item.id, item]));
-  const changes = after.flatMap((item): Change[] => {
+interface Listed<T> {
+  place: string;
+  before: readonly T[];
+  after: readonly T[];
+  subject: (item: T, state: 'before' | 'after') => string;
+  details: (was: T, is: T) => string[];
+  /** What to say of one that came. */
+  about?: (item: T) => string[];
+}
+
+/** What came, went, moved and changed in a list of things with ids. */
+function compareLists<T extends { id: string }>({
+  place,
+  before,
+  after,
+  subject,
+  details,
+  about,
+}: Listed<T>): Change[] {
+  if (before === after) return [];
+  const old = new Map(before.map((item, at) => [item.id, { item, at }]));
+  const kept = new Set(after.map(({ id }) => id));
+  const moved = movedIds(before, after);
+  const gone = before
+    .filter(({ id }) => !kept.has(id))
+    .map((item): Change => ({ place, kind: 'removed', subject: subject(item, 'before'), details: [] }));
+  const rest = after.flatMap((item, at): Change[] => {
     const was = old.get(item.id);
-    old.delete(item.id);
-    if (!was) return [{ place, kind: 'added', subject: item.label, details: [] }];
-    return same(was, item)
-      ? []
-      : [{ place, kind: 'changed', subject: item.label, details: fieldChanges(was, item).slice(0, 6) }];
+    if (!was) return [{ place, kind: 'added', subject: subject(item, 'after'), details: about?.(item) ?? [] }];
+    const lines = same(was.item, item) ? [] : details(was.item, item);
+    const places = moved.has(item.id) ? [`place ${was.at + 1} → ${at + 1}`] : [];
+    if (lines.length + places.length === 0) return [];
+    const kind = lines.length === 0 ? 'moved' : 'changed';
+    return [{ place, kind, subject: subject(item, 'after'), details: [...lines, ...places] }];
   });
-  return [
-    ...changes,
-    ...[...old.values()].map((item): Change => ({ place, kind: 'removed', subject: item.label, details: [] })),
-  ];
+  return [...gone, ...rest];
 }
 
-/** Fields of two plain objects that differ, as 'field: was → is'. */
-function fieldChanges(before: object, after: object): string[] {
-  return Object.entries(after)
-    .filter(([key, value]) => JSON.stringify((before as Record<string, unknown>)[key]) !== JSON.stringify(value))
-    .map(([key, value]) => `${key}: ${show((before as Record<string, unknown>)[key])} → ${show(value)}`);
-}
-
-function compareLayers(before: Boat, after: Boat, a: Part, b: Part): Change[] {
-  const subject = (boat: Boat, part: Part, layer: Layer) =>
-    `Layer ${part.layers.indexOf(layer) + 1}, ${codeIn(boat.materials, layer.material)}`;
-  const zoneName = (id: string) => [...b.zones, ...a.zones].find((zone) => zone.id === id)?.name ?? id;
-  const earlier = new Map(a.layers.map((layer) => [layer.id, layer]));
-  const later = new Set(b.layers.map((layer) => layer.id));
-  const changes: Change[] = a.layers
-    .filter((layer) => !later.has(layer.id))
-    .map((layer) => ({ place: b.name, kind: 'removed', subject: subject(before, a, layer), details: [] }));
-
-  // Of the layers both have, those outside the longest common order are the ones that moved.
-  const common = (part: Part) =>
-    part.layers.filter((layer) => earlier.has(layer.id) && later.has(layer.id)).map((layer) => layer.id);
-  const moved = new Set(
-    diffArrays(common(a), common(b))
-      .filter((run) => run.added)
-      .flatMap((run) => run.value),
-  );
-
-  for (const layer of b.layers) {
-    const old = earlier.get(layer.id);
-    if (!old) {
-      changes.push({
-        place: b.name,
-        kind: 'added',
-        subject: subject(after, b, layer),
-        details: [`covers ${layer.zones.map(zoneName).join(', ') || 'nothing yet'}`],
-      });
-      continue;
-    }
-    const details: string[] = [];
-    if (old.material !== layer.material)
-      details.push(`${codeIn(before.materials, old.material)} → ${codeIn(after.materials, layer.material)}`);
-    if (old.angleDeg !== layer.angleDeg) details.push(`${angle(old.angleDeg)} → ${angle(layer.angleDeg)}`);
-    if (old.thickness !== layer.thickness) details.push(`${thickness(old.thickness)} → ${thickness(layer.thickness)}`);
-    const onto = layer.zones.filter((id) => !old.zones.includes(id));
-    const off = old.zones.filter((id) => !layer.zones.includes(id) && b.zones.some((zone) => zone.id === id));
-    if (onto.length) details.push(`now also in ${onto.map(zoneName).join(', ')}`);
-    if (off.length) details.push(`no longer in ${off.map(zoneName).join(', ')}`);
-    if (moved.has(layer.id)) details.push(`place ${a.layers.indexOf(old) + 1} → ${b.layers.indexOf(layer) + 1}`);
-    if (details.length)
-      changes.push({
-        place: b.name,
-        kind: moved.has(layer.id) && details.length === 1 ? 'moved' : 'changed',
-        subject: subject(after, b, layer),
-        details,
-      });
-  }
-  return changes;
-}
-
-function compareZones(a: Part, b: Part): Change[] {
-  const changes: Change[] = [];
-  const earlier = new Map(a.zones.map((zone): [string, Zone] => [zone.id, zone]));
-  for (const zone of b.zones) {
-    const old = earlier.get(zone.id);
-    earlier.delete(zone.id);
-    if (!old) changes.push({ place: b.name, kind: 'added', subject: `Zone ${zone.name}`, details: [] });
-    else {
-      const details = [
-        ...fieldChanges({ name: old.name, location: old.location }, { name: zone.name, location: zone.location }),
-        ...fieldChanges(old.geometry, zone.geometry),
-        ...(same(old.load, zone.load) ? [] : ['load given for analysis']),
-        ...(same(old.region, zone.region) ? [] : ['place on the boat']),
-        ...(same(old.overridden, zone.overridden) ? [] : [`overridden: ${zone.overridden.join(', ') || 'nothing'}`]),
-        ...(same(old.panelCase, zone.panelCase) ? [] : ['panel case']),
-        ...fieldChanges(
-          { match: old.match, specified: old.specified },
-          { match: zone.match, specified: zone.specified },
-        ),
+function compareLayers(before: Part, after: Part, naming: Naming): Change[] {
+  const subject = (layer: Layer, state: 'before' | 'after') => {
+    const part = state === 'before' ? before : after;
+    return `Layer ${part.layers.indexOf(layer) + 1}, ${naming[state]('materials', layer.material)}`;
+  };
+  const stillThere = new Set(after.zones.map(({ id }) => id));
+  const zoneName = (id: string) => {
+    const name = naming.after('zones', id);
+    return name === id ? naming.before('zones', id) : name;
+  };
+  return compareLists<Layer>({
+    place: after.name,
+    before: before.layers,
+    after: after.layers,
+    subject,
+    about: ({ zones }) => [`covers ${zones.map(zoneName).join(', ') || 'nothing yet'}`],
+    details: (was, is) => {
+      const onto = is.zones.filter((id) => !was.zones.includes(id));
+      const off = was.zones.filter((id) => !is.zones.includes(id) && stillThere.has(id));
+      return [
+        ...compareFields(layerSchema, was, is, naming, ['zones']),
+        ...(onto.length ? [`now also in ${onto.map(zoneName).join(', ')}`] : []),
+        ...(off.length ? [`no longer in ${off.map(zoneName).join(', ')}`] : []),
       ];
-      if (details.length) changes.push({ place: b.name, kind: 'changed', subject: `Zone ${zone.name}`, details });
-    }
-  }
+    },
+  });
+}
+
+function compareParts(before: Boat, after: Boat, naming: Naming): Change[] {
+  const old = new Map(before.parts.map((part) => [part.id, part]));
+  const own = compareLists<Part>({
+    place: LISTS.parts.place,
+    before: before.parts,
+    after: after.parts,
+    subject: ({ name }) => name,
+    about: ({ layers, zones }) => [`${layers.length} layers, ${zones.length} zones`],
+    details: (was, is) => compareFields(partSchema, was, is, naming, ['zones', 'layers']),
+  });
+  const inside = after.parts.flatMap((part) => {
+    const was = old.get(part.id);
+    if (!was || was === part) return [];
+    const zones = compareLists({
+      place: part.name,
+      before: was.zones,
+      after: part.zones,
+      subject: ({ name }) => `Zone ${name}`,
+      details: (a, b) => compareFields(zoneSchema, a, b, naming),
+    });
+    return [...zones, ...compareLayers(was, part, naming)];
+  });
+  return [...own, ...inside];
+}
+
+/** What the boat has one of: name and brief together, hull, deck. */
+function compareSingles(before: Boat, after: Boat, naming: Naming): Change[] {
+  const renamed = before.name === after.name ? [] : [`Boat name: ${before.name} → ${after.name}`];
+  const lines = (key: keyof typeof SINGLES): string[] => {
+    const [was, is] = [before[key], after[key]];
+    if (same(was, is)) return [];
+    return was && is ? compareFields(SINGLES[key], was, is, naming) : [is ? 'given' : 'taken away'];
+  };
+  const changed = (place: string, subject: string, details: string[]): Change[] =>
+    details.length ? [{ place, kind: 'changed', subject, details }] : [];
   return [
-    ...changes,
-    ...[...earlier.values()].map((zone): Change => ({
-      place: b.name,
-      kind: 'removed',
-      subject: `Zone ${zone.name}`,
-      details: [],
-    })),
+    ...changed('Brief', 'Particulars', [...renamed, ...lines('brief')]),
+    ...changed('Shape', 'Hull', lines('hull')),
+    ...changed('Shape', 'Deck', lines('deck')),
   ];
 }
 
 /**
- * What changed from one state of a boat to another: brief, materials, parts, zones, and layer by layer. Empty when nothing did.
- * @example difference(revisionA, draft) // [{ place: 'Hull', kind: 'changed', subject: 'Layer 7, BX 800', details: ['45° → 90°'] }]
+ * What changed from one state of a boat to another: every field of every thing it holds, layer by layer. Empty only when nothing did.
+ *
+ * @example difference(revisionA, draft) // [{ place: 'Hull', kind: 'changed', subject: 'Layer 7, BX 800', details: ['Angle: 45° → 90°'] }]
  */
 export function difference(before: Boat, after: Boat): Change[] {
-  const changes: Change[] = [];
-  const brief = [
-    ...fieldChanges({ name: before.name }, { name: after.name }),
-    ...fieldChanges(before.brief, after.brief),
-  ];
-  if (brief.length) changes.push({ place: 'Brief', kind: 'changed', subject: 'Particulars', details: brief });
-
-  const figures = new Map(before.materials.map((material) => [material.id, material]));
-  for (const material of after.materials) {
-    const old = figures.get(material.id);
-    if (!old) changes.push({ place: 'Materials', kind: 'added', subject: material.name, details: [] });
-    else if (JSON.stringify(old) !== JSON.stringify(material))
-      changes.push({ place: 'Materials', kind: 'changed', subject: material.name, details: ['figures differ'] });
-    figures.delete(material.id);
-  }
-  for (const material of figures.values())
-    changes.push({ place: 'Materials', kind: 'removed', subject: material.name, details: [] });
-
-  if (!same(before.hull, after.hull))
-    changes.push({
-      place: 'Shape',
-      kind: 'changed',
-      subject: 'Hull',
-      details: before.hull && after.hull ? fieldChanges(before.hull, after.hull).slice(0, 8) : [],
+  if (before === after) return [];
+  const naming: Naming = { before: namesIn(before), after: namesIn(after) };
+  const plain = LIST_KEYS.filter((key) => key !== 'parts').flatMap((key) => {
+    const { place, schema, title } = LISTS[key];
+    return compareLists<{ id: string }>({
+      place,
+      before: before[key],
+      after: after[key],
+      subject: (item) => title(item as never),
+      details: (was, is) => compareFields(schema, was, is, naming),
+      about: (item) => ('note' in item && key === 'acceptances' ? [String(item.note)] : []),
     });
-  if (!same(before.deck, after.deck))
-    changes.push({ place: 'Shape', kind: 'changed', subject: 'Deck', details: fieldChanges(before.deck, after.deck) });
-  const named = <T extends { id: string; name: string }>(items: readonly T[]) =>
-    items.map((item) => ({ ...item, label: item.name }));
-  changes.push(
-    ...compareLists('Supports', named(before.supports), named(after.supports)),
-    ...compareLists('Sections', named(before.sections), named(after.sections)),
-    ...compareLists('References', named(before.references), named(after.references)),
-    ...compareLists('Loads', named(before.loads), named(after.loads)),
-    ...compareLists('Details', named(before.details), named(after.details)),
-    ...compareLists(
-      'Packs',
-      before.packs.map((pack) => ({ ...pack, label: pack.title })),
-      after.packs.map((pack) => ({ ...pack, label: pack.title })),
-    ),
-  );
-
-  const accepted = new Set(before.acceptances.map(({ id }) => id));
-  for (const { id, rule, by, note } of after.acceptances)
-    if (!accepted.delete(id))
-      changes.push({ place: 'Cautions', kind: 'added', subject: `${rule} accepted by ${by}`, details: [note] });
-  if (accepted.size)
-    changes.push({
-      place: 'Cautions',
-      kind: 'removed',
-      subject: `${accepted.size} ${accepted.size === 1 ? 'acceptance' : 'acceptances'} withdrawn`,
-      details: [],
-    });
-
-  const parts = new Map(before.parts.map((part) => [part.id, part]));
-  for (const part of after.parts) {
-    const old = parts.get(part.id);
-    parts.delete(part.id);
-    if (!old)
-      changes.push({
-        place: part.name,
-        kind: 'added',
-        subject: 'Part',
-        details: [`${part.layers.length} layers, ${part.zones.length} zones`],
-      });
-    else if (old !== part) {
-      const named = fieldChanges({ name: old.name, kind: old.kind }, { name: part.name, kind: part.kind });
-      if (named.length) changes.push({ place: part.name, kind: 'changed', subject: 'Part', details: named });
-      changes.push(...compareZones(old, part), ...compareLayers(before, after, old, part));
-    }
-  }
-  for (const part of parts.values()) changes.push({ place: part.name, kind: 'removed', subject: 'Part', details: [] });
-  return changes;
+  });
+  return [...compareSingles(before, after, naming), ...plain, ...compareParts(before, after, naming)];
 }

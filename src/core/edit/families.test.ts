@@ -130,7 +130,7 @@ describe('variants', () => {
     const base = change(boat, { type: 'reference.add', item: own.references[0]!, index: 0 });
     expect(() =>
       followParent(base, boat, change(base, { type: 'zone.set', zoneId: zone, patch: { match: 'r' } })),
-    ).toThrow('asks for a reference');
+    ).toThrow('asks for a laminate that is not in this boat');
   });
 });
 

@@ -1,8 +1,9 @@
 import { KeramosError, invalid } from '../error';
-import { checkLayer, type Boat, type Layer, type Part, type Zone } from '../document';
+import type { Boat, Part } from '../document';
 
 export const gone = (what: string, id: string) =>
   new KeramosError('notFound', `${what} "${id}" is not in this boat any more`, what);
+export const taken = (id: string) => invalid('id', `The id "${id}" is taken in this boat`);
 export const without = <T>(items: readonly T[], at: number): T[] => items.filter((_, i) => i !== at);
 export const withAt = <T>(items: readonly T[], at: number, item: T): T[] => [
   ...items.slice(0, at),
@@ -17,7 +18,11 @@ export function restoring<T extends object>(object: T, patch: Partial<T>): Parti
   return Object.fromEntries(Object.keys(patch).map((key) => [key, object[key as keyof T]])) as Partial<T>;
 }
 
-export function partAt(boat: Boat, has: (part: Part) => boolean, what: string, id: string): [Part, number] {
+/** A part by its own id. @throws KeramosError `notFound`. */
+export function partById(boat: Boat, id: string): [Part, number] {
+  return partWith(boat, (part) => part.id === id, 'part', id);
+}
+function partWith(boat: Boat, has: (part: Part) => boolean, what: string, id: string): [Part, number] {
   const at = boat.parts.findIndex(has);
   if (at < 0) throw gone(what, id);
   return [boat.parts[at]!, at];
@@ -28,17 +33,12 @@ export const changePart = (boat: Boat, at: number, part: Part): Boat => ({
 });
 
 export function findLayer(boat: Boat, layerId: string) {
-  const [part, p] = partAt(
-    boat,
-    (candidate) => candidate.layers.some((layer) => layer.id === layerId),
-    'layer',
-    layerId,
-  );
+  const [part, p] = partWith(boat, ({ layers }) => layers.some(({ id }) => id === layerId), 'layer', layerId);
   const l = part.layers.findIndex((layer) => layer.id === layerId);
   return { part, p, l, layer: part.layers[l]! };
 }
 export function findZone(boat: Boat, zoneId: string) {
-  const [part, p] = partAt(boat, (candidate) => candidate.zones.some((zone) => zone.id === zoneId), 'zone', zoneId);
+  const [part, p] = partWith(boat, ({ zones }) => zones.some(({ id }) => id === zoneId), 'zone', zoneId);
   const z = part.zones.findIndex((zone) => zone.id === zoneId);
   return { part, p, z, zone: part.zones[z]! };
 }
@@ -52,23 +52,5 @@ export function refuseKnownIds(boat: Boat, ids: readonly string[]): void {
     boat.parts.flatMap((part) => [part.id, ...part.zones.map((z) => z.id), ...part.layers.map((l) => l.id)]),
   );
   const double = ids.find((id, i) => known.has(id) || ids.indexOf(id) !== i);
-  if (double) throw invalid('id', `The id "${double}" is taken in this boat`);
-}
-export function checkLayerIn(boat: Boat, part: Part, layer: Layer): void {
-  checkLayer(
-    layer,
-    boat.materials.find((material) => material.id === layer.material),
-    'layer',
-  );
-  const expected = part.zones.map((zone) => zone.id).filter((id) => layer.zones.includes(id));
-  if (expected.length !== layer.zones.length || expected.some((id, i) => id !== layer.zones[i]))
-    throw invalid('layer.zones', `A layer must cover zones of ${part.name}, each once and in their order`);
-}
-
-/** Refuse a zone that asks for a reference the boat does not have. */
-export function checkedZone(boat: Boat, zone: Zone): Zone {
-  for (const id of [zone.match, zone.specified])
-    if (id !== null && !boat.references.some((reference) => reference.id === id))
-      throw invalid('zone', `${zone.name} asks for a reference that is not in this boat`);
-  return zone;
+  if (double) throw taken(double);
 }

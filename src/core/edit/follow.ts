@@ -1,7 +1,18 @@
-import { boatSchema, checkBoat, type Boat, type Layer, type Part, type Zone, settleGeometry } from '../document';
+import {
+  boatSchema,
+  checkBoat,
+  LIST_KEYS,
+  mendedJoins,
+  settleGeometry,
+  SINGLE_KEYS,
+  type Boat,
+  type Layer,
+  type Part,
+  type SingleKey,
+  type Zone,
+} from '../document';
+import { same } from '../field';
 import type { Edit } from './editSchema';
-
-const same = (a: unknown, b: unknown) => a === b || JSON.stringify(a) === JSON.stringify(b);
 
 /** Field by field: ours where we changed it, theirs where we did not. */
 function mergeFields<T extends object>(base: T, parent: T, own: T): T {
@@ -12,6 +23,12 @@ function mergeFields<T extends object>(base: T, parent: T, own: T): T {
     }),
   ) as T;
   return same(merged, own) ? own : merged;
+}
+
+/** What a boat has one of: field by field where both have it, else ours where we changed it. */
+function mergeSingle<T extends object | null>(base: T, parent: T, own: T): T {
+  if (base !== null && parent !== null && own !== null) return mergeFields(base, parent, own) as T;
+  return same(base, own) ? parent : own;
 }
 
 /** Zones a layer covers: those the parent added come, those it took go, what we changed stays. */
@@ -90,7 +107,7 @@ function mergePart(base: Part, parent: Part, own: Part): Part {
     { ...parent, zones: null, layers: null },
     { ...own, zones: null, layers: null },
   );
-  const merged: Part = { ...rest, zones, layers };
+  const merged: Part = { ...rest, zones, layers, joins: mendedJoins({ joins: rest.joins, zones, layers }) };
   return same(merged, own) ? own : merged;
 }
 
@@ -103,27 +120,20 @@ function mergePart(base: Part, parent: Part, own: Part): Part {
  * @example followParent(base, parent, variant).parts[0].layers[3].angleDeg // as the parent turned it, unless the variant had
  */
 export function followParent(base: Boat, parent: Boat, own: Boat): Boat {
-  const lists = ['acceptances', 'supports', 'sections', 'references', 'packs', 'loads', 'details'] as const;
   // What a variant still lays must stay in its book, whatever the parent put away.
   const materials = mergeList(base.materials, parent.materials, own.materials, mergeFields);
   const lost = own.materials.filter(({ id }) => !materials.some((material) => material.id === id));
+  const lists = LIST_KEYS.filter((key) => key !== 'materials' && key !== 'parts');
   const merged: Boat = {
     ...own,
-    brief: mergeFields(base.brief, parent.brief, own.brief),
+    ...(Object.fromEntries(SINGLE_KEYS.map((key) => [key, mergeSingle(base[key], parent[key], own[key])])) as Pick<
+      Boat,
+      SingleKey
+    >),
     materials: lost.length ? [...materials, ...lost] : materials,
     parts: mergeList(base.parts, parent.parts, own.parts, mergePart),
-    hull: same(base.hull, own.hull) ? (same(parent.hull, own.hull) ? own.hull : parent.hull) : own.hull,
-    deck: same(base.deck, own.deck) ? (same(parent.deck, own.deck) ? own.deck : parent.deck) : own.deck,
     ...Object.fromEntries(
-      lists.map((key) => [
-        key,
-        mergeList(
-          base[key] as { id: string }[],
-          parent[key] as { id: string }[],
-          own[key] as { id: string }[],
-          mergeFields,
-        ),
-      ]),
+      lists.map((key) => [key, mergeList<{ id: string }>(base[key], parent[key], own[key], mergeFields)]),
     ),
   };
   if (same(merged, own)) return own;
@@ -132,20 +142,7 @@ export function followParent(base: Boat, parent: Boat, own: Boat): Boat {
   return settled;
 }
 
-const TAKEN = [
-  'brief',
-  'materials',
-  'parts',
-  'acceptances',
-  'hull',
-  'deck',
-  'supports',
-  'sections',
-  'references',
-  'packs',
-  'loads',
-  'details',
-] as const;
+const TAKEN = Object.keys(boatSchema.shape).filter((key) => key !== 'name') as Exclude<keyof Boat, 'name'>[];
 
 /** The edit that takes a boat from one state to another whole, holding only what differs. */
 export function takeState(from: Boat, to: Boat, source: string): Edit {

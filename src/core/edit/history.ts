@@ -4,6 +4,8 @@ import type { Edit } from './editSchema';
 export interface HistoryEntry {
   action: 'do' | 'undo' | 'redo';
   description: string;
+  /** Who did it; empty where nobody said, absent on a page that has not saved it yet. */
+  author?: string;
   forward: Edit[];
   inverse: Edit[];
 }

@@ -33,11 +33,3 @@ export {
 } from './layerCommands';
 export { chooseMaterial, fetchMaterials, setGiven } from './layerMaterials';
 export { findMaterial, layersFromText, layersToText, usualRole, usualThickness } from './layerText';
-export {
-  type BoatSummary,
-  type BookLaminate,
-  type ChangeRequest,
-  type Revision,
-  type RevisionEvent,
-  type VariantStanding,
-} from './records';

@@ -5,20 +5,18 @@ import {
   withAt,
   replaced,
   restoring,
-  partAt,
+  partById,
   changePart,
   findLayer,
   covering,
   refuseKnownIds,
-  checkLayerIn,
 } from './find';
 
 /** Layers of a part. */
 export const LAYER_EDITS: EditsOf<Extract<Edit['type'], `layer.${string}`>> = {
   'layer.add': (boat, { partId, layer, index: at }) => {
-    const [part, p] = partAt(boat, (candidate) => candidate.id === partId, 'part', partId);
+    const [part, p] = partById(boat, partId);
     refuseKnownIds(boat, [layer.id]);
-    checkLayerIn(boat, part, layer);
     return [
       changePart(boat, p, { ...part, layers: withAt(part.layers, Math.min(at, part.layers.length), layer) }),
       { type: 'layer.remove', layerId: layer.id },
@@ -27,7 +25,6 @@ export const LAYER_EDITS: EditsOf<Extract<Edit['type'], `layer.${string}`>> = {
   'layer.set': (boat, { layerId, patch }) => {
     const { part, p, l, layer } = findLayer(boat, layerId);
     const changed = { ...layer, ...patch };
-    checkLayerIn(boat, part, changed);
     return [
       changePart(boat, p, { ...part, layers: replaced(part.layers, l, changed) }),
       { type: 'layer.set', layerId, patch: restoring(layer, patch) },

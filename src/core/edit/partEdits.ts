@@ -1,48 +1,33 @@
-import { checkHands, type Part, type Zone } from '../document';
+import type { Part, Zone } from '../document';
 import type { Edit, EditsOf } from './editSchema';
-import {
-  without,
-  withAt,
-  replaced,
-  restoring,
-  partAt,
-  changePart,
-  findZone,
-  covering,
-  refuseKnownIds,
-  checkLayerIn,
-  checkedZone,
-} from './find';
+import { without, withAt, replaced, restoring, partById, changePart, findZone, covering, refuseKnownIds } from './find';
 
 /** Parts and their zones. */
 export const PART_EDITS: EditsOf<Extract<Edit['type'], `part.${string}` | `zone.${string}`>> = {
   'part.add': (boat, { part, index: at }) => {
     refuseKnownIds(boat, [part.id, ...part.zones.map((zone) => zone.id), ...part.layers.map((layer) => layer.id)]);
-    part.layers.forEach((layer) => checkLayerIn(boat, part, layer));
-    checkHands(part);
     return [
       { ...boat, parts: withAt(boat.parts, Math.min(at, boat.parts.length), part) },
       { type: 'part.remove', partId: part.id },
     ];
   },
   'part.set': (boat, { partId, patch }) => {
-    const [part, p] = partAt(boat, (candidate) => candidate.id === partId, 'part', partId);
+    const [part, p] = partById(boat, partId);
     const changed = { ...part, ...patch };
-    checkHands(changed);
     return [
       changePart(boat, p, changed),
       { type: 'part.set', partId, patch: restoring<Omit<Part, 'id' | 'zones' | 'layers'>>(part, patch) },
     ];
   },
   'part.remove': (boat, { partId }) => {
-    const [part, p] = partAt(boat, (candidate) => candidate.id === partId, 'part', partId);
+    const [part, p] = partById(boat, partId);
     return [
       { ...boat, parts: without(boat.parts, p) },
       { type: 'part.add', part, index: p },
     ];
   },
   'zone.add': (boat, { partId, zone, index: at, coveredBy }) => {
-    const [part, p] = partAt(boat, (candidate) => candidate.id === partId, 'part', partId);
+    const [part, p] = partById(boat, partId);
     refuseKnownIds(boat, [zone.id]);
     const zones = withAt(part.zones, Math.min(at, part.zones.length), zone);
     const layers = part.layers.map((layer) =>
@@ -53,7 +38,7 @@ export const PART_EDITS: EditsOf<Extract<Edit['type'], `part.${string}` | `zone.
   'zone.set': (boat, { zoneId, patch }) => {
     const { part, p, z: at, zone } = findZone(boat, zoneId);
     return [
-      changePart(boat, p, { ...part, zones: replaced(part.zones, at, checkedZone(boat, { ...zone, ...patch })) }),
+      changePart(boat, p, { ...part, zones: replaced(part.zones, at, { ...zone, ...patch }) }),
       // What the region gave goes with it: taking a region or an override back brings the figures back too.
       {
         type: 'zone.set',

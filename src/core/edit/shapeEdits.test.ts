@@ -31,10 +31,10 @@ const CASES: [Edit, string, string][] = [
     `changed ${section.name}`,
     `Sections: changed ${section.name}`,
   ],
-  [{ type: 'reference.add', item: reference, index: 0 }, 'added Proved bottom', 'References: added Proved bottom'],
+  [{ type: 'reference.add', item: reference, index: 0 }, 'added Proved bottom', 'Laminates: added Proved bottom'],
   [
     { type: 'pack.add', item: SHIPPED_PACKS[2] as StandardPack, index: 1 },
-    'took the pack Workboat uplift',
+    'added the pack Workboat uplift',
     'Packs: added Workboat uplift',
   ],
   [
@@ -44,7 +44,7 @@ const CASES: [Edit, string, string][] = [
   ],
   [
     { type: 'zone.set', zoneId: 'side-aft', patch: { overridden: ['area'] } },
-    'changed zone Side aft: overrides',
+    'changed zone Side aft: overridden',
     'Hull: changed Zone Side aft',
   ],
   [
@@ -91,7 +91,7 @@ describe('edits of shape, supports, sections, references and packs', () => {
     ],
     [
       { type: 'zone.set', zoneId: 'side-aft', patch: { match: 'nobody' } },
-      'asks for a reference that is not in this boat',
+      'asks for a laminate that is not in this boat',
     ],
     [{ type: 'pack.add', item: SHIPPED_PACKS[1] as StandardPack, index: 0 }, 'must be the first pack'],
     [

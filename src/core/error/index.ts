@@ -3,20 +3,25 @@
  * Every border (form, API, command line, file) turns these into its own form of refusal.
  */
 import type { z } from 'zod';
+import { wordsIn } from '../quantity';
 
 /** What kind of refusal it is; each border maps it to its own code (HTTP status, exit code). */
 export type ErrorCode = 'malformed' | 'invalid' | 'conflict' | 'notFound' | 'tooLarge' | 'forbidden';
 
 export class KeramosError extends Error {
+  /** The refusal with its quantities left open (`wordsIn` puts in the units of the reader); `message` has them in metric. */
+  readonly text: string;
+
   constructor(
     readonly code: ErrorCode,
-    message: string,
+    text: string,
     /** Dotted path of the offending field, empty when the whole input is meant. */
     readonly path: string = '',
     /** Facts a border may pass on, such as the current version in a conflict. */
     readonly details?: Record<string, unknown>,
   ) {
-    super(message);
+    super(wordsIn(text, 'metric'));
+    this.text = text;
     this.name = 'KeramosError';
   }
 }
@@ -31,7 +36,16 @@ export function fromZod(error: z.ZodError, root = ''): KeramosError {
   const issue = error.issues[0]!;
   const path = [root, ...issue.path.map(String)].filter(Boolean).join('.');
   const more = error.issues.length > 1 ? ` (and ${error.issues.length - 1} more)` : '';
-  return new KeramosError('invalid', `${path || 'input'}: ${issue.message}${more}`, path);
+  return new KeramosError('invalid', `${path || 'input'}: ${issue.message}${more}`, path, allowedBy(issue));
+}
+
+/** What a refused value was and what would have been allowed, as data. */
+function allowedBy(issue: z.core.$ZodIssue): Record<string, unknown> {
+  const { code } = issue;
+  if (code === 'too_small') return { rule: code, minimum: issue.minimum };
+  if (code === 'too_big') return { rule: code, maximum: issue.maximum };
+  if (code === 'invalid_value') return { rule: code, allowed: issue.values };
+  return { rule: code };
 }
 
 /** Parse with a Zod schema or throw the typed error. */

@@ -30,3 +30,4 @@ export { type LoadedSpan, STIFFENER_CHECKS, type StiffenerCheck } from './stiffe
 export { membersOf, stiffenerMasses } from './stiffener/members';
 export { memberOf, type SectionMember, sectionProperties, type SectionProperties } from './stiffener/sectionProperties';
 export { stackWorking, type WorkingPart, zoneWorking } from './zoneWorking';
+export { ENGINE } from './engine';

@@ -233,7 +233,7 @@ describe('the boat document', () => {
     ['', 'not JSON'],
     ['{"a":1}', 'format'],
     ['[1,2', 'not JSON'],
-    [boatToJson(boat).replace('"loadedMass": 3600', '"loadedMass": 36'), 'between 50 and 200000'],
+    [boatToJson(boat).replace('"loadedMass": 3600', '"loadedMass": 36'), 'between 50 kg and 200000 kg'],
     [boatToJson(boat).replace('"material": "tx-900"', '"material": "nothing"'), '"nothing" is not'],
     [boatToJson(boat).replace('"waterlineLength": 7.5', '"waterlineLength": 8.5'), 'must not exceed'],
   ])('is refused in words when it is broken', (text, words) => {

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { HullSurface } from './hullSurface';
 import { mix, type Point } from './point';
-import { bounded } from './zoneGeometry';
+import { bounded } from '../field';
 
 const x = bounded('Position', -10, 40, 'm');
 const half = bounded('Half-breadth', 0.05, 5, 'm');

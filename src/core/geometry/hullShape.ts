@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { bounded } from './zoneGeometry';
+import { bounded } from '../field';
 
 /** Numbers of a hull drawn from its particulars, with label, range and what they mean. Lengths m, angles degrees. */
 export const SHAPE_NUMBERS = {

@@ -1,5 +1,5 @@
 /** The boat's shape: hull from particulars, offsets or a mesh, deck, zones and panels on them. */
-export { bounded, waterlinePosition, zoneGeometrySchema, type ZoneGeometry } from './zoneGeometry';
+export { waterlinePosition, zoneGeometrySchema, type ZoneGeometry } from './zoneGeometry';
 export {
   hullSchema,
   SHAPE_NUMBERS,

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { invalid } from '../error';
-import { bounded } from './zoneGeometry';
+import { bounded } from '../field';
 import type { Station } from './hullShape';
 
 /** How numbers in an offsets table are written. */

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { bounded } from './zoneGeometry';
+import { bounded, idSchema, nameOf, refer } from '../field';
 
 const x = bounded('Position', -10, 40, 'm');
 const height = bounded('Height', -2, 12, 'm');
@@ -51,9 +51,9 @@ export type Region = z.infer<typeof regionSchema>;
 
 /** A member that holds panels: on the hull, on the deck, or on the surface of one zone. `section` names its stiffener section; without one it is a support only. */
 const supportFields = {
-  id: z.string().regex(/^[A-Za-z0-9_-]{1,40}$/),
-  name: z.string().trim().min(1, 'Give it a name').max(60),
-  section: z.string().max(60).nullable(),
+  id: idSchema,
+  name: nameOf('Name', 60),
+  section: refer('Section', 'sections').nullable(),
 };
 const share = bounded('Place', 0.02, 0.98);
 export const supportSchema = z.discriminatedUnion('kind', [
@@ -70,7 +70,7 @@ export const supportSchema = z.discriminatedUnion('kind', [
   z.object({
     ...supportFields,
     kind: z.literal('rib'),
-    zone: z.string().max(40),
+    zone: refer('On zone', 'zones'),
     run: z.enum(['along', 'across']),
     share,
   }),

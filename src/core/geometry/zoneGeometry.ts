@@ -1,13 +1,5 @@
 import { z } from 'zod';
-
-/** A finite number within bounds, refused with the name of the field and its allowed range. */
-export function bounded(label: string, minimum: number, maximum: number, unit = '') {
-  const range = `${label} must be between ${minimum} and ${maximum}${unit && ` ${unit}`}`;
-  return z
-    .number({ error: `${label} must be a number` })
-    .min(minimum, { error: range })
-    .max(maximum, { error: range });
-}
+import { bounded } from '../field';
 
 /**
  * Where a zone is and how large its governing panel is. Typed in for now; a hull surface will supply these.

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { bounded } from '../geometry';
+import { bounded } from '../field';
 
 /** What a figure stands on. */
 export const ORIGINS = { generic: 'generic value', dataSheet: 'data sheet', yardTest: 'tested here' } as const;

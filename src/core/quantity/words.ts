@@ -1,4 +1,4 @@
-import { formatQuantity } from './format';
+import { formatForEntry, formatQuantity } from './format';
 import { displayUnit, QUANTITIES, type QuantityKind, type UnitSystem } from './units';
 
 /**
@@ -14,16 +14,21 @@ export const said = (value: number, kind: QuantityKind, most?: number): string =
 export const saidLength = (metres: number, most?: number): string =>
   said(metres, Math.abs(most ?? metres) < 0.01 ? 'thickness' : 'shortLength', most);
 
+/** A limit inside a sentence: said with all its digits, so that what is allowed is not rounded away. */
+export const saidExactly = (value: number, kind: QuantityKind): string => `{{${kind}! ${value}}}`;
+
 /** A sentence with its quantities in the units of a system. What is no quantity stands as it is. */
 export function wordsIn(text: string, system: UnitSystem): string {
   return text.replace(
-    /\{\{(\w+) (\S+?)(?: (\S+?))?\}\}/g,
-    (whole, kind: string, value: string, most: string | undefined) => {
+    /\{\{(\w+)(!?) (\S+?)(?: (\S+?))?\}\}/g,
+    (whole, kind: string, exactly: string, value: string, most: string | undefined) => {
       // Somebody may have called a layer just that.
       if (!Object.hasOwn(QUANTITIES, kind)) return whole;
       const known = kind as QuantityKind;
       const figures = [value, ...(most === undefined ? [] : [most])].map((figure) =>
-        trimmed(formatQuantity(Number(figure), known, system)),
+        exactly
+          ? String(Number(formatForEntry(Number(figure), known, system))).replace('-', '−')
+          : trimmed(formatQuantity(Number(figure), known, system)),
       );
       const { label } = displayUnit(known, system);
       return `${figures.join(' to ')}${label === '' || label === '%' || label === '°' ? '' : ' '}${label}`;

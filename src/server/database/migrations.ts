@@ -1,4 +1,5 @@
 import { sql, type Migration } from 'kysely';
+import { takeOverBoats } from './takeOverBoats';
 
 /** Schema changes in order; a released one is never altered. */
 export const MIGRATIONS: Record<string, Migration> = {
@@ -94,6 +95,37 @@ export const MIGRATIONS: Record<string, Migration> = {
         sql`create table ${sql.table(name)} (boat_id text not null references boat(id) on delete cascade, id text not null, position integer not null, body_json text not null,
             primary key (boat_id, id)) strict, without rowid`;
       for (const statement of [list('boat_load'), list('boat_detail')]) await statement.execute(db);
+    },
+  },
+  '0006_described_documents': {
+    async up(db) {
+      const create = [
+        sql`create table boat_item (boat_id text not null references boat(id) on delete cascade, list text not null, id text not null,
+            parent_id text not null default '', position integer not null, body_json text not null, primary key (boat_id, list, id)) strict, without rowid`,
+        sql`create table boat_day (boat_id text not null references boat(id) on delete cascade, day text not null, version integer not null,
+            document text not null, primary key (boat_id, day)) strict, without rowid`,
+        sql`alter table boat add column document_version integer not null default 6`,
+        sql`alter table edit add column author text not null default ''`,
+        sql`alter table revision add column results_json text`,
+        sql`alter table revision add column engine text`,
+        sql`alter table revision add column print blob`,
+        sql`create table build (id text primary key, boat_id text not null references boat(id), revision_id text not null references revision(id),
+            hull_number text not null, created_by text not null, created_at text not null, unique (boat_id, hull_number)) strict, without rowid`,
+        sql`create table build_amendment (id text primary key, build_id text not null references build(id), from_revision_id text not null references revision(id),
+            to_revision_id text not null references revision(id), reason text not null, author text not null, at text not null) strict, without rowid`,
+        sql`create table build_record (id text primary key, build_id text not null references build(id), kind text not null, person text not null,
+            device text not null, at text not null, received_at text not null, corrects text references build_record(id), body_json text not null) strict, without rowid`,
+        sql`create index build_record_build on build_record(build_id, at)`,
+        sql`create trigger build_record_stands before update on build_record begin select raise(abort, 'A record is corrected by a later one, never changed'); end`,
+        sql`create trigger build_record_stays before delete on build_record begin select raise(abort, 'A record cannot be removed'); end`,
+      ];
+      for (const statement of create) await statement.execute(db);
+      await takeOverBoats(db);
+      const old = ['coverage', 'layer', 'zone', 'part', 'boat_material', 'acceptance'];
+      const lists = ['boat_support', 'boat_section', 'boat_reference', 'boat_pack', 'boat_load', 'boat_detail'];
+      for (const table of [...old, ...lists]) await sql`drop table ${sql.table(table)}`.execute(db);
+      for (const column of ['brief_json', 'hull_json', 'deck_json'])
+        await sql`alter table boat drop column ${sql.ref(column)}`.execute(db);
     },
   },
 };

@@ -1,9 +1,12 @@
 import type { Generated } from 'kysely';
 
-/** An item of one of a boat's lists, kept whole. */
-export interface ListRow {
+/** One thing that a boat holds: an entry of a list, or what it has one of (`list` is then 'single'). */
+export interface ItemRow {
   boat_id: string;
+  list: string;
   id: string;
+  /** The part a zone or layer belongs to; empty for what belongs to the boat itself. */
+  parent_id: string;
   position: number;
   body_json: string;
 }
@@ -13,9 +16,8 @@ export interface Database {
   boat: {
     id: string;
     name: string;
-    brief_json: string;
-    hull_json: string | null;
-    deck_json: string | null;
+    /** Version of the document its rows were written in. */
+    document_version: number;
     variant_of: string | null;
     /** The parent as the variant last saw it. */
     parent_json: string | null;
@@ -25,44 +27,10 @@ export interface Database {
     created_at: string;
     updated_at: string;
   };
-  boat_material: { boat_id: string; id: string; position: number; kind: string; body_json: string };
-  part: { boat_id: string; id: string; position: number; name: string; kind: string; rest_json: string | null };
-  zone: {
-    boat_id: string;
-    id: string;
-    part_id: string;
-    position: number;
-    name: string;
-    location: string;
-    geometry_json: string;
-    load_json: string | null;
-    region_json: string | null;
-    overridden_json: string | null;
-    panel_case_json: string | null;
-    match_id: string | null;
-    specified_id: string | null;
-    hand: string | null;
-    solid_edge: number | null;
-  };
-  boat_support: ListRow;
-  boat_section: ListRow;
-  boat_reference: ListRow;
-  boat_pack: ListRow;
-  boat_load: ListRow;
-  boat_detail: ListRow;
+  boat_item: ItemRow;
+  /** A boat as it stood at the end of a day, where its single edits have been folded away. */
+  boat_day: { boat_id: string; day: string; version: number; document: string };
   pack: { id: string; kind: string; body_json: string; updated_at: string };
-  layer: {
-    boat_id: string;
-    id: string;
-    part_id: string;
-    position: number;
-    material_id: string;
-    angle_deg: number;
-    thickness: number | null;
-    role: string | null;
-    group_id: string | null;
-  };
-  coverage: { boat_id: string; layer_id: string; zone_id: string };
   edit: {
     id: Generated<number>;
     boat_id: string;
@@ -72,6 +40,7 @@ export interface Database {
     description: string;
     forward_json: string;
     inverse_json: string;
+    author: string;
     at: string;
   };
   revision: {
@@ -84,6 +53,10 @@ export interface Database {
     note: string;
     issued_at: string;
     snapshot: string;
+    /** What it came to when it was issued, with which engine, and its print; null before revisions kept them. */
+    results_json: string | null;
+    engine: string | null;
+    print: Uint8Array | null;
   };
   revision_event: {
     id: string;
@@ -108,15 +81,35 @@ export interface Database {
     decided_at: string | null;
     decision: string | null;
   };
-  acceptance: {
-    boat_id: string;
+  shelf_material: { id: string; kind: string; name: string; body_json: string; updated_at: string };
+  /** One hull number, made from an issued revision. */
+  build: {
     id: string;
-    position: number;
-    rule: string;
-    subject: string;
-    accepted_by: string;
-    note: string;
+    boat_id: string;
+    revision_id: string;
+    hull_number: string;
+    created_by: string;
+    created_at: string;
+  };
+  build_amendment: {
+    id: string;
+    build_id: string;
+    from_revision_id: string;
+    to_revision_id: string;
+    reason: string;
+    author: string;
     at: string;
   };
-  shelf_material: { id: string; kind: string; name: string; body_json: string; updated_at: string };
+  /** A fact of a build: append-only, known by the id that its device gave. */
+  build_record: {
+    id: string;
+    build_id: string;
+    kind: string;
+    person: string;
+    device: string;
+    at: string;
+    received_at: string;
+    corrects: string | null;
+    body_json: string;
+  };
 }

@@ -10,7 +10,7 @@ import {
 } from '@/core/detail/kinds';
 import { targetOf, verdictOf } from '@/core/evaluate';
 import type { Boat } from '@/core/document';
-import type { Revision } from '@/core/edit';
+import type { Revision } from '@/core/revision';
 import { head, pageStyle, printPdf, right, RULES } from './pdfStyle';
 
 const WORDS = { fails: '× FAILS', thin: '! thin', meets: '✓ meets', ample: '✓ ample' } as const;

@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { largeBoat } from '../../../tests/helpers/largeBoat';
 import { merrow } from '../../../tests/helpers/merrow';
 import { said } from '@/core/quantity';
-import { applyEdits, type Revision } from '@/core/edit';
+import { applyEdits } from '@/core/edit';
+import type { Revision } from '@/core/revision';
 import { drawDetail, evaluateDetail, evaluateDetails, type Detail } from '@/core/detail/kinds';
 import { evaluateZone } from '@/core/evaluate';
 import type { Boat } from '@/core/document';
@@ -23,6 +24,7 @@ const revision: Revision = {
   hash: 'f'.repeat(64),
   author: 'I. Hallin',
   note: 'First',
+  engine: null,
   state: 'stands' as const,
   onFloor: false,
   events: [],
@@ -121,7 +123,7 @@ it('a print says its quantities in its units, however deep they stand, and leave
 
 describe('the schedule as PDF', () => {
   const print = (what: Boat, rev: Revision | null = null, units: 'metric' | 'us' = 'metric') =>
-    schedulePdf(what, { revision: rev, units, printedAt });
+    schedulePdf(what, { revision: rev, units, printedAt: printedAt.toISOString(), edition: 'full' });
   it('is made for a draft, a revision, in both unit systems', async () => {
     const [draft, issued, us] = [await print(boat), await print(boat, revision), await print(boat, null, 'us')];
     for (const pdf of [draft, issued, us]) {

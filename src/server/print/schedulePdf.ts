@@ -13,6 +13,7 @@ import {
 } from '@/core/quantity';
 import { evaluateDetails } from '@/core/detail/kinds';
 import {
+  ENGINE,
   evaluateStiffeners,
   makeEvaluator,
   targetOf,
@@ -21,12 +22,14 @@ import {
   zoneWorking,
   type ZoneEvaluation,
 } from '@/core/evaluate';
-import { LAYER_ROLES, POSTURES, QUALITIES, type Boat, type Part } from '@/core/document';
-import { repeatOf, type Revision } from '@/core/edit';
+import { LAYER_ROLES, POSTURES, QUALITIES, type Boat, type Part, type Zone } from '@/core/document';
+import { runToEnd, type Progress } from '@/core/job';
+import { repeatOf } from '@/core/edit';
+import type { Revision } from '@/core/revision';
 import { cautionsOf, SEVERITIES } from '@/core/caution';
 import { CHECKS, packStatus, ZONE_LOCATIONS } from '@/core/standard';
 import { boatWeight } from '@/core/weight';
-import { texToText } from '@/core/working';
+import { texToText, type WorkingStep } from '@/core/working';
 import { detailPages } from './detailPdf';
 import { head, pageStyle, printPdf, right, RULES } from './pdfStyle';
 import { sectionSvg } from './sectionSvg';
@@ -35,8 +38,12 @@ export interface PrintOptions {
   /** The issued revision, or null for the draft. */
   revision: Revision | null;
   units: UnitSystem;
-  printedAt: Date;
+  /** ISO 8601, UTC. */
+  printedAt: string;
+  /** The short edition leaves the workings out. */
+  edition: Edition;
 }
+export type Edition = 'short' | 'full';
 
 const VERDICT_WORDS = { fails: '× FAILS', thin: '! thin', meets: '✓ meets', ample: '✓ ample' } as const;
 function partPages(
@@ -389,93 +396,123 @@ function weightPages(boat: Boat, evaluations: ReadonlyMap<string, ZoneEvaluation
   ];
 }
 
-function workingPages(boat: Boat, evaluations: ReadonlyMap<string, ZoneEvaluation>): Content[] {
+function zoneWorkings(boat: Boat, part: Part, zone: Zone): Content[] {
+  const table = (steps: readonly WorkingStep[]): Content => ({
+    table: {
+      widths: [150, 220, '*', 62, 120],
+      body: steps.map((step): TableCell[] => [
+        { stack: [step.quantity, ...(step.note ? [{ text: step.note, italics: true, color: '#5b544b' }] : [])] },
+        `${texToText(step.symbol)} = ${texToText(step.formula)}`,
+        step.inputs
+          .map((input) => `${texToText(input.symbol)} = ${formatWorkingValue(input.value, input.unit)}`)
+          .join(';  '),
+        { text: formatWorkingValue(step.value, step.unit), alignment: 'right', bold: true },
+        step.source,
+      ]),
+    },
+    layout: RULES,
+    fontSize: 6.5,
+  });
+  return [
+    { text: `${part.name}: ${zone.name}`, style: 'h3' },
+    ...[...zoneWorking(boat, part, zone), ...stackWorking(boat, part, zone)].flatMap(({ title, steps }): Content[] => [
+      { text: title, style: 'small', bold: true, margin: [0, 4, 0, 1] },
+      table(steps),
+    ]),
+  ];
+}
+
+function* workingPages(boat: Boat, evaluations: ReadonlyMap<string, ZoneEvaluation>): Generator<Progress, Content[]> {
   const pages: Content[] = [
     { text: 'Workings', style: 'h2', pageBreak: 'before' },
     { text: 'Every number in SI: formula, numbers put in, result, source.', style: 'small' },
   ];
-  for (const part of boat.parts)
-    for (const zone of part.zones) {
-      if (evaluations.get(zone.id)!.problem) continue;
-      pages.push({ text: `${part.name}: ${zone.name}`, style: 'h3' });
-      for (const { title, steps } of [...zoneWorking(boat, part, zone), ...stackWorking(boat, part, zone)]) {
-        pages.push({ text: title, style: 'small', bold: true, margin: [0, 4, 0, 1] });
-        pages.push({
-          table: {
-            widths: [150, 220, '*', 62, 120],
-            body: steps.map((step): TableCell[] => [
-              { stack: [step.quantity, ...(step.note ? [{ text: step.note, italics: true, color: '#5b544b' }] : [])] },
-              `${texToText(step.symbol)} = ${texToText(step.formula)}`,
-              step.inputs
-                .map((input) => `${texToText(input.symbol)} = ${formatWorkingValue(input.value, input.unit)}`)
-                .join(';  '),
-              { text: formatWorkingValue(step.value, step.unit), alignment: 'right', bold: true },
-              step.source,
-            ]),
-          },
-          layout: RULES,
-          fontSize: 6.5,
-        });
-      }
-    }
+  const zones = boat.parts.flatMap((part) => part.zones.map((zone) => ({ part, zone })));
+  for (const [i, { part, zone }] of zones.entries()) {
+    if (!evaluations.get(zone.id)!.problem) pages.push(...zoneWorkings(boat, part, zone));
+    yield { done: 0.2 + (0.5 * (i + 1)) / zones.length, at: `workings of ${zone.name}` };
+  }
   return pages;
 }
 
-/**
- * The laminate schedule of a boat as a PDF: title, each part with its layers, results and sections, checks, weights, workings.
- * @returns the bytes of the file.
- */
-export async function schedulePdf(boat: Boat, { revision, units, printedAt }: PrintOptions): Promise<Buffer> {
-  const evaluations = makeEvaluator()(boat);
-  const state = revision ? `Revision ${revision.label}` : 'DRAFT, not issued';
+/** What the print is about, in a table at its head. */
+function headRows(boat: Boat, evaluations: ReadonlyMap<string, ZoneEvaluation>, options: PrintOptions): string[][] {
+  const { revision, units, printedAt } = options;
   const { brief } = boat;
   const origins = [...new Set([...evaluations.values()].flatMap((e) => (e.origin ? [ORIGINS[e.origin]] : [])))];
-  const definition: TDocumentDefinitions = {
-    info: { title: `${boat.name} laminate schedule, ${state}`, producer: 'Keramos', creationDate: printedAt },
+  const measure = (value: number, kind: QuantityKind) => formatWithUnit(value, kind, units);
+  const particulars = [
+    `${brief.kind === 'motor' ? 'Motor' : 'Sail'}, category ${brief.designCategory}; hull ${measure(brief.hullLength, 'length')}`,
+    `waterline ${measure(brief.waterlineLength, 'length')}`,
+    `beam ${measure(brief.maximumBeam, 'length')}`,
+    `chine beam ${measure(brief.chineBeam, 'length')}`,
+    `deadrise ${measure(brief.deadriseDeg, 'angle')}`,
+    `loaded ${measure(brief.loadedMass, 'mass')}`,
+    measure(brief.maxSpeedKnots, 'speed'),
+  ];
+  const resin = boat.materials.find((m) => m.id === brief.resin)?.name ?? brief.resin;
+  return [
+    ...(revision
+      ? [
+          ['Issued', `${revision.issuedAt.slice(0, 10)} by ${revision.author}`],
+          ['Note', revision.note],
+          ['Hash (SHA-256)', revision.hash],
+        ]
+      : []),
+    ['Printed', printedAt.slice(0, 16).replace('T', ' ')],
+    ['Computed with', enginesOf(revision)],
+    ['Use', brief.use || '–'],
+    ['Particulars', particulars.join(', ')],
+    ['Process and resin', `${PROCESSES[brief.process].name}; ${resin}`],
+    ['Strength level', `${brief.quality}: ${QUALITIES[brief.quality]}`],
+    ['Figures rest on', `${origins.join(', ') || '–'}, at the weakest`],
+    ...boat.packs.map((pack) => ['Pack', `${pack.title}, ${packStatus(pack)}. ${pack.statement}`]),
+  ];
+}
+
+/** Which engine the figures are from, and that of the issue where it was another. */
+function enginesOf(revision: Revision | null): string {
+  if (revision === null || revision.engine === ENGINE) return `engine ${ENGINE}`;
+  return `engine ${ENGINE}, computed again; ${revision.engine === null ? 'issued before results were kept' : `issued with engine ${revision.engine}`}`;
+}
+
+/**
+ * The laminate schedule of a boat as the definition of a PDF: title, each part with its layers, results and sections, checks,
+ * stiffeners, details, cautions, weights, and in the full edition the workings.
+ */
+export function* scheduleDefinition(boat: Boat, options: PrintOptions): Generator<Progress, TDocumentDefinitions> {
+  const { revision, units, printedAt, edition } = options;
+  const evaluations = makeEvaluator()(boat);
+  const state = revision ? `Revision ${revision.label}` : 'DRAFT, not issued';
+  yield { done: 0.05, at: 'zones' };
+  const title = edition === 'full' ? 'Laminate schedule with workings' : 'Laminate schedule';
+  const content: Content[] = [
+    { text: boat.name, style: 'h1' },
+    { text: `${title} · ${state}`, fontSize: 12, margin: [0, 0, 0, 8] },
+    { layout: RULES, table: { widths: [140, '*'], body: headRows(boat, evaluations, options) } },
+  ];
+  for (const part of boat.parts.filter(({ zones }) => zones.length > 0)) {
+    content.push(...partPages(boat, part, evaluations, units));
+    yield { done: 0.1, at: part.name };
+  }
+  content.push(...checkPages(boat, evaluations, units), ...stiffenerPages(boat, units), ...detailPages(boat, units));
+  yield { done: 0.2, at: 'stiffeners and details' };
+  content.push(...cautionPages(boat, evaluations), ...weightPages(boat, evaluations, units));
+  if (edition === 'full') content.push(...(yield* workingPages(boat, evaluations)));
+  yield { done: 0.7, at: 'pages' };
+  return {
+    info: {
+      title: `${boat.name} laminate schedule, ${state}`,
+      producer: 'Keramos',
+      creationDate: new Date(printedAt),
+    },
     ...(revision ? {} : { watermark: { text: 'DRAFT', color: '#9a4527', opacity: 0.07, bold: true } }),
     ...pageStyle(`${boat.name} · ${state}${revision ? ` · ${revision.hash.slice(0, 12)}` : ''}`),
     pageOrientation: 'landscape',
-    content: [
-      { text: boat.name, style: 'h1' },
-      { text: `Laminate schedule · ${state}`, fontSize: 12, margin: [0, 0, 0, 8] },
-      {
-        layout: RULES,
-        table: {
-          widths: [140, '*'],
-          body: [
-            ...(revision
-              ? [
-                  ['Issued', `${revision.issuedAt.slice(0, 10)} by ${revision.author}`],
-                  ['Note', revision.note],
-                  ['Hash (SHA-256)', revision.hash],
-                ]
-              : []),
-            ['Printed', printedAt.toISOString().slice(0, 16).replace('T', ' ')],
-            ['Use', brief.use || '–'],
-            [
-              'Particulars',
-              `${brief.kind === 'motor' ? 'Motor' : 'Sail'}, category ${brief.designCategory}; hull ${formatWithUnit(brief.hullLength, 'length', units)}, waterline ${formatWithUnit(brief.waterlineLength, 'length', units)}, beam ${formatWithUnit(brief.maximumBeam, 'length', units)}, chine beam ${formatWithUnit(brief.chineBeam, 'length', units)}, deadrise ${formatWithUnit(brief.deadriseDeg, 'angle', units)}, loaded ${formatWithUnit(brief.loadedMass, 'mass', units)}, ${formatWithUnit(brief.maxSpeedKnots, 'speed', units)}`,
-            ],
-            [
-              'Process and resin',
-              `${PROCESSES[brief.process].name}; ${boat.materials.find((m) => m.id === brief.resin)?.name ?? brief.resin}`,
-            ],
-            ['Strength level', `${brief.quality}: ${QUALITIES[brief.quality]}`],
-            ['Figures rest on', `${origins.join(', ') || '–'}, at the weakest`],
-            ...boat.packs.map((pack) => ['Pack', `${pack.title}, ${packStatus(pack)}. ${pack.statement}`]),
-          ],
-        },
-      },
-      ...boat.parts
-        .filter((part) => part.zones.length > 0)
-        .flatMap((part) => partPages(boat, part, evaluations, units)),
-      ...checkPages(boat, evaluations, units),
-      ...stiffenerPages(boat, units),
-      ...detailPages(boat, units),
-      ...cautionPages(boat, evaluations),
-      ...weightPages(boat, evaluations, units),
-      ...workingPages(boat, evaluations),
-    ],
+    content,
   };
-  return printPdf(definition, units);
 }
+
+/** The laminate schedule of a boat as the bytes of a PDF, on the thread that asks. */
+export const schedulePdf = (boat: Boat, options: PrintOptions): Promise<Buffer> =>
+  printPdf(runToEnd(scheduleDefinition(boat, options)), options.units);

@@ -1,160 +1,125 @@
-import type { Transaction } from 'kysely';
-import { partRestSchema, type Boat } from '@/core/document';
-import type { Database } from '../database/schema';
+import { LIST_KEYS, SINGLE_KEYS, type Boat, type ListKey, type Part } from '@/core/document';
+import type { StoreContext } from '../context';
+import type { ItemRow } from '../database/schema';
 
-/** The boat's lists whose items are kept whole, and their tables. */
-export const LIST_TABLES = {
-  supports: 'boat_support',
-  sections: 'boat_section',
-  references: 'boat_reference',
-  packs: 'boat_pack',
-  loads: 'boat_load',
-  details: 'boat_detail',
-} as const;
+/** What a boat has one of, and what it holds a list of, all lie in one table; a new field or list needs no new column. */
+const SINGLES = 'single';
+const INSIDE_PARTS = ['zones', 'layers'] as const;
+
+interface Placed {
+  value: object | null;
+  parent: string;
+  position: number;
+}
+const keyOf = (list: string, id: string) => `${list}|${id}`;
+
+/** A part without the lists that lie in rows of their own. */
+function ownFields({ zones: _zones, layers: _layers, ...own }: Part): object {
+  return own;
+}
+const sameOwn = (a: Part, b: Part) =>
+  Object.keys(b).every(
+    (key) => (INSIDE_PARTS as readonly string[]).includes(key) || a[key as keyof Part] === b[key as keyof Part],
+  );
+
+/** Everything of a boat that has a row, by list and id. */
+function placedIn(boat: Boat): Map<string, Placed> {
+  const placed = new Map<string, Placed>();
+  SINGLE_KEYS.forEach((key, position) => placed.set(keyOf(SINGLES, key), { value: boat[key], parent: '', position }));
+  for (const key of LIST_KEYS)
+    boat[key]?.forEach((value, position) => placed.set(keyOf(key, value.id), { value, parent: '', position }));
+  for (const part of boat.parts)
+    for (const list of INSIDE_PARTS)
+      part[list].forEach((value, position) => placed.set(keyOf(list, value.id), { value, parent: part.id, position }));
+  return placed;
+}
+
+const CHUNK = 500;
+const isPart = (key: string) => key.startsWith('parts|');
+const unchanged = (key: string, was: Placed | undefined, is: Placed) =>
+  was !== undefined &&
+  was.position === is.position &&
+  was.parent === is.parent &&
+  (was.value === is.value || (isPart(key) && sameOwn(was.value as Part, is.value as Part)));
 
 /** Write the rows in which two states of a boat differ. Objects that kept their identity are left alone. */
-export async function writeBoat(
-  trx: Transaction<Database>,
-  id: string,
-  before: Boat | null,
-  after: Boat,
-): Promise<void> {
-  const old = before ?? {
-    name: '',
-    brief: null,
-    materials: [],
-    parts: [],
-    acceptances: [],
-    supports: [],
-    sections: [],
-    references: [],
-    packs: [],
-    loads: [],
-    details: [],
-  };
-  for (const [key, table] of Object.entries(LIST_TABLES) as [
-    keyof typeof LIST_TABLES,
-    (typeof LIST_TABLES)[keyof typeof LIST_TABLES],
-  ][]) {
-    if (old[key] === after[key]) continue;
-    await trx.deleteFrom(table).where('boat_id', '=', id).execute();
-    const rows = after[key].map((item, position) => ({
-      boat_id: id,
-      id: item.id,
-      position,
-      body_json: JSON.stringify(item),
-    }));
-    if (rows.length) await trx.insertInto(table).values(rows).execute();
+export async function writeBoat({ db }: StoreContext, boatId: string, before: Boat | null, after: Boat): Promise<void> {
+  const old = before === null ? new Map<string, Placed>() : placedIn(before);
+  const rows: ItemRow[] = [];
+  for (const [key, is] of placedIn(after)) {
+    const was = old.get(key);
+    old.delete(key);
+    // A boat that does not read is kept as it was, gaps and all.
+    if (unchanged(key, was, is) || is.value === undefined) continue;
+    const [list, id] = key.split('|') as [string, string];
+    const body = isPart(key) ? ownFields(is.value as Part) : is.value;
+    rows.push({
+      boat_id: boatId,
+      list,
+      id,
+      parent_id: is.parent,
+      position: is.position,
+      body_json: JSON.stringify(body),
+    });
   }
-  if (old.materials !== after.materials) {
-    const kept = new Map(old.materials.map((material, position) => [material.id, { material, position }]));
-    for (const [position, material] of after.materials.entries()) {
-      const known = kept.get(material.id);
-      kept.delete(material.id);
-      if (known?.material === material && known.position === position) continue;
-      const values = { position, kind: material.kind, body_json: JSON.stringify(material) };
-      await trx
-        .insertInto('boat_material')
-        .values({ boat_id: id, id: material.id, ...values })
-        .onConflict((c) => c.columns(['boat_id', 'id']).doUpdateSet(values))
+  for (const [list, ids] of byList(old.keys()))
+    for (let at = 0; at < ids.length; at += CHUNK)
+      await db
+        .deleteFrom('boat_item')
+        .where('boat_id', '=', boatId)
+        .where('list', '=', list)
+        .where('id', 'in', ids.slice(at, at + CHUNK))
         .execute();
-    }
-    for (const gone of kept.keys())
-      await trx.deleteFrom('boat_material').where('boat_id', '=', id).where('id', '=', gone).execute();
-  }
-  if (old.acceptances !== after.acceptances) {
-    await trx.deleteFrom('acceptance').where('boat_id', '=', id).execute();
-    for (const [position, { by, ...acceptance }] of after.acceptances.entries())
-      await trx
-        .insertInto('acceptance')
-        .values({ boat_id: id, position, accepted_by: by, ...acceptance })
-        .execute();
-  }
-  if (old.parts === after.parts) return;
-
-  const oldParts = new Map(old.parts.map((part, position) => [part.id, { part, position }]));
-  for (const [position, part] of after.parts.entries()) {
-    const known = oldParts.get(part.id);
-    oldParts.delete(part.id);
-    if (known?.part === part && known.position === position) continue;
-    const values = {
-      position,
-      name: part.name,
-      kind: part.kind,
-      rest_json: JSON.stringify(partRestSchema.parse(part)),
-    };
-    await trx
-      .insertInto('part')
-      .values({ boat_id: id, id: part.id, ...values })
-      .onConflict((c) => c.columns(['boat_id', 'id']).doUpdateSet(values))
+  for (let at = 0; at < rows.length; at += CHUNK)
+    await db
+      .insertInto('boat_item')
+      .values(rows.slice(at, at + CHUNK))
+      .onConflict((conflict) =>
+        conflict.columns(['boat_id', 'list', 'id']).doUpdateSet((eb) => ({
+          parent_id: eb.ref('excluded.parent_id'),
+          position: eb.ref('excluded.position'),
+          body_json: eb.ref('excluded.body_json'),
+        })),
+      )
       .execute();
+}
 
-    const zones = new Map(known?.part.zones.map((zone, at) => [zone.id, { zone, at }]));
-    for (const [at, zone] of part.zones.entries()) {
-      const was = zones.get(zone.id);
-      zones.delete(zone.id);
-      if (was?.zone === zone && was.at === at) continue;
-      const columns = {
-        part_id: part.id,
-        position: at,
-        name: zone.name,
-        location: zone.location,
-        geometry_json: JSON.stringify(zone.geometry),
-        load_json: zone.load && JSON.stringify(zone.load),
-        region_json: zone.region && JSON.stringify(zone.region),
-        overridden_json: zone.overridden.length ? JSON.stringify(zone.overridden) : null,
-        panel_case_json: zone.panelCase && JSON.stringify(zone.panelCase),
-        match_id: zone.match,
-        specified_id: zone.specified,
-        hand: zone.hand,
-        solid_edge: zone.solidEdge,
-      };
-      await trx
-        .insertInto('zone')
-        .values({ boat_id: id, id: zone.id, ...columns })
-        .onConflict((c) => c.columns(['boat_id', 'id']).doUpdateSet(columns))
-        .execute();
-    }
-    for (const gone of zones.keys())
-      await trx.deleteFrom('zone').where('boat_id', '=', id).where('id', '=', gone).execute();
-
-    const layers = new Map(known?.part.layers.map((layer, at) => [layer.id, { layer, at }]));
-    for (const [at, layer] of part.layers.entries()) {
-      const was = layers.get(layer.id);
-      layers.delete(layer.id);
-      if (was?.layer === layer && was.at === at) continue;
-      const columns = {
-        part_id: part.id,
-        position: at,
-        material_id: layer.material,
-        angle_deg: layer.angleDeg,
-        thickness: layer.thickness,
-        role: layer.role,
-        group_id: layer.group,
-      };
-      await trx
-        .insertInto('layer')
-        .values({ boat_id: id, id: layer.id, ...columns })
-        .onConflict((c) => c.columns(['boat_id', 'id']).doUpdateSet(columns))
-        .execute();
-      const had = new Set(was?.layer.zones);
-      const added = layer.zones.filter((zone) => !had.delete(zone));
-      if (added.length)
-        await trx
-          .insertInto('coverage')
-          .values(added.map((zone) => ({ boat_id: id, layer_id: layer.id, zone_id: zone })))
-          .execute();
-      if (had.size)
-        await trx
-          .deleteFrom('coverage')
-          .where('boat_id', '=', id)
-          .where('layer_id', '=', layer.id)
-          .where('zone_id', 'in', [...had])
-          .execute();
-    }
-    for (const gone of layers.keys())
-      await trx.deleteFrom('layer').where('boat_id', '=', id).where('id', '=', gone).execute();
+function byList(keys: Iterable<string>): Map<string, string[]> {
+  const lists = new Map<string, string[]>();
+  for (const key of keys) {
+    const [list, id] = key.split('|') as [string, string];
+    lists.set(list, [...(lists.get(list) ?? []), id]);
   }
-  for (const gone of oldParts.keys())
-    await trx.deleteFrom('part').where('boat_id', '=', id).where('id', '=', gone).execute();
+  return lists;
+}
+
+type StoredRow = Pick<ItemRow, 'list' | 'id' | 'parent_id' | 'position' | 'body_json'>;
+
+/** The raw boat that rows hold, in order of their positions; lists that have no row are left to their defaults. */
+export function boatOfRows(name: string, rows: readonly StoredRow[]): Record<string, unknown> {
+  const ordered = [...rows].sort((a, b) => a.position - b.position);
+  const body = (row: StoredRow): unknown => JSON.parse(row.body_json);
+  const of = (list: string) => ordered.filter((row) => row.list === list);
+  const inPart = (list: string, partId: string) =>
+    of(list)
+      .filter(({ parent_id }) => parent_id === partId)
+      .map(body);
+  const lists = LIST_KEYS.flatMap((key): [ListKey, unknown[]][] => {
+    const own = of(key);
+    if (key === 'parts')
+      return [
+        [
+          key,
+          own.map((row) => ({
+            ...(body(row) as object),
+            zones: inPart('zones', row.id),
+            layers: inPart('layers', row.id),
+          })),
+        ],
+      ];
+    // A boat stored before there was such a list takes its default.
+    return own.length > 0 || key === 'materials' || key === 'acceptances' ? [[key, own.map(body)]] : [];
+  });
+  const singles = of(SINGLES).map((row): [string, unknown] => [row.id, body(row)]);
+  return { name, ...Object.fromEntries(singles), ...Object.fromEntries(lists) };
 }

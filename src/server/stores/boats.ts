@@ -1,19 +1,12 @@
-import { nanoid } from 'nanoid';
-import { sql } from 'kysely';
+import { sql, type Expression, type ExpressionBuilder, type SqlBool } from 'kysely';
 import { KeramosError, parseOrThrow } from '@/core/error';
-import {
-  applyEdits,
-  describeEdits,
-  EMPTY_HISTORY,
-  pushHistory,
-  type BoatSummary,
-  type Edit,
-  type HistoryEntry,
-  type HistoryStacks,
-} from '@/core/edit';
-import { boatSchema, boatToJson, checkBoat, type Boat } from '@/core/document';
+import { boatSchema, boatToJson, checkBoat, DOCUMENT_VERSION, upgradeBoat, type Boat } from '@/core/document';
+import { applyEdits, describeEdits, type Edit, type HistoryEntry } from '@/core/edit';
+import type { BoatSummary } from '@/core/revision';
+import { inTransaction, type StoreContext } from '../context';
 import type { Db } from '../database/open';
-import { LIST_TABLES, writeBoat } from './boatRows';
+import type { Database } from '../database/schema';
+import { boatOfRows, writeBoat } from './boatRows';
 
 /** A boat with the version its next edit must name. */
 export interface StoredBoat {
@@ -24,17 +17,21 @@ export interface StoredBoat {
 }
 
 const notFound = (id: string) => new KeramosError('notFound', `There is no boat "${id.slice(0, 40)}"`, 'boatId');
-const now = () => new Date().toISOString();
 
 /** Boats that are read and edited stay in memory with their version; the version in the database decides whether they still hold. */
 const CACHE_SIZE = 256;
-const cache = new WeakMap<Db, Map<string, StoredBoat>>();
-function cached(db: Db): Map<string, StoredBoat> {
-  const known = cache.get(db) ?? new Map<string, StoredBoat>();
-  cache.set(db, known);
+type Cache = Map<string, StoredBoat>;
+const caches = new WeakMap<object, Cache>();
+/** A transaction shares the cache of the database it is on: both have the same executor adapter. */
+function cached(db: Db): Cache {
+  const owner = db.getExecutor().adapter;
+  const known = caches.get(owner) ?? new Map<string, StoredBoat>();
+  caches.set(owner, known);
   return known;
 }
 function remember(db: Db, stored: StoredBoat): StoredBoat {
+  // What a transaction sees may never come to be.
+  if (db.isTransaction) return stored;
   const known = cached(db);
   known.delete(stored.id);
   known.set(stored.id, stored);
@@ -42,11 +39,40 @@ function remember(db: Db, stored: StoredBoat): StoredBoat {
   return stored;
 }
 
-export async function listBoats(db: Db): Promise<BoatSummary[]> {
+export async function listBoats({ db }: StoreContext): Promise<BoatSummary[]> {
   const rows = await db
     .selectFrom('boat')
     .leftJoin('boat as parent', 'parent.id', 'boat.variant_of')
-    .select((eb) => [
+    .leftJoin(
+      (eb) =>
+        eb
+          .selectFrom('boat_item')
+          .select(['boat_id', 'list', (e) => e.fn.countAll<number>().as('n')])
+          .where('list', '=', 'parts')
+          .groupBy(['boat_id', 'list'])
+          .as('part_count'),
+      (join) => join.onRef('part_count.boat_id', '=', 'boat.id'),
+    )
+    .leftJoin(
+      (eb) =>
+        eb
+          .selectFrom('boat_item')
+          .select(['boat_id', 'list', (e) => e.fn.countAll<number>().as('n')])
+          .where('list', '=', 'layers')
+          .groupBy(['boat_id', 'list'])
+          .as('layer_count'),
+      (join) => join.onRef('layer_count.boat_id', '=', 'boat.id'),
+    )
+    .leftJoin(
+      (eb) =>
+        eb
+          .selectFrom('revision')
+          .select(['boat_id', 'label', (e) => e.fn.max('number').as('number')])
+          .groupBy('boat_id')
+          .as('newest'),
+      (join) => join.onRef('newest.boat_id', '=', 'boat.id'),
+    )
+    .select([
       'boat.id',
       'boat.name',
       'boat.archived',
@@ -54,23 +80,9 @@ export async function listBoats(db: Db): Promise<BoatSummary[]> {
       'boat.updated_at',
       'parent.id as parent_id',
       'parent.name as parent_name',
-      eb
-        .selectFrom('revision')
-        .select('label')
-        .whereRef('boat_id', '=', 'boat.id')
-        .orderBy('number', 'desc')
-        .limit(1)
-        .as('revision'),
-      eb
-        .selectFrom('part')
-        .select((e) => e.fn.countAll<number>().as('n'))
-        .whereRef('boat_id', '=', 'boat.id')
-        .as('parts'),
-      eb
-        .selectFrom('layer')
-        .select((e) => e.fn.countAll<number>().as('n'))
-        .whereRef('boat_id', '=', 'boat.id')
-        .as('layers'),
+      'newest.label as revision',
+      'part_count.n as parts',
+      'layer_count.n as layers',
     ])
     .orderBy('boat.name')
     .execute();
@@ -87,131 +99,111 @@ export async function listBoats(db: Db): Promise<BoatSummary[]> {
   }));
 }
 
-/** Read a boat. @throws KeramosError `notFound`. */
-export async function readBoat(db: Db, id: string): Promise<StoredBoat> {
-  const head = await db.selectFrom('boat').selectAll().where('id', '=', id).executeTakeFirst();
+/** Read a boat: one statement, so that what is read is one state. @throws KeramosError `notFound`, `invalid` when it does not read. */
+export async function readBoat({ db }: StoreContext, id: string): Promise<StoredBoat> {
+  const head = await db.selectFrom('boat').select(['version', 'archived']).where('id', '=', id).executeTakeFirst();
   if (!head) throw notFound(id);
   const known = cached(db).get(id);
   if (known?.version === head.version) return { ...known, archived: head.archived === 1 };
 
-  const [materials, parts, zones, layers, acceptances, coverage] = await Promise.all([
-    db.selectFrom('boat_material').select('body_json').where('boat_id', '=', id).orderBy('position').execute(),
-    db.selectFrom('part').selectAll().where('boat_id', '=', id).orderBy('position').execute(),
-    db.selectFrom('zone').selectAll().where('boat_id', '=', id).orderBy('position').execute(),
-    db.selectFrom('layer').selectAll().where('boat_id', '=', id).orderBy('position').execute(),
-    db
-      .selectFrom('acceptance')
-      .select(['id', 'rule', 'subject', 'accepted_by as by', 'note', 'at'])
-      .where('boat_id', '=', id)
-      .orderBy('position')
-      .execute(),
-    db
-      .selectFrom('coverage')
-      .innerJoin('zone', (join) =>
-        join.onRef('zone.boat_id', '=', 'coverage.boat_id').onRef('zone.id', '=', 'coverage.zone_id'),
-      )
-      .select(['coverage.layer_id', 'coverage.zone_id'])
-      .where('coverage.boat_id', '=', id)
-      .orderBy('zone.position')
-      .execute(),
-  ]);
-  const lists: Record<string, unknown[]> = {};
-  for (const [key, table] of Object.entries(LIST_TABLES)) {
-    const rows = await db.selectFrom(table).select('body_json').where('boat_id', '=', id).orderBy('position').execute();
-    // A boat stored before it had such lists takes their defaults.
-    if (rows.length > 0) lists[key] = rows.map((row) => JSON.parse(row.body_json));
-  }
-  const covered = new Map<string, string[]>();
-  for (const row of coverage) covered.set(row.layer_id, [...(covered.get(row.layer_id) ?? []), row.zone_id]);
-  const boat = parseOrThrow(
-    boatSchema,
-    {
-      name: head.name,
-      brief: JSON.parse(head.brief_json),
-      materials: materials.map((row) => JSON.parse(row.body_json)),
-      parts: parts.map((part) => ({
-        id: part.id,
-        name: part.name,
-        kind: part.kind,
-        ...(part.rest_json === null ? {} : JSON.parse(part.rest_json)),
-        zones: zones
-          .filter((zone) => zone.part_id === part.id)
-          .map((zone) => ({
-            id: zone.id,
-            name: zone.name,
-            location: zone.location,
-            geometry: JSON.parse(zone.geometry_json),
-            load: zone.load_json === null ? null : JSON.parse(zone.load_json),
-            region: zone.region_json === null ? null : JSON.parse(zone.region_json),
-            overridden: zone.overridden_json === null ? [] : JSON.parse(zone.overridden_json),
-            panelCase: zone.panel_case_json === null ? null : JSON.parse(zone.panel_case_json),
-            match: zone.match_id,
-            specified: zone.specified_id,
-            hand: zone.hand ?? undefined,
-            solidEdge: zone.solid_edge,
-          })),
-        layers: layers
-          .filter((layer) => layer.part_id === part.id)
-          .map((layer) => ({
-            id: layer.id,
-            material: layer.material_id,
-            angleDeg: layer.angle_deg,
-            thickness: layer.thickness,
-            zones: covered.get(layer.id) ?? [],
-            role: layer.role ?? undefined,
-            group: layer.group_id,
-          })),
-      })),
-      acceptances,
-      hull: head.hull_json === null ? null : JSON.parse(head.hull_json),
-      ...(head.deck_json === null ? {} : { deck: JSON.parse(head.deck_json) }),
-      ...lists,
-    },
-    'stored boat',
-  );
-  return remember(db, { id, version: head.version, archived: head.archived === 1, boat });
+  const rows = await db
+    .selectFrom('boat')
+    .innerJoin('boat_item as item', 'item.boat_id', 'boat.id')
+    .select([
+      'name',
+      'version',
+      'archived',
+      'document_version',
+      'list',
+      'item.id',
+      'parent_id',
+      'position',
+      'body_json',
+    ])
+    .where('boat.id', '=', id)
+    .execute();
+  const [first] = rows;
+  if (!first) throw notFound(id);
+  const boat = upgradeBoat(boatOfRows(first.name, rows), first.document_version, 'stored boat');
+  return remember(db, { id, version: first.version, archived: first.archived === 1, boat });
+}
+
+/**
+ * Boats that are not archived, those that stand in memory taken from there and the rest read in one statement; in the order of their
+ * names. One that does not read is left out.
+ */
+export async function readBoats(
+  { db }: StoreContext,
+  wanted: (eb: ExpressionBuilder<Database, 'boat'>) => Expression<SqlBool>,
+): Promise<StoredBoat[]> {
+  const heads = await db
+    .selectFrom('boat')
+    .select(['id', 'name', 'version', 'document_version'])
+    .where('archived', '=', 0)
+    .where(wanted)
+    .orderBy('name')
+    .execute();
+  const lacking = heads.filter(({ id, version }) => cached(db).get(id)?.version !== version).map(({ id }) => id);
+  const rows = lacking.length
+    ? await db.selectFrom('boat_item').selectAll().where('boat_id', 'in', lacking).execute()
+    : [];
+  const byBoat = new Map<string, typeof rows>();
+  for (const row of rows) if (!byBoat.get(row.boat_id)?.push(row)) byBoat.set(row.boat_id, [row]);
+  return heads.flatMap(({ id, name, version, document_version }) => {
+    const own = byBoat.get(id);
+    if (!own) return cached(db).get(id) ?? [];
+    try {
+      const boat = upgradeBoat(boatOfRows(name, own), document_version, 'stored boat');
+      return remember(db, { id, version, archived: false, boat });
+    } catch (error) {
+      if (!(error instanceof KeramosError)) throw error;
+      return [];
+    }
+  });
+}
+
+export interface Origin {
+  id?: string;
+  variantOf?: string;
+  /** The parent as the variant saw it. */
+  parent?: { boat: Boat; version: number };
 }
 
 /** Store a new boat, optionally as a variant of another. */
-export async function createBoat(
-  db: Db,
-  boat: Boat,
-  options: { variantOf?: string; parent?: { boat: Boat; version: number }; id?: string } = {},
-): Promise<StoredBoat> {
-  const checkedBoat = parseOrThrow(boatSchema, boat, 'boat');
-  checkBoat(checkedBoat);
-  const id = options.id ?? nanoid(10);
-  await db.transaction().execute(async (trx) => {
-    const at = now();
-    await trx
+export async function createBoat(context: StoreContext, boat: Boat, origin: Origin = {}): Promise<StoredBoat> {
+  const checked = parseOrThrow(boatSchema, boat, 'boat');
+  checkBoat(checked);
+  const id = origin.id ?? context.newId();
+  await inTransaction(context, async (inside) => {
+    const at = inside.now();
+    await inside.db
       .insertInto('boat')
       .values({
         id,
-        name: checkedBoat.name,
-        brief_json: JSON.stringify(checkedBoat.brief),
-        hull_json: checkedBoat.hull && JSON.stringify(checkedBoat.hull),
-        deck_json: JSON.stringify(checkedBoat.deck),
-        variant_of: options.variantOf ?? null,
-        parent_json: options.parent ? boatToJson(options.parent.boat) : null,
-        parent_version: options.parent?.version ?? null,
+        name: checked.name,
+        document_version: DOCUMENT_VERSION,
+        variant_of: origin.variantOf ?? null,
+        parent_json: origin.parent ? boatToJson(origin.parent.boat) : null,
+        parent_version: origin.parent?.version ?? null,
         archived: 0,
         version: 1,
         created_at: at,
         updated_at: at,
       })
       .execute();
-    await writeBoat(trx, id, null, checkedBoat);
+    await writeBoat(inside, id, null, checked);
   });
-  return remember(db, { id, version: 1, archived: false, boat: checkedBoat });
+  return remember(context.db, { id, version: 1, archived: false, boat: checked });
 }
 
 /** A copy of a boat as its variant, under its own name; from then on it follows its parent except where it is changed. */
-export async function duplicateBoat(db: Db, id: string, name: string): Promise<StoredBoat> {
-  const parent = await readBoat(db, id);
-  return createBoat(db, { ...parent.boat, name }, { variantOf: id, parent });
-}
+export const duplicateBoat = (context: StoreContext, id: string, name: string): Promise<StoredBoat> =>
+  inTransaction(context, async (inside) => {
+    const parent = await readBoat(inside, id);
+    return createBoat(inside, { ...parent.boat, name }, { variantOf: id, parent });
+  });
 
-export async function archiveBoat(db: Db, id: string, archived: boolean): Promise<void> {
+export async function archiveBoat({ db, now }: StoreContext, id: string, archived: boolean): Promise<void> {
   const result = await db
     .updateTable('boat')
     .set({ archived: archived ? 1 : 0, updated_at: now() })
@@ -229,66 +221,105 @@ export interface Action {
   label?: string | undefined;
 }
 
+/** Actions of a batch that were taken before, in the order of their versions. */
+const takenBefore = ({ db }: StoreContext, id: string, actions: readonly Action[]) =>
+  db
+    .selectFrom('edit')
+    .select(['client_id', 'version', 'forward_json'])
+    .where('boat_id', '=', id)
+    .where(
+      'client_id',
+      'in',
+      actions.map((action) => action.clientId),
+    )
+    .orderBy('version')
+    .execute();
+
 /**
- * Apply actions to a boat, all or none, if it still stands at `baseVersion`.
+ * A batch that does not stand on the boat's version: one that was taken before counts as done, at the version it made; of one that
+ * was taken in part the rest goes on where it stands.
+ * @throws KeramosError `conflict` when somebody else changed the boat, or an id comes again with another content.
+ */
+async function resumed(context: StoreContext, id: string, baseVersion: number, actions: readonly Action[]) {
+  const { db } = context;
+  const head = await db.selectFrom('boat').select(['version', 'archived']).where('id', '=', id).executeTakeFirst();
+  if (!head) throw notFound(id);
+  const done = await takenBefore(context, id, actions);
+  done.forEach((row, i) => {
+    if (actions[i]?.clientId !== row.client_id || row.forward_json !== JSON.stringify(actions[i]!.edits))
+      throw new KeramosError('conflict', 'This action was sent before with another content', 'actions', {
+        clientId: row.client_id,
+      });
+  });
+  const made = done.at(-1)?.version ?? baseVersion;
+  if (done.length === actions.length) return { version: made, rest: [] };
+  if (head.archived === 1)
+    throw new KeramosError(
+      'conflict',
+      'This boat is archived: bring it back from the list before editing it',
+      'boatId',
+    );
+  if (done.length > 0 && made === head.version) return { version: made, rest: actions.slice(done.length) };
+  throw new KeramosError(
+    'conflict',
+    `Somebody else changed this boat: it stands at version ${head.version}, your change was made on ${baseVersion}`,
+    'baseVersion',
+    { version: head.version },
+  );
+}
+
+/** Apply one action; a refusal says which one it was. */
+function applied(boat: Boat, { clientId, edits }: Action) {
+  try {
+    return applyEdits(boat, edits);
+  } catch (error) {
+    if (!(error instanceof KeramosError)) throw error;
+    throw new KeramosError(error.code, error.text, error.path, { ...error.details, clientId });
+  }
+}
+
+/**
+ * Apply actions to a boat, all or none, if it still stands at `baseVersion`; each is kept with its author.
  *
  * @returns the new version. Actions that were already applied (same client ids) count as done.
  * @throws KeramosError `conflict` with the current version when somebody else changed the boat; `invalid`, `notFound`.
  */
 export async function editBoat(
-  db: Db,
+  context: StoreContext,
   id: string,
   baseVersion: number,
-  actions: readonly Action[],
+  batch: readonly Action[],
 ): Promise<{ version: number }> {
-  const stored = await db.transaction().execute(async (trx) => {
+  const stored = await inTransaction(context, async (inside) => {
+    const { db, now, actor } = inside;
     // An update first takes the write lock, so that nobody can come between reading and writing.
-    const claimed = await trx
+    const claimed = await db
       .updateTable('boat')
       .set({ updated_at: now() })
       .where('id', '=', id)
       .where('version', '=', baseVersion)
       .where('archived', '=', 0)
       .executeTakeFirst();
-    if (claimed.numUpdatedRows === 0n) {
-      const head = await trx.selectFrom('boat').select(['version', 'archived']).where('id', '=', id).executeTakeFirst();
-      if (!head) throw notFound(id);
-      const done = await trx
-        .selectFrom('edit')
-        .select('client_id')
-        .where('boat_id', '=', id)
-        .where(
-          'client_id',
-          'in',
-          actions.map((a) => a.clientId),
-        )
-        .execute();
-      if (done.length === actions.length) return { version: head.version };
-      if (head.archived === 1)
-        throw new KeramosError(
-          'conflict',
-          'This boat is archived: bring it back from the list before editing it',
-          'boatId',
-        );
-      throw new KeramosError(
-        'conflict',
-        `Somebody else changed this boat: it stands at version ${head.version}, your change was made on ${baseVersion}`,
-        'baseVersion',
-        {
-          version: head.version,
-        },
-      );
-    }
-    const known = cached(db).get(id);
-    const before = known?.version === baseVersion ? known.boat : (await readBoat(trx as unknown as Db, id)).boat;
+    const claim =
+      claimed.numUpdatedRows === 0n
+        ? await resumed(inside, id, baseVersion, batch)
+        : { version: baseVersion, rest: batch };
+    if (claim.rest.length === 0) return { version: claim.version };
+    const { boat: before } = await readBoat(inside, id);
+    const written = await db
+      .selectFrom('boat')
+      .select('document_version')
+      .where('id', '=', id)
+      .executeTakeFirstOrThrow();
     let boat = before;
-    let version = baseVersion;
-    for (const { clientId, action, edits, label } of actions) {
+    let version = claim.version;
+    for (const one of claim.rest) {
+      const { clientId, action, edits, label } = one;
       const description = label ?? describeEdits(boat, edits);
-      const applied = applyEdits(boat, edits);
-      boat = applied.boat;
+      const { boat: next, inverse } = applied(boat, one);
+      boat = next;
       version += 1;
-      await trx
+      await db
         .insertInto('edit')
         .values({
           boat_id: id,
@@ -297,54 +328,29 @@ export async function editBoat(
           action,
           description,
           forward_json: JSON.stringify(edits),
-          inverse_json: JSON.stringify(applied.inverse),
+          inverse_json: JSON.stringify(inverse),
+          author: actor,
           at: now(),
         })
         .execute();
     }
-    await writeBoat(trx, id, before, boat);
-    await trx
+    // Rows of an earlier document version are written anew as a whole.
+    const known = written.document_version === DOCUMENT_VERSION ? before : null;
+    if (known === null) await db.deleteFrom('boat_item').where('boat_id', '=', id).execute();
+    await writeBoat(inside, id, known, boat);
+    await db
       .updateTable('boat')
-      .set({
-        version,
-        name: boat.name,
-        ...(boat.brief === before.brief ? {} : { brief_json: JSON.stringify(boat.brief) }),
-        ...(boat.hull === before.hull ? {} : { hull_json: boat.hull && JSON.stringify(boat.hull) }),
-        ...(boat.deck === before.deck ? {} : { deck_json: JSON.stringify(boat.deck) }),
-      })
+      .set({ version, name: boat.name, document_version: DOCUMENT_VERSION })
       .where('id', '=', id)
       .execute();
     return { version, boat };
   });
-  if ('boat' in stored) remember(db, { id, version: stored.version, archived: false, boat: stored.boat! });
+  if ('boat' in stored) remember(context.db, { id, version: stored.version, archived: false, boat: stored.boat! });
   return { version: stored.version };
 }
 
-const HISTORY_KEPT = 200;
-
-/** What can be undone and redone, from the saved history. */
-export async function readHistory(db: Db, id: string): Promise<HistoryStacks> {
-  const rows = await db
-    .selectFrom('edit')
-    .select(['action', 'description', 'forward_json', 'inverse_json'])
-    .where('boat_id', '=', id)
-    .orderBy('version', 'desc')
-    .limit(HISTORY_KEPT)
-    .execute();
-  return rows.reverse().reduce<HistoryStacks>(
-    (stacks, row) =>
-      pushHistory(stacks, {
-        action: row.action,
-        description: row.description,
-        forward: JSON.parse(row.forward_json),
-        inverse: JSON.parse(row.inverse_json),
-      }),
-    EMPTY_HISTORY,
-  );
-}
-
 /** Whether the database holds any boat at all. */
-export async function hasBoats(db: Db): Promise<boolean> {
+export async function hasBoats({ db }: StoreContext): Promise<boolean> {
   return (
     (await db
       .selectFrom('boat')

@@ -1,7 +1,8 @@
 import { ingredients, type Boat } from '@/core/document';
-import { usesOf, type BookLaminate } from '@/core/edit';
-import type { Db } from '../database/open';
-import { readBoat } from './boats';
+import { usesOf } from '@/core/edit';
+import type { BookLaminate } from '@/core/revision';
+import type { StoreContext } from '../context';
+import { readBoats } from './boats';
 
 /** A laminate's materials, and what they are made of, fibres first. */
 function materialsOf(boat: Boat, ids: readonly string[]): Boat['materials'] {
@@ -13,32 +14,32 @@ function materialsOf(boat: Boat, ids: readonly string[]): Boat['materials'] {
     .sort((a, b) => Number(a.kind !== 'fibre') - Number(b.kind !== 'fibre'));
 }
 
-/** Every laminate of the books of all boats that are not archived. One that was taken over keeps its id, so that its family is known by it. */
-export async function listLaminates(db: Db): Promise<BookLaminate[]> {
-  const rows = await db
-    .selectFrom('boat_reference')
-    .innerJoin('boat', 'boat.id', 'boat_reference.boat_id')
-    .select('boat.id')
-    .distinct()
-    .where('boat.archived', '=', 0)
-    .orderBy('boat.name')
-    .execute();
-  const all: BookLaminate[] = [];
-  for (const { id } of rows) {
-    const { boat } = await readBoat(db, id);
-    for (const laminate of boat.references)
-      all.push({
-        boatId: id,
-        boatName: boat.name,
-        laminate,
-        uses: usesOf(boat, laminate).map(
-          ({ part, place, how }) => `${part}, ${place}${how === 'laid' ? '' : ` (${how})`}`,
-        ),
-        materials: materialsOf(
-          boat,
-          laminate.layers.map(({ material }) => material),
-        ),
-      });
-  }
-  return all;
+/**
+ * Every laminate of the books of all boats that are not archived. One that was taken over keeps its id, so that its family is known
+ * by it. A boat that does not read is left out; its own page says why.
+ */
+export async function listLaminates(context: StoreContext): Promise<BookLaminate[]> {
+  const boats = await readBoats(context, (eb) =>
+    eb.exists(
+      eb
+        .selectFrom('boat_item')
+        .select('boat_item.id')
+        .whereRef('boat_item.boat_id', '=', 'boat.id')
+        .where('list', '=', 'references'),
+    ),
+  );
+  return boats.flatMap(({ id, boat }) =>
+    boat.references.map((laminate) => ({
+      boatId: id,
+      boatName: boat.name,
+      laminate,
+      uses: usesOf(boat, laminate).map(
+        ({ part, place, how }) => `${part}, ${place}${how === 'laid' ? '' : ` (${how})`}`,
+      ),
+      materials: materialsOf(
+        boat,
+        laminate.layers.map(({ material }) => material),
+      ),
+    })),
+  );
 }

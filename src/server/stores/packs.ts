@@ -1,12 +1,12 @@
 import { KeramosError, parseOrThrow } from '@/core/error';
 import { packSchema, SHIPPED_PACKS, type StandardPack } from '@/core/standard';
-import type { Db } from '../database/open';
+import type { StoreContext } from '../context';
 
 const shipped = new Map(SHIPPED_PACKS.map((pack) => [pack.id, pack]));
 
 /** Shipped packs (signed or not) and the yard's own copies. */
-export async function listPacks(db: Db): Promise<StandardPack[]> {
-  const rows = await db.selectFrom('pack').select(['id', 'body_json']).orderBy('id').execute();
+export async function listPacks(context: StoreContext): Promise<StandardPack[]> {
+  const rows = await context.db.selectFrom('pack').select(['id', 'body_json']).orderBy('id').execute();
   const own = new Map(
     rows.map((row) => [row.id, parseOrThrow(packSchema, JSON.parse(row.body_json), `pack.${row.id}`)]),
   );
@@ -16,8 +16,8 @@ export async function listPacks(db: Db): Promise<StandardPack[]> {
 }
 
 /** The pack of that id. @throws KeramosError `notFound`. */
-export async function readPack(db: Db, id: string): Promise<StandardPack> {
-  const found = (await listPacks(db)).find((pack) => pack.id === id);
+export async function readPack(context: StoreContext, id: string): Promise<StandardPack> {
+  const found = (await listPacks(context)).find((pack) => pack.id === id);
   if (!found) throw new KeramosError('notFound', `There is no pack "${id.slice(0, 60)}"`, 'packId');
   return found;
 }
@@ -27,9 +27,9 @@ export async function readPack(db: Db, id: string): Promise<StandardPack> {
  *
  * @throws KeramosError `conflict` when a new one's id is taken; `invalid` when a shipped pack's coefficients were changed, or its kind.
  */
-export async function savePack(db: Db, raw: unknown, isNew: boolean): Promise<StandardPack> {
+export async function savePack(context: StoreContext, raw: unknown, isNew: boolean): Promise<StandardPack> {
   const pack = parseOrThrow(packSchema, raw, 'pack');
-  const known = (await listPacks(db)).find(({ id }) => id === pack.id);
+  const known = (await listPacks(context)).find(({ id }) => id === pack.id);
   if (isNew && known) throw new KeramosError('conflict', `The id "${pack.id}" is taken by ${known.title}`, 'pack.id');
   if (!isNew && !known) throw new KeramosError('notFound', `There is no pack "${pack.id}"`, 'pack.id');
   if (known && known.kind !== pack.kind)
@@ -41,8 +41,8 @@ export async function savePack(db: Db, raw: unknown, isNew: boolean): Promise<St
       `${original.title} is shipped and stays as it is: make a copy and change that`,
       'pack',
     );
-  const values = { kind: pack.kind, body_json: JSON.stringify(pack), updated_at: new Date().toISOString() };
-  await db
+  const values = { kind: pack.kind, body_json: JSON.stringify(pack), updated_at: context.now() };
+  await context.db
     .insertInto('pack')
     .values({ id: pack.id, ...values })
     .onConflict((c) => c.column('id').doUpdateSet(values))
@@ -51,8 +51,8 @@ export async function savePack(db: Db, raw: unknown, isNew: boolean): Promise<St
 }
 
 /** Drop a copy of the yard's own; a shipped pack loses its sign-off. */
-export async function dropPack(db: Db, id: string): Promise<void> {
-  const result = await db.deleteFrom('pack').where('id', '=', id).executeTakeFirst();
+export async function dropPack(context: StoreContext, id: string): Promise<void> {
+  const result = await context.db.deleteFrom('pack').where('id', '=', id).executeTakeFirst();
   if (result.numDeletedRows === 0n)
     throw new KeramosError('notFound', `The yard has no pack of its own "${id.slice(0, 60)}"`, 'packId');
 }

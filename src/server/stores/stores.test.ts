@@ -14,16 +14,9 @@ import { openDatabase, type Db } from '../database/open';
 import { MIGRATIONS } from '../database/migrations';
 import type { Database } from '../database/schema';
 import { seedDemo } from '../demo';
-import {
-  archiveBoat,
-  createBoat,
-  duplicateBoat,
-  editBoat,
-  listBoats,
-  readBoat,
-  readHistory,
-  type Action,
-} from './boats';
+import { archiveBoat, createBoat, duplicateBoat, editBoat, listBoats, readBoat, type Action } from './boats';
+import { contextOf, type StoreContext } from '../context';
+import { readHistory } from './history';
 import { dropPack, listPacks, savePack } from './packs';
 import { askForChange, decideChange, listChangeRequests } from './changeRequests';
 import { issueRevision, listRevisions, readRevision, recordRevisionEvent, revisionLabel } from './revisions';
@@ -38,24 +31,26 @@ const action = (clientId: string, ...edits: Edit[]): Action => ({ clientId, acti
 
 let file: string;
 let db: Db;
+let context: StoreContext;
 beforeEach(async () => {
   file = newFile();
   db = await openDatabase(file);
+  context = contextOf(db, 'I. Hallin');
 });
 
 describe('boats', () => {
   it('come back from the disk as they went in', async () => {
-    const { id } = await createBoat(db, merrow());
-    const { boat, version } = await readBoat(await openDatabase(file), id);
+    const { id } = await createBoat(context, merrow());
+    const { boat, version } = await readBoat(contextOf(await openDatabase(file)), id);
     expect(version).toBe(1);
     expect(boatToJson(boat)).toBe(boatToJson(merrow()));
   });
   it('of sail, with stiffeners and two packs, come back as well', async () => {
-    const { id } = await createBoat(db, brant());
-    expect(boatToJson((await readBoat(await openDatabase(file), id)).boat)).toBe(boatToJson(brant()));
+    const { id } = await createBoat(context, brant());
+    expect(boatToJson((await readBoat(contextOf(await openDatabase(file)), id)).boat)).toBe(boatToJson(brant()));
   });
   it('keep shape, supports, sections, packs and places of zones through edits and their undos', async () => {
-    const { id } = await createBoat(db, merrow());
+    const { id } = await createBoat(context, merrow());
     const section = merrow().sections[0]!;
     const edits: Edit[] = [
       { type: 'deck.set', deck: { ...merrow().deck, camber: 0.1 } },
@@ -68,18 +63,18 @@ describe('boats', () => {
         patch: { panelCase: { fixity: 0.5, deflectionLimit: 0.02, patch: null }, overridden: ['crown'] },
       },
     ];
-    for (const [i, edit] of edits.entries()) await editBoat(db, id, i + 1, [action(`edit-${i}`, edit)]);
-    const { boat } = await readBoat(await openDatabase(file), id);
+    for (const [i, edit] of edits.entries()) await editBoat(context, id, i + 1, [action(`edit-${i}`, edit)]);
+    const { boat } = await readBoat(contextOf(await openDatabase(file)), id);
     expect([
       boat.deck.camber,
       boat.sections[0]!.height,
       (boat.packs[0] as typeof SMALL_CRAFT_PACK).wrinklingFactor,
       boat.supports.length,
     ]).toEqual([0.1, 0.2, 0.28, merrow().supports.length - 1]);
-    const { undo } = await readHistory(db, id);
+    const { undo } = await readHistory(context, id);
     for (const [i, entry] of undo.toReversed().entries())
-      await editBoat(db, id, 6 + i, [{ clientId: `undo-${i}`, action: 'undo', edits: entry.inverse }]);
-    expect(boatToJson((await readBoat(await openDatabase(file), id)).boat)).toBe(boatToJson(merrow()));
+      await editBoat(context, id, 6 + i, [{ clientId: `undo-${i}`, action: 'undo', edits: entry.inverse }]);
+    expect(boatToJson((await readBoat(contextOf(await openDatabase(file)), id)).boat)).toBe(boatToJson(merrow()));
   });
   it('stored or exported before boats had a shape stand as they were, typed-in figures and all', async () => {
     const old = newFile();
@@ -116,7 +111,7 @@ describe('boats', () => {
         ['old', zone.id, hull!.id, i, zone.name, zone.location, JSON.stringify(zone.geometry)],
       ),
     );
-    const { boat } = await readBoat(await openDatabase(old), 'old');
+    const { boat } = await readBoat(contextOf(await openDatabase(old)), 'old');
     expect([boat.hull, boat.supports, boat.packs]).toEqual([null, [], [SMALL_CRAFT_PACK]]);
     expect(boat.parts[0]!.zones.map(({ geometry }) => geometry)).toEqual(hull!.zones.map(({ geometry }) => geometry));
 
@@ -131,166 +126,202 @@ describe('boats', () => {
     for (const [zoneId, e] of is) expect(e.governing!.reserveFactor).toBe(was.get(zoneId)!.governing!.reserveFactor);
   });
   it('keep edits, their history, and the inverse of each', async () => {
-    const { id } = await createBoat(db, merrow());
+    const { id } = await createBoat(context, merrow());
     expect(
-      await editBoat(db, id, 1, [
+      await editBoat(context, id, 1, [
         action('first-turn', turn(90)),
         action('remove-it', { type: 'layer.remove', layerId }),
       ]),
     ).toEqual({ version: 3 });
-    const { undo } = await readHistory(db, id);
+    const { undo } = await readHistory(context, id);
     expect(undo.map((entry) => entry.description)).toEqual([
       'turned layer 4 (TX 900) of Hull to 90°',
       'removed layer 4 (TX 900) of Hull',
     ]);
-    await editBoat(db, id, 3, [{ clientId: 'undo-it', action: 'undo', edits: undo[1]!.inverse }]);
-    await editBoat(db, id, 4, [{ clientId: 'undo-more', action: 'undo', edits: undo[0]!.inverse }]);
-    expect(boatToJson((await readBoat(await openDatabase(file), id)).boat)).toBe(boatToJson(merrow()));
-    expect((await readHistory(db, id)).redo).toHaveLength(2);
+    await editBoat(context, id, 3, [{ clientId: 'undo-it', action: 'undo', edits: undo[1]!.inverse }]);
+    await editBoat(context, id, 4, [{ clientId: 'undo-more', action: 'undo', edits: undo[0]!.inverse }]);
+    expect(boatToJson((await readBoat(contextOf(await openDatabase(file)), id)).boat)).toBe(boatToJson(merrow()));
+    expect((await readHistory(context, id)).redo).toHaveLength(2);
   });
   it('refuse an edit on an old version, take a repeated one once, and save all of an action or nothing', async () => {
-    const { id } = await createBoat(db, merrow());
-    await editBoat(db, id, 1, [action('same-one', turn(90))]);
-    await expect(editBoat(db, id, 1, [action('other-one', turn(0))])).rejects.toMatchObject({
+    const { id } = await createBoat(context, merrow());
+    await editBoat(context, id, 1, [action('same-one', turn(90))]);
+    await expect(editBoat(context, id, 1, [action('other-one', turn(0))])).rejects.toMatchObject({
       code: 'conflict',
       details: { version: 2 },
     });
-    expect(await editBoat(db, id, 1, [action('same-one', turn(90))])).toEqual({ version: 2 });
+    expect(await editBoat(context, id, 1, [action('same-one', turn(90))])).toEqual({ version: 2 });
     await expect(
-      editBoat(db, id, 2, [action('half-done', turn(45), { type: 'layer.remove', layerId: 'nothing' })]),
+      editBoat(context, id, 2, [action('half-done', turn(45), { type: 'layer.remove', layerId: 'nothing' })]),
     ).rejects.toMatchObject({ code: 'notFound' });
-    const { boat, version } = await readBoat(await openDatabase(file), id);
+    const { boat, version } = await readBoat(contextOf(await openDatabase(file)), id);
     expect(version).toBe(2);
     expect(boat.parts[0]!.layers[3]!.angleDeg).toBe(90);
   });
   it('let only one of two connections win a version', async () => {
-    const { id } = await createBoat(db, merrow());
+    const { id } = await createBoat(context, merrow());
     const other = await openDatabase(file);
     const results = await Promise.allSettled([
-      editBoat(db, id, 1, [action('window-1', turn(90))]),
-      editBoat(other, id, 1, [action('window-2', turn(30))]),
+      editBoat(context, id, 1, [action('window-1', turn(90))]),
+      editBoat(contextOf(other), id, 1, [action('window-2', turn(30))]),
     ]);
     expect(results.map((r) => r.status).sort()).toEqual(['fulfilled', 'rejected']);
-    expect((await readBoat(await openDatabase(file), id)).version).toBe(2);
+    expect((await readBoat(contextOf(await openDatabase(file)), id)).version).toBe(2);
   });
   it('a variant follows its parent except where it was changed, in one action that can be undone', async () => {
-    const { id } = await createBoat(db, merrow());
-    const copy = await duplicateBoat(db, id, 'Merrow 84, heavy crew');
+    const { id } = await createBoat(context, merrow());
+    const copy = await duplicateBoat(context, id, 'Merrow 84, heavy crew');
     const other = merrow().parts[0]!.layers[2]!.id;
-    await editBoat(db, copy.id, 1, [action('own-turn', turn(30))]);
-    await editBoat(db, id, 1, [
+    await editBoat(context, copy.id, 1, [action('own-turn', turn(30))]);
+    await editBoat(context, id, 1, [
       action('turn-it', turn(90)),
       action('turn-other', { type: 'layer.set', layerId: other, patch: { angleDeg: 15 } }),
     ]);
-    await editBoat(db, id, 3, [action('heavier', { type: 'brief.set', patch: { loadedMass: 3900 } })]);
-    expect(await follow(db, copy.id)).toBeNull();
-    const { boat, version } = await readBoat(db, copy.id);
+    await editBoat(context, id, 3, [action('heavier', { type: 'brief.set', patch: { loadedMass: 3900 } })]);
+    expect(await follow(context, copy.id)).toBeNull();
+    const { boat, version } = await readBoat(context, copy.id);
     expect([
       boat.parts[0]!.layers[3]!.angleDeg,
       boat.parts[0]!.layers[2]!.angleDeg,
       boat.brief.loadedMass,
       boat.name,
     ]).toEqual([30, 15, 3900, 'Merrow 84, heavy crew']);
-    expect((await readHistory(db, copy.id)).undo.at(-1)!.description).toBe('followed Merrow 84');
-    expect(await follow(db, copy.id)).toBeNull();
-    expect((await readBoat(db, copy.id)).version).toBe(version);
-    const standing = (await variantStanding(db, copy.id))!;
+    expect((await readHistory(context, copy.id)).undo.at(-1)!.description).toBe('followed Merrow 84');
+    expect(await follow(context, copy.id)).toBeNull();
+    expect((await readBoat(context, copy.id)).version).toBe(version);
+    const standing = (await variantStanding(context, copy.id))!;
     expect(standing.departures.map(({ subject, details }) => `${subject}: ${details.join()}`)).toEqual([
-      'Layer 4, TX 900: 90° → 30°',
+      'Layer 4, TX 900: Angle: {{angle 90}} → {{angle 30}}',
     ]);
-    const last = (await readHistory(db, copy.id)).undo.at(-1)!;
-    await editBoat(db, copy.id, version, [{ clientId: 'undo-follow', action: 'undo', edits: last.inverse }]);
-    expect((await readBoat(db, copy.id)).boat.parts[0]!.layers[2]!.angleDeg).toBe(0);
-    await letGo(db, copy.id);
-    await expect(letGo(db, copy.id)).rejects.toThrow('follows no other');
-    expect(await variantStanding(db, copy.id)).toBeNull();
+    const last = (await readHistory(context, copy.id)).undo.at(-1)!;
+    await editBoat(context, copy.id, version, [{ clientId: 'undo-follow', action: 'undo', edits: last.inverse }]);
+    expect((await readBoat(context, copy.id)).boat.parts[0]!.layers[2]!.angleDeg).toBe(0);
+    await letGo(context, copy.id);
+    await expect(letGo(context, copy.id)).rejects.toThrow('follows no other');
+    expect(await variantStanding(context, copy.id)).toBeNull();
   });
   it('are duplicated as variants, archived and brought back', async () => {
-    const { id } = await createBoat(db, merrow());
-    const copy = await duplicateBoat(db, id, 'Merrow 84, heavy crew');
-    await archiveBoat(db, copy.id, true);
-    await expect(editBoat(db, copy.id, 1, [action('late-edit', turn(0))])).rejects.toMatchObject({
+    const { id } = await createBoat(context, merrow());
+    const copy = await duplicateBoat(context, id, 'Merrow 84, heavy crew');
+    await archiveBoat(context, copy.id, true);
+    await expect(editBoat(context, copy.id, 1, [action('late-edit', turn(0))])).rejects.toMatchObject({
       message: expect.stringContaining('archived') as string,
     });
-    expect(await listBoats(db)).toMatchObject([
+    expect(await listBoats(context)).toMatchObject([
       { name: 'Merrow 84', variantOf: null, layers: 48 },
       { name: 'Merrow 84, heavy crew', variantOf: { id }, archived: true },
     ]);
-    await expect(readBoat(db, 'nothing')).rejects.toMatchObject({ code: 'notFound' });
+    await expect(readBoat(context, 'nothing')).rejects.toMatchObject({ code: 'notFound' });
   });
   it('of the demo go only into an empty database', async () => {
-    expect(await seedDemo(db)).toBe(true);
-    expect(await seedDemo(db)).toBe(false);
+    expect(await seedDemo(context)).toBe(true);
+    expect(await seedDemo(context)).toBe(false);
   });
 });
 
 describe('revisions', () => {
   it('are numbered, hashed, unchangeable, and issued only for the state that was seen', async () => {
-    const { id } = await createBoat(db, merrow());
-    const a = await issueRevision(db, id, 1, 'A. Hallin', 'first issue');
+    const { id } = await createBoat(context, merrow());
+    const a = await issueRevision(context, id, 1, { author: 'A. Hallin', note: 'first issue' });
     expect(a).toMatchObject({ label: 'A', number: 1 });
-    await expect(issueRevision(db, id, 1, 'A. Hallin', 'again')).rejects.toThrow(
+    await expect(issueRevision(context, id, 1, { author: 'A. Hallin', note: 'again' })).rejects.toThrow(
       'Nothing has changed since revision A',
     );
-    await editBoat(db, id, 1, [action('turn-it', turn(90))]);
-    await expect(issueRevision(db, id, 1, 'A. Hallin', 'stale')).rejects.toMatchObject({ code: 'conflict' });
-    await expect(issueRevision(db, id, 2, 'A. Hallin', 'turned')).rejects.toThrow('needs a change request');
-    const [asked] = await askForChange(db, id, 2, 'A. Hallin', 'stiffer across');
-    expect(asked!.changes[0]).toMatchObject({ subject: 'Layer 4, TX 900', details: ['0° → 90°'] });
-    await expect(decideChange(db, id, asked!.id, true, ' a.  hallin', 'mine')).rejects.toThrow('another pair of eyes');
-    expect((await decideChange(db, id, asked!.id, true, 'B. Moor', 'checked'))[0]).toMatchObject({
+    await editBoat(context, id, 1, [action('turn-it', turn(90))]);
+    await expect(issueRevision(context, id, 1, { author: 'A. Hallin', note: 'stale' })).rejects.toMatchObject({
+      code: 'conflict',
+    });
+    await expect(issueRevision(context, id, 2, { author: 'A. Hallin', note: 'turned' })).rejects.toThrow(
+      'needs a change request',
+    );
+    const [asked] = await askForChange(context, id, 2, { askedBy: 'A. Hallin', reason: 'stiffer across' });
+    expect(asked!.changes[0]).toMatchObject({
+      subject: 'Layer 4, TX 900',
+      details: ['Angle: {{angle 0}} → {{angle 90}}'],
+    });
+    await expect(
+      decideChange(context, id, asked!.id, { approve: true, decidedBy: ' a.  hallin', decision: 'mine' }),
+    ).rejects.toThrow('another pair of eyes');
+    expect(
+      (await decideChange(context, id, asked!.id, { approve: true, decidedBy: 'B. Moor', decision: 'checked' }))[0],
+    ).toMatchObject({
       state: 'approved',
       decidedBy: 'B. Moor',
     });
-    await expect(decideChange(db, id, asked!.id, false, 'B. Moor', 'late')).rejects.toThrow('approved already');
-    expect((await issueRevision(db, id, 2, 'A. Hallin', 'turned')).label).toBe('B');
-    expect((await listChangeRequests(db, id))[0]!.state).toBe('issued');
-    expect((await readRevision(db, id, 'A')).boat.parts[0]!.layers[3]!.angleDeg).toBe(0);
+    await expect(
+      decideChange(context, id, asked!.id, { approve: false, decidedBy: 'B. Moor', decision: 'late' }),
+    ).rejects.toThrow('approved already');
+    expect((await issueRevision(context, id, 2, { author: 'A. Hallin', note: 'turned' })).label).toBe('B');
+    expect((await listChangeRequests(context, id))[0]!.state).toBe('issued');
+    expect((await readRevision(context, id, 'A')).boat.parts[0]!.layers[3]!.angleDeg).toBe(0);
     await expect(db.updateTable('revision').set({ note: 'x' }).execute()).rejects.toThrow('cannot be changed');
     await expect(db.deleteFrom('revision').execute()).rejects.toThrow('cannot be removed');
-    expect((await listRevisions(db, id)).map((r) => `${r.label} ${r.state}`)).toEqual(['B stands', 'A superseded']);
+    expect((await listRevisions(context, id)).map((r) => `${r.label} ${r.state}`)).toEqual([
+      'B stands',
+      'A superseded',
+    ]);
   });
   it('an approval holds for the draft that was approved and for no other', async () => {
-    const { id } = await createBoat(db, merrow());
-    await expect(askForChange(db, id, 1, 'A. Hallin', 'nothing stands yet')).rejects.toThrow('No revision stands');
-    await issueRevision(db, id, 1, 'A. Hallin', 'first issue');
-    await expect(askForChange(db, id, 1, 'A. Hallin', 'no difference')).rejects.toThrow('does not differ');
-    await editBoat(db, id, 1, [action('turn-it', turn(90))]);
-    const [asked] = await askForChange(db, id, 2, 'A. Hallin', 'stiffer across');
-    await decideChange(db, id, asked!.id, true, 'B. Moor', 'checked');
-    await editBoat(db, id, 2, [action('turn-more', turn(45))]);
-    await expect(issueRevision(db, id, 3, 'A. Hallin', 'turned')).rejects.toThrow('for this very draft');
-    await expect(askForChange(db, id, 2, 'A. Hallin', 'stale')).rejects.toMatchObject({ code: 'conflict' });
+    const { id } = await createBoat(context, merrow());
+    await expect(askForChange(context, id, 1, { askedBy: 'A. Hallin', reason: 'nothing stands yet' })).rejects.toThrow(
+      'No revision stands',
+    );
+    await issueRevision(context, id, 1, { author: 'A. Hallin', note: 'first issue' });
+    await expect(askForChange(context, id, 1, { askedBy: 'A. Hallin', reason: 'no difference' })).rejects.toThrow(
+      'does not differ',
+    );
+    await editBoat(context, id, 1, [action('turn-it', turn(90))]);
+    const [asked] = await askForChange(context, id, 2, { askedBy: 'A. Hallin', reason: 'stiffer across' });
+    await decideChange(context, id, asked!.id, { approve: true, decidedBy: 'B. Moor', decision: 'checked' });
+    await editBoat(context, id, 2, [action('turn-more', turn(45))]);
+    await expect(issueRevision(context, id, 3, { author: 'A. Hallin', note: 'turned' })).rejects.toThrow(
+      'for this very draft',
+    );
+    await expect(askForChange(context, id, 2, { askedBy: 'A. Hallin', reason: 'stale' })).rejects.toMatchObject({
+      code: 'conflict',
+    });
   });
   it('go to the floor and are withdrawn, each with who and why, and the record stays', async () => {
-    const { id } = await createBoat(db, merrow());
-    await issueRevision(db, id, 1, 'A. Hallin', 'first issue');
-    await expect(recordRevisionEvent(db, id, 'Z', 'floor', 'A. Hallin', 'start')).rejects.toMatchObject({
+    const { id } = await createBoat(context, merrow());
+    await issueRevision(context, id, 1, { author: 'A. Hallin', note: 'first issue' });
+    await expect(
+      recordRevisionEvent(context, id, 'Z', { kind: 'floor', author: 'A. Hallin', note: 'start' }),
+    ).rejects.toMatchObject({
       code: 'notFound',
     });
-    expect((await recordRevisionEvent(db, id, 'A', 'floor', 'A. Hallin', 'start of hull 1'))[0]).toMatchObject({
+    expect(
+      (await recordRevisionEvent(context, id, 'A', { kind: 'floor', author: 'A. Hallin', note: 'start of hull 1' }))[0],
+    ).toMatchObject({
       onFloor: true,
       state: 'stands',
     });
-    await expect(recordRevisionEvent(db, id, 'A', 'floor', 'A. Hallin', 'twice')).rejects.toThrow(
-      'on the floor already',
-    );
-    const [gone] = await recordRevisionEvent(db, id, 'A', 'withdrawn', 'B. Moor', 'core delivered too light');
+    await expect(
+      recordRevisionEvent(context, id, 'A', { kind: 'floor', author: 'A. Hallin', note: 'twice' }),
+    ).rejects.toThrow('on the floor already');
+    const [gone] = await recordRevisionEvent(context, id, 'A', {
+      kind: 'withdrawn',
+      author: 'B. Moor',
+      note: 'core delivered too light',
+    });
     expect(gone).toMatchObject({
       state: 'withdrawn',
       onFloor: false,
       events: [{ kind: 'floor' }, { kind: 'withdrawn', author: 'B. Moor', note: 'core delivered too light' }],
     });
-    await expect(recordRevisionEvent(db, id, 'A', 'floor', 'A. Hallin', 'again')).rejects.toThrow('is withdrawn');
-    await editBoat(db, id, 1, [action('turn-it', turn(90))]);
-    expect((await issueRevision(db, id, 2, 'A. Hallin', 'nothing stands, so no request')).label).toBe('B');
+    await expect(
+      recordRevisionEvent(context, id, 'A', { kind: 'floor', author: 'A. Hallin', note: 'again' }),
+    ).rejects.toThrow('is withdrawn');
+    await editBoat(context, id, 1, [action('turn-it', turn(90))]);
+    expect(
+      (await issueRevision(context, id, 2, { author: 'A. Hallin', note: 'nothing stands, so no request' })).label,
+    ).toBe('B');
   });
   it('notice a database that was altered behind their back', async () => {
-    const { id } = await createBoat(db, merrow());
-    await issueRevision(db, id, 1, 'A. Hallin', 'first issue');
+    const { id } = await createBoat(context, merrow());
+    await issueRevision(context, id, 1, { author: 'A. Hallin', note: 'first issue' });
     await sql`drop trigger revision_stands`.execute(db);
     await sql`update revision set snapshot = replace(snapshot, '"loadedMass": 3600', '"loadedMass": 3000')`.execute(db);
-    await expect(readRevision(db, id, 'A')).rejects.toThrow('no longer matches its hash');
+    await expect(readRevision(context, id, 'A')).rejects.toThrow('no longer matches its hash');
   });
   it('are labelled A to Z, then AA', () =>
     expect([1, 26, 27, 52, 53].map(revisionLabel)).toEqual(['A', 'Z', 'AA', 'AZ', 'BA']));
@@ -299,19 +330,19 @@ describe('revisions', () => {
 describe('the Shelf', () => {
   const own = { ...GENERIC_MATERIALS.find((m) => m.id === 'bx45-600')!, id: 'bx45-610', name: 'Own ±45' } as Material;
   it('holds about 40 generic materials or more, takes own ones and gives the generic back', async () => {
-    expect((await listShelf(db)).length).toBeGreaterThanOrEqual(40);
-    await saveShelfMaterial(db, own, true);
-    await expect(saveShelfMaterial(db, own, true)).rejects.toMatchObject({ code: 'conflict' });
-    expect((await listShelf(db)).find((item) => item.material.id === own.id)).toMatchObject({
+    expect((await listShelf(context)).length).toBeGreaterThanOrEqual(40);
+    await saveShelfMaterial(context, own, true);
+    await expect(saveShelfMaterial(context, own, true)).rejects.toMatchObject({ code: 'conflict' });
+    expect((await listShelf(context)).find((item) => item.material.id === own.id)).toMatchObject({
       own: true,
       generic: null,
     });
     const glass = GENERIC_MATERIALS.find((m) => m.id === 'e-glass')!;
-    await saveShelfMaterial(db, { ...glass, density: { value: 2600, origin: 'yardTest' } }, false);
-    await dropShelfMaterial(db, 'e-glass');
-    expect((await listShelf(db)).find((item) => item.material.id === 'e-glass')).toMatchObject({ own: false });
-    await dropShelfMaterial(db, own.id);
-    await expect(dropShelfMaterial(db, own.id)).rejects.toMatchObject({ code: 'notFound' });
+    await saveShelfMaterial(context, { ...glass, density: { value: 2600, origin: 'yardTest' } }, false);
+    await dropShelfMaterial(context, 'e-glass');
+    expect((await listShelf(context)).find((item) => item.material.id === 'e-glass')).toMatchObject({ own: false });
+    await dropShelfMaterial(context, own.id);
+    await expect(dropShelfMaterial(context, own.id)).rejects.toMatchObject({ code: 'notFound' });
   });
   it('refuses impossible figures by name, and an own fibre that a fabric needs stays', async () => {
     const bad = {
@@ -319,13 +350,15 @@ describe('the Shelf', () => {
       id: 'pvc-x',
       density: { value: 80_000, origin: 'dataSheet' },
     };
-    await expect(saveShelfMaterial(db, bad, true)).rejects.toThrow(/Density must be between 10 and 1200/);
+    await expect(saveShelfMaterial(context, bad, true)).rejects.toThrow(
+      /Density must be between 10 kg.m³ and 1200 kg.m³/,
+    );
     const fibre = { ...GENERIC_MATERIALS.find((m) => m.id === 'e-glass')!, id: 'own-glass' } as Material;
-    await saveShelfMaterial(db, fibre, true);
+    await saveShelfMaterial(context, fibre, true);
     const fabric = structuredClone(own) as Extract<Material, { kind: 'fabric' }>;
     fabric.components[0]!.fibre = 'own-glass';
-    await saveShelfMaterial(db, fabric, true);
-    await expect(dropShelfMaterial(db, 'own-glass')).rejects.toThrow('Own ±45 is made of it');
+    await saveShelfMaterial(context, fabric, true);
+    await expect(dropShelfMaterial(context, 'own-glass')).rejects.toThrow('Own ±45 is made of it');
   });
 });
 
@@ -336,16 +369,16 @@ it('the book lists the laminates of every boat that is in use, with where they a
     note: '',
     layers: [{ material: 'bx45-600', angleDeg: 0, thickness: null, role: 'structure' as const }],
   };
-  const { id } = await createBoat(db, merrow());
-  await editBoat(db, id, 1, [action('c1', { type: 'reference.add', item: laminate, index: 0 })]);
-  const mine = (await listLaminates(db)).filter((one) => one.laminate.id === 'patch');
+  const { id } = await createBoat(context, merrow());
+  await editBoat(context, id, 1, [action('c1', { type: 'reference.add', item: laminate, index: 0 })]);
+  const mine = (await listLaminates(context)).filter((one) => one.laminate.id === 'patch');
   expect(mine).toMatchObject([{ boatId: id, boatName: 'Merrow 84', uses: [] }]);
   // Another boat can take it whole: fibres stand before the fabrics that need them.
   const kinds = mine[0]!.materials.map(({ kind }) => kind);
   expect(kinds).toContain('fibre');
   expect(kinds.lastIndexOf('fibre')).toBeLessThan(kinds.indexOf('fabric'));
-  await archiveBoat(db, id, true);
-  expect(await listLaminates(db)).toEqual([]);
+  await archiveBoat(context, id, true);
+  expect(await listLaminates(context)).toEqual([]);
 });
 
 it('the driver refuses what SQLite cannot hold and turns booleans into numbers', () => {
@@ -364,34 +397,36 @@ describe('packs of the yard', () => {
     0.25,
   );
   it('keep copies beside the shipped ones, and drop them again', async () => {
-    await savePack(db, copy, true);
-    expect((await listPacks(await openDatabase(file))).map(({ id }) => id)).toEqual([
+    await savePack(context, copy, true);
+    expect((await listPacks(contextOf(await openDatabase(file)))).map(({ id }) => id)).toEqual([
       SMALL_CRAFT_PACK.id,
       'yard-rule',
       'workboat-uplift',
       'as-specified',
       'our-copy',
     ]);
-    await expect(savePack(db, copy, true)).rejects.toMatchObject({ code: 'conflict' });
-    await dropPack(db, 'our-copy');
-    expect(await listPacks(db)).toHaveLength(4);
-    await expect(dropPack(db, 'our-copy')).rejects.toMatchObject({ code: 'notFound' });
+    await expect(savePack(context, copy, true)).rejects.toMatchObject({ code: 'conflict' });
+    await dropPack(context, 'our-copy');
+    expect(await listPacks(context)).toHaveLength(4);
+    await expect(dropPack(context, 'our-copy')).rejects.toMatchObject({ code: 'notFound' });
   });
   it('let a shipped pack be signed for, and never changed', async () => {
     const signed = {
       ...SMALL_CRAFT_PACK,
       signOff: { by: 'I. Hallin', note: 'read beside our copy', at: '2026-11-26' },
     };
-    await savePack(db, signed, false);
-    expect((await listPacks(db))[0]).toEqual(signed);
-    await expect(savePack(db, { ...SMALL_CRAFT_PACK, wrinklingFactor: 0.9 }, false)).rejects.toThrow('make a copy');
-    await dropPack(db, SMALL_CRAFT_PACK.id);
-    expect((await listPacks(db))[0]!.signOff).toBeNull();
+    await savePack(context, signed, false);
+    expect((await listPacks(context))[0]).toEqual(signed);
+    await expect(savePack(context, { ...SMALL_CRAFT_PACK, wrinklingFactor: 0.9 }, false)).rejects.toThrow(
+      'make a copy',
+    );
+    await dropPack(context, SMALL_CRAFT_PACK.id);
+    expect((await listPacks(context))[0]!.signOff).toBeNull();
   });
   it('refuse a copy that becomes another kind, and one that is not there', async () => {
-    await savePack(db, copy, true);
-    const yard = (await listPacks(db)).find(({ kind }) => kind === 'yardRule')!;
-    await expect(savePack(db, { ...yard, id: 'our-copy' }, false)).rejects.toThrow('another kind');
-    await expect(savePack(db, { ...copy, id: 'nowhere' }, false)).rejects.toMatchObject({ code: 'notFound' });
+    await savePack(context, copy, true);
+    const yard = (await listPacks(context)).find(({ kind }) => kind === 'yardRule')!;
+    await expect(savePack(context, { ...yard, id: 'our-copy' }, false)).rejects.toThrow('another kind');
+    await expect(savePack(context, { ...copy, id: 'nowhere' }, false)).rejects.toMatchObject({ code: 'notFound' });
   });
 });

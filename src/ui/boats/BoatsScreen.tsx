@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Badge, Button, Card, Form } from 'react-bootstrap';
-import type { BoatSummary } from '@/core/edit';
+import type { BoatSummary } from '@/core/revision';
 import { api, wordsOf } from '../shared/api';
 import { Frame } from '../shared/Frame';
 import { UnitsSwitch } from '../shared/units';

@@ -2,7 +2,8 @@
 import { nanoid } from 'nanoid';
 import { useEffect, useState } from 'react';
 import { Button, Card } from 'react-bootstrap';
-import { layLaminate, usesOf, type BookLaminate, type Edit } from '@/core/edit';
+import { layLaminate, usesOf, type Edit } from '@/core/edit';
+import type { BookLaminate } from '@/core/revision';
 import type { Boat, Part, Reference } from '@/core/document';
 import { api, wordsOf } from '../shared/api';
 import { useBoat } from '../shared/boat';

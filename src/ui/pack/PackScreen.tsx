@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { Card, Form } from 'react-bootstrap';
-import type { Revision } from '@/core/edit';
+import type { Revision } from '@/core/revision';
 import { useBoat } from '../shared/boat';
 import { useUnits } from '../shared/units';
 

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { Button, Card, Form } from 'react-bootstrap';
-import type { ChangeRequest } from '@/core/edit';
+import type { ChangeRequest } from '@/core/revision';
 import { useBoat } from '../shared/boat';
 import { ChangeList } from '../shared/ChangeList';
 

@@ -1,7 +1,8 @@
 'use client';
 import { useEffect, useState } from 'react';
 import { Card, Form } from 'react-bootstrap';
-import { alignTo, difference, type BoatSummary, type Change, type Revision } from '@/core/edit';
+import { alignTo, difference, type Change } from '@/core/edit';
+import type { BoatSummary, Revision } from '@/core/revision';
 import type { Boat } from '@/core/document';
 import { api, wordsOf } from '../shared/api';
 import { useDesign } from '../shared/boat';

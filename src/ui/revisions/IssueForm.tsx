@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { Button, Card, Form } from 'react-bootstrap';
-import type { ChangeRequest, Revision } from '@/core/edit';
+import type { ChangeRequest, Revision } from '@/core/revision';
 import { useBoat } from '../shared/boat';
 
 /** Issue the draft, or ask for the change that it is to the revision that stands. */

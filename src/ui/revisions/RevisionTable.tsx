@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { Button, Card, Form } from 'react-bootstrap';
-import type { Revision, RevisionEvent } from '@/core/edit';
+import type { Revision, RevisionEvent } from '@/core/revision';
 
 const STATES = { stands: '✓ stands', superseded: 'superseded', withdrawn: '✕ withdrawn' } as const;
 const CLASSES = { stands: 'verdict meets', superseded: 'soft', withdrawn: 'verdict fails' } as const;

@@ -1,6 +1,6 @@
 'use client';
 import { useCallback, useEffect, useState } from 'react';
-import type { BoatSummary, ChangeRequest, Revision, VariantStanding } from '@/core/edit';
+import type { BoatSummary, ChangeRequest, Revision, VariantStanding } from '@/core/revision';
 import { api, wordsOf } from '../shared/api';
 import { useBoat } from '../shared/boat';
 import { Onward } from '../shared/Onward';

@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { Button, Card } from 'react-bootstrap';
-import type { VariantStanding } from '@/core/edit';
+import type { VariantStanding } from '@/core/revision';
 import { ChangeList } from '../shared/ChangeList';
 
 /** The boat this one follows, and where it goes its own way. */

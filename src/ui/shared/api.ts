@@ -9,6 +9,11 @@ export class ApiError extends Error {
   ) {
     super(message);
   }
+
+  /** The words with their quantities left open for the reader's units. */
+  get text(): string {
+    return typeof this.details['text'] === 'string' ? this.details['text'] : this.message;
+  }
 }
 
 /** Send a file for the server to read. */
@@ -21,12 +26,13 @@ export async function api<T>(
   url: string,
   body?: unknown,
 ): Promise<T> {
+  const person = personHeader();
   const response = await fetch(url, {
     method,
     ...(body === undefined
-      ? {}
+      ? { headers: person }
       : {
-          headers: { 'content-type': 'application/json' },
+          headers: { 'content-type': 'application/json', ...person },
           body: typeof body === 'string' ? body : JSON.stringify(body),
         }),
   });
@@ -56,3 +62,25 @@ export const wordsOf = (error: unknown) =>
     : error instanceof TypeError
       ? 'The server cannot be reached. Nothing was lost; try again.'
       : String((error as Error).message ?? error);
+
+const PERSON_KEY = 'keramos.person';
+/** The name whoever sits here gave; empty until there is one. */
+export function personHere(): string {
+  try {
+    return localStorage.getItem(PERSON_KEY) ?? '';
+  } catch {
+    return '';
+  }
+}
+/** Remember who sits here, for the edits of this browser. */
+export function setPersonHere(name: string): void {
+  try {
+    localStorage.setItem(PERSON_KEY, name.trim().slice(0, 60));
+  } catch {
+    // A browser that keeps nothing edits without a name.
+  }
+}
+function personHeader(): Record<string, string> {
+  const name = personHere();
+  return name === '' ? {} : { 'x-keramos-person': encodeURIComponent(name) };
+}

@@ -1,13 +1,11 @@
 'use client';
 import { createContext, useContext, useEffect, useState, useSyncExternalStore, type ReactNode } from 'react';
-import type { Boat } from '@/core/document';
-import type { HistoryStacks } from '@/core/edit';
-import { BoatStore, type BoatDesign, type BoatState } from './boatStore';
+import { BoatStore, type BoatDesign, type BoatState, type Initial } from './boatStore';
 
 const StoreContext = createContext<BoatStore | null>(null);
 
 export interface BoatProviderProps {
-  initial: { id: string; version: number; archived: boolean; boat: Boat; history: HistoryStacks };
+  initial: Initial;
   children: ReactNode;
 }
 
@@ -15,10 +13,15 @@ export interface BoatProviderProps {
 export function BoatProvider({ initial, children }: BoatProviderProps) {
   const [store] = useState(() => new BoatStore(initial));
   useEffect(() => {
-    store.resume();
+    const leave = store.resume();
+    window.addEventListener('pagehide', leave);
     const look = () => document.visibilityState === 'visible' && void store.lookAgain();
     document.addEventListener('visibilitychange', look);
-    return () => document.removeEventListener('visibilitychange', look);
+    return () => {
+      leave();
+      window.removeEventListener('pagehide', leave);
+      document.removeEventListener('visibilitychange', look);
+    };
   }, [store]);
   return <StoreContext value={store}>{children}</StoreContext>;
 }

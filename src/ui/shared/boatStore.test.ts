@@ -43,18 +43,22 @@ class FakeServer {
 let server: FakeServer;
 let kept: Map<string, string>;
 const newStore = () =>
-  new BoatStore({ id: 'b', version: server.version, archived: false, boat: server.boat, history: EMPTY_HISTORY });
+  new BoatStore(
+    { id: 'b', version: server.version, archived: false, boat: server.boat, history: EMPTY_HISTORY },
+    {
+      keys: () => [...kept.keys()],
+      get: (key) => kept.get(key) ?? null,
+      set: (key, value) => void kept.set(key, value),
+      remove: (key) => void kept.delete(key),
+    },
+  );
 const settled = (store: BoatStore, state: string) => vi.waitFor(() => expect(store.getState().save).toBe(state));
 
 beforeEach(() => {
   server = new FakeServer();
   kept = new Map();
   vi.stubGlobal('fetch', server.fetch);
-  vi.stubGlobal('localStorage', {
-    getItem: (key: string) => kept.get(key) ?? null,
-    setItem: (key: string, value: string) => void kept.set(key, value),
-    removeItem: (key: string) => void kept.delete(key),
-  });
+  vi.stubGlobal('localStorage', { getItem: () => null });
 });
 
 describe('the boat on the page', () => {
@@ -97,6 +101,7 @@ describe('the boat on the page', () => {
     store.act(turn(45));
     await settled(store, 'offline');
     expect(kept.size).toBe(1);
+    store.resume()();
     const reloaded = newStore();
     server.reachable = true;
     reloaded.resume();
@@ -109,7 +114,11 @@ describe('the boat on the page', () => {
     const store = newStore();
     server.refuse = 'Not today';
     store.act(turn(45));
-    await vi.waitFor(() => expect(store.getState().notice?.text).toBe('Not saved (1 change): Not today'));
+    await vi.waitFor(() =>
+      expect(store.getState().notice?.text).toBe(
+        'Not saved (1 change): turned layer 4 (TX 900) of Hull to 45°: Not today',
+      ),
+    );
     expect(angleOf(store.getState().boat)).toBe(0);
   });
   it('takes over what another window saved when it looks again', async () => {
@@ -135,7 +144,9 @@ describe('when somebody else was quicker', () => {
     expect(conflict!.theirChanges!.map(({ kind, subject }) => `${kind} ${subject}`)).toEqual([
       'removed Layer 6, BX45 600',
     ]);
-    expect(conflict!.ourChanges.some(({ details }) => details.includes('0° → 45°'))).toBe(true);
+    expect(conflict!.ourChanges.some(({ details }) => details.includes('Angle: {{angle 0}} → {{angle 45}}'))).toBe(
+      true,
+    );
   });
   it('puts ours on top of theirs', async () => {
     const store = await clash();

@@ -1,5 +1,6 @@
 import { nanoid } from 'nanoid';
 import { KeramosError } from '@/core/error';
+import { boatToJson, type Boat } from '@/core/document';
 import {
   applyEdits,
   describeEdits,
@@ -12,16 +13,10 @@ import {
   type HistoryEntry,
   type HistoryStacks,
 } from '@/core/edit';
-import { boatToJson, type Boat } from '@/core/document';
 import { makeEvaluator, type ZoneEvaluation } from '@/core/evaluate';
 import { api, ApiError, wordsOf } from './api';
-
-export interface Action {
-  clientId: string;
-  action: HistoryEntry['action'];
-  edits: Edit[];
-  label?: string;
-}
+import { nextBatch, openSaving, saveStep, type Pending, type Saving, type SavingEvent } from './saving/machine';
+import { browserStorage, Unsent, type UnsentStorage } from './saving/unsent';
 
 export interface Conflict {
   theirs: Boat;
@@ -38,7 +33,7 @@ export interface BoatDesign {
   evaluations: ReadonlyMap<string, ZoneEvaluation>;
 }
 
-export type SaveState = 'saved' | 'saving' | 'offline' | 'conflict';
+export type SaveState = Saving['mode'];
 
 export interface BoatState extends BoatDesign {
   history: HistoryStacks;
@@ -46,42 +41,52 @@ export interface BoatState extends BoatDesign {
   archived: boolean;
   save: SaveState;
   conflict: Conflict | null;
-  /** A short notice: a refused edit, an undone action. */
+  /** A short notice: a refused edit, an undone action. Quantities are left open for the reader's units. */
   notice: { kind: 'refused' | 'done'; text: string } | null;
 }
 
-interface Initial {
+export interface Initial {
   id: string;
   version: number;
   archived: boolean;
   boat: Boat;
   history: HistoryStacks;
+  /** It stands behind the boat it is a variant of. */
+  behind?: boolean;
 }
 
 const RETRY_MILLISECONDS = 3000;
 const SEND_AFTER_MILLISECONDS = 30;
+const ALIVE_MILLISECONDS = 5000;
+
+const without = (entries: HistoryEntry[], lost: ReadonlySet<HistoryEntry>) =>
+  entries.filter((entry) => !lost.has(entry));
 
 /**
- * The boat on the page: applies edits at once, saves them in order, keeps unsaved ones through reloads, notices when somebody else was quicker.
- * React reads it through `subscribe` with `getState` or `getDesign`.
+ * The boat on the page: applies edits at once, saves them in order, keeps unsaved ones through reloads, notices when somebody else was
+ * quicker. What becomes of an edit is decided by the saving machine; this runs what it asks for. React reads it through `subscribe`
+ * with `getState` or `getDesign`.
  */
 export class BoatStore {
   private state: BoatState;
   private design: BoatDesign;
   private listeners = new Set<() => void>();
   private evaluate = makeEvaluator();
-  private pending: Action[] = [];
-  /** The boat as the server has it at `state.version`; null when a reload found unsaved edits of an older version. */
-  private confirmed: Boat | null;
-  private sending = false;
+  private saving: Saving;
+  private unsent: Unsent;
+  private entries = new Map<string, HistoryEntry>();
   private retry: ReturnType<typeof setTimeout> | undefined;
+  private behind: boolean;
 
-  constructor(initial: Initial) {
-    this.confirmed = initial.boat;
-    const { id, boat } = initial;
+  constructor(initial: Initial, storage: UnsentStorage = browserStorage) {
+    const { id, boat, version } = initial;
+    this.saving = openSaving({ boat, version }, null);
+    this.unsent = new Unsent(storage, id, nanoid(8), () => Date.now());
+    this.behind = initial.behind ?? false;
     this.design = { id, boat, evaluations: this.evaluate(boat) };
     this.state = {
-      ...initial,
+      version,
+      archived: initial.archived,
       ...this.design,
       history: initial.history ?? EMPTY_HISTORY,
       save: 'saved',
@@ -105,91 +110,88 @@ export class BoatStore {
     this.listeners.forEach((listener) => listener());
   }
 
-  private get storageKey(): string {
-    return `keramos.unsaved.${this.state.id}`;
+  /** Take a step of the saving machine; the page shows what follows, the browser keeps what is not sent. */
+  private step(event: SavingEvent, change: Partial<BoatState> = {}): void {
+    const before = this.saving;
+    this.saving = saveStep(before, event);
+    const { boat, base, confirmed, mode, refused, queue } = this.saving;
+    this.unsent.keep(base, queue);
+    const news = refused.slice(before.refused.length);
+    this.set({
+      boat,
+      version: queue.length > 0 ? base : confirmed.version,
+      save: mode,
+      ...(mode === 'conflict' ? {} : { conflict: null }),
+      ...(news.length > 0 ? this.tellRefused(news) : {}),
+      ...change,
+    });
   }
-  private keep(): void {
+
+  /** What could not be taken, in words, and out of what can be undone. */
+  private tellRefused(news: Saving['refused']): Partial<BoatState> {
+    const waiting = new Set(this.saving.queue.map(({ clientId }) => clientId));
+    const lost = new Set([...this.entries].filter(([id]) => !waiting.has(id)).map(([, entry]) => entry));
+    const { undo, redo } = this.state.history;
+    const text = news.map(({ what, why }) => `${what}: ${why}`).join('; ');
+    return {
+      history: { undo: without(undo, lost), redo: without(redo, lost) },
+      notice: {
+        kind: 'refused',
+        text: `Not saved (${news.length === 1 ? '1 change' : `${news.length} changes`}): ${text}`,
+      },
+    };
+  }
+
+  /** Take up edits that an earlier page could not save. Call once, in the browser; gives back how to leave. */
+  resume(): () => void {
+    const kept = this.unsent.takeOver();
+    if (kept) {
+      this.saving = openSaving(this.saving.confirmed, kept);
+      this.set({ boat: this.saving.boat, version: this.saving.base, save: this.saving.mode });
+      void this.flush();
+    }
+    const alive = setInterval(() => this.unsent.keep(this.saving.base, this.saving.queue), ALIVE_MILLISECONDS);
+    if (this.behind) void this.followParent();
+    return () => {
+      clearInterval(alive);
+      this.unsent.keep(this.saving.base, this.saving.queue, true);
+    };
+  }
+
+  /** Let a variant follow its parent; what follows comes as an action of its own. */
+  private async followParent(): Promise<void> {
     try {
-      if (this.pending.length === 0) localStorage.removeItem(this.storageKey);
-      else
-        localStorage.setItem(this.storageKey, JSON.stringify({ version: this.state.version, actions: this.pending }));
+      const { problem } = await api<{ problem: string | null }>('POST', `/api/boats/${this.state.id}/variant`);
+      if (problem === null) await this.lookAgain();
     } catch {
-      // Storage may be full or forbidden: saving goes on, only the reload net is missing.
+      // It follows when it is next opened.
     }
   }
 
-  private readKept(): { version: number; actions: Action[] } | null {
-    try {
-      return JSON.parse(localStorage.getItem(this.storageKey) ?? 'null') as {
-        version: number;
-        actions: Action[];
-      } | null;
-    } catch {
-      return null;
-    }
-  }
-
-  /** Take up edits that an earlier page could not save. Call once, in the browser. */
-  resume(): void {
-    const kept = this.readKept();
-    const actions = kept?.actions?.filter((action) => editsSchema.safeParse(action.edits).success) ?? [];
-    if (!kept || actions.length === 0) return;
-    const sameBase = kept.version === this.state.version;
-    if (!sameBase) this.confirmed = null;
-    this.pending = actions;
-    const { boat } = this.replay(this.state.boat, actions);
-    this.set({ boat, version: kept.version, save: 'saving' });
-    void this.flush();
-  }
-
-  /** Apply actions to a boat, leaving out those that no longer fit. */
-  private replay(base: Boat, actions: readonly Action[]): { boat: Boat; kept: Action[]; lost: string[] } {
-    let boat = base;
-    const kept: Action[] = [];
-    const lost: string[] = [];
-    for (const action of actions) {
-      try {
-        boat = applyEdits(boat, action.edits).boat;
-        kept.push({ ...action, clientId: nanoid(12) });
-      } catch (error) {
-        if (!(error instanceof KeramosError)) throw error;
-        lost.push(`${describeEdits(boat, action.edits)}: ${error.message}`);
-      }
-    }
-    return { boat, kept, lost };
+  private refuse(text: string): null {
+    this.set({ notice: { kind: 'refused', text } });
+    return null;
   }
 
   private apply(action: HistoryEntry['action'], edits: Edit[], label?: string): HistoryEntry | null {
-    if (this.state.archived) {
-      this.set({
-        notice: { kind: 'refused', text: 'This boat is archived: bring it back from the list before editing it.' },
-      });
-      return null;
-    }
+    if (this.state.archived)
+      return this.refuse('This boat is archived: bring it back from the list before editing it.');
     const checked = editsSchema.safeParse(edits);
-    if (!checked.success) {
-      this.set({ notice: { kind: 'refused', text: checked.error.issues[0]!.message } });
-      return null;
-    }
+    if (!checked.success) return this.refuse(checked.error.issues[0]!.message);
     try {
-      const description = label ?? describeEdits(this.state.boat, edits);
-      const { boat, inverse } = applyEdits(this.state.boat, checked.data);
+      const before = this.state.boat;
+      const { inverse } = applyEdits(before, checked.data);
+      const description = label ?? describeEdits(before, edits);
       const entry: HistoryEntry = { action, description, forward: checked.data, inverse };
-      this.pending.push({ clientId: nanoid(12), action, edits: checked.data, ...(label && { label }) });
-      this.set({
-        boat,
-        history: pushHistory(this.state.history, entry),
-        save: this.state.save === 'conflict' ? 'conflict' : 'saving',
-        notice: null,
-      });
-      this.keep();
+      const pending: Pending = { clientId: nanoid(12), action, edits: checked.data, ...(label && { label }) };
+      this.entries.set(pending.clientId, entry);
+      this.step({ type: 'typed', pending }, { history: pushHistory(this.state.history, entry), notice: null });
       // What it comes to is shown before it is sent; until then it is kept on this machine.
       setTimeout(() => void this.flush(), SEND_AFTER_MILLISECONDS);
       return entry;
     } catch (error) {
       if (!(error instanceof KeramosError)) throw error;
-      this.set({ notice: { kind: 'refused', text: error.message } });
-      return null;
+      return this.refuse(error.text);
     }
   }
 
@@ -209,157 +211,139 @@ export class BoatStore {
     if (last && this.apply('redo', last.inverse, last.description))
       this.set({ notice: { kind: 'done', text: `Did again: ${last.description}` } });
   };
-  dismiss = (): void => this.set({ notice: null });
+  dismiss = (): void => {
+    this.saving = saveStep(this.saving, { type: 'read' });
+    this.set({ notice: null });
+  };
 
   /** Send what is unsaved, in order, one request at a time. */
   private async flush(): Promise<void> {
-    if (this.sending || this.pending.length === 0 || this.state.save === 'conflict') return;
-    this.sending = true;
+    const batch = nextBatch(this.saving);
+    if (batch.length === 0) return;
     clearTimeout(this.retry);
-    const batch = this.pending.slice(0, 200);
+    this.step({ type: 'sent', count: batch.length });
+    const body = { baseVersion: this.saving.base, actions: batch };
     try {
-      const { version } = await api<{ version: number }>('POST', `/api/boats/${this.state.id}/edits`, {
-        baseVersion: this.state.version,
-        actions: batch,
-      });
-      this.pending = this.pending.slice(batch.length);
-      if (this.confirmed)
-        this.confirmed = this.pending.length === 0 ? this.state.boat : applyAll(this.confirmed, batch);
-      this.set({ version, save: this.pending.length ? 'saving' : 'saved' });
-      this.keep();
-      if (!this.confirmed) await this.refresh();
+      const { version } = await api<{ version: number }>('POST', `/api/boats/${this.state.id}/edits`, body);
+      this.step({ type: 'acknowledged', version });
+      batch.forEach(({ clientId }) => this.entries.delete(clientId));
+      if (this.saving.queue.length === 0 && this.saving.base !== this.saving.confirmed.version) await this.refresh();
     } catch (error) {
-      if (error instanceof ApiError && error.status === 409) await this.meetConflict();
-      else if (error instanceof ApiError && error.status >= 400 && error.status < 500)
-        await this.giveBack(batch, error);
-      else {
-        this.set({ save: 'offline' });
-        this.retry = setTimeout(() => void this.flush(), RETRY_MILLISECONDS);
-      }
-    } finally {
-      this.sending = false;
+      await this.answerTo(error);
     }
-    if (this.pending.length && this.state.save === 'saving') void this.flush();
+    if (this.saving.mode === 'saving') void this.flush();
   }
 
-  private async fetchTheirs() {
-    return api<Initial>('GET', `/api/boats/${this.state.id}?history`);
+  /** What the machine makes of an answer that is no acknowledgement. */
+  private async answerTo(error: unknown): Promise<void> {
+    if (error instanceof ApiError && error.status === 409) return this.meetOthers();
+    if (error instanceof ApiError && error.status >= 400 && error.status < 500) {
+      const clientId = typeof error.details['clientId'] === 'string' ? error.details['clientId'] : null;
+      return this.step({ type: 'refused', why: error.text, clientId });
+    }
+    this.tryLater();
   }
 
-  private async meetConflict(): Promise<void> {
+  private tryLater(): void {
+    this.step({ type: 'unreachable' });
+    clearTimeout(this.retry);
+    this.retry = setTimeout(() => void this.flush(), RETRY_MILLISECONDS);
+  }
+
+  private fetchTheirs = () => api<Initial>('GET', `/api/boats/${this.state.id}?history`);
+
+  private async meetOthers(): Promise<void> {
     try {
-      const theirs = await this.fetchTheirs();
-      const base = this.confirmed;
-      this.set({
-        save: 'conflict',
-        conflict: {
-          theirs: theirs.boat,
-          version: theirs.version,
-          theirChanges: base && difference(base, theirs.boat),
-          ourChanges: difference(base ?? theirs.boat, this.state.boat),
-        },
-      });
+      const { boat, version } = await this.fetchTheirs();
+      const { confirmed, base } = this.saving;
+      const common = base === confirmed.version ? confirmed.boat : null;
+      const conflict: Conflict = {
+        theirs: boat,
+        version,
+        theirChanges: common && difference(common, boat),
+        ourChanges: difference(common ?? boat, this.state.boat),
+      };
+      this.step({ type: 'metOthers', theirs: { boat, version } }, { conflict });
     } catch {
-      this.set({ save: 'offline' });
-      this.retry = setTimeout(() => void this.flush(), RETRY_MILLISECONDS);
+      this.tryLater();
     }
   }
 
-  /** The server would not take an action the page took: say so, and show what the server has. */
-  private async giveBack(batch: Action[], error: ApiError): Promise<void> {
-    this.pending = [];
-    this.keep();
-    await this.refresh();
-    this.set({
-      notice: {
-        kind: 'refused',
-        text: `Not saved (${batch.length} ${batch.length === 1 ? 'change' : 'changes'}): ${error.message}`,
-      },
-    });
-  }
-
+  /** The server's state as new ground; history comes along where nothing of ours is open. */
   private async refresh(): Promise<void> {
     const { boat, version, history, archived } = await this.fetchTheirs();
-    this.confirmed = boat;
-    this.set({ boat, version, history, archived, save: 'saved', conflict: null });
+    const before = this.saving.confirmed;
+    this.step({ type: 'fetched', theirs: { boat, version } });
+    if (this.saving.queue.length === 0 && this.saving.confirmed !== before) this.set({ history, archived });
   }
 
   /** When the window comes back: take over what others saved meanwhile, if nothing of ours is waiting. */
   lookAgain = async (): Promise<void> => {
-    if (this.pending.length) return void this.flush();
+    if (this.saving.queue.length > 0) return void this.flush();
+    const before = this.state.boat;
     try {
-      const theirs = await this.fetchTheirs();
-      if (theirs.version === this.state.version || this.pending.length) return;
-      const changes = difference(this.state.boat, theirs.boat);
-      this.confirmed = theirs.boat;
-      this.set({
-        boat: theirs.boat,
-        version: theirs.version,
-        history: theirs.history,
-        notice: changes.length
-          ? {
-              kind: 'done',
-              text: `Changed in another window: ${changes
-                .slice(0, 3)
-                .map((c) => `${c.place}, ${c.subject}`)
-                .join('; ')}`,
-            }
-          : null,
-      });
+      await this.refresh();
     } catch {
       // The next edit will find out whether the server is there.
+      return;
     }
+    if (this.saving.queue.length > 0) return;
+    const changes = difference(before, this.state.boat);
+    if (changes.length === 0) return;
+    const places = changes.slice(0, 3).map((change) => `${change.place}, ${change.subject}`);
+    this.set({ notice: { kind: 'done', text: `Changed in another window: ${places.join('; ')}` } });
   };
 
-  /** Settle a conflict. 'mine on top' replays our changes on theirs; 'theirs' drops ours; 'apart' keeps ours as a boat of its own. */
+  /** Settle a conflict. 'onTop' replays our changes on theirs; 'theirs' drops ours; 'apart' keeps ours as a boat of its own. */
   settle = async (way: 'onTop' | 'theirs' | 'apart'): Promise<void> => {
-    const { conflict, boat } = this.state;
-    if (!conflict) return;
-    if (way === 'apart') {
-      try {
-        await api('POST', '/api/boats/import', boatToJson({ ...boat, name: `${boat.name} (mine)`.slice(0, 80) }));
-      } catch (error) {
-        this.set({ notice: { kind: 'refused', text: wordsOf(error) } });
-        return;
+    if (!this.state.conflict) return;
+    const of = this.saving.queue;
+    const { boat } = this.state;
+    let history: HistoryStacks;
+    try {
+      if (way === 'apart') {
+        const own = boatToJson({ ...boat, name: `${boat.name} (mine)`.slice(0, 80) });
+        await api('POST', '/api/boats/import', own);
       }
+      ({ history } = await this.fetchTheirs());
+    } catch (error) {
+      this.refuse(wordsOf(error));
+      return;
     }
-    const { history } = await this.fetchTheirs();
-    const ours =
-      way === 'onTop' ? this.replay(conflict.theirs, this.pending) : { boat: conflict.theirs, kept: [], lost: [] };
-    this.confirmed = conflict.theirs;
-    this.pending = ours.kept;
-    const text = ours.lost.length
-      ? `Could not be put on top: ${ours.lost.join('; ')}`
-      : way === 'onTop'
-        ? 'Your changes are on top of theirs.'
-        : way === 'apart'
-          ? `Your state is kept as "${boat.name} (mine)" in the list of boats.`
-          : 'Theirs taken, yours dropped.';
-    let stacks = history;
-    let at = conflict.theirs;
-    for (const action of ours.kept) {
-      const applied = applyEdits(at, action.edits);
-      stacks = pushHistory(stacks, {
-        action: 'do',
-        description: action.label ?? describeEdits(at, action.edits),
-        forward: action.edits,
-        inverse: applied.inverse,
-      });
-      at = applied.boat;
-    }
-    this.pending = ours.kept.map((action) => ({ ...action, action: 'do' }));
+    const words = {
+      onTop: 'Your changes are on top of theirs.',
+      theirs: 'Theirs taken, yours dropped.',
+      apart: `Your state is kept as "${boat.name} (mine)" in the list of boats.`,
+    };
+    const { refused } = this.saving;
+    this.step({ type: 'settled', way: way === 'onTop' ? 'onTop' : 'theirs', of, newId: () => nanoid(12) });
+    const { queue, confirmed } = this.saving;
+    const lost = this.saving.refused.slice(refused.length);
     this.set({
-      boat: ours.boat,
-      version: conflict.version,
-      history: stacks,
-      conflict: null,
-      save: ours.kept.length ? 'saving' : 'saved',
-      notice: { kind: ours.lost.length ? 'refused' : 'done', text },
+      history: this.historyOn(history, confirmed.boat, queue),
+      notice: lost.length
+        ? {
+            kind: 'refused',
+            text: `Could not be put on top: ${lost.map(({ what, why }) => `${what}: ${why}`).join('; ')}`,
+          }
+        : { kind: 'done', text: words[way] },
     });
-    this.keep();
     void this.flush();
   };
-}
 
-const applyAll = (boat: Boat, actions: readonly Action[]) =>
-  actions.reduce((at, action) => applyEdits(at, action.edits).boat, boat);
+  /** The server's history with the queue on top of it. */
+  private historyOn(history: HistoryStacks, ground: Boat, queue: readonly Pending[]): HistoryStacks {
+    this.entries.clear();
+    let stacks = history;
+    let at = ground;
+    for (const pending of queue) {
+      const { boat, inverse } = applyEdits(at, pending.edits);
+      const description = pending.label ?? describeEdits(at, pending.edits);
+      const entry: HistoryEntry = { action: 'do', description, forward: pending.edits, inverse };
+      this.entries.set(pending.clientId, entry);
+      stacks = pushHistory(stacks, entry);
+      at = boat;
+    }
+    return stacks;
+  }
+}

@@ -1,7 +1,6 @@
-import { database } from '@/server/database/open';
-import { answer, json, readJson } from '@/server/http';
+import { answer, json, readJson, storeContext } from '@/server/http';
 import { listShelf, saveShelfMaterial } from '@/server/stores/shelf';
 
-export const GET = () => answer(async () => json(await listShelf(await database())));
+export const GET = (request: Request) => answer(async () => json(await listShelf(await storeContext(request))));
 export const POST = (request: Request) =>
-  answer(async () => json(await saveShelfMaterial(await database(), await readJson(request), true), 201));
+  answer(async () => json(await saveShelfMaterial(await storeContext(request), await readJson(request), true), 201));

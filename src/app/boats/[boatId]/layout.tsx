@@ -2,11 +2,11 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { KeramosError } from '@/core/error';
-import { database } from '@/server/database/open';
-import { readBoat, readHistory } from '@/server/stores/boats';
-import { follow } from '@/server/stores/variants';
+import { readBoatWithHistory } from '@/server/stores/history';
+import { isBehind } from '@/server/stores/variants';
 import { BoatProvider } from '@/ui/shared/boat';
 import { BoatFrame } from '@/ui/shared/BoatFrame';
+import { storeContext } from '@/server/http';
 
 interface Props {
   params: Promise<{ boatId: string }>;
@@ -14,10 +14,9 @@ interface Props {
 }
 
 async function load(boatId: string) {
-  const db = await database();
+  const context = await storeContext();
   try {
-    await follow(db, boatId);
-    return { ...(await readBoat(db, boatId)), history: await readHistory(db, boatId) };
+    return { ...(await readBoatWithHistory(context, boatId)), behind: await isBehind(context, boatId) };
   } catch (error) {
     if (error instanceof KeramosError && error.code === 'notFound') notFound();
     throw error;

@@ -79,11 +79,13 @@ describe('the details of the demo boats', () => {
     expect(describeEdits(boat, [{ type: 'detail.set', item: { ...tow!, name: 'Tow bitt' } }])).toBe('changed Tow bitt');
     expect(difference(boat, after).map(({ place, subject }) => `${place}: ${subject}`)).toEqual(['Details: Tow bitt']);
     expect(applyEdits(after, inverse).boat).toEqual(boat);
-    expect(() => applyEdits(boat, [{ type: 'load.remove', id: 'tow' }])).toThrow('Tow post is led from this load');
+    expect(() => applyEdits(boat, [{ type: 'load.remove', id: 'tow' }])).toThrow(
+      'Tow line is in use: Tow post has it as "Load"',
+    );
     expect(() => applyEdits(boat, [{ type: 'material.drop', materialId: 'stainless-a4' }])).toThrow('is in use');
     expect(() =>
       applyEdits(boat, [{ type: 'detail.add', item: { ...tow!, id: 'other', boltMetal: 'gold' } as Detail, index: 0 }]),
-    ).toThrow('"gold" is not among');
+    ).toThrow('asks for a material that is not in this boat (gold)');
   });
 });
 

@@ -12,17 +12,9 @@ import {
   type Findings,
   type PathLink,
   type Scene,
-} from './context';
-import type { Detail } from './detailSchema';
-import { boltedFindings } from './bolted/findings';
-import { extensionFindings } from './extension/findings';
-import { flangeFindings } from './flange/findings';
-import { linerFindings } from './liner/findings';
-import { patchFindings } from './patch/findings';
-import { stiffenerEndFindings } from './stiffenerEnd/findings';
-import { strapFindings } from './strap/findings';
-import { tabbingFindings } from './tabbing/findings';
-import { transomFindings } from './transom/findings';
+} from './scene';
+import { kindOf } from './kinds';
+import type { Detail } from './schema';
 
 /** What is expected of a pull or lift on the finished detail. */
 export interface ProofCase {
@@ -49,28 +41,7 @@ export interface DetailEvaluation {
   problem: string | null;
 }
 
-function findingsOf(scene: Scene, detail: Detail): Findings {
-  switch (detail.kind) {
-    case 'strap':
-      return strapFindings(scene, detail);
-    case 'bolted':
-      return boltedFindings(scene, detail);
-    case 'patch':
-      return patchFindings(scene, detail);
-    case 'transom':
-      return transomFindings(scene, detail);
-    case 'tabbing':
-      return tabbingFindings(scene, detail);
-    case 'flange':
-      return flangeFindings(scene, detail);
-    case 'extension':
-      return extensionFindings(scene, detail);
-    case 'liner':
-      return linerFindings(scene, detail);
-    case 'stiffenerEnd':
-      return stiffenerEndFindings(scene, detail);
-  }
-}
+const findingsOf = (scene: Scene, detail: Detail): Findings => kindOf(detail).findings(scene, detail);
 
 /** Checks of fit: they hold or they do not, and are no link of the load path while they hold. */
 const FITS = new Set([

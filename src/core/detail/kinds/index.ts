@@ -5,12 +5,11 @@ export {
   type DetailMass,
   type PathLink,
   sceneOf,
-} from './context';
+} from './scene';
 export {
   CORE_TREATMENTS,
   type CoreTreatment,
   type Detail,
-  DETAIL_KINDS,
   type DetailKind,
   type DetailOf,
   detailSchema,
@@ -18,7 +17,7 @@ export {
   materialsOfDetail,
   type Preparation,
   PREPARATIONS,
-} from './detailSchema';
+} from './schema';
 export { drawDetail } from './drawDetail';
 export { drawingSvg, offsetLine } from './drawingSvg';
 export {
@@ -32,3 +31,5 @@ export {
 export { type At, type DetailDrawing, type Mark } from './marks';
 export { newDetail } from './newDetail';
 export { type TransomSchool, transomSchools } from './transom/findings';
+export { DETAIL_KINDS, kindOf } from './kinds';
+export { type Kind } from './kind';

@@ -1,4 +1,4 @@
-import type { Scene } from './context';
+import type { Scene } from './scene';
 import { box, millimetres as M, type At, type Mark } from './marks';
 
 /** Section through the zone's own laminate at a place, left to right (mm): skins and core as bands, outer face down. */

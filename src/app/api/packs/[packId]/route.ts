@@ -1,6 +1,5 @@
 import { KeramosError } from '@/core/error';
-import { database } from '@/server/database/open';
-import { answer, json, readJson } from '@/server/http';
+import { answer, json, readJson, storeContext } from '@/server/http';
 import { dropPack, savePack } from '@/server/stores/packs';
 
 type Context = { params: Promise<{ packId: string }> };
@@ -11,12 +10,12 @@ export const PUT = (request: Request, { params }: Context) =>
     const pack = await readJson(request);
     if ((pack as { id?: unknown } | null)?.id !== packId)
       throw new KeramosError('invalid', `The pack's id must be "${packId}", as in the address`, 'pack.id');
-    return json(await savePack(await database(), pack, false));
+    return json(await savePack(await storeContext(request), pack, false));
   });
 
-export const DELETE = (_: Request, { params }: Context) =>
+export const DELETE = (request: Request, { params }: Context) =>
   answer(async () => {
     const { packId } = await params;
-    await dropPack(await database(), packId);
+    await dropPack(await storeContext(request), packId);
     return json({ dropped: packId });
   });

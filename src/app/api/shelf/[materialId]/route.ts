@@ -1,6 +1,5 @@
 import { KeramosError } from '@/core/error';
-import { database } from '@/server/database/open';
-import { answer, json, readJson } from '@/server/http';
+import { answer, json, readJson, storeContext } from '@/server/http';
 import { dropShelfMaterial, saveShelfMaterial } from '@/server/stores/shelf';
 
 type Context = { params: Promise<{ materialId: string }> };
@@ -11,12 +10,12 @@ export const PUT = (request: Request, { params }: Context) =>
     const material = await readJson(request);
     if ((material as { id?: unknown } | null)?.id !== materialId)
       throw new KeramosError('invalid', `The material's id must be "${materialId}", as in the address`, 'material.id');
-    return json(await saveShelfMaterial(await database(), material, false));
+    return json(await saveShelfMaterial(await storeContext(request), material, false));
   });
 
-export const DELETE = (_: Request, { params }: Context) =>
+export const DELETE = (request: Request, { params }: Context) =>
   answer(async () => {
     const { materialId } = await params;
-    await dropShelfMaterial(await database(), materialId);
+    await dropShelfMaterial(await storeContext(request), materialId);
     return json({ dropped: materialId });
   });

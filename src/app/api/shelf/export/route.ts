@@ -1,8 +1,7 @@
 import { z } from 'zod';
 import { parseOrThrow } from '@/core/error';
 import { columnsOf, MATERIAL_KINDS, writeRow, type MaterialKind } from '@/core/material';
-import { database } from '@/server/database/open';
-import { answer, download } from '@/server/http';
+import { answer, download, storeContext } from '@/server/http';
 import { listShelf } from '@/server/stores/shelf';
 import { writeCsv, writeXlsx } from '@/server/table/writeTable';
 
@@ -16,7 +15,7 @@ const query = z.object({
 export const GET = (request: Request) =>
   answer(async () => {
     const { kind, format } = parseOrThrow(query, Object.fromEntries(new URL(request.url).searchParams));
-    const materials = (await listShelf(await database()))
+    const materials = (await listShelf(await storeContext(request)))
       .map(({ material }) => material)
       .filter((material) => material.kind === kind);
     const heads = columnsOf(kind).map(({ head }) => head);

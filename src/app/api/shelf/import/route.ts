@@ -1,7 +1,6 @@
 import { z } from 'zod';
 import { parseOrThrow } from '@/core/error';
-import { database } from '@/server/database/open';
-import { answer, json, readJson } from '@/server/http';
+import { answer, json, readJson, storeContext } from '@/server/http';
 import { saveShelfMaterials } from '@/server/stores/shelf';
 
 const request = z.strictObject({ materials: z.array(z.unknown()).min(1, 'Choose at least one row').max(5000) });
@@ -10,5 +9,5 @@ const request = z.strictObject({ materials: z.array(z.unknown()).min(1, 'Choose 
 export const POST = (incoming: Request) =>
   answer(async () => {
     const { materials } = parseOrThrow(request, await readJson(incoming));
-    return json({ saved: await saveShelfMaterials(await database(), materials) }, 201);
+    return json({ saved: await saveShelfMaterials(await storeContext(incoming), materials) }, 201);
   });

@@ -1,11 +1,11 @@
-import { database } from '@/server/database/open';
 import { listPacks } from '@/server/stores/packs';
 import { listShelf } from '@/server/stores/shelf';
 import { BriefScreen } from '@/ui/brief/BriefScreen';
+import { storeContext } from '@/server/http';
 
 export default async function Page() {
-  const db = await database();
-  const [shelf, packs] = await Promise.all([listShelf(db), listPacks(db)]);
+  const context = await storeContext();
+  const [shelf, packs] = await Promise.all([listShelf(context), listPacks(context)]);
   return (
     <BriefScreen shelf={shelf.map((item) => item.material).filter(({ kind }) => kind === 'resin')} packs={packs} />
   );

@@ -1,16 +1,16 @@
-import { database } from '@/server/database/open';
 import { listBoats } from '@/server/stores/boats';
 import { listChangeRequests } from '@/server/stores/changeRequests';
 import { listRevisions } from '@/server/stores/revisions';
 import { RevisionsScreen } from '@/ui/revisions/RevisionsScreen';
+import { storeContext } from '@/server/http';
 
 export default async function Page({ params }: { params: Promise<{ boatId: string }> }) {
   const { boatId } = await params;
-  const db = await database();
+  const context = await storeContext();
   const [revisions, requests, boats] = await Promise.all([
-    listRevisions(db, boatId),
-    listChangeRequests(db, boatId),
-    listBoats(db),
+    listRevisions(context, boatId),
+    listChangeRequests(context, boatId),
+    listBoats(context),
   ]);
   return <RevisionsScreen initial={revisions} requests={requests} boats={boats.filter(({ archived }) => !archived)} />;
 }

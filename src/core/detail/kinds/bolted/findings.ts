@@ -16,8 +16,8 @@ import {
   type DetailCaution,
   type Findings,
   type Scene,
-} from '../context';
-import { CORE_TREATMENTS, type DetailOf } from '../detailSchema';
+} from '../scene';
+import { CORE_TREATMENTS, type DetailOf } from '../schema';
 
 /** A core creeps under a lasting preload beyond this share of its crushing strength. */
 const CREEP = 0.5;

@@ -11,8 +11,8 @@ import {
   sheetMass,
   type Findings,
   type Scene,
-} from '../context';
-import type { DetailOf } from '../detailSchema';
+} from '../scene';
+import type { DetailOf } from '../schema';
 
 /** A lengthened or repaired hull: slope or steps of the joint against the laminate it joins. Source: stress on an inclined plane; equal strength of overlap layers. */
 export function extensionFindings(scene: Scene, detail: DetailOf<'extension'>): Findings {

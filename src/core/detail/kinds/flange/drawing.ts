@@ -1,5 +1,5 @@
-import type { Scene } from '../context';
-import type { DetailOf } from '../detailSchema';
+import type { Scene } from '../scene';
+import type { DetailOf } from '../schema';
 import { box, dimension, label, millimetres as M, mm, type DetailDrawing, type Mark } from '../marks';
 
 export function drawFlange(scene: Scene, detail: DetailOf<'flange'>): DetailDrawing {

@@ -12,8 +12,8 @@ import {
   preparationSteps,
   type Findings,
   type Scene,
-} from '../context';
-import type { DetailOf } from '../detailSchema';
+} from '../scene';
+import type { DetailOf } from '../schema';
 import { lineLoadOf } from '../lineLoad';
 
 /** Hull-to-deck joint: adhesive over the flange, and fasteners that alone would hold it. Source: joint.lap (Volkersen), bolt.joint at the pitch. */

@@ -1,8 +1,8 @@
 import { invalid } from '../../../error';
 import { said, saidLength } from '../../../quantity';
 import { evaluateZone } from '../../../evaluate';
-import { addMass, check, need, NO_MASS, preparationSteps, type Findings, type Scene } from '../context';
-import type { DetailOf } from '../detailSchema';
+import { addMass, check, need, NO_MASS, preparationSteps, type Findings, type Scene } from '../scene';
+import type { DetailOf } from '../schema';
 
 /** Share of the shear strength of a brittle adhesive that may be counted in peel. */
 const PEEL_SHARE = 0.3;

@@ -11,8 +11,8 @@ import {
   type DetailCaution,
   type Findings,
   type Scene,
-} from '../context';
-import type { DetailOf } from '../detailSchema';
+} from '../scene';
+import type { DetailOf } from '../schema';
 
 /** Depth of a web per thickness beyond which a thin wall in shear may buckle. */
 const MOST_WEB = 30;

@@ -1,8 +1,8 @@
 import { invalid } from '../../../error';
 import { said, saidLength } from '../../../quantity';
 import { evaluateStiffeners } from '../../../evaluate';
-import { BOND_STRENGTH, check, inMm, need, NO_MASS, preparationSteps, type Findings, type Scene } from '../context';
-import type { DetailOf } from '../detailSchema';
+import { BOND_STRENGTH, check, inMm, need, NO_MASS, preparationSteps, type Findings, type Scene } from '../scene';
+import type { DetailOf } from '../schema';
 
 /** The end of a stiffener, and where two cross. Source: end shear of the stiffener over the bond of its flanges within the taper. */
 export function stiffenerEndFindings(scene: Scene, detail: DetailOf<'stiffenerEnd'>): Findings {

@@ -17,8 +17,8 @@ import {
   type DetailCaution,
   type Findings,
   type Scene,
-} from '../context';
-import type { DetailOf } from '../detailSchema';
+} from '../scene';
+import type { DetailOf } from '../schema';
 
 const LEAST_STEP = 20;
 /** Inside radius below which a unidirectional strap is taken to lose its fibres, in thicknesses. */

@@ -15,8 +15,8 @@ import {
   type DetailCaution,
   type Findings,
   type Scene,
-} from '../context';
-import type { DetailOf } from '../detailSchema';
+} from '../scene';
+import type { DetailOf } from '../schema';
 import { lineLoadOf } from '../lineLoad';
 
 /** Share of the shear strength of a brittle adhesive that may be counted in peel. */

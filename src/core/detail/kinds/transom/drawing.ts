@@ -1,7 +1,8 @@
-import type { DetailOf } from '../detailSchema';
+import type { Scene } from '../scene';
+import type { DetailOf } from '../schema';
 import { box, dimension, label, millimetres as M, mm, type DetailDrawing, type Mark } from '../marks';
 
-export function drawTransom(detail: DetailOf<'transom'>): DetailDrawing {
+export function drawTransom(_scene: Scene, detail: DetailOf<'transom'>): DetailDrawing {
   const [w, h] = [M(detail.span), M(detail.height)];
   const plan: Mark[] = [
     box(-w / 2, 0, w, h, 'laminate'),

@@ -12,8 +12,8 @@ import {
   type DetailCheck,
   type Findings,
   type Scene,
-} from '../context';
-import type { DetailOf } from '../detailSchema';
+} from '../scene';
+import type { DetailOf } from '../schema';
 
 /** What one school of the transom comes to. */
 export interface TransomSchool {

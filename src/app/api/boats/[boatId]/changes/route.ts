@@ -1,7 +1,6 @@
 import { z } from 'zod';
 import { parseOrThrow } from '@/core/error';
-import { database } from '@/server/database/open';
-import { answer, json, readJson } from '@/server/http';
+import { answer, json, readJson, storeContext } from '@/server/http';
 import { askForChange, decideChange, listChangeRequests } from '@/server/stores/changeRequests';
 
 type Context = { params: Promise<{ boatId: string }> };
@@ -22,21 +21,21 @@ const deciding = z.strictObject({
   decision: words('Decision'),
 });
 
-export const GET = (_: Request, { params }: Context) =>
-  answer(async () => json(await listChangeRequests(await database(), (await params).boatId)));
+export const GET = (request: Request, { params }: Context) =>
+  answer(async () => json(await listChangeRequests(await storeContext(request), (await params).boatId)));
 
 /** Ask for the draft to become the next revision. */
 export const POST = (request: Request, { params }: Context) =>
   answer(async () => {
     const { boatId } = await params;
-    const { baseVersion, askedBy, reason } = parseOrThrow(asking, await readJson(request));
-    return json(await askForChange(await database(), boatId, baseVersion, askedBy, reason), 201);
+    const { baseVersion, ...asked } = parseOrThrow(asking, await readJson(request));
+    return json(await askForChange(await storeContext(request), boatId, baseVersion, asked), 201);
   });
 
 /** Approve or refuse. */
 export const PATCH = (request: Request, { params }: Context) =>
   answer(async () => {
     const { boatId } = await params;
-    const { id, approve, decidedBy, decision } = parseOrThrow(deciding, await readJson(request));
-    return json(await decideChange(await database(), boatId, id, approve, decidedBy, decision));
+    const { id, ...decided } = parseOrThrow(deciding, await readJson(request));
+    return json(await decideChange(await storeContext(request), boatId, id, decided));
   });

@@ -1,8 +1,7 @@
 import { z } from 'zod';
 import { parseOrThrow } from '@/core/error';
 import { editsSchema } from '@/core/edit';
-import { database } from '@/server/database/open';
-import { answer, json, readJson } from '@/server/http';
+import { answer, json, readJson, storeContext } from '@/server/http';
 import { editBoat } from '@/server/stores/boats';
 
 const request = z.strictObject({
@@ -24,5 +23,5 @@ export const POST = (incoming: Request, { params }: { params: Promise<{ boatId: 
   answer(async () => {
     const { boatId } = await params;
     const { baseVersion, actions } = parseOrThrow(request, await readJson(incoming));
-    return json(await editBoat(await database(), boatId, baseVersion, actions));
+    return json(await editBoat(await storeContext(incoming), boatId, baseVersion, actions));
   });

@@ -1,7 +1,6 @@
 import { z } from 'zod';
 import { parseOrThrow } from '@/core/error';
-import { database } from '@/server/database/open';
-import { answer, json, readJson } from '@/server/http';
+import { answer, json, readJson, storeContext } from '@/server/http';
 import { issueRevision, listRevisions, recordRevisionEvent } from '@/server/stores/revisions';
 
 type Context = { params: Promise<{ boatId: string }> };
@@ -20,14 +19,14 @@ const issue = z.strictObject({
     .max(600, 'Note must have at most 600 characters'),
 });
 
-export const GET = (_: Request, { params }: Context) =>
-  answer(async () => json(await listRevisions(await database(), (await params).boatId)));
+export const GET = (request: Request, { params }: Context) =>
+  answer(async () => json(await listRevisions(await storeContext(request), (await params).boatId)));
 
 export const POST = (request: Request, { params }: Context) =>
   answer(async () => {
     const { boatId } = await params;
-    const { baseVersion, author, note } = parseOrThrow(issue, await readJson(request));
-    return json(await issueRevision(await database(), boatId, baseVersion, author, note), 201);
+    const { baseVersion, ...signed } = parseOrThrow(issue, await readJson(request));
+    return json(await issueRevision(await storeContext(request), boatId, baseVersion, signed), 201);
   });
 
 const event = z.strictObject({
@@ -41,6 +40,6 @@ const event = z.strictObject({
 export const PATCH = (request: Request, { params }: Context) =>
   answer(async () => {
     const { boatId } = await params;
-    const { label, kind, author, note } = parseOrThrow(event, await readJson(request));
-    return json(await recordRevisionEvent(await database(), boatId, label, kind, author, note));
+    const { label, ...happened } = parseOrThrow(event, await readJson(request));
+    return json(await recordRevisionEvent(await storeContext(request), boatId, label, happened));
   });

@@ -1,8 +1,7 @@
 import { z } from 'zod';
 import { KeramosError, parseOrThrow } from '@/core/error';
 import { drawDetail, drawingSvg, evaluateDetails } from '@/core/detail/kinds';
-import { database } from '@/server/database/open';
-import { answer, download } from '@/server/http';
+import { answer, download, storeContext } from '@/server/http';
 import { detailDxf } from '@/server/print/detailDxf';
 import { detailPdf } from '@/server/print/detailPdf';
 import { readBoat } from '@/server/stores/boats';
@@ -23,9 +22,9 @@ export const GET = (request: Request, { params }: { params: Promise<{ boatId: st
       revision: label,
       units,
     } = parseOrThrow(query, Object.fromEntries(new URL(request.url).searchParams));
-    const db = await database();
-    const revision = label === undefined ? null : await readRevision(db, boatId, label);
-    const { boat } = revision ?? (await readBoat(db, boatId));
+    const context = await storeContext(request);
+    const revision = label === undefined ? null : await readRevision(context, boatId, label);
+    const { boat } = revision ?? (await readBoat(context, boatId));
     const [evaluation] = evaluateDetails(boat, ({ id }) => id === detailId);
     if (!evaluation) throw new KeramosError('notFound', 'There is no such detail of this boat', 'detailId');
     const name = `${boat.name} ${evaluation.detail.name}.${format}`;

@@ -1,9 +1,8 @@
-import { database } from '@/server/database/open';
-import { answer, json } from '@/server/http';
+import { answer, json, storeContext } from '@/server/http';
 import { readRevision } from '@/server/stores/revisions';
 
-export const GET = (_: Request, { params }: { params: Promise<{ boatId: string; label: string }> }) =>
+export const GET = (request: Request, { params }: { params: Promise<{ boatId: string; label: string }> }) =>
   answer(async () => {
     const { boatId, label } = await params;
-    return json(await readRevision(await database(), boatId, label));
+    return json(await readRevision(await storeContext(request), boatId, label));
   });

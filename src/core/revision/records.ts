@@ -1,5 +1,5 @@
 import type { Material } from '../material';
-import type { Change } from './difference';
+import type { Change } from '../edit';
 import type { Reference } from '../document';
 
 /** A boat in the list. */
@@ -26,6 +26,8 @@ export interface Revision {
   author: string;
   note: string;
   issuedAt: string;
+  /** Version of the engine that computed what it was issued with; null before revisions kept it. */
+  engine: string | null;
   /** The newest one stands; those before it are superseded; a withdrawn one may be built no longer. */
   state: 'stands' | 'superseded' | 'withdrawn';
   /** The shop builds this one. */

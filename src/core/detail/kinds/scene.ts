@@ -4,7 +4,7 @@ import type { Fabric, Material } from '../../material';
 import { put, type Recorder } from '../../working';
 import type { Boat, Part, Zone } from '../../document';
 import { bookOf, layAll, layReference, type Book, type LaidLayer, memberOf, type SectionMember } from '../../evaluate';
-import type { Detail, DetailSheet, Preparation } from './detailSchema';
+import type { Detail, DetailSheet, Preparation } from './schema';
 
 /** One thing a detail must hold. */
 export interface DetailCheck {

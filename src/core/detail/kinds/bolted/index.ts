@@ -1,0 +1,11 @@
+import type { Kind } from '../kind';
+import { drawBolted } from './drawing';
+import { boltedFindings } from './findings';
+import { startBolted } from './start';
+
+export const bolted: Kind<'bolted'> = {
+  name: 'Bolted fitting',
+  findings: boltedFindings,
+  draw: drawBolted,
+  start: startBolted,
+};

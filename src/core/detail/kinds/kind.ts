@@ -1,0 +1,14 @@
+import type { DetailDrawing } from './marks';
+import type { Findings, Scene } from './scene';
+import type { DetailKind, DetailOf } from './schema';
+import type { Start } from './start';
+
+/** A kind of detail: everything that the product knows of it besides its schema. */
+export interface Kind<K extends DetailKind> {
+  name: string;
+  /** What it comes to where it stands. @throws KeramosError `invalid` for an impossible geometry. */
+  findings: (scene: Scene, detail: DetailOf<K>) => Findings;
+  /** Its dimensioned drawing, in millimetres. */
+  draw: (scene: Scene, detail: DetailOf<K>) => DetailDrawing;
+  start: Start<K>;
+}

@@ -1,0 +1,11 @@
+import type { Kind } from '../kind';
+import { drawLiner } from './drawing';
+import { linerFindings } from './findings';
+import { startLiner } from './start';
+
+export const liner: Kind<'liner'> = {
+  name: 'Bonded liner',
+  findings: linerFindings,
+  draw: drawLiner,
+  start: startLiner,
+};

@@ -1,0 +1,11 @@
+import type { Kind } from '../kind';
+import { drawPatch } from './drawing';
+import { patchFindings } from './findings';
+import { startPatch } from './start';
+
+export const patch: Kind<'patch'> = {
+  name: 'Patch, doubler, wrapped edge or web',
+  findings: patchFindings,
+  draw: drawPatch,
+  start: startPatch,
+};

@@ -1,0 +1,11 @@
+import type { Kind } from '../kind';
+import { drawStiffenerEnd } from './drawing';
+import { stiffenerEndFindings } from './findings';
+import { startStiffenerEnd } from './start';
+
+export const stiffenerEnd: Kind<'stiffenerEnd'> = {
+  name: 'Stiffener end and intersection',
+  findings: stiffenerEndFindings,
+  draw: drawStiffenerEnd,
+  start: startStiffenerEnd,
+};

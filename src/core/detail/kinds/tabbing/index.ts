@@ -1,0 +1,11 @@
+import type { Kind } from '../kind';
+import { drawTabbing } from './drawing';
+import { tabbingFindings } from './findings';
+import { startTabbing } from './start';
+
+export const tabbing: Kind<'tabbing'> = {
+  name: 'Bulkhead or frame bonding',
+  findings: tabbingFindings,
+  draw: drawTabbing,
+  start: startTabbing,
+};

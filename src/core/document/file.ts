@@ -1,0 +1,85 @@
+import { z } from 'zod';
+import { KeramosError, parseOrThrow } from '../error';
+import { boatSchema, type Boat } from './boat';
+import { checkBoat } from './check';
+import { fillEarly } from './fillEarly';
+import { mendReferences } from './mend';
+import { settleGeometry } from './shape';
+
+export const DOCUMENT_FORMAT = 'keramos-boat';
+/** Version of the documents written now. Versions 2 to 5 were written under the number 1; each is named where a field has it as `since`. */
+export const DOCUMENT_VERSION = 6;
+/** Documents from this version on hold together, because every edit is checked against the whole. */
+const CHECKED_SINCE = 6;
+
+/**
+ * What turns the raw boat of a version into that of the next. A field that only came needs no step: its description has its
+ * default. A step is written when something is renamed, split or moved.
+ */
+const UPGRADES: Readonly<Record<number, (boat: Record<string, unknown>) => Record<string, unknown>>> = { 5: fillEarly };
+
+/**
+ * A raw boat of any earlier version as a boat of today: upgraded step by step, later fields at their defaults, loose ends
+ * of the versions that allowed them tied.
+ * @throws KeramosError `invalid` naming the field.
+ */
+export function upgradeBoat(raw: unknown, version: number, what = 'boat'): Boat {
+  let boat = raw as Record<string, unknown>;
+  for (let from = version; from < DOCUMENT_VERSION; from++) boat = UPGRADES[from]?.(boat) ?? boat;
+  const parsed = parseOrThrow(boatSchema, boat, what);
+  return version < CHECKED_SINCE ? mendReferences(parsed) : parsed;
+}
+
+/** The boat as a JSON document; keys stand in schema order, so that the same boat always gives the same bytes. */
+export function boatToJson(boat: Boat): string {
+  return `${JSON.stringify({ format: DOCUMENT_FORMAT, version: DOCUMENT_VERSION, boat: boatSchema.parse(boat) }, null, 1)}\n`;
+}
+
+const headSchema = z.object({
+  format: z.literal(DOCUMENT_FORMAT),
+  version: z.int('The version of a boat document is a whole number').min(1),
+  boat: z.record(z.string(), z.unknown(), { error: 'The document holds no boat' }),
+});
+
+/**
+ * A boat from its JSON document, of this or any earlier version.
+ * @throws KeramosError `malformed` when the text is no JSON or no such document, `invalid` when the boat contradicts itself
+ * or the document is of a later version.
+ */
+export function boatFromJson(text: string): Boat {
+  let document: unknown;
+  try {
+    document = JSON.parse(text);
+  } catch (error) {
+    throw new KeramosError('malformed', `This is not JSON: ${(error as Error).message.slice(0, 120)}`);
+  }
+  if ((document as { format?: unknown } | null)?.format !== DOCUMENT_FORMAT)
+    throw new KeramosError(
+      'malformed',
+      `This is not a boat document: its "format" must be "${DOCUMENT_FORMAT}"`,
+      'format',
+    );
+  const { version, boat: raw } = parseOrThrow(headSchema, document);
+  if (version > DOCUMENT_VERSION)
+    throw new KeramosError(
+      'invalid',
+      `This document has version ${version}, and this Keramos reads up to version ${DOCUMENT_VERSION}: open it with the newer one`,
+      'version',
+      { version, known: DOCUMENT_VERSION },
+    );
+  const boat = upgradeBoat(raw, version);
+  checkBoat(boat);
+  return boat;
+}
+
+/**
+ * A boat from a document somebody hands in: checked as {@link boatFromJson} does, and the figures of its zones taken anew
+ * from its geometry, for a document changed by another hand may say one thing with its shape and another with its figures.
+ * Overrides are kept.
+ *
+ * @throws KeramosError `invalid` naming the field, or the zone whose place contradicts the shape.
+ */
+export function boatFromFile(text: string): Boat {
+  const boat = boatFromJson(text);
+  return settleGeometry({ ...boat, hull: null }, boat);
+}

@@ -1,0 +1,111 @@
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { gunzipSync } from 'node:zlib';
+import Libsql from 'libsql';
+import { sql } from 'kysely';
+import { describe, expect, it } from 'vitest';
+import { boatFromFile, boatFromJson, boatToJson, checkBoat, DOCUMENT_VERSION } from '@/core/document';
+import { applyEdits, editsSchema } from '@/core/edit';
+import { makeEvaluator } from '@/core/evaluate';
+import { contextOf } from '@/server/context';
+import { openDatabase } from '@/server/database/open';
+import { editBoat, listBoats, readBoat } from '@/server/stores/boats';
+import { listChangeRequests } from '@/server/stores/changeRequests';
+import { readBoatWithHistory } from '@/server/stores/history';
+import { listLaminates } from '@/server/stores/laminates';
+import { listRevisions, readRevision } from '@/server/stores/revisions';
+import { follow, isBehind } from '@/server/stores/variants';
+
+const SCHEMAS = [1, 2, 3, 4, 5];
+const sample = (file: string) => gunzipSync(readFileSync(path.join('tests/samples', file)));
+const BOAT = 'merrow-84';
+
+/** A database file as a yard that stopped at that schema has it. */
+function databaseOf(schema: number): string {
+  const file = path.join(mkdtempSync(path.join(tmpdir(), 'keramos-upgrade-')), 'keramos.db');
+  writeFileSync(file, sample(`databases/schema-${schema}.db.gz`));
+  return file;
+}
+
+describe.each(SCHEMAS)('a database of schema %i', (schema) => {
+  it('opens with its layers, zones, edits, revisions and variants', async () => {
+    const file = databaseOf(schema);
+    const raw = new Libsql(file);
+    const count = (text: string) => (raw.prepare(text).get() as { n: number }).n;
+    const layers = raw
+      .prepare('select id, material_id, angle_deg, thickness from layer where boat_id = ? order by part_id, position')
+      .all(BOAT) as { id: string; material_id: string; angle_deg: number; thickness: number | null }[];
+    const covered = count(`select count(*) as n from coverage where boat_id = '${BOAT}'`);
+    const [edits, revisions] = [count('select count(*) as n from edit'), count('select count(*) as n from revision')];
+    raw.close();
+
+    const context = contextOf(await openDatabase(file), 'I. Hallin');
+    const { boat, history, version } = await readBoatWithHistory(context, BOAT);
+    const now = boat.parts.flatMap((part) => part.layers);
+    const byId = new Map(now.map((layer) => [layer.id, layer]));
+    expect(now).toHaveLength(layers.length);
+    for (const { id, material_id, angle_deg, thickness } of layers)
+      expect(byId.get(id)).toMatchObject({ material: material_id, angleDeg: angle_deg, thickness });
+    expect(now.reduce((sum, layer) => sum + layer.zones.length, 0)).toBe(covered);
+    checkBoat(boat);
+    expect([...makeEvaluator()(boat).values()].filter(({ governing }) => governing !== null).length).toBeGreaterThan(3);
+
+    const { rows } = await sql<{ n: number }>`select count(*) as n from edit`.execute(context.db);
+    expect(rows[0]!.n).toBe(edits);
+    expect(history.undo.length).toBeGreaterThanOrEqual(3);
+    // The last action is still taken back.
+    const last = history.undo.at(-1)!;
+    await editBoat(context, BOAT, version, [{ clientId: 'upgrade-undo', action: 'undo', edits: last.inverse }]);
+    expect((await readBoat(contextOf(await openDatabase(file)), BOAT)).version).toBe(version + 1);
+
+    expect(revisions).toBe(1);
+    const [issued] = await listRevisions(context, BOAT);
+    expect(issued).toMatchObject({ label: 'A', engine: null });
+    expect((await readRevision(context, BOAT, 'A')).boat.parts[0]!.layers[2]!.angleDeg).toBe(37);
+    expect((await listBoats(context)).filter(({ variantOf }) => variantOf !== null)).toHaveLength(1);
+    await listLaminates(context);
+    if (schema >= 4) expect(await listChangeRequests(context, BOAT)).toHaveLength(1);
+    expect((await sql`pragma foreign_key_check`.execute(context.db)).rows).toEqual([]);
+  });
+
+  it('lets a variant follow its parent where the schema kept what it saw', async () => {
+    const context = contextOf(await openDatabase(databaseOf(schema)));
+    const variant = (await listBoats(context)).find(({ variantOf }) => variantOf !== null)!;
+    await follow(context, variant.id);
+    expect(await isBehind(context, variant.id)).toBe(false);
+  });
+
+  it('reads the document that was exported from it, ties its loose ends, and writes it in the version of today', () => {
+    const text = sample(`documents/merrow-84-${schema}.json.gz`).toString('utf8');
+    for (const read of [boatFromJson, boatFromFile]) {
+      const boat = read(text);
+      checkBoat(boat);
+      const again = boatToJson(boat);
+      expect(JSON.parse(again)).toMatchObject({ version: DOCUMENT_VERSION });
+      expect(boatToJson(boatFromJson(again))).toBe(again);
+    }
+  });
+});
+
+describe('a document of schema 5 that names what is gone', () => {
+  const boat = boatFromJson(sample('documents/merrow-84-5.json.gz').toString('utf8'));
+  it('opens without the loose ends, and nothing else is lost', () => {
+    expect(boat.details.some(({ zone }) => zone === '')).toBe(true);
+    expect(boat.parts[0]!.layers[0]!.group).toBeNull();
+    expect(boat.parts[0]!.joins).toEqual([]);
+    expect(boat.details.length).toBeGreaterThan(3);
+  });
+  it('is not allowed to come again: the same edits are refused now', () => {
+    const [detail] = boat.details;
+    expect(() =>
+      applyEdits(boat, editsSchema.parse([{ type: 'detail.set', item: { ...detail, zone: 'no-such-zone' } }])),
+    ).toThrow('asks for a zone that is not in this boat');
+  });
+});
+
+it('a document of a later version is refused with the reason', () => {
+  const document = JSON.parse(sample('documents/merrow-84-5.json.gz').toString('utf8')) as { version: number };
+  document.version = DOCUMENT_VERSION + 1;
+  expect(() => boatFromJson(JSON.stringify(document))).toThrow('open it with the newer one');
+});
