@@ -25,6 +25,9 @@ export function largeBoat(layers = 60, zones = 16): Boat {
   });
   return {
     ...boat,
+    supports: boat.supports.filter(({ kind }) => kind !== 'rib'),
+    details: [],
+    loads: [],
     name: `Large ${layers} × ${zones}`,
     parts: [newPart({ id: 'hull', name: 'Hull', kind: 'hull', zones: columns, layers: rows })],
   };

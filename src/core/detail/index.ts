@@ -11,6 +11,7 @@ export { boltStrength } from './boltStrength';
 export {
   actingLoad,
   LOAD_CAUSES,
+  LOAD_START,
   loadCaseSchema,
   loadProblem,
   type ActingLoad,

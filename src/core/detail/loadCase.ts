@@ -7,7 +7,11 @@ const force = (what: string) => bounded(what, 1, 5e6, 'N');
 const share = (what: string) => bounded(what, 0.01, 3);
 const cause = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('given'), force: force('Force') }),
-  z.object({ kind: z.literal('wire'), breakingLoad: force('Breaking load of the wire'), share: share('Share of it') }),
+  z.object({
+    kind: z.literal('wire'),
+    breakingLoad: force('Breaking load of the wire'),
+    share: bounded('Share of it', 0.01, 3, '', { hint: '1 is the wire breaking' }),
+  }),
   z.object({
     kind: z.literal('rightingMoment'),
     moment: bounded('Righting moment', 1, 5e6, 'N·m'),
@@ -97,6 +101,21 @@ export const LOAD_CAUSES: Record<LoadCause, string> = {
   rail: 'Stanchion and rail',
   grounding: 'Trailer and grounding',
   person: 'Person or drop on deck',
+};
+
+/** Figures to begin a load case of each cause with. */
+export const LOAD_START: Record<LoadCause, Record<string, number>> = {
+  given: { force: 5000 },
+  wire: { breakingLoad: 14_000, share: 1 },
+  rightingMoment: { moment: 3000, halfBeam: 1, share: 0.6 },
+  rudder: { area: 0.25, speedKnots: 8, coefficient: 1.2, arm: 0.3 },
+  tow: { pull: 6000, dynamic: 2 },
+  mooring: { breakingLoad: 25_000, share: 0.8 },
+  lifting: { mass: 2000, points: 4, dynamic: 1.5, slingDeg: 30, uneven: 1.3 },
+  thrust: { thrust: 2500, mass: 120, dynamic: 3 },
+  rail: { force: 1500, height: 0.6 },
+  grounding: { mass: 2000, deceleration: 1, share: 0.5 },
+  person: { mass: 100, drop: 0.5, stop: 0.05 },
 };
 
 const GRAVITY = 9.80665;

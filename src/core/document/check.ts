@@ -1,18 +1,32 @@
+import type { z } from 'zod';
 import { KeramosError, invalid } from '../error';
 import { referencesIn, type Held, type ListName } from '../field';
 import type { LayerMaterial, Material } from '../material';
-import { ingredients, LIST_KEYS, LISTS, type Boat, type Layer, type ListKey, type Part } from './boat';
+import {
+  ingredients,
+  layerSchema,
+  LIST_KEYS,
+  LISTS,
+  partFields,
+  zoneSchema,
+  type Boat,
+  type Layer,
+  type ListKey,
+  type Part,
+} from './boat';
 import { checkBrief } from './brief';
 
 /** References of an entry are the same as long as the entry is. */
 const held = new WeakMap<object, Held[]>();
-function referencesOf(key: ListKey, item: object): Held[] {
+function referencesOf(schema: z.ZodType, item: object): Held[] {
   const known = held.get(item);
   if (known) return known;
-  const found = referencesIn(LISTS[key].schema, item);
+  const found = referencesIn(schema, item);
   held.set(item, found);
   return found;
 }
+/** Coverage is held to the part's own order of zones in one pass of its own. */
+const layerOwn = layerSchema.omit({ zones: true });
 
 const PART_LISTS: ReadonlySet<ListName> = new Set(['zones', 'layers', 'groups']);
 type Ids = ReadonlySet<string>;
@@ -81,34 +95,40 @@ const MAY_BE_OPEN: ReadonlySet<ListName> = new Set(['zones', 'supports', 'loads'
 /** Refuse entries that name what the boat does not have, or a material of the wrong kind. */
 function checkReferences(boat: Boat, before: Boat | null): void {
   const materials = kindsOf(boat);
-  const check = (key: ListKey, who: string, one: Held, own: Part | null) => {
+  const check = (key: ListKey, who: () => string, one: Held, own: Part | null) => {
     const { list, kinds } = one.reference;
     const inPart = own !== null && PART_LISTS.has(list);
     const ids = inPart ? ownIds(own, list as 'zones' | 'layers' | 'groups') : boatIds(boat, list);
     if (one.id === '' && MAY_BE_OPEN.has(list)) return;
-    if (!ids.has(one.id)) refuseLost(before, who, key, one);
+    if (!ids.has(one.id)) refuseLost(before, who(), key, one);
+    if (list !== 'materials' || !kinds) return;
     const kind = materials.get(one.id);
-    if (list === 'materials' && kinds && !kinds.includes(kind!))
+    if (!kinds.includes(kind!))
       throw invalid(
         `${key}.${one.path}`,
-        `${who}: "${one.label}" must be a ${kinds.join(' or a ')} of this boat, not the ${kind} "${one.id}"`,
+        `${who()}: "${one.label}" must be a ${kinds.join(' or a ')} of this boat, not the ${kind} "${one.id}"`,
       );
+  };
+  const checkAll = (key: ListKey, who: () => string, references: readonly Held[], own: Part | null) => {
+    for (const one of references) check(key, who, one, own);
   };
   for (const key of LIST_KEYS) {
     if (key === 'parts') continue;
-    for (const item of boat[key])
-      for (const one of referencesOf(key, item)) check(key, LISTS[key].title(item as never), one, null);
+    const { title, schema } = LISTS[key];
+    for (const item of boat[key]) checkAll(key, () => title(item as never), referencesOf(schema, item), null);
   }
-  for (const part of boat.parts)
-    for (const one of referencesOf('parts', part)) check('parts', whoIn(part, one.path), one, part);
+  for (const part of boat.parts) {
+    for (const zone of part.zones) checkAll('parts', () => zone.name, referencesOf(zoneSchema, zone), part);
+    part.layers.forEach((layer, i) =>
+      checkAll('parts', () => `Layer ${i + 1} of ${part.name}`, referencesOf(layerOwn, layer), part),
+    );
+    checkAll('parts', () => part.name, joinReferences(part.joins), part);
+  }
 }
 
-/** Whose reference it is, by its path inside a part: 'zones.3.match', 'layers.7.group', 'joins.0.a'. */
-function whoIn(part: Part, path: string): string {
-  const [list, index] = path.split('.');
-  const at = Number(index);
-  if (list === 'zones') return part.zones[at]!.name;
-  return list === 'layers' ? `Layer ${at + 1} of ${part.name}` : part.name;
+/** References of the lines of a part; they are the same as long as its list of lines is. */
+function joinReferences(joins: Part['joins']): Held[] {
+  return referencesOf(partFields.shape.joins, joins);
 }
 
 const kinds = new WeakMap<Boat['materials'], Map<string, Material['kind']>>();

@@ -37,6 +37,13 @@ export interface Book {
   /** The same with design strengths, by material, angle and knock-downs. */
   design: Map<string, Ply[]>;
   sheets: Map<string, (SheetProperties | undefined)[]>;
+  /** Each layer as it is compiled: how it lies, its plies, its sheets by direction of the span. An edit makes a new layer, and only that is laid anew. */
+  compiled: WeakMap<Layer, CompiledLayer>;
+}
+interface CompiledLayer {
+  laid: LaidLayer;
+  plies: Ply[] | null;
+  sheets: Map<number, Sheet[]>;
 }
 interface LaidFabric {
   components: LaidComponent[];
@@ -72,6 +79,7 @@ export function bookOf(boat: Boat, shift: number): Book {
       plies: new Map(),
       design: new Map(),
       sheets: new Map(),
+      compiled: new WeakMap(),
     };
     known.set(key, book);
   }
@@ -117,10 +125,21 @@ const NOTHING = {
   components: NO_COMPONENTS,
 };
 
+function compiledLayer(book: Book, layer: Layer, index: number): CompiledLayer {
+  const known = book.compiled.get(layer);
+  if (known) return known;
+  const given = layAsGiven(book, layer, index);
+  const laid = layer.role === 'comesOff' ? { ...given, ...NOTHING } : given;
+  const compiled: CompiledLayer = { laid, plies: null, sheets: new Map() };
+  book.compiled.set(layer, compiled);
+  return compiled;
+}
+
 /** A layer as it lies. What comes off again leaves neither thickness nor weight; its price stays. */
 function layIn(book: Book, layer: Layer, index: number): LaidLayer {
-  const laid = layAsGiven(book, layer, index);
-  return layer.role === 'comesOff' ? { ...laid, ...NOTHING } : laid;
+  const compiled = compiledLayer(book, layer, index);
+  if (compiled.laid.index !== index) compiled.laid = { ...compiled.laid, index };
+  return compiled.laid;
 }
 
 function layAsGiven(book: Book, layer: Layer, index: number): LaidLayer {
@@ -174,13 +193,22 @@ function layAsGiven(book: Book, layer: Layer, index: number): LaidLayer {
       };
 }
 
+const NO_PLIES: Ply[] = [];
+function pliesOfLayer(book: Book, { layer, material, components }: LaidLayer): Ply[] {
+  if (material.kind === 'coating' || layer.role !== 'structure') return NO_PLIES;
+  if (material.kind === 'core') return [corePly(material, layer.thickness!)];
+  return remembered(book.plies, `${material.id}|${layer.angleDeg}`, () => turned(components, layer.angleDeg));
+}
+
 /** The plies that carry load, for lamination theory; coatings carry none. */
 export function pliesOf(book: Book, laid: readonly LaidLayer[]): Ply[] {
-  return laid.flatMap(({ layer, material, components }): Ply[] => {
-    if (material.kind === 'coating' || layer.role !== 'structure') return [];
-    if (material.kind === 'core') return [corePly(material, layer.thickness!)];
-    return remembered(book.plies, `${material.id}|${layer.angleDeg}`, () => turned(components, layer.angleDeg));
-  });
+  const plies: Ply[] = [];
+  for (const one of laid) {
+    const compiled = book.compiled.get(one.layer);
+    const own = compiled ? (compiled.plies ??= pliesOfLayer(book, one)) : pliesOfLayer(book, one);
+    for (const ply of own) plies.push(ply);
+  }
+  return plies;
 }
 const turned = (components: readonly LaidComponent[], angleDeg: number): Ply[] =>
   components.flatMap((component) => component.plies.map((ply) => ({ ...ply, angleDeg: ply.angleDeg + angleDeg })));
@@ -202,32 +230,63 @@ function corePly(core: Core, thickness: number): Ply {
   };
 }
 
+function sheetsOfLayer(
+  book: Book,
+  { layer, material, components }: LaidLayer,
+  spanAngle: number,
+  trace?: Trace,
+): Sheet[] {
+  if (material.kind === 'coating' || layer.role !== 'structure') return [];
+  if (material.kind === 'core')
+    return [{ role: 'core', name: material.code, thickness: layer.thickness!, core: material }];
+  const angle = layer.angleDeg - spanAngle;
+  const make = () =>
+    components.map((c) => sheetProperties(c, angle, trace && ((step) => trace('laminate', step)), book.pack));
+  const properties = trace ? make() : remembered(book.sheets, `${material.id}|${angle}`, make);
+  return components.map((c, i) => ({
+    role: 'skin',
+    name: material.code,
+    thickness: c.thickness,
+    fibreMass: c.fibreMass,
+    resinMass: c.resinMass,
+    matMass: c.form === 'randomMat' ? c.fibreMass : 0,
+    lightFibreMass: c.fibre.family === 'carbon' || c.fibre.family === 'aramid' ? c.fibreMass : 0,
+    properties: properties[i],
+  }));
+}
+
 /** The stack as the pack sees it, along the panel's short side (`spanAngle` from the reference direction). */
 export function sheetsOf(book: Book, laid: readonly LaidLayer[], spanAngle: number, trace?: Trace): Sheet[] {
-  return laid.flatMap(({ layer, material, components }): Sheet[] => {
-    if (material.kind === 'coating' || layer.role !== 'structure') return [];
-    if (material.kind === 'core')
-      return [{ role: 'core', name: material.code, thickness: layer.thickness!, core: material }];
-    const angle = layer.angleDeg - spanAngle;
-    const make = () =>
-      components.map((c) => sheetProperties(c, angle, trace && ((step) => trace('laminate', step)), book.pack));
-    const properties = trace ? make() : remembered(book.sheets, `${material.id}|${angle}`, make);
-    return components.map((c, i) => ({
-      role: 'skin',
-      name: material.code,
-      thickness: c.thickness,
-      fibreMass: c.fibreMass,
-      resinMass: c.resinMass,
-      matMass: c.form === 'randomMat' ? c.fibreMass : 0,
-      lightFibreMass: c.fibre.family === 'carbon' || c.fibre.family === 'aramid' ? c.fibreMass : 0,
-      properties: properties[i],
-    }));
+  const sheets: Sheet[] = [];
+  for (const one of laid) {
+    const compiled = trace ? undefined : book.compiled.get(one.layer);
+    let own = compiled?.sheets.get(spanAngle);
+    if (!own) {
+      own = sheetsOfLayer(book, one, spanAngle, trace);
+      compiled?.sheets.set(spanAngle, own);
+    }
+    for (const sheet of own) sheets.push(sheet);
+  }
+  return sheets;
+}
+
+/** Which layers of a part cover each of its zones, found in one pass for all zones. */
+const coverage = new WeakMap<Part['layers'], Map<string, { layer: Layer; index: number }[]>>();
+export function layersByZone({ layers }: Pick<Part, 'layers'>): Map<string, { layer: Layer; index: number }[]> {
+  const known = coverage.get(layers);
+  if (known) return known;
+  const byZone = new Map<string, { layer: Layer; index: number }[]>();
+  layers.forEach((layer, index) => {
+    const placed = { layer, index };
+    for (const zone of layer.zones) if (!byZone.get(zone)?.push(placed)) byZone.set(zone, [placed]);
   });
+  coverage.set(layers, byZone);
+  return byZone;
 }
 
 /** The layers of a zone as they lie. */
-export const layAll = (book: Book, part: Part, zone: Zone) =>
-  part.layers.flatMap((layer, index) => (layer.zones.includes(zone.id) ? [layIn(book, layer, index)] : []));
+export const layAll = (book: Book, part: Part, zone: Zone): LaidLayer[] =>
+  (layersByZone(part).get(zone.id) ?? []).map(({ layer, index }) => layIn(book, layer, index));
 
 /** Layers of a reference as they would be laid in this boat. */
 export function layReference(book: Book, reference: Reference): LaidLayer[] {

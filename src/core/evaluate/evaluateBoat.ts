@@ -1,55 +1,59 @@
-import type { Boat, Part, Zone } from '../document';
+import type { Boat, Layer, Zone } from '../document';
+import { layersByZone } from './book';
 import { evaluateZone, type ZoneEvaluation } from './evaluateZone';
 
 /** What an evaluation depends on besides the zone itself; when none of it changed, the last one still holds. */
 interface Remembered {
-  boat: Pick<Boat, 'brief' | 'materials' | 'packs' | 'references'>;
   zone: Zone;
+  layers: readonly { layer: Layer; index: number }[];
   evaluation: ZoneEvaluation;
 }
+/** Parts of a boat that every zone depends on. */
+const SHARED = ['brief', 'materials', 'packs', 'references'] as const;
+const NO_LAYERS: readonly { layer: Layer; index: number }[] = [];
 
 /**
- * An evaluator that keeps what an edit did not touch: only zones whose own layers, geometry, brief or materials changed are computed again.
+ * An evaluator that keeps what an edit did not touch: only zones whose own layers, geometry, brief or materials changed are computed
+ * again. One rule for all: a zone is the same while what it was computed from is the same.
  *
  * @returns a function from boat to the evaluations of all its zones by id.
  */
 export function makeEvaluator(): (boat: Boat) => ReadonlyMap<string, ZoneEvaluation> {
   let known = new Map<string, Remembered>();
+  let last: Boat | null = null;
   return (boat) => {
+    const shared = last !== null && SHARED.every((key) => last![key] === boat[key]);
     const next = new Map<string, Remembered>();
     const result = new Map<string, ZoneEvaluation>();
-    for (const part of boat.parts)
+    for (const part of boat.parts) {
+      const byZone = layersByZone(part);
       for (const zone of part.zones) {
-        const layers = part.layers.filter((layer) => layer.zones.includes(zone.id));
-        const last = known.get(zone.id);
-        const unchanged =
-          last !== undefined &&
-          last.zone === zone &&
-          last.boat.brief === boat.brief &&
-          last.boat.materials === boat.materials &&
-          last.boat.packs === boat.packs &&
-          last.boat.references === boat.references &&
-          samePlaces(last.evaluation, part, layers);
-        const evaluation = unchanged ? last.evaluation : evaluateZone(boat, part, zone);
-        next.set(zone.id, { boat, zone, evaluation });
+        const layers = byZone.get(zone.id) ?? NO_LAYERS;
+        const old = shared ? known.get(zone.id) : undefined;
+        const evaluation =
+          old && old.zone === zone && sameLayers(old.layers, layers) ? old.evaluation : evaluateZone(boat, part, zone);
+        next.set(zone.id, { zone, layers, evaluation });
         result.set(zone.id, evaluation);
       }
+    }
     known = next;
+    last = boat;
     return result;
   };
 }
 
 /** Same layers at the same places of the laying order (their numbers are shown). */
-function samePlaces(evaluation: ZoneEvaluation, part: Part, layers: Part['layers']): boolean {
-  return (
-    evaluation.layers.length === layers.length &&
-    evaluation.layers.every(
-      (laid, i) => sameLaying(laid.layer, layers[i]!) && part.layers[laid.index]?.id === layers[i]!.id,
-    )
-  );
+function sameLayers(before: Remembered['layers'], after: Remembered['layers']): boolean {
+  if (before === after) return true;
+  if (before.length !== after.length) return false;
+  for (let i = 0; i < before.length; i++) {
+    const [a, b] = [before[i]!, after[i]!];
+    if (a.index !== b.index || !sameLaying(a.layer, b.layer)) return false;
+  }
+  return true;
 }
 /** Coverage of other zones does not matter to this one. */
-function sameLaying(a: Part['layers'][number], b: Part['layers'][number]): boolean {
+function sameLaying(a: Layer, b: Layer): boolean {
   return (
     a === b ||
     (a.id === b.id &&

@@ -66,6 +66,33 @@ function weakestOrigin(book: Book, laid: readonly LaidLayer[]): Origin | null {
   return ORIGIN_RANK[rank]!;
 }
 
+/** What the layers of a zone come to, in one pass: thickness m, masses kg/m², cost per m². */
+function totalsOf(laid: readonly LaidLayer[]) {
+  const total = {
+    thickness: 0,
+    fibre: 0,
+    resin: 0,
+    mass: 0,
+    plyResin: 0,
+    plyThickness: 0,
+    fibreVolume: 0,
+    cost: 0 as number | null,
+  };
+  for (const one of laid) {
+    total.thickness += one.thickness;
+    total.fibre += one.fibreMass;
+    total.resin += one.resinMass;
+    total.mass += one.fibreMass + one.bindingMass + one.resinMass + one.coreMass + one.coatingMass;
+    total.cost = total.cost === null || one.cost === null ? null : total.cost + one.cost;
+    if (one.material.kind !== 'fabric') continue;
+    total.plyResin += one.resinMass;
+    total.plyThickness += one.thickness;
+    for (const { thickness, fibreVolumeFraction } of one.components)
+      total.fibreVolume += thickness * fibreVolumeFraction;
+  }
+  return total;
+}
+
 const least = (checks: readonly ZoneCheck[]) =>
   checks.reduce<ZoneCheck | null>(
     (low, check) => (low === null || check.reserveFactor < low.reserveFactor ? check : low),
@@ -81,21 +108,17 @@ const least = (checks: readonly ZoneCheck[]) =>
 export function evaluateZone(boat: Boat, part: Part, zone: Zone): ZoneEvaluation {
   const book = bookOf(boat, 0);
   const laid = layAll(book, part, zone);
-  const sum = (pick: (layer: LaidLayer) => number) => laid.reduce((total, layer) => total + pick(layer), 0);
-  const fibre = sum((l) => l.fibreMass);
-  const plyResin = sum((l) => (l.material.kind === 'fabric' ? l.resinMass : 0));
-  const plyThickness = sum((l) => (l.material.kind === 'fabric' ? l.thickness : 0));
-  const fibreVolume = sum((l) => l.components.reduce((v, c) => v + c.thickness * c.fibreVolumeFraction, 0));
+  const total = totalsOf(laid);
   const evaluation: ZoneEvaluation = {
     zoneId: zone.id,
     layers: laid,
-    thickness: sum((l) => l.thickness),
-    dryArealWeight: fibre,
-    resinArealWeight: sum((l) => l.resinMass),
-    laminatedArealWeight: sum((l) => l.fibreMass + l.bindingMass + l.resinMass + l.coreMass + l.coatingMass),
-    cost: laid.reduce<number | null>((total, l) => (total === null || l.cost === null ? null : total + l.cost), 0),
-    fibreWeightFraction: fibre > 0 ? fibre / (fibre + plyResin) : 0,
-    fibreVolumeFraction: plyThickness > 0 ? fibreVolume / plyThickness : 0,
+    thickness: total.thickness,
+    dryArealWeight: total.fibre,
+    resinArealWeight: total.resin,
+    laminatedArealWeight: total.mass,
+    cost: total.cost,
+    fibreWeightFraction: total.fibre > 0 ? total.fibre / (total.fibre + total.plyResin) : 0,
+    fibreVolumeFraction: total.plyThickness > 0 ? total.fibreVolume / total.plyThickness : 0,
     stiffness: null,
     construction: null,
     pressure: null,

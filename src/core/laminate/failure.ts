@@ -1,5 +1,5 @@
 import { invalid } from '../error';
-import type { FailureStrain, Ply, PlyStrength, Vector3 } from './ply';
+import type { FailureStrain, Ply, PlyStrength } from './ply';
 import { laminateResponse, type FaceState, type Load } from './response';
 
 export const CRITERIA = {
@@ -53,66 +53,122 @@ function strengthsOf({ strength, failureStrain: e, E1, E2, G12 }: Ply): PlyStren
   return strength ?? (e && { Xt: e.e1t * E1, Xc: e.e1c * E1, Yt: e.e2t * E2, Yc: e.e2c * E2, S: e.g12 * G12 });
 }
 
-/** The least of: along by sign, across by sign, shear. `limits` in the order tension, compression for each. */
-function least(
-  [one, two, shear]: Vector3,
-  [t1, c1, t2, c2, s]: readonly [number, number, number, number, number],
-): FaceReserve {
-  const along = one >= 0 ? t1 / one : -c1 / one;
-  const across = two >= 0 ? t2 / two : -c2 / two;
-  const inPlane = s / Math.abs(shear);
-  if (along <= across && along <= inPlane)
-    return { reserveFactor: along, mode: one >= 0 ? 'fibreTension' : 'fibreCompression' };
-  if (across <= inPlane) return { reserveFactor: across, mode: two >= 0 ? 'matrixTension' : 'matrixCompression' };
-  return { reserveFactor: inPlane, mode: 'shear' };
+/** Strain (engineering shear) and stress (Pa) at a point of a ply, in its own axes. */
+export interface PointState {
+  e1: number;
+  e2: number;
+  g12: number;
+  s1: number;
+  s2: number;
+  t12: number;
 }
-const stressLimits = ({ Xt, Xc, Yt, Yc, S }: PlyStrength) => [Xt, Xc, Yt, Yc, S] as const;
 
-const RESERVE: Record<Criterion, (state: FaceState, ply: Ply, strength: PlyStrength) => FaceReserve> = {
-  maxStress: ({ materialStress }, _ply, strength) => least(materialStress, stressLimits(strength)),
+interface Limits {
+  tension1: number;
+  compression1: number;
+  tension2: number;
+  compression2: number;
+  shear: number;
+}
 
-  maxStrain: ({ materialStrain }, ply) => {
-    const { e1t, e1c, e2t, e2c, g12 } = limitingStrains(ply)!;
-    return least(materialStrain, [e1t, e1c, e2t, e2c, g12]);
+/** The least of: along by sign, across by sign, shear. */
+function leastReserve(one: number, two: number, shear: number, limits: Limits): number {
+  const along = one >= 0 ? limits.tension1 / one : -limits.compression1 / one;
+  const across = two >= 0 ? limits.tension2 / two : -limits.compression2 / two;
+  return Math.min(along, across, limits.shear / Math.abs(shear));
+}
+/** Which of them it is. */
+function modeOf(one: number, two: number, shear: number, limits: Limits): FailureMode {
+  const along = one >= 0 ? limits.tension1 / one : -limits.compression1 / one;
+  const across = two >= 0 ? limits.tension2 / two : -limits.compression2 / two;
+  const inPlane = limits.shear / Math.abs(shear);
+  if (along <= across && along <= inPlane) return one >= 0 ? 'fibreTension' : 'fibreCompression';
+  if (across <= inPlane) return two >= 0 ? 'matrixTension' : 'matrixCompression';
+  return 'shear';
+}
+const stressLimits = ({ Xt, Xc, Yt, Yc, S }: PlyStrength): Limits => ({
+  tension1: Xt,
+  compression1: Xc,
+  tension2: Yt,
+  compression2: Yc,
+  shear: S,
+});
+const strainLimits = ({ e1t, e1c, e2t, e2c, g12 }: FailureStrain): Limits => ({
+  tension1: e1t,
+  compression1: e1c,
+  tension2: e2t,
+  compression2: e2c,
+  shear: g12,
+});
+
+type ReserveOf = (state: PointState) => number;
+
+/** Each criterion for a ply: what is fixed by its strengths is computed once, the rest at every point. */
+const RESERVE: Record<Criterion, (strength: PlyStrength, ply: Ply) => ReserveOf> = {
+  maxStress: (strength) => {
+    const limits = stressLimits(strength);
+    return ({ s1, s2, t12 }) => leastReserve(s1, s2, t12, limits);
   },
 
-  tsaiHill: ({ materialStress }, _ply, strength) => {
-    const [s1, s2, t] = materialStress;
-    const X = s1 >= 0 ? strength.Xt : strength.Xc;
-    const Y = s2 >= 0 ? strength.Yt : strength.Yc;
-    const index = (s1 / X) ** 2 - (s1 * s2) / X ** 2 + (s2 / Y) ** 2 + (t / strength.S) ** 2;
-    return { reserveFactor: 1 / Math.sqrt(index), mode: least(materialStress, stressLimits(strength)).mode };
+  maxStrain: (_, ply) => {
+    const limits = strainLimits(limitingStrains(ply)!);
+    return ({ e1, e2, g12 }) => leastReserve(e1, e2, g12, limits);
   },
 
-  tsaiWu: ({ materialStress }, _ply, strength) => {
-    const { Xt, Xc, Yt, Yc, S } = strength;
-    const [s1, s2, t] = materialStress;
-    const linear = (1 / Xt - 1 / Xc) * s1 + (1 / Yt - 1 / Yc) * s2;
-    const quadratic =
-      s1 ** 2 / (Xt * Xc) +
-      s2 ** 2 / (Yt * Yc) +
-      (t / S) ** 2 +
-      (2 * TSAI_WU_INTERACTION * s1 * s2) / Math.sqrt(Xt * Xc * Yt * Yc);
-    const reserveFactor =
-      quadratic > 0 ? (-linear + Math.sqrt(linear ** 2 + 4 * quadratic)) / (2 * quadratic) : Infinity;
-    return { reserveFactor, mode: least(materialStress, stressLimits(strength)).mode };
+  tsaiHill:
+    ({ Xt, Xc, Yt, Yc, S }) =>
+    ({ s1, s2, t12 }) => {
+      const X = s1 >= 0 ? Xt : Xc;
+      const Y = s2 >= 0 ? Yt : Yc;
+      return 1 / Math.sqrt((s1 / X) ** 2 - (s1 * s2) / X ** 2 + (s2 / Y) ** 2 + (t12 / S) ** 2);
+    },
+
+  tsaiWu: ({ Xt, Xc, Yt, Yc, S }) => {
+    const [F1, F2] = [1 / Xt - 1 / Xc, 1 / Yt - 1 / Yc];
+    const [F11, F22, F66] = [1 / (Xt * Xc), 1 / (Yt * Yc), 1 / S ** 2];
+    const F12 = TSAI_WU_INTERACTION * Math.sqrt(F11 * F22);
+    return ({ s1, s2, t12 }) => {
+      const linear = F1 * s1 + F2 * s2;
+      const quadratic = F11 * s1 ** 2 + F22 * s2 ** 2 + F66 * t12 ** 2 + 2 * F12 * s1 * s2;
+      return quadratic > 0 ? (-linear + Math.sqrt(linear ** 2 + 4 * quadratic)) / (2 * quadratic) : Infinity;
+    };
   },
 
   // With the transverse shear strength Yc/2 the linear term of matrix compression vanishes.
-  hashin: ({ materialStress }, _ply, { Xt, Xc, Yt, Yc, S }) => {
-    const [s1, s2, t] = materialStress;
-    const fibre = s1 >= 0 ? 1 / Math.hypot(s1 / Xt, t / S) : -Xc / s1;
-    const matrix = 1 / Math.hypot(s2 >= 0 ? s2 / Yt : s2 / Yc, t / S);
-    return fibre <= matrix
-      ? { reserveFactor: fibre, mode: s1 >= 0 ? 'fibreTension' : 'fibreCompression' }
-      : { reserveFactor: matrix, mode: s2 >= 0 ? 'matrixTension' : 'matrixCompression' };
-  },
+  hashin:
+    ({ Xt, Xc, Yt, Yc, S }) =>
+    ({ s1, s2, t12 }) => {
+      const fibre = s1 >= 0 ? 1 / Math.hypot(s1 / Xt, t12 / S) : -Xc / s1;
+      return Math.min(fibre, 1 / Math.hypot(s2 >= 0 ? s2 / Yt : s2 / Yc, t12 / S));
+    },
 };
 
-/** Reserve of one face of a ply. @returns null when the ply has no strengths. */
-export function faceReserve(state: FaceState, ply: Ply, criterion: Criterion): FaceReserve | null {
+/** Reserve of a ply at a point, by a criterion; null for a ply without strengths. */
+export function reserveOf(ply: Ply, criterion: Criterion): ReserveOf | null {
   const strength = strengthsOf(ply);
-  return strength ? RESERVE[criterion](state, ply, strength) : null;
+  return strength ? RESERVE[criterion](strength, ply) : null;
+}
+
+/** What gives way at a point: Hashin parts fibre and matrix by itself, the others by the least of the stress or strain limits. */
+function modeAt(state: PointState, ply: Ply, strength: PlyStrength, criterion: Criterion): FailureMode {
+  const { s1, s2, t12 } = state;
+  if (criterion === 'maxStrain') return modeOf(state.e1, state.e2, state.g12, strainLimits(limitingStrains(ply)!));
+  if (criterion !== 'hashin') return modeOf(s1, s2, t12, stressLimits(strength));
+  const { Xt, Xc, Yt, Yc, S } = strength;
+  const fibre = s1 >= 0 ? 1 / Math.hypot(s1 / Xt, t12 / S) : -Xc / s1;
+  const matrix = 1 / Math.hypot(s2 >= 0 ? s2 / Yt : s2 / Yc, t12 / S);
+  if (fibre <= matrix) return s1 >= 0 ? 'fibreTension' : 'fibreCompression';
+  return s2 >= 0 ? 'matrixTension' : 'matrixCompression';
+}
+
+/** Reserve of one face of a ply. @returns null when the ply has no strengths. */
+export function faceReserve(face: FaceState, ply: Ply, criterion: Criterion): FaceReserve | null {
+  const strength = strengthsOf(ply);
+  const reserve = reserveOf(ply, criterion);
+  if (!strength || !reserve) return null;
+  const [[e1, e2, g12], [s1, s2, t12]] = [face.materialStrain, face.materialStress];
+  const state = { e1, e2, g12, s1, s2, t12 };
+  return { reserveFactor: reserve(state), mode: modeAt(state, ply, strength, criterion) };
 }
 
 /**

@@ -1,4 +1,3 @@
-import { Matrix } from 'ml-matrix';
 import type { Ply, Vector3 } from './ply';
 import { cosSin, reducedStiffness } from './reducedStiffness';
 import { laminateStiffness } from './stiffness';
@@ -28,6 +27,10 @@ export interface LaminateResponse {
 
 const times = (matrix: readonly (readonly number[])[], v: Vector3): Vector3 =>
   matrix.map((row) => row[0]! * v[0] + row[1]! * v[1] + row[2]! * v[2]) as Vector3;
+
+/** A 6 × 6 matrix times a column of resultants. */
+export const timesColumn = (matrix: readonly (readonly number[])[], column: readonly number[]): number[] =>
+  matrix.map((row) => row.reduce((sum, value, i) => sum + value * column[i]!, 0));
 
 /** Strain (engineering shear) turned from laminate axes into axes at the angle. */
 export function rotateStrain([ex, ey, gxy]: Vector3, angleDeg: number): Vector3 {
@@ -67,7 +70,7 @@ export function laminateResponse(
 ): LaminateResponse {
   const { compliance, thickness } = stiffness;
   const { N = [0, 0, 0], M = [0, 0, 0] } = load;
-  const e = compliance.mmul(Matrix.columnVector([...N, ...M])).to1DArray();
+  const e = timesColumn(compliance, [...N, ...M]);
   return facesOf(plies, thickness, e.slice(0, 3) as Vector3, e.slice(3) as Vector3);
 }
 

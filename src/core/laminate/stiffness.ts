@@ -1,8 +1,8 @@
-import { inverse, Matrix } from 'ml-matrix';
 import { invalid } from '../error';
 import { put, type Recorder } from '../working';
 import type { Matrix3, Ply } from './ply';
-import { transformedStiffness } from './reducedStiffness';
+import { complianceOf } from './complianceOf';
+import { stiffnessSums } from './stiffnessSums';
 
 export interface LaminateStiffness {
   /** m */
@@ -21,38 +21,25 @@ export interface LaminateStiffness {
   /** A16 and A26 vanish. */
   balanced: boolean;
   /** 6×6 compliance, strains and curvatures per unit N (N/m) and M (N). */
-  compliance: Matrix;
+  compliance: number[][];
 }
 
 const VANISHES = 1e-9;
-const zero = (): Matrix3 => [
-  [0, 0, 0],
-  [0, 0, 0],
-  [0, 0, 0],
-];
 const SOURCE = 'Classical lamination theory (Jones, ch. 4; Kaw, ch. 4)';
 
 /** Refuse a stack that has no stiffness to compute, naming the ply. */
 export function checkStack(plies: readonly Ply[]): void {
   if (plies.length === 0) throw invalid('plies', 'The stack is empty: give at least one ply');
   plies.forEach((ply, index) => {
+    if (ply.thickness > 0 && ply.nu12 * ply.nu12 * ply.E2 < ply.E1) return;
     const label = ply.name ? `Ply ${index} (${ply.name})` : `Ply ${index}`;
     if (!(ply.thickness > 0))
       throw invalid(`plies.${index}.thickness`, `${label}: thickness must be above 0 m, not ${ply.thickness}`);
-    if (!(ply.nu12 * ply.nu12 * ply.E2 < ply.E1))
-      throw invalid(
-        `plies.${index}.nu12`,
-        `${label}: nu12² must be below E1/E2, otherwise the ply has no positive stiffness`,
-      );
+    throw invalid(
+      `plies.${index}.nu12`,
+      `${label}: nu12² must be below E1/E2, otherwise the ply has no positive stiffness`,
+    );
   });
-}
-
-function invert(rows: number[][]): Matrix {
-  try {
-    return inverse(new Matrix(rows));
-  } catch {
-    throw invalid('plies', 'The stack has no stiffness against some of the loads: no ply that is left carries them');
-  }
 }
 
 /**
@@ -71,34 +58,9 @@ export function laminateStiffness(
   failed?: ReadonlySet<number>,
 ): LaminateStiffness {
   checkStack(plies);
-  const thickness = plies.reduce((sum, ply) => sum + ply.thickness, 0);
-  const A = zero(),
-    B = zero(),
-    D = zero();
-  let bottom = -thickness / 2;
-  for (const [index, ply] of plies.entries()) {
-    const top = bottom + ply.thickness;
-    if (failed?.has(index)) {
-      bottom = top;
-      continue;
-    }
-    const middle = (bottom + top) / 2;
-    const Q = transformedStiffness(ply);
-    const first = ply.thickness * middle;
-    const second = ply.thickness * (middle * middle + (ply.thickness * ply.thickness) / 12);
-    for (let i = 0; i < 3; i++)
-      for (let j = 0; j < 3; j++) {
-        A[i]![j]! += Q[i]![j]! * ply.thickness;
-        B[i]![j]! += Q[i]![j]! * first;
-        D[i]![j]! += Q[i]![j]! * second;
-      }
-    bottom = top;
-  }
-
-  const compliance = invert(
-    [0, 1, 2, 3, 4, 5].map((i) => (i < 3 ? [...A[i]!, ...B[i]!] : [...B[i - 3]!, ...D[i - 3]!])),
-  );
-  const a = (i: number, j: number) => compliance.get(i, j);
+  const { thickness, A, B, D } = stiffnessSums(plies, failed);
+  const compliance = complianceOf(A, B, D);
+  const a = (i: number, j: number) => compliance[i]![j]!;
   const t = thickness;
   const membrane = {
     Ex: 1 / (t * a(0, 0)),

@@ -1,7 +1,6 @@
-import { Matrix } from 'ml-matrix';
 import type { Ply, Vector3 } from './ply';
 import { transformedStiffness } from './reducedStiffness';
-import { facesOf, rotateStrain, type LaminateResponse, type Load } from './response';
+import { facesOf, rotateStrain, type LaminateResponse, type Load, timesColumn } from './response';
 import { laminateStiffness } from './stiffness';
 
 export interface ThermalInput {
@@ -54,7 +53,7 @@ export function thermalResponse(
   });
   const { N = [0, 0, 0], M = [0, 0, 0] } = load;
   const resultants = [...N.map((n, i) => n + thermalForce[i]!), ...M.map((m, i) => m + thermalMoment[i]!)];
-  const e = compliance.mmul(Matrix.columnVector(resultants)).to1DArray();
+  const e = timesColumn(compliance, resultants);
   return {
     thermalForce,
     thermalMoment,

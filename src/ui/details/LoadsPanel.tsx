@@ -2,16 +2,17 @@
 import { nanoid } from 'nanoid';
 import { useState } from 'react';
 import { Button, Card, Form } from 'react-bootstrap';
-import { actingLoad, LOAD_CAUSES, type LoadCase, type LoadCause } from '@/core/detail';
+import { actingLoad, LOAD_CAUSES, LOAD_START, loadCaseSchema, type LoadCase, type LoadCause } from '@/core/detail';
+import { formFields, writeAt } from '@/core/field';
 import type { Boat } from '@/core/document';
 import { formatNumber } from '@/core/quantity';
+import { EntityForm } from '../shared/EntityForm';
 import { QuantityField } from '../shared/QuantityField';
 import { Refusal } from '../shared/Refusal';
 import { TextField } from '../shared/TextField';
 import { useEdit } from '../shared/useEdit';
 import { useUnits } from '../shared/units';
 import { DirectionPicker } from './DirectionPicker';
-import { LOAD_FIELDS, LOAD_START, read, write } from './fields';
 
 /** The load cases of the boat: cause, direction, factor, source. */
 export function LoadsPanel({ boat }: { boat: Boat }) {
@@ -116,29 +117,23 @@ export function LoadsPanel({ boat }: { boat: Boat }) {
                 ))}
               </Form.Select>
             </Form.Group>
-            <div className="detail-fields">
-              {LOAD_FIELDS[load.cause.kind].map(({ key, label, kind, minimum, maximum, hint }) => (
-                <QuantityField
-                  key={`${load.cause.kind}-${key}`}
-                  label={label}
-                  kind={kind}
-                  value={read(load.cause, key) as number}
-                  minimum={minimum}
-                  maximum={maximum}
-                  {...(hint ? { hint } : {})}
-                  onCommit={(value) => set({ ...load, cause: write(load.cause, key, value) })}
-                />
-              ))}
-              <QuantityField
-                label="Factor"
-                kind="ratio"
-                value={load.factor}
-                minimum={1}
-                maximum={10}
-                hint="on the load, for the detail"
-                onCommit={(factor) => set({ ...load, factor: factor! })}
-              />
-            </div>
+            <EntityForm
+              key={load.cause.kind}
+              fields={formFields(loadCaseSchema.shape.cause, '', [], load.cause)}
+              value={load.cause}
+              optionsOf={() => []}
+              additionTo={() => null}
+              onSet={(key, value) => set({ ...load, cause: writeAt(load.cause, key, value) })}
+            />
+            <QuantityField
+              label="Factor"
+              kind="ratio"
+              value={load.factor}
+              minimum={1}
+              maximum={10}
+              hint="on the load, for the detail"
+              onCommit={(factor) => set({ ...load, factor: factor! })}
+            />
             <Form.Group controlId="load-how">
               <Form.Label className="mb-0">Direction</Form.Label>
               <Form.Select

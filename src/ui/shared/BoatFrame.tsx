@@ -10,6 +10,7 @@ import { useBoat, useBoatStore, useDesign } from './boat';
 import { Frame, STEPS } from './Frame';
 import { useDetails, useStiffeners } from './useLater';
 import { useSettled } from './useSettled';
+import { PersonField } from './PersonField';
 import { HouseUnitsProvider, UnitsSwitch, useUnits } from './units';
 
 const ConflictDialog = dynamic(() => import('./ConflictDialog').then((module) => module.ConflictDialog), {
@@ -79,6 +80,7 @@ function Standing() {
 function Inside({ children }: { children: ReactNode }) {
   const store = useBoatStore();
   const { id, boat, save, notice, history, archived, conflict } = useBoat();
+  const { words } = useUnits();
   const here = usePathname();
   const step = STEPS.find(({ path }) => here.endsWith(`/${path}`));
 
@@ -127,6 +129,7 @@ function Inside({ children }: { children: ReactNode }) {
       >
         Redo
       </Button>
+      <PersonField />
       <UnitsSwitch />
     </>
   );
@@ -139,7 +142,7 @@ function Inside({ children }: { children: ReactNode }) {
           onClose={store.dismiss}
           className="py-2 border"
         >
-          {notice.text}
+          {words(notice.text)}
         </Alert>
       )}
       {children}

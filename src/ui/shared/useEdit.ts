@@ -2,17 +2,19 @@
 import { useCallback } from 'react';
 import type { Edit } from '@/core/edit';
 import { useBoatStore } from './boat';
+import { useUnits } from './units';
 
 /** Act on the boat; returns the refusal in words, or nothing when the edit was taken. */
 export function useEdit(): (...edits: Edit[]) => string | undefined {
   const store = useBoatStore();
+  const { words } = useUnits();
   return useCallback(
     (...edits) => {
       if (store.act(...edits)) return undefined;
       const { notice } = store.getState();
       store.dismiss();
-      return notice?.text ?? 'This change was refused.';
+      return notice ? words(notice.text) : 'This change was refused.';
     },
-    [store],
+    [store, words],
   );
 }

@@ -33,3 +33,4 @@ export { newDetail } from './newDetail';
 export { type TransomSchool, transomSchools } from './transom/findings';
 export { DETAIL_KINDS, kindOf } from './kinds';
 export { type Kind } from './kind';
+export { additionTo } from './additions';

@@ -1,7 +1,12 @@
 import type { DetailDrawing } from './marks';
 import type { Findings, Scene } from './scene';
 import type { DetailKind, DetailOf } from './schema';
-import type { Start } from './start';
+import type { Start, StartingMaterials } from './start';
+
+/** What is added to a list of a detail, or fills a group that was left out, by its path. */
+export type Additions<K extends DetailKind> = Readonly<
+  Record<string, (detail: DetailOf<K>, from: StartingMaterials) => unknown>
+>;
 
 /** A kind of detail: everything that the product knows of it besides its schema. */
 export interface Kind<K extends DetailKind> {
@@ -11,4 +16,5 @@ export interface Kind<K extends DetailKind> {
   /** Its dimensioned drawing, in millimetres. */
   draw: (scene: Scene, detail: DetailOf<K>) => DetailDrawing;
   start: Start<K>;
+  additions?: Additions<K>;
 }

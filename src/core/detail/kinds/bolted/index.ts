@@ -1,4 +1,5 @@
 import type { Kind } from '../kind';
+import { boltedAdditions } from './additions';
 import { drawBolted } from './drawing';
 import { boltedFindings } from './findings';
 import { startBolted } from './start';
@@ -8,4 +9,5 @@ export const bolted: Kind<'bolted'> = {
   findings: boltedFindings,
   draw: drawBolted,
   start: startBolted,
+  additions: boltedAdditions,
 };
