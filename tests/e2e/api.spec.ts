@@ -23,7 +23,7 @@ test('the API refuses bad input with its status and words', async ({ request }) 
         actions: [{ ...one, edits: [{ type: 'brief.set', patch: { deadriseDeg: 80 } }] }],
       }),
       422,
-      'Deadrise must be between 0 and 50°',
+      'Deadrise must be between 0° and 50°',
     ],
     ['/api/boats/nothing/edits', JSON.stringify({ baseVersion: 1, actions: [one] }), 404, 'There is no boat'],
     [`/api/boats/${id}/revisions`, JSON.stringify({ baseVersion: 1, author: '', note: 'first' }), 422, 'Author'],

@@ -138,7 +138,7 @@ test('a table of materials is mapped, read row by row, questioned, taken, and ex
   await expect(rows.nth(0)).toContainText('on the Shelf already, the same');
   await expect(rows.nth(1)).toContainText('new');
   await expect(rows.nth(2)).toContainText('It looks like Cross-linked PVC 100');
-  await expect(rows.nth(3)).toContainText('Density must be between 10 and 1200');
+  await expect(rows.nth(3)).toContainText('Density must be between 10 kg/m³ and 1200 kg/m³');
   await scan(page, 'import');
   await page.getByRole('button', { name: 'Take 1 material' }).click();
   await expect(page.getByRole('button', { name: 'Estuary foam 80' })).toBeVisible();

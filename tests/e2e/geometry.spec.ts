@@ -254,7 +254,7 @@ test('stiffeners: a section is made and changed, its numbers live, its weight in
   await page.getByRole('button', { name: 'Foredeck beam' }).click();
   await expect(page.getByRole('table', { name: 'Checks of Foredeck beam' })).toBeVisible();
   await page.getByRole('button', { name: 'Remove', exact: true }).click();
-  await expect(page.getByText('asks for a section that is not in this boat').first()).toBeVisible();
+  await expect(page.getByText('is in use: Foredeck beam has it as "Section"').first()).toBeVisible();
   await saved(page);
   await open(page, `/boats/${id}/weights`);
   await expect(page.getByRole('row', { name: /Foredeck beam/ })).toBeVisible();

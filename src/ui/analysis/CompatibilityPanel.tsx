@@ -1,15 +1,111 @@
 'use client';
 import { useState } from 'react';
+import type { ChartConfiguration } from 'chart.js';
 import { Form } from 'react-bootstrap';
-import { displayUnit, formatNumber } from '@/core/quantity';
+import type { StrainCompatibility } from '@/core/laminate';
+import { displayUnit, formatNumber, type UnitSystem } from '@/core/quantity';
 import { stackCompatibility, type ZoneAnalysis } from '@/core/evaluate';
+import { Chart } from '../shared/charts/Chart';
+import { PALETTE } from '../shared/palette';
 import { useUnits } from '../shared/units';
 
 const DIRECTIONS = [0, 45, 90, -45];
-const LEFT = 56,
-  WIDTH = 430,
-  TOP = 16,
-  TALL = 220;
+/** Load against strain, the order of failure on it, and the strengths simply added up as a dashed line. */
+function compatibilityConfig(
+  result: StrainCompatibility,
+  groups: readonly FailureGroup[],
+  system: UnitSystem,
+): ChartConfiguration<'scatter'> {
+  const load = displayUnit('lineForce', system);
+  const most = Math.max(...result.curve.map(({ strain }) => strain)) * 1.06;
+  const naive = result.naiveSum / load.factor;
+  return {
+    type: 'scatter',
+    data: {
+      datasets: [
+        {
+          label: 'load',
+          data: result.curve.map(({ strain, load: value }) => ({ x: strain * 100, y: value / load.factor })),
+          showLine: true,
+          pointRadius: 0,
+          borderColor: PALETTE.ink,
+          borderWidth: 2,
+        },
+      ],
+    },
+    options: {
+      scales: {
+        x: { min: 0, max: most * 100, title: { display: true, text: 'strain, %' } },
+        y: { beginAtZero: true, max: naive * 1.12, title: { display: true, text: load.label } },
+      },
+      plugins: {
+        legend: { display: false },
+        annotation: {
+          annotations: {
+            naive: {
+              type: 'line',
+              yMin: naive,
+              yMax: naive,
+              borderColor: PALETTE.fails,
+              borderDash: [6, 4],
+              borderWidth: 1.4,
+              label: {
+                display: true,
+                content: `strengths simply added up: ${formatNumber(naive, load.digits)}`,
+                position: 'end',
+                yAdjust: -10,
+                color: PALETTE.fails,
+                backgroundColor: 'transparent',
+                font: { size: 11, weight: 'normal' },
+              },
+            },
+            ...Object.fromEntries(
+              groups.map(({ strain, load: value, text }) => [
+                `fails${text}`,
+                {
+                  type: 'label' as const,
+                  xValue: strain * 100,
+                  yValue: value / load.factor,
+                  content: text,
+                  color: PALETTE.clay,
+                  backgroundColor: PALETTE.card,
+                  borderColor: PALETTE.clay,
+                  borderWidth: 1.6,
+                  borderRadius: 9,
+                  padding: { top: 2, bottom: 2, left: 6, right: 6 },
+                  font: { size: 10 },
+                },
+              ]),
+            ),
+          },
+        },
+      },
+    },
+  };
+}
+
+interface FailureGroup {
+  strain: number;
+  load: number;
+  /** Places in the order of failure: '1' or '2–3'. */
+  text: string;
+}
+const TOGETHER = 1e-4;
+
+/** Members that fail together share one mark. */
+function groupsOf(order: readonly { failureStrain: number }[], sequence: readonly { load: number }[]): FailureGroup[] {
+  const groups: { from: number; to: number }[] = [];
+  order.forEach((member, i) => {
+    const last = groups.at(-1);
+    if (last && member.failureStrain - order[last.from]!.failureStrain < TOGETHER * member.failureStrain) last.to = i;
+    else groups.push({ from: i, to: i });
+  });
+  return groups.map(({ from, to }) => ({
+    strain: order[from]!.failureStrain,
+    load: sequence[from]!.load,
+    text: from === to ? `${from + 1}` : `${from + 1}–${to + 1}`,
+  }));
+}
 
 /** Do the fibres work together? Load against strain in one direction, with the order of failure and the honest sum. */
 export function CompatibilityPanel({ analysis, zoneName }: { analysis: ZoneAnalysis; zoneName: string }) {
@@ -18,25 +114,8 @@ export function CompatibilityPanel({ analysis, zoneName }: { analysis: ZoneAnaly
   const found = stackCompatibility(analysis.plies, direction);
   if (!found) return <p className="soft">No ply of this zone has strengths.</p>;
   const { members, result } = found;
-  const most = Math.max(...result.curve.map(({ strain }) => strain)) * 1.06;
-  const top = Math.max(result.naiveSum, result.honestCapacity) * 1.08;
-  const x = (strain: number) => LEFT + (strain / most) * WIDTH;
-  const y = (load: number) => TOP + TALL - (load / top) * TALL;
   const families = new Set(analysis.plies.flatMap((ply) => (ply.fibre ? [ply.fibre] : [])));
-  // Ticks at round figures of the unit shown; members that fail together share one mark.
-  const line = displayUnit('lineForce', system).factor;
-  const step =
-    [1, 2, 5, 10, 20, 50, 100, 200, 500, 1000, 2000, 5000].find((candidate) => top / line / candidate <= 5) ?? 10_000;
-  const ticks = Array.from({ length: Math.floor(top / line / step) + 1 }, (_, i) => i * step);
-  const strainStep = [0.001, 0.002, 0.005, 0.01, 0.02].find((candidate) => most / candidate <= 6) ?? 0.05;
-  const strainTicks = Array.from({ length: Math.floor(most / strainStep) + 1 }, (_, i) => i * strainStep);
-  const order = [...members].sort((a, b) => a.failureStrain - b.failureStrain);
-  const groups: { from: number; to: number }[] = [];
-  order.forEach((member, i) => {
-    const last = groups.at(-1);
-    if (last && member.failureStrain - order[last.from]!.failureStrain < 1e-4 * member.failureStrain) last.to = i;
-    else groups.push({ from: i, to: i });
-  });
+  const order = [...members].sort((x, y) => x.failureStrain - y.failureStrain);
   return (
     <div className="row g-3">
       <div className="col-lg-7">
@@ -55,70 +134,11 @@ export function CompatibilityPanel({ analysis, zoneName }: { analysis: ZoneAnaly
             ))}
           </Form.Select>
         </Form.Group>
-        <svg
-          viewBox={`0 0 ${LEFT + WIDTH + 20} ${TOP + TALL + 44}`}
-          width="100%"
-          role="img"
-          aria-label={`Load against strain of ${zoneName}`}
-        >
-          {ticks.map((tick) => (
-            <g key={tick}>
-              <line x1={LEFT} x2={LEFT + WIDTH} y1={y(tick * line)} y2={y(tick * line)} stroke="#e5dccd" />
-              <text x={LEFT - 6} y={y(tick * line) + 4} fontSize="10" textAnchor="end">
-                {tick}
-              </text>
-            </g>
-          ))}
-          {strainTicks.map((tick) => (
-            <text key={tick} x={x(tick)} y={TOP + TALL + 15} fontSize="10" textAnchor="middle">
-              {formatNumber(tick * 100, 1)}
-            </text>
-          ))}
-          <text x="2" y="10" fontSize="10" fill="#5f574d">
-            {unit('lineForce')}
-          </text>
-          <text x={LEFT + WIDTH / 2} y={TOP + TALL + 34} fontSize="11" textAnchor="middle" fill="#5f574d">
-            strain, %
-          </text>
-          <line
-            x1={LEFT}
-            x2={LEFT + WIDTH}
-            y1={y(result.naiveSum)}
-            y2={y(result.naiveSum)}
-            stroke="#9b1c31"
-            strokeDasharray="6 4"
-          />
-          <text x={LEFT + WIDTH} y={y(result.naiveSum) - 4} fontSize="10.5" textAnchor="end" fill="#9b1c31">
-            strengths simply added up: {show(result.naiveSum, 'lineForce')}
-          </text>
-          <path
-            d={result.curve.map(({ strain, load }, i) => `${i ? 'L' : 'M'} ${x(strain)} ${y(load)}`).join(' ')}
-            fill="none"
-            stroke="#2b2622"
-            strokeWidth="2"
-          />
-          {groups.map(({ from, to }) => {
-            const [cx, cy] = [x(order[from]!.failureStrain), y(result.sequence[from]!.load)];
-            const text = from === to ? `${from + 1}` : `${from + 1}–${to + 1}`;
-            return (
-              <g key={from}>
-                <rect
-                  x={cx - 4 - text.length * 4}
-                  y={cy - 9}
-                  width={8 + text.length * 8}
-                  height="18"
-                  rx="9"
-                  fill="#fffdf8"
-                  stroke="#9a4527"
-                  strokeWidth="1.6"
-                />
-                <text x={cx} y={cy + 3.5} fontSize="10" textAnchor="middle" fill="#9a4527">
-                  {text}
-                </text>
-              </g>
-            );
-          })}
-        </svg>
+        <Chart
+          size="chart-mid"
+          label={`Load against strain of ${zoneName}`}
+          config={compatibilityConfig(result, groupsOf(order, result.sequence), system)}
+        />
       </div>
       <div className="col-lg-5">
         <p className="mb-2">

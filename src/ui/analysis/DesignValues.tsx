@@ -97,7 +97,13 @@ export function DesignValues({ boat, evaluation }: { boat: Boat; evaluation: Zon
               >
                 {rows.map((row, i) => (
                   <g key={row.name}>
-                    <text x="132" y={i * 24 + 16} fontSize="12" textAnchor="end" fill={row.on ? '#2b2622' : '#8a8278'}>
+                    <text
+                      x="132"
+                      y={i * 24 + 16}
+                      fontSize="12"
+                      textAnchor="end"
+                      fill={row.on ? 'var(--ink)' : 'var(--grey)'}
+                    >
                       {row.name}
                     </text>
                     <rect
@@ -105,8 +111,8 @@ export function DesignValues({ boat, evaluation }: { boat: Boat; evaluation: Zon
                       y={i * 24 + 3}
                       width={BARS * row.after}
                       height="17"
-                      fill={row.name === 'Design value' ? '#e6c9a6' : '#efe6d6'}
-                      stroke="#2b2622"
+                      fill={row.name === 'Design value' ? 'var(--over)' : 'var(--faint)'}
+                      stroke="var(--ink)"
                       strokeWidth="0.7"
                     />
                     {row.before > row.after && (
@@ -116,11 +122,11 @@ export function DesignValues({ boat, evaluation }: { boat: Boat; evaluation: Zon
                         width={BARS * (row.before - row.after)}
                         height="17"
                         fill="none"
-                        stroke="#9a4527"
+                        stroke="var(--clay)"
                         strokeDasharray="3 2"
                       />
                     )}
-                    <text x="147" y={i * 24 + 16} fontSize="11" fill="#2b2622">
+                    <text x="147" y={i * 24 + 16} fontSize="11" fill="var(--ink)">
                       {row.factor !== undefined
                         ? `× ${formatNumber(row.factor, 2)}${row.on ? '' : ' left out'}`
                         : formatNumber(row.after, 2)}

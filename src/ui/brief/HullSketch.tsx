@@ -28,18 +28,18 @@ export function HullSketch({ brief }: { brief: Brief }) {
     >
       <path
         d={`M ${x(0)} ${y(depth * 0.8)} L ${x(overhang * 0.3)} ${y(0.05)} L ${x(LWL * 0.72)} ${y(0)} Q ${x(LWL)} ${y(0.02)} ${x(overhang + LWL)} ${y(draught)} L ${x(LH)} ${y(depth * 1.15)} Q ${x(LH * 0.55)} ${y(depth * 0.78)} ${x(0)} ${y(depth * 0.8)} Z`}
-        fill="#fffdf8"
-        stroke="#2b2622"
+        fill="var(--card)"
+        stroke="var(--ink)"
         strokeWidth="1.4"
       />
       <path
         d={`M ${x(overhang * 0.2)} ${y(chineRise * 0.8)} Q ${x(LWL * 0.6)} ${y(chineRise)} ${x(LH * 0.95)} ${y(depth * 0.85)}`}
         fill="none"
-        stroke="#2b2622"
+        stroke="var(--ink)"
         strokeWidth="0.8"
       />
-      <line x1={x(-0.1)} x2={x(LH) + 6} y1={y(draught)} y2={y(draught)} stroke="#1b5e6f" strokeDasharray="7 4" />
-      <g stroke="#9a4527" strokeWidth="0.8" fill="#9a4527" fontSize="11" textAnchor="middle">
+      <line x1={x(-0.1)} x2={x(LH) + 6} y1={y(draught)} y2={y(draught)} stroke="var(--water)" strokeDasharray="7 4" />
+      <g stroke="var(--clay)" strokeWidth="0.8" fill="var(--clay)" fontSize="11" textAnchor="middle">
         <path d={`M ${x(0)} 148 H ${x(LH)} M ${x(0)} 144 v8 M ${x(LH)} 144 v8`} fill="none" />
         <text x={x(LH / 2)} y="162" stroke="none">
           hull {full(LH, 'length')}, waterline {full(LWL, 'length')}
@@ -48,20 +48,20 @@ export function HullSketch({ brief }: { brief: Brief }) {
       <path
         d={`M ${cx} ${by(0)} L ${cx + half} ${by(chineRise)} L ${cx + wide} ${by(depth)} M ${cx} ${by(0)} L ${cx - half} ${by(chineRise)} L ${cx - wide} ${by(depth)}`}
         fill="none"
-        stroke="#2b2622"
+        stroke="var(--ink)"
         strokeWidth="1.4"
       />
-      <line x1={cx - wide} x2={cx + wide} y1={by(depth)} y2={by(depth)} stroke="#2b2622" strokeWidth="0.8" />
+      <line x1={cx - wide} x2={cx + wide} y1={by(depth)} y2={by(depth)} stroke="var(--ink)" strokeWidth="0.8" />
       <line
         x1={cx - wide - 6}
         x2={cx + wide + 6}
         y1={by(draught)}
         y2={by(draught)}
-        stroke="#1b5e6f"
+        stroke="var(--water)"
         strokeDasharray="7 4"
       />
-      <line x1={cx} x2={cx + half} y1={by(0)} y2={by(0)} stroke="#9a4527" strokeWidth="0.7" strokeDasharray="2 2" />
-      <g fill="#9a4527" fontSize="11" textAnchor="middle">
+      <line x1={cx} x2={cx + half} y1={by(0)} y2={by(0)} stroke="var(--clay)" strokeWidth="0.7" strokeDasharray="2 2" />
+      <g fill="var(--clay)" fontSize="11" textAnchor="middle">
         <text x={cx} y={by(depth) - 6}>
           beam {full(B, 'length')}
         </text>

@@ -86,10 +86,10 @@ function Dial({
         onTurn(Math.max(least, Math.min(most, Math.round(value) + by)));
       }}
     >
-      <circle r="60" fill="#fbf7ef" stroke="#c9c2b6" />
-      <path d={hull} fill="#efe7d9" stroke="#8a8278" />
-      <line x1="0" y1="0" x2={tip[0]} y2={tip[1]} stroke="#9a4527" strokeWidth="3" />
-      <circle cx={tip[0]} cy={tip[1]} r="5" fill="#9a4527" />
+      <circle r="60" fill="var(--card)" stroke="var(--line)" />
+      <path d={hull} fill="var(--faint)" stroke="var(--grey)" />
+      <line x1="0" y1="0" x2={tip[0]} y2={tip[1]} stroke="var(--clay)" strokeWidth="3" />
+      <circle cx={tip[0]} cy={tip[1]} r="5" fill="var(--clay)" />
     </svg>
   );
 }

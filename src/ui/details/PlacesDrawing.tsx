@@ -6,7 +6,7 @@ import type { DetailEvaluation } from '@/core/detail/kinds';
 
 const WIDTH = 420;
 const MARKS = { fails: '✕', thin: '△', meets: '✓', ample: '○' } as const;
-const INK = { fails: '#9b1c31', thin: '#7a5600', meets: '#1b5e6f', ample: '#5f574d' } as const;
+const INK = { fails: 'var(--fails)', thin: 'var(--thin)', meets: 'var(--water)', ample: 'var(--soft)' } as const;
 
 /** The boat from above with every detail where it stands, and how it fares. */
 export function PlacesDrawing({
@@ -42,8 +42,8 @@ export function PlacesDrawing({
       role="group"
       aria-label="Details on the boat, from above"
     >
-      <path d={`M${path}Z`} fill="#fbf7ef" stroke="#8a8278" />
-      <line x1="0" x2={WIDTH} y1={half * scale} y2={half * scale} stroke="#c9c2b6" strokeDasharray="6 4" />
+      <path d={`M${path}Z`} fill="var(--card)" stroke="var(--grey)" />
+      <line x1="0" x2={WIDTH} y1={half * scale} y2={half * scale} stroke="var(--line)" strokeDasharray="6 4" />
       {evaluations.map(({ detail, governing, problem }) => {
         const verdict = problem ? 'fails' : governing ? verdictOf(governing.reserveFactor, target) : 'ample';
         const places = detail.number > 1 && Math.abs(detail.y) > 0.01 ? [detail.y, -detail.y] : [detail.y];
@@ -66,8 +66,8 @@ export function PlacesDrawing({
                     cx={px}
                     cy={py}
                     r={detail.id === chosen ? 10 : 8}
-                    fill="#ffffff"
-                    stroke={detail.id === chosen ? '#9a4527' : INK[verdict]}
+                    fill="var(--card)"
+                    stroke={detail.id === chosen ? 'var(--clay)' : INK[verdict]}
                     strokeWidth={detail.id === chosen ? 2.5 : 1.5}
                   />
                   <text x={px} y={py + 4} textAnchor="middle" fontSize="11" fill={INK[verdict]}>

@@ -4,11 +4,13 @@ import { directionsOf, hasMat, type LayerMaterial } from '@/core/material';
 export function FibreGlyph({ material, angleDeg }: { material: LayerMaterial; angleDeg: number }) {
   return (
     <svg width="20" height="20" viewBox="-10 -10 20 20" aria-hidden="true">
-      {material.kind === 'core' && <rect x="-8" y="-5" width="16" height="10" fill="#efe1c3" stroke="#9a8452" />}
-      {material.kind === 'coating' && (
-        <line x1="-8" x2="8" y1="0" y2="0" stroke="#2b2622" strokeDasharray="3 2" strokeWidth="1.6" />
+      {material.kind === 'core' && (
+        <rect x="-8" y="-5" width="16" height="10" fill="var(--core)" stroke="var(--sand)" />
       )}
-      {material.kind === 'fabric' && <circle r="8.5" fill="#fffdf8" stroke="#b9ad9d" />}
+      {material.kind === 'coating' && (
+        <line x1="-8" x2="8" y1="0" y2="0" stroke="var(--ink)" strokeDasharray="3 2" strokeWidth="1.6" />
+      )}
+      {material.kind === 'fabric' && <circle r="8.5" fill="var(--card)" stroke="var(--line)" />}
       {hasMat(material) &&
         [
           [-4, -3],
@@ -17,12 +19,12 @@ export function FibreGlyph({ material, angleDeg }: { material: LayerMaterial; an
           [-1, 1],
           [-5, 3],
           [1, 5],
-        ].map(([x, y]) => <circle key={`${x}${y}`} cx={x} cy={y} r="1" fill="#2b2622" />)}
+        ].map(([x, y]) => <circle key={`${x}${y}`} cx={x} cy={y} r="1" fill="var(--ink)" />)}
       {directionsOf(material, angleDeg).map((direction) => {
         const radians = (direction * Math.PI) / 180;
         const dx = Number((8.5 * Math.cos(radians)).toFixed(2));
         const dy = Number((-8.5 * Math.sin(radians)).toFixed(2));
-        return <line key={direction} x1={-dx} y1={-dy} x2={dx} y2={dy} stroke="#2b2622" strokeWidth="1.5" />;
+        return <line key={direction} x1={-dx} y1={-dy} x2={dx} y2={dy} stroke="var(--ink)" strokeWidth="1.5" />;
       })}
     </svg>
   );

@@ -21,16 +21,16 @@ export const HatchPatterns = memo(function HatchPatterns({ directions }: { direc
               patternUnits="userSpaceOnUse"
               patternTransform={`rotate(${-direction})`}
             >
-              <path d="M0 2H6" stroke="#7d7266" strokeWidth="0.9" />
+              <path d="M0 2H6" stroke="var(--grey)" strokeWidth="0.9" />
             </pattern>
           ))}
         <pattern id="fibre-mat" width="6" height="6" patternUnits="userSpaceOnUse">
-          <circle cx="1.5" cy="1.5" r="0.8" fill="#6b6156" />
-          <circle cx="4.5" cy="4.5" r="0.8" fill="#6b6156" />
+          <circle cx="1.5" cy="1.5" r="0.8" fill="var(--soft)" />
+          <circle cx="4.5" cy="4.5" r="0.8" fill="var(--soft)" />
         </pattern>
         <pattern id="fibre-core" width="9" height="9" patternUnits="userSpaceOnUse">
-          <circle cx="3" cy="3" r="1.6" fill="none" stroke="#cdb988" />
-          <circle cx="7.5" cy="7.5" r="1.1" fill="none" stroke="#cdb988" />
+          <circle cx="3" cy="3" r="1.6" fill="none" stroke="var(--sand)" />
+          <circle cx="7.5" cy="7.5" r="1.1" fill="none" stroke="var(--sand)" />
         </pattern>
       </defs>
     </svg>
@@ -52,7 +52,7 @@ export function Hatch({
 }) {
   return (
     <>
-      <rect {...box} fill={material.kind === 'core' ? '#efe1c3' : '#ffffff'} />
+      <rect {...box} fill={material.kind === 'core' ? 'var(--core)' : 'var(--card)'} />
       {material.kind === 'core' && <rect {...box} fill="url(#fibre-core)" />}
       {hasMat(material) && <rect {...box} fill="url(#fibre-mat)" />}
       {directionsOf(material, angleDeg).map((direction) => (

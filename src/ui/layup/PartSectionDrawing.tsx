@@ -13,10 +13,10 @@ const FOOT = 40;
 
 /** How a layer is filled: core by its cells, skins by tone and hatch, so that they are told apart without colour. */
 function fillOf(material: LayerMaterial, role: string): { fill: string; pattern: string | null } {
-  if (role !== 'structure') return { fill: '#f3eee4', pattern: 'section-off' };
-  if (material.kind === 'core') return { fill: '#efe1c3', pattern: 'fibre-core' };
-  if (material.kind === 'coating') return { fill: '#d9d2c5', pattern: null };
-  return { fill: '#ffffff', pattern: hasDirection(material) ? 'section-fabric' : 'fibre-mat' };
+  if (role !== 'structure') return { fill: 'var(--faint)', pattern: 'section-off' };
+  if (material.kind === 'core') return { fill: 'var(--core)', pattern: 'fibre-core' };
+  if (material.kind === 'coating') return { fill: 'var(--line)', pattern: null };
+  return { fill: 'var(--card)', pattern: hasDirection(material) ? 'section-fabric' : 'fibre-mat' };
 }
 
 /**
@@ -66,12 +66,12 @@ export function PartSectionDrawing({
     const chosen = id === chosenLayer;
     return (
       <g key={key}>
-        <polygon points={outline} fill={chosen ? '#f4c9ae' : fill} />
+        <polygon points={outline} fill={chosen ? 'var(--blush)' : fill} />
         {pattern && <polygon points={outline} fill={`url(#${pattern})`} />}
         <polygon
           points={outline}
           fill="none"
-          stroke={chosen ? '#9a4527' : '#2b2622'}
+          stroke={chosen ? 'var(--clay)' : 'var(--ink)'}
           strokeWidth={chosen ? 1.2 : 0.45}
         />
       </g>
@@ -114,7 +114,7 @@ export function PartSectionDrawing({
       key={`b${x}`}
       d={`M ${x} ${base + 6} l -3 -8 l 6 -${HEIGHT / 2} l -6 -6 l 6 -${HEIGHT / 2}`}
       fill="none"
-      stroke="#fbf7ef"
+      stroke="var(--card)"
       strokeWidth="5"
     />
   );
@@ -132,10 +132,10 @@ export function PartSectionDrawing({
     >
       <defs>
         <pattern id="section-fabric" width="5" height="3" patternUnits="userSpaceOnUse">
-          <path d="M0 1.5H5" stroke="#8d8377" strokeWidth="0.5" />
+          <path d="M0 1.5H5" stroke="var(--grey)" strokeWidth="0.5" />
         </pattern>
         <pattern id="section-off" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-          <path d="M0 3H6" stroke="#7d7266" strokeWidth="0.8" strokeDasharray="2 2" />
+          <path d="M0 3H6" stroke="var(--grey)" strokeWidth="0.8" strokeDasharray="2 2" />
         </pattern>
       </defs>
       {placed.map(({ zone, at, window }) => (
@@ -145,7 +145,7 @@ export function PartSectionDrawing({
           <text x={at + ZONE / 2} y={base + 15} textAnchor="middle" fontSize="10.5" fontWeight="600">
             {zone.name}
           </text>
-          <text x={at + ZONE / 2} y={base + 28} textAnchor="middle" fontSize="10" fill="#6b6156">
+          <text x={at + ZONE / 2} y={base + 28} textAnchor="middle" fontSize="10" fill="var(--soft)">
             {full(zone.thickness, 'thickness')}
           </text>
           {window && (
@@ -156,7 +156,7 @@ export function PartSectionDrawing({
                 x2={at + ZONE + WINDOW / 2}
                 y1={TOP - 6}
                 y2={base + 4}
-                stroke="#9a4527"
+                stroke="var(--clay)"
                 strokeWidth="0.8"
                 strokeDasharray="3 2"
               />
@@ -171,7 +171,7 @@ export function PartSectionDrawing({
             </g>
           )}
           {window === null && (
-            <text x={at + ZONE + WINDOW / 2} y={base - HEIGHT / 2} textAnchor="middle" fontSize="10" fill="#6b6156">
+            <text x={at + ZONE + WINDOW / 2} y={base - HEIGHT / 2} textAnchor="middle" fontSize="10" fill="var(--soft)">
               do not meet
             </text>
           )}
@@ -181,8 +181,8 @@ export function PartSectionDrawing({
         <g>
           <path
             d={`M ${x} ${base} h ${WINDOW / 2} v -6 h -${WINDOW / 4} L ${x} ${base - section.zones.at(-1)!.thickness * scale}`}
-            fill="#ffffff"
-            stroke="#2b2622"
+            fill="var(--card)"
+            stroke="var(--ink)"
             strokeWidth="0.6"
           />
           <text x={x + WINDOW / 4} y={base + 15} fontSize="10" textAnchor="middle">
@@ -190,12 +190,12 @@ export function PartSectionDrawing({
           </text>
         </g>
       )}
-      <line x1="16" x2={x} y1={base} y2={base} stroke="#9a4527" strokeWidth="2" />
-      <text x="16" y={TOP - 16} fontSize="10" fill="#9a4527">
+      <line x1="16" x2={x} y1={base} y2={base} stroke="var(--clay)" strokeWidth="2" />
+      <text x="16" y={TOP - 16} fontSize="10" fill="var(--clay)">
         mould face at the bottom; thickness enlarged ×{formatNumber(ratio, ratio < 10 ? 1 : 0)} against the length
         across each line
       </text>
-      <g stroke="#2b2622" strokeWidth="0.7" fill="none">
+      <g stroke="var(--ink)" strokeWidth="0.7" fill="none">
         <path d={`M 8 ${base} V ${base - 0.01 * scale} M 5 ${base} h 6 M 5 ${base - 0.01 * scale} h 6`} />
       </g>
       <text x="2" y={base - 0.01 * scale - 3} fontSize="8.5">
@@ -243,15 +243,15 @@ function WindowLabel({
         y={base + 4}
         width="140"
         height="32"
-        fill={chosen ? '#f8e3d5' : 'transparent'}
-        stroke={chosen ? '#9a4527' : 'none'}
+        fill={chosen ? 'var(--blush)' : 'transparent'}
+        stroke={chosen ? 'var(--clay)' : 'none'}
         rx="3"
       />
-      <text x={x} y={base + 15} textAnchor="middle" fontSize="10" fill="#9a4527">
+      <text x={x} y={base + 15} textAnchor="middle" fontSize="10" fill="var(--clay)">
         {findings.length > 0 ? '△ ' : ''}
         {what.join(', ') || 'all run on'}
       </text>
-      <text x={x} y={base + 28} textAnchor="middle" fontSize="9" fill="#6b6156">
+      <text x={x} y={base + 28} textAnchor="middle" fontSize="9" fill="var(--soft)">
         {findings.length > 0 ? `${findings.length} to mend` : line.a === line.b ? 'centreline' : ''}
       </text>
     </g>

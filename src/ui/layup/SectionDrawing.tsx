@@ -54,7 +54,7 @@ export const SectionDrawing = memo(function SectionDrawing({
       role="img"
       aria-label={`Section of ${name}, ${layers.length} layers, ${full(thickness, 'thickness')}, mould face on top`}
     >
-      <text x={LEFT} y={top - 5} fontSize="10" fill="#9a4527">
+      <text x={LEFT} y={top - 5} fontSize="10" fill="var(--clay)">
         mould face
       </text>
       {bars.map(({ laid, y: at, height: tallness }, i) => {
@@ -68,7 +68,7 @@ export const SectionDrawing = memo(function SectionDrawing({
                 x2={LEFT + BAR}
                 y1={at + 1.5}
                 y2={at + 1.5}
-                stroke="#2b2622"
+                stroke="var(--ink)"
                 strokeWidth="1.4"
                 strokeDasharray="5 3"
               />
@@ -87,20 +87,20 @@ export const SectionDrawing = memo(function SectionDrawing({
               width={BAR}
               height={tallness}
               fill="none"
-              stroke={chosen ? '#9a4527' : '#2b2622'}
+              stroke={chosen ? 'var(--clay)' : 'var(--ink)'}
               strokeWidth={chosen ? 1.6 : 0.5}
             />
             <path
               d={`M ${LEFT + BAR} ${at + tallness / 2} L ${LEFT + BAR + 16} ${labels[i]!} h 4`}
               fill="none"
-              stroke={chosen ? '#9a4527' : '#9a8f80'}
+              stroke={chosen ? 'var(--clay)' : 'var(--grey)'}
               strokeWidth="0.7"
             />
             <text
               x={LEFT + BAR + 23}
               y={labels[i]! + 3.5}
               fontSize="10"
-              fill={chosen ? '#9a4527' : '#2b2622'}
+              fill={chosen ? 'var(--clay)' : 'var(--ink)'}
               fontWeight={chosen ? 600 : 400}
             >
               {laid.index + 1} {laid.material.code}
@@ -110,8 +110,8 @@ export const SectionDrawing = memo(function SectionDrawing({
           </g>
         );
       })}
-      <line x1={LEFT} x2={LEFT + BAR} y1={top} y2={top} stroke="#9a4527" strokeWidth="2.4" />
-      <g stroke="#2b2622" strokeWidth="0.7" fill="none">
+      <line x1={LEFT} x2={LEFT + BAR} y1={top} y2={top} stroke="var(--clay)" strokeWidth="2.4" />
+      <g stroke="var(--ink)" strokeWidth="0.7" fill="none">
         <path d={`M 24 ${top} V ${top + height} M 20 ${top} h 8 M 20 ${top + height} h 8`} />
       </g>
       <text
@@ -120,7 +120,7 @@ export const SectionDrawing = memo(function SectionDrawing({
         fontSize="10"
         textAnchor="middle"
         transform={`rotate(-90 14 ${top + height / 2})`}
-        fill="#2b2622"
+        fill="var(--ink)"
       >
         {show(thickness, 'thickness')}
       </text>

@@ -12,7 +12,7 @@ import { useUnits } from '../shared/units';
 import { Verdict } from '../shared/Verdict';
 import { SectionDrawing } from './SectionDrawing';
 
-const FILL = { fails: '#9b1c31', thin: '#b98517', meets: '#1b5e6f', ample: '#8b989b' } as const;
+const FILL = { fails: 'var(--fails)', thin: 'var(--thin)', meets: 'var(--water)', ample: 'var(--steel)' } as const;
 const TRACK = 72;
 const place = (reserveFactor: number) =>
   TRACK * Math.min(1, Math.max(0, Math.log(reserveFactor / 0.4) / Math.log(5 / 0.4)));
@@ -23,9 +23,9 @@ function ReserveBar({ reserveFactor, target }: { reserveFactor: number; target: 
     <svg width={TRACK} height="11" viewBox={`0 0 ${TRACK} 11`} aria-hidden="true">
       <rect className="reserve-track" width={TRACK} height="7" y="2" />
       <rect width={place(reserveFactor)} height="7" y="2" fill={FILL[verdictOf(reserveFactor, target)]} />
-      <line x1={place(1)} x2={place(1)} y1="0" y2="11" stroke="#2b2622" strokeWidth="1.4" />
+      <line x1={place(1)} x2={place(1)} y1="0" y2="11" stroke="var(--ink)" strokeWidth="1.4" />
       {target > 1 && (
-        <line x1={place(target)} x2={place(target)} y1="0" y2="11" stroke="#2b2622" strokeDasharray="2 1.5" />
+        <line x1={place(target)} x2={place(target)} y1="0" y2="11" stroke="var(--ink)" strokeDasharray="2 1.5" />
       )}
     </svg>
   );

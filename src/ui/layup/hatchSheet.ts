@@ -1,3 +1,4 @@
+import { PALETTE } from '../shared/palette';
 import { useLayoutEffect } from 'react';
 import { directionsOf, hasMat, type LayerMaterial } from '@/core/material';
 
@@ -12,11 +13,22 @@ export function lookClass(material: LayerMaterial, angleDeg: number): string {
 
 /** One fibre direction as an image for a cell: lines truly at their angle (forward to the right). */
 function lines(direction: number): string {
-  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="240" height="22"><pattern id="p" width="6" height="4" patternUnits="userSpaceOnUse" patternTransform="rotate(${-direction})"><path d="M0 2H6" stroke="#7d7266" stroke-width=".9"/></pattern><rect width="240" height="22" fill="url(#p)"/></svg>`;
+  const svg = [
+    '<svg xmlns="http://www.w3.org/2000/svg" width="240" height="22">',
+    `<pattern id="p" width="6" height="4" patternUnits="userSpaceOnUse" patternTransform="rotate(${-direction})">`,
+    `<path d="M0 2H6" stroke="${PALETTE.grey}" stroke-width=".9"/></pattern>`,
+    '<rect width="240" height="22" fill="url(#p)"/></svg>',
+  ].join('');
   return `url("data:image/svg+xml,${encodeURIComponent(svg)}")`;
 }
-const DOTS = `url("data:image/svg+xml,${encodeURIComponent('<svg xmlns="http://www.w3.org/2000/svg" width="6" height="6" fill="#6b6156"><circle cx="1.5" cy="1.5" r=".8"/><circle cx="4.5" cy="4.5" r=".8"/></svg>')}")`;
-const CELLS = `url("data:image/svg+xml,${encodeURIComponent('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9" fill="none" stroke="#cdb988"><circle cx="3" cy="3" r="1.6"/><circle cx="7.5" cy="7.5" r="1.1"/></svg>')}")`;
+const DOTS = `url("data:image/svg+xml,${encodeURIComponent(
+  `<svg xmlns="http://www.w3.org/2000/svg" width="6" height="6" fill="${PALETTE.soft}">` +
+    '<circle cx="1.5" cy="1.5" r=".8"/><circle cx="4.5" cy="4.5" r=".8"/></svg>',
+)}")`;
+const CELLS = `url("data:image/svg+xml,${encodeURIComponent(
+  `<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9" fill="none" stroke="${PALETTE.sand}">` +
+    '<circle cx="3" cy="3" r="1.6"/><circle cx="7.5" cy="7.5" r="1.1"/></svg>',
+)}")`;
 
 const ruleOf = (look: string): string => {
   const [, ...parts] = look.split(' ');

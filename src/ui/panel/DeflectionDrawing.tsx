@@ -38,7 +38,7 @@ export function DeflectionDrawing({ analysis, name }: { analysis: PanelAnalysis;
       role="img"
       aria-label={`${name}: deflection ${full(deflection.value, 'thickness')}, nearest its limit at the ${governing.where}`}
     >
-      <rect x={left} y={top} width={w} height={h} fill="#fffdf8" />
+      <rect x={left} y={top} width={w} height={h} fill="var(--card)" />
       {lines.map(({ coordinates, value }, i) => (
         <path
           key={value}
@@ -49,19 +49,19 @@ export function DeflectionDrawing({ analysis, name }: { analysis: PanelAnalysis;
                 .join(''),
             )
             .join('')}
-          fill="#c4744f"
+          fill="var(--clay-deep)"
           fillOpacity={0.09}
-          stroke="#8a5a40"
+          stroke="var(--clay-deep)"
           strokeWidth={i === 0 ? 0.6 : 0.9}
         />
       ))}
-      <rect x={left} y={top} width={w} height={h} fill="none" stroke="#2b2622" strokeWidth="2" />
+      <rect x={left} y={top} width={w} height={h} fill="none" stroke="var(--ink)" strokeWidth="2" />
       {panelCase.fixity > 0.01 &&
         ticks(Math.round(w / 9)).map((t) => (
           <path
             key={`x${t}`}
             d={`M${left + t * w} ${top}l5-6M${left + t * w} ${top + h}l-5 6`}
-            stroke="#2b2622"
+            stroke="var(--ink)"
             strokeWidth={0.5 + 0.6 * panelCase.fixity}
           />
         ))}
@@ -70,7 +70,7 @@ export function DeflectionDrawing({ analysis, name }: { analysis: PanelAnalysis;
           <path
             key={`y${t}`}
             d={`M${left} ${top + t * h}l-6-5M${left + w} ${top + t * h}l6 5`}
-            stroke="#2b2622"
+            stroke="var(--ink)"
             strokeWidth={0.5 + 0.6 * panelCase.fixity}
           />
         ))}
@@ -81,24 +81,32 @@ export function DeflectionDrawing({ analysis, name }: { analysis: PanelAnalysis;
           width={Math.min(panelCase.patch.length, plate.length) * scale}
           height={Math.min(panelCase.patch.breadth, plate.breadth) * scale}
           fill="none"
-          stroke="#1b5e6f"
+          stroke="var(--water)"
           strokeWidth="1.6"
           strokeDasharray="5 3"
         />
       )}
-      <circle cx={dx} cy={dy} r="3" fill="#2b2622" />
-      <text x={dx + 7} y={dy + 4} fontSize="12" fontWeight="600" stroke="#fffdf8" strokeWidth="3" paintOrder="stroke">
+      <circle cx={dx} cy={dy} r="3" fill="var(--ink)" />
+      <text
+        x={dx + 7}
+        y={dy + 4}
+        fontSize="12"
+        fontWeight="600"
+        stroke="var(--card)"
+        strokeWidth="3"
+        paintOrder="stroke"
+      >
         {show(deflection.value, 'thickness')} {unit('thickness')}
       </text>
-      <g stroke="#9a4527" strokeWidth="2.2" fill="none">
+      <g stroke="var(--clay)" strokeWidth="2.2" fill="none">
         <circle cx={gx} cy={gy} r="8" />
         <path d={`M${gx - 5} ${gy - 5}l10 10M${gx + 5} ${gy - 5}l-10 10`} />
       </g>
-      <text x={left + w / 2} y={top + h + 20} fontSize="11.5" textAnchor="middle" fill="#5f574d">
+      <text x={left + w / 2} y={top + h + 20} fontSize="11.5" textAnchor="middle" fill="var(--soft)">
         {full(plate.length, 'shortLength')} along × {full(plate.breadth, 'shortLength')} across, edges {held}; a line
         every {formatNumber((greatest / LINES) * (unit('thickness') === 'mm' ? 1e3 : 39.37), 2)} {unit('thickness')}
       </text>
-      <text x={left + w / 2} y={top + h + 36} fontSize="11.5" textAnchor="middle" fill="#9a4527">
+      <text x={left + w / 2} y={top + h + 36} fontSize="11.5" textAnchor="middle" fill="var(--clay)">
         ⊗ nearest its limit: {governing.name.toLowerCase()}, {governing.where}
       </text>
     </svg>

@@ -1,4 +1,6 @@
+'use client';
 import { Alert } from 'react-bootstrap';
+import { useUnits } from './units';
 
 /** Why something was not taken, in words; nothing when all is well. */
 export function Refusal({
@@ -10,10 +12,11 @@ export function Refusal({
   onClose?: () => void;
   className?: string;
 }) {
+  const { words } = useUnits();
   if (text === null) return null;
   return (
     <Alert variant="danger" className={`py-2 ${className}`} {...(onClose ? { dismissible: true, onClose } : {})}>
-      {text}
+      {words(text)}
     </Alert>
   );
 }

@@ -20,7 +20,7 @@ export function FabricPicture({ fabric }: { fabric: Fabric }) {
             <clipPath id={clip}>
               <rect width={SIZE} height={SIZE} />
             </clipPath>
-            <rect width={SIZE} height={SIZE} fill="#fffdf8" stroke="#2b2622" />
+            <rect width={SIZE} height={SIZE} fill="var(--card)" stroke="var(--ink)" />
             <g clipPath={`url(#${clip})`}>
               {component.form === 'randomMat' && <Strands />}
               {component.form === 'woven' && <Weave weave={fabric.weave} />}
@@ -29,7 +29,7 @@ export function FabricPicture({ fabric }: { fabric: Fabric }) {
                   <Bundle key={i} angleDeg={angleDeg} share={share} order={i} />
                 ))}
             </g>
-            <text y={SIZE + 13} fontSize="9.5" fill="#5f574d">
+            <text y={SIZE + 13} fontSize="9.5" fill="var(--soft)">
               {component.form === 'randomMat'
                 ? 'random strands'
                 : component.form === 'woven'
@@ -46,7 +46,7 @@ export function FabricPicture({ fabric }: { fabric: Fabric }) {
 /** Chopped strands, the same every time. */
 function Strands() {
   return (
-    <g stroke="#6b6156" strokeWidth="1.2">
+    <g stroke="var(--soft)" strokeWidth="1.2">
       {Array.from({ length: 90 }, (_, i) => {
         const [x, y, angle] = [(i * 37) % SIZE, (i * 61 + 13) % SIZE, (i * 53) % 180];
         const [dx, dy] = [13 * Math.cos((angle * Math.PI) / 180), 13 * Math.sin((angle * Math.PI) / 180)];
@@ -75,7 +75,7 @@ function Weave({ weave }: { weave: Fabric['weave'] }) {
         ? (column + 2 * row) % 5 === 0
         : (row + column) % 2 === 0;
   return (
-    <g stroke="#4b443c" strokeWidth="0.7">
+    <g stroke="var(--soft)" strokeWidth="0.7">
       {Array.from({ length: threads * threads }, (_, i) => {
         const [row, column] = [Math.floor(i / threads), i % threads];
         const weft = over(row, column);
@@ -86,7 +86,7 @@ function Weave({ weave }: { weave: Fabric['weave'] }) {
             y={row * pitch + (weft ? 0 : 1.2)}
             width={pitch - (weft ? 2.4 : 0)}
             height={pitch - (weft ? 0 : 2.4)}
-            fill={weft ? '#d8cfbf' : '#f6efe1'}
+            fill={weft ? 'var(--line)' : 'var(--faint)'}
           />
         );
       })}
@@ -100,7 +100,7 @@ function Bundle({ angleDeg, share, order }: { angleDeg: number; share: number; o
   return (
     <g
       transform={`rotate(${-angleDeg} ${SIZE / 2} ${SIZE / 2})`}
-      stroke={order % 2 ? '#8a8075' : '#4b443c'}
+      stroke={order % 2 ? 'var(--grey)' : 'var(--soft)'}
       strokeWidth={width}
       opacity="0.75"
     >

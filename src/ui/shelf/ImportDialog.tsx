@@ -205,7 +205,8 @@ export function ImportDialog({
                     <td>
                       {!result.ok ? (
                         <span className="verdict fails text-wrap">
-                          ✕ {columns.find(({ key }) => key === result.column)?.head ?? result.column}: {result.message}
+                          ✕ {columns.find(({ key }) => key === result.column)?.head ?? result.column}:{' '}
+                          {words(result.message)}
                         </span>
                       ) : unchanged ? (
                         <span className="soft">on the Shelf already, the same</span>

@@ -38,8 +38,8 @@ export function StiffenerDrawing({
     <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} width="100%" role="img" aria-label={`Section ${section.name} to scale`}>
       <defs>
         <pattern id="former-hatch" width="8" height="8" patternUnits="userSpaceOnUse">
-          <circle cx="2" cy="2" r="1" fill="#b9ac99" />
-          <circle cx="6" cy="6" r="1" fill="#b9ac99" />
+          <circle cx="2" cy="2" r="1" fill="var(--line)" />
+          <circle cx="6" cy="6" r="1" fill="var(--line)" />
         </pattern>
       </defs>
       <path
@@ -49,8 +49,8 @@ export function StiffenerDrawing({
           [span / 2, plating],
           [-span / 2, plating],
         ])}
-        fill="#fbf7ef"
-        stroke="#6d6358"
+        fill="var(--card)"
+        stroke="var(--soft)"
         strokeDasharray="4 3"
       />
       <path
@@ -60,8 +60,8 @@ export function StiffenerDrawing({
           [breadth / 2, plating],
           [-breadth / 2, plating],
         ])}
-        fill="#e5dccd"
-        stroke="#2b2622"
+        fill="var(--faint)"
+        stroke="var(--ink)"
         strokeWidth="1.2"
       />
       {hat ? (
@@ -73,7 +73,7 @@ export function StiffenerDrawing({
               [head, top],
               [-head, top],
             ])}
-            fill={properties.former ? 'url(#former-hatch)' : '#fffdf8'}
+            fill={properties.former ? 'url(#former-hatch)' : 'var(--card)'}
             stroke="none"
           />
           {[-1, 1].map((side) => (
@@ -85,8 +85,8 @@ export function StiffenerDrawing({
                 [side * (head + web), top],
                 [side * head, top],
               ])}
-              fill="#c4744f"
-              stroke="#2b2622"
+              fill="var(--clay-deep)"
+              stroke="var(--ink)"
             />
           ))}
           <path
@@ -96,8 +96,8 @@ export function StiffenerDrawing({
               [head + web, top + crown],
               [-head - web, top + crown],
             ])}
-            fill="#a65a38"
-            stroke="#2b2622"
+            fill="var(--clay-deep)"
+            stroke="var(--ink)"
           />
         </>
       ) : (
@@ -108,8 +108,8 @@ export function StiffenerDrawing({
             [web / 2, top],
             [-web / 2, top],
           ])}
-          fill="#c4744f"
-          stroke="#2b2622"
+          fill="var(--clay-deep)"
+          stroke="var(--ink)"
         />
       )}
       {flange > 0 &&
@@ -124,8 +124,8 @@ export function StiffenerDrawing({
                 [side * (inner + section.flangeWidth), plating + flange],
                 [side * inner, plating + flange],
               ])}
-              fill="#a65a38"
-              stroke="#2b2622"
+              fill="var(--clay-deep)"
+              stroke="var(--ink)"
             />
           );
         })}
@@ -136,15 +136,15 @@ export function StiffenerDrawing({
             x2={WIDTH - 12}
             y1={Z(loaded.neutralAxis)}
             y2={Z(loaded.neutralAxis)}
-            stroke="#1b5e6f"
+            stroke="var(--water)"
             strokeDasharray="10 3 2 3"
           />
-          <text x={WIDTH - 12} y={Z(loaded.neutralAxis) - 4} fontSize="11" textAnchor="end" fill="#1b5e6f">
+          <text x={WIDTH - 12} y={Z(loaded.neutralAxis) - 4} fontSize="11" textAnchor="end" fill="var(--water)">
             neutral axis {full(loaded.neutralAxis, 'thickness')}
           </text>
         </>
       )}
-      <text x={WIDTH / 2} y={HEIGHT - 14} fontSize="11" textAnchor="middle" fill="#5f574d">
+      <text x={WIDTH / 2} y={HEIGHT - 14} fontSize="11" textAnchor="middle" fill="var(--soft)">
         {loaded ? `${full(breadth, 'shortLength')} of plating works with it` : 'not on any member yet'}, height{' '}
         {full(section.height, 'shortLength')}
       </text>

@@ -194,8 +194,8 @@ export function BoatDrawing({
     <path
       key={`${key}-${zone.id}`}
       d={path}
-      fill={zone.id === chosen ? '#f0d3c4' : hatchFill(index)}
-      stroke={zone.id === chosen ? '#9a4527' : '#6d6358'}
+      fill={zone.id === chosen ? 'var(--blush)' : hatchFill(index)}
+      stroke={zone.id === chosen ? 'var(--clay)' : 'var(--soft)'}
       strokeWidth={zone.id === chosen ? 2 : 0.9}
       cursor="pointer"
       onClick={() => onChoose(zone.id)}
@@ -208,9 +208,9 @@ export function BoatDrawing({
       y={y}
       fontSize={LABEL}
       textAnchor="middle"
-      fill={area.zone.id === chosen ? '#7c3219' : '#2b2622'}
+      fill={area.zone.id === chosen ? 'var(--clay-deep)' : 'var(--ink)'}
       fontWeight={area.zone.id === chosen ? 600 : 400}
-      stroke="#fffdf8"
+      stroke="var(--card)"
       strokeWidth="3"
       paintOrder="stroke"
       pointerEvents="none"
@@ -223,7 +223,7 @@ export function BoatDrawing({
     const moving = held?.boundary.key === boundary.key;
     const onHull = boundary.on === 'hull';
     const [top, foot] = onHull ? [hull.at(x, 2)[2], hull.at(x, 0)[2]] : [0, 0];
-    const ink = moving ? '#9a4527' : boundary.kind === 'zone' ? '#6d6358' : '#1b5e6f';
+    const ink = moving ? 'var(--clay)' : boundary.kind === 'zone' ? 'var(--soft)' : 'var(--water)';
     const dash = boundary.kind === 'zone' ? '2 3' : boundary.kind === 'bulkhead' ? undefined : '7 3';
     const edge = hull.at(x, 2)[1];
     const from: [number, number] = onHull ? [X(x), Y(0)] : [X(x), Y(edge)];
@@ -290,16 +290,16 @@ export function BoatDrawing({
         >
           <rect x={grip[0]! - 9} y={grip[1]! - 9} width="18" height="18" fill="transparent" />
           {boundary.kind === 'zone' ? (
-            <path d={`M${grip[0]} ${grip[1]! + 6}l-5-6h10z`} fill="#fffdf8" stroke={ink} strokeWidth="1.4" />
+            <path d={`M${grip[0]} ${grip[1]! + 6}l-5-6h10z`} fill="var(--card)" stroke={ink} strokeWidth="1.4" />
           ) : bulkhead ? (
             <rect x={grip[0]! - 4.5} y={grip[1]! - 4.5} width="9" height="9" fill={ink} />
           ) : (
-            <circle cx={grip[0]} cy={grip[1]} r="4.5" fill="#fffdf8" stroke={ink} strokeWidth="1.6" />
+            <circle cx={grip[0]} cy={grip[1]} r="4.5" fill="var(--card)" stroke={ink} strokeWidth="1.6" />
           )}
           <title>{`${boundary.label}: ${full(x, 'length')}. Drag, or use the arrow keys.`}</title>
         </g>
         {moving && (
-          <text x={grip[0]} y={grip[1]! - 12} fontSize="12" fontWeight="600" textAnchor="middle" fill="#9a4527">
+          <text x={grip[0]} y={grip[1]! - 12} fontSize="12" fontWeight="600" textAnchor="middle" fill="var(--clay)">
             {full(x, 'length')}
           </text>
         )}
@@ -317,13 +317,13 @@ export function BoatDrawing({
       className="boat-drawing"
     >
       <ZoneHatches />
-      <text x="4" y="12" fontSize="10.5" fill="#5f574d">
+      <text x="4" y="12" fontSize="10.5" fill="var(--soft)">
         Profile
       </text>
-      <text x="4" y={model.axis - 4} fontSize="10.5" fill="#5f574d">
+      <text x="4" y={model.axis - 4} fontSize="10.5" fill="var(--soft)">
         {model.lookInside ? 'Inside' : 'Deck'}
       </text>
-      <text x="4" y={model.axis + 14} fontSize="10.5" fill="#5f574d">
+      <text x="4" y={model.axis + 14} fontSize="10.5" fill="var(--soft)">
         Hull
       </text>
       {model.profile.map((area) => zoneArea(area, 'profile'))}
@@ -339,7 +339,7 @@ export function BoatDrawing({
               key={i}
               d={d}
               fill="none"
-              stroke="#2b2622"
+              stroke="var(--ink)"
               strokeWidth={i === 3 || i === 6 ? 0.9 : 1.6}
               pointerEvents="none"
             />
@@ -350,7 +350,7 @@ export function BoatDrawing({
         x2={X(hull.bow) + 6}
         y1={model.axis}
         y2={model.axis}
-        stroke="#2b2622"
+        stroke="var(--ink)"
         strokeWidth="0.8"
         strokeDasharray="12 3 2 3"
       />
@@ -359,10 +359,10 @@ export function BoatDrawing({
         x2={X(hull.bow) + 6}
         y1={waterline}
         y2={waterline}
-        stroke="#1b5e6f"
+        stroke="var(--water)"
         strokeWidth="1.2"
       />
-      <text x={X(hull.bow) - 18} y={waterline + 12} fontSize="10" fill="#1b5e6f">
+      <text x={X(hull.bow) - 18} y={waterline + 12} fontSize="10" fill="var(--water)">
         waterline
       </text>
       {model.members.map(({ support, points }) => {
@@ -376,7 +376,14 @@ export function BoatDrawing({
             .join('L')}`;
         const deck = support.kind === 'girder';
         return (
-          <g key={support.id} pointerEvents="none" fill="none" stroke="#1b5e6f" strokeWidth="1.3" strokeDasharray="7 3">
+          <g
+            key={support.id}
+            pointerEvents="none"
+            fill="none"
+            stroke="var(--water)"
+            strokeWidth="1.3"
+            strokeDasharray="7 3"
+          >
             {!deck && <path d={run(([x, , z]) => [X(x), Z(z)])} />}
             <path d={run(([x, y]) => [X(x), Y(deck ? y : -y)])} />
           </g>
@@ -388,7 +395,12 @@ export function BoatDrawing({
         const side = onHull ? -Math.abs(y) : Math.abs(y);
         return (
           <g key={id}>
-            <path d={`M${X(x)} ${Y(side) - 6}l5 6l-5 6l-5 -6Z`} fill="#fff" stroke="#9a4527" strokeWidth="1.6" />
+            <path
+              d={`M${X(x)} ${Y(side) - 6}l5 6l-5 6l-5 -6Z`}
+              fill="var(--card)"
+              stroke="var(--clay)"
+              strokeWidth="1.6"
+            />
             <title>{name}</title>
           </g>
         );

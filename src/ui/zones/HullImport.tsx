@@ -53,7 +53,7 @@ function Preview({ stations, waterline }: { stations: Station[]; waterline: numb
       role="img"
       aria-label={`Body plan of ${stations.length} stations`}
     >
-      <line x1="4" x2={width - 4} y1={z(waterline)} y2={z(waterline)} stroke="#1b5e6f" />
+      <line x1="4" x2={width - 4} y1={z(waterline)} y2={z(waterline)} stroke="var(--water)" />
       {stations.map(({ x, points, chine }) => {
         const side = x <= middle ? -1 : 1;
         return (
@@ -61,14 +61,14 @@ function Preview({ stations, waterline }: { stations: Station[]; waterline: numb
             <path
               d={`M${points.map(([y, h]) => `${(width / 2 + side * y * scale).toFixed(1)} ${z(h).toFixed(1)}`).join('L')}`}
               fill="none"
-              stroke="#2b2622"
+              stroke="var(--ink)"
             />
             {chine !== null && (
               <circle
                 cx={width / 2 + side * points[chine]![0] * scale}
                 cy={z(points[chine]![1])}
                 r="2.2"
-                fill="#9a4527"
+                fill="var(--clay)"
               />
             )}
           </g>

@@ -81,12 +81,12 @@ export function PanelsDrawing({
           <path
             key={i}
             d={path(run.map(view.to))}
-            fill={i === panels.governing ? '#f0d3c4' : '#fbf7ef'}
-            stroke={i === panels.governing ? '#9a4527' : '#1b5e6f'}
+            fill={i === panels.governing ? 'var(--blush)' : 'var(--card)'}
+            stroke={i === panels.governing ? 'var(--clay)' : 'var(--water)'}
             strokeWidth={i === panels.governing ? 2.4 : 1.4}
           />
         ))}
-        <path d={path(rim.map(view.to))} fill="none" stroke="#2b2622" strokeWidth="1" strokeDasharray="3 2" />
+        <path d={path(rim.map(view.to))} fill="none" stroke="var(--ink)" strokeWidth="1" strokeDasharray="3 2" />
         <clipPath id="panel-box">
           <rect x="0" y="8" width={WIDTH} height={view.foot} />
         </clipPath>
@@ -103,7 +103,7 @@ export function PanelsDrawing({
                 )
                 .join('L')}`}
               fill="none"
-              stroke="#1b5e6f"
+              stroke="var(--water)"
               strokeWidth={computed ? 4 : 1.6}
               strokeOpacity={computed ? 0.55 : 1}
               strokeDasharray={computed ? undefined : '7 3'}
@@ -122,8 +122,8 @@ export function PanelsDrawing({
               fontSize="10.5"
               textAnchor="middle"
               fontWeight={i === panels.governing ? 600 : 400}
-              fill={i === panels.governing ? '#7c3219' : '#2b2622'}
-              stroke="#fffdf8"
+              fill={i === panels.governing ? 'var(--clay-deep)' : 'var(--ink)'}
+              stroke="var(--card)"
               strokeWidth="3"
               paintOrder="stroke"
             >
@@ -131,7 +131,7 @@ export function PanelsDrawing({
             </text>
           );
         })}
-        <text x="4" y={view.foot + 14} fontSize="10" fill="#5f574d">
+        <text x="4" y={view.foot + 14} fontSize="10" fill="var(--soft)">
           numbers: design pressure, {unit('pressure')}; dashed: the zone; thick: stiffeners
         </text>
       </svg>
@@ -179,8 +179,8 @@ function DevelopedOutline({ development, zone, count }: { development: Developme
         role="img"
         aria-label={`Developed outline of ${zone.name}`}
       >
-        <path d={path(development.outline.map(view.to))} fill="#fbf7ef" stroke="#2b2622" strokeWidth="1.4" />
-        <text x={WIDTH / 2} y={view.foot + 14} fontSize="10.5" textAnchor="middle" fill="#5f574d">
+        <path d={path(development.outline.map(view.to))} fill="var(--card)" stroke="var(--ink)" strokeWidth="1.4" />
+        <text x={WIDTH / 2} y={view.foot + 14} fontSize="10.5" textAnchor="middle" fill="var(--soft)">
           {full(Math.max(...xs) - Math.min(...xs), 'length')} × {full(Math.max(...ys) - Math.min(...ys), 'length')},{' '}
           {full(development.area, 'area')}
         </text>

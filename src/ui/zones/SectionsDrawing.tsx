@@ -62,16 +62,16 @@ export function SectionsDrawing({
             key={station}
             d={run(hull.section(station).map(([, y, z]) => [left + (aft ? -y : y) * scale, Z(z)]))}
             fill="none"
-            stroke="#2b2622"
+            stroke="var(--ink)"
             strokeWidth={Math.abs(station - x) < 0.3 ? 2 : 1}
           />
         );
       })}
-      <line x1={left} x2={left} y1={Z(top)} y2={Z(0) + 4} stroke="#6d6358" strokeDasharray="10 3 2 3" />
-      <text x={left - 80} y={HEIGHT - 6} fontSize="11" fill="#5f574d" textAnchor="middle">
+      <line x1={left} x2={left} y1={Z(top)} y2={Z(0) + 4} stroke="var(--soft)" strokeDasharray="10 3 2 3" />
+      <text x={left - 80} y={HEIGHT - 6} fontSize="11" fill="var(--soft)" textAnchor="middle">
         aft
       </text>
-      <text x={left + 80} y={HEIGHT - 6} fontSize="11" fill="#5f574d" textAnchor="middle">
+      <text x={left + 80} y={HEIGHT - 6} fontSize="11" fill="var(--soft)" textAnchor="middle">
         forward
       </text>
       {[left, right].map((centre) => (
@@ -81,7 +81,7 @@ export function SectionsDrawing({
           x2={centre + beam * scale + 10}
           y1={Z(hull.waterline)}
           y2={Z(hull.waterline)}
-          stroke="#1b5e6f"
+          stroke="var(--water)"
         />
       ))}
       {bulkhead && zone ? (
@@ -89,7 +89,7 @@ export function SectionsDrawing({
           <path
             d={`${run(patchRim(bulkhead, 24, 16).map(([, y, z]) => [right + y * scale, Z(z)]))}Z`}
             fill={hatchFill(index(zone.id))}
-            stroke="#9a4527"
+            stroke="var(--clay)"
             strokeWidth="2"
           />
           {ribs.map((rib) => {
@@ -103,7 +103,7 @@ export function SectionsDrawing({
                 y1={Z(ends[0]![2])}
                 x2={right + ends[1]![1] * scale}
                 y2={Z(ends[1]![2])}
-                stroke="#1b5e6f"
+                stroke="var(--water)"
                 strokeWidth="2"
                 strokeDasharray="7 3"
               />
@@ -115,13 +115,13 @@ export function SectionsDrawing({
           <path
             d={run(hull.section(x).map(([, y, z]) => [right + y * scale, Z(z)]))}
             fill="none"
-            stroke="#2b2622"
+            stroke="var(--ink)"
             strokeWidth="1"
           />
           <path
             d={run(hull.section(x).map(([, y, z]) => [right - y * scale, Z(z)]))}
             fill="none"
-            stroke="#2b2622"
+            stroke="var(--ink)"
             strokeWidth="1"
           />
           {zonesAt(boat, shape, x).map(({ zone: own, low, high }) => {
@@ -133,22 +133,22 @@ export function SectionsDrawing({
                 <path
                   d={run(points.map(([, py, pz]) => [right + py * scale, Z(pz)]))}
                   fill="none"
-                  stroke={chosen ? '#9a4527' : '#6d6358'}
+                  stroke={chosen ? 'var(--clay)' : 'var(--soft)'}
                   strokeWidth={chosen ? 6 : 3.5}
                 />
                 <path
                   d={run(points.map(([, py, pz]) => [right - py * scale, Z(pz)]))}
                   fill="none"
-                  stroke={chosen ? '#9a4527' : '#6d6358'}
+                  stroke={chosen ? 'var(--clay)' : 'var(--soft)'}
                   strokeWidth={chosen ? 6 : 3.5}
                 />
-                <circle cx={right + points[0]![1] * scale} cy={Z(points[0]![2])} r="2.5" fill="#2b2622" />
+                <circle cx={right + points[0]![1] * scale} cy={Z(points[0]![2])} r="2.5" fill="var(--ink)" />
                 <text
                   x={right + y * scale - 8}
                   y={Z(z) - 3}
                   fontSize="11"
                   textAnchor="end"
-                  fill={chosen ? '#7c3219' : '#2b2622'}
+                  fill={chosen ? 'var(--clay-deep)' : 'var(--ink)'}
                   fontWeight={chosen ? 600 : 400}
                 >
                   {own.name}
@@ -158,7 +158,7 @@ export function SectionsDrawing({
           })}
         </>
       )}
-      <text x={right} y={HEIGHT - 6} fontSize="11" fill="#5f574d" textAnchor="middle">
+      <text x={right} y={HEIGHT - 6} fontSize="11" fill="var(--soft)" textAnchor="middle">
         {bulkhead && zone ? `${zone.name}, ` : 'section '}at {full(x, 'length')}
       </text>
     </svg>

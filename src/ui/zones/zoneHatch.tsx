@@ -27,9 +27,9 @@ export function ZoneHatches() {
           patternUnits="userSpaceOnUse"
           patternTransform={`rotate(${rotate})`}
         >
-          <rect width={gap} height={gap} fill="#fbf7ef" />
-          <line x1="0" y1="0" x2={gap} y2="0" stroke="#b9ac99" strokeWidth="1.1" />
-          {cross && <line x1="0" y1="0" x2="0" y2={gap} stroke="#b9ac99" strokeWidth="1.1" />}
+          <rect width={gap} height={gap} fill="var(--card)" />
+          <line x1="0" y1="0" x2={gap} y2="0" stroke="var(--line)" strokeWidth="1.1" />
+          {cross && <line x1="0" y1="0" x2="0" y2={gap} stroke="var(--line)" strokeWidth="1.1" />}
         </pattern>
       ))}
     </defs>
