@@ -5,6 +5,7 @@ import '@/ui/shared/theme.css';
 import type { Metadata } from 'next';
 import { cookies } from 'next/headers';
 import type { ReactNode } from 'react';
+import { QueryProvider } from '@/ui/shared/QueryProvider';
 import { UnitsProvider } from '@/ui/shared/units';
 import { UNITS_COOKIE } from '@/ui/shared/unitsCookie';
 
@@ -21,7 +22,9 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   return (
     <html lang="en">
       <body>
-        <UnitsProvider initial={chosen === 'us' || chosen === 'metric' ? chosen : null}>{children}</UnitsProvider>
+        <QueryProvider>
+          <UnitsProvider initial={chosen === 'us' || chosen === 'metric' ? chosen : null}>{children}</UnitsProvider>
+        </QueryProvider>
       </body>
     </html>
   );

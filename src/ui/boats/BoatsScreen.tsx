@@ -5,12 +5,12 @@ import { useState } from 'react';
 import { Badge, Button, Card, Form } from 'react-bootstrap';
 import type { BoatSummary } from '@/core/revision';
 import { api, wordsOf } from '../shared/api';
+import { DataTable, type DataColumn } from '../shared/DataTable';
+import { day } from '../shared/dates';
 import { Frame } from '../shared/Frame';
 import { UnitsSwitch } from '../shared/units';
 import { Refusal } from '../shared/Refusal';
 import { FileButton } from '../shared/FileButton';
-
-const day = (iso: string) => iso.slice(0, 10);
 
 /** Which boat? List, create, duplicate as a variant, archive, import. */
 export function BoatsScreen({ boats }: { boats: BoatSummary[] }) {
@@ -19,6 +19,7 @@ export function BoatsScreen({ boats }: { boats: BoatSummary[] }) {
   const [showArchived, setShowArchived] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
+  const [find, setFind] = useState('');
   const shown = boats.filter((boat) => showArchived || !boat.archived);
 
   const run = async (work: () => Promise<void>) => {
@@ -58,6 +59,82 @@ export function BoatsScreen({ boats }: { boats: BoatSummary[] }) {
       router.push(`/boats/${id}/layup`);
     });
 
+  const columns: DataColumn<BoatSummary>[] = [
+    {
+      id: 'name',
+      head: 'Boat',
+      by: ({ name }) => name,
+      cell: (boat) => (
+        <>
+          <Link href={`/boats/${boat.id}/layup`} className="fw-semibold">
+            {boat.name}
+          </Link>{' '}
+          {boat.archived && <Badge bg="secondary">archived</Badge>}
+        </>
+      ),
+    },
+    {
+      id: 'variant',
+      head: 'Variant of',
+      by: ({ variantOf }) => variantOf?.name ?? '',
+      cell: (boat) => (
+        <>{boat.variantOf ? <Link href={`/boats/${boat.variantOf.id}/layup`}>{boat.variantOf.name}</Link> : '–'}</>
+      ),
+    },
+    {
+      id: 'parts',
+      head: 'Parts',
+      numeric: true,
+      by: ({ parts }) => parts,
+      cell: (boat) => <>{boat.parts}</>,
+    },
+    {
+      id: 'layers',
+      head: 'Layers',
+      numeric: true,
+      by: ({ layers }) => layers,
+      cell: (boat) => <>{boat.layers}</>,
+    },
+    {
+      id: 'issued',
+      head: 'Issued',
+      by: ({ revision }) => revision ?? '',
+      cell: (boat) => <>{boat.revision ? `Revision ${boat.revision}` : 'draft only'}</>,
+    },
+    {
+      id: 'changed',
+      head: 'Last change',
+      by: ({ updatedAt }) => updatedAt,
+      cell: (boat) => <>{day(boat.updatedAt)}</>,
+    },
+    {
+      id: 'acts',
+      head: <span className="visually-hidden">Actions</span>,
+      numeric: true,
+      cell: (boat) => (
+        <>
+          <Button
+            size="sm"
+            variant="outline-primary"
+            disabled={busy}
+            onClick={() => void duplicate(boat)}
+            aria-label={`Duplicate ${boat.name} as a variant`}
+          >
+            Duplicate as variant
+          </Button>{' '}
+          <Button
+            size="sm"
+            variant="outline-primary"
+            disabled={busy}
+            onClick={() => void archive(boat)}
+            aria-label={`${boat.archived ? 'Bring back' : 'Archive'} ${boat.name}`}
+          >
+            {boat.archived ? 'Bring back' : 'Archive'}
+          </Button>
+        </>
+      ),
+    },
+  ];
   return (
     <Frame
       head={
@@ -71,71 +148,25 @@ export function BoatsScreen({ boats }: { boats: BoatSummary[] }) {
       <Refusal text={trouble} onClose={() => setTrouble(null)} />
       <Card>
         <Card.Body>
-          <table className="table align-middle" aria-label="Boats">
-            <thead>
-              <tr>
-                <th>Boat</th>
-                <th>Variant of</th>
-                <th className="num">Parts</th>
-                <th className="num">Layers</th>
-                <th>Issued</th>
-                <th>Last change</th>
-                <th>
-                  <span className="visually-hidden">Actions</span>
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              {shown.map((boat) => (
-                <tr key={boat.id}>
-                  <td>
-                    <Link href={`/boats/${boat.id}/layup`} className="fw-semibold">
-                      {boat.name}
-                    </Link>{' '}
-                    {boat.archived && <Badge bg="secondary">archived</Badge>}
-                  </td>
-                  <td>
-                    {boat.variantOf ? (
-                      <Link href={`/boats/${boat.variantOf.id}/layup`}>{boat.variantOf.name}</Link>
-                    ) : (
-                      '–'
-                    )}
-                  </td>
-                  <td className="num">{boat.parts}</td>
-                  <td className="num">{boat.layers}</td>
-                  <td>{boat.revision ? `Revision ${boat.revision}` : 'draft only'}</td>
-                  <td>{day(boat.updatedAt)}</td>
-                  <td className="num">
-                    <Button
-                      size="sm"
-                      variant="outline-primary"
-                      disabled={busy}
-                      onClick={() => void duplicate(boat)}
-                      aria-label={`Duplicate ${boat.name} as a variant`}
-                    >
-                      Duplicate as variant
-                    </Button>{' '}
-                    <Button
-                      size="sm"
-                      variant="outline-primary"
-                      disabled={busy}
-                      onClick={() => void archive(boat)}
-                      aria-label={`${boat.archived ? 'Bring back' : 'Archive'} ${boat.name}`}
-                    >
-                      {boat.archived ? 'Bring back' : 'Archive'}
-                    </Button>
-                  </td>
-                </tr>
-              ))}
-              {shown.length === 0 && (
-                <tr>
-                  <td colSpan={7} className="soft">
-                    No boats yet. Name one below, or import a boat document.
-                  </td>
-                </tr>
-              )}
-            </tbody>
-          </table>
+          {boats.length > 5 && (
+            <Form.Control
+              size="sm"
+              type="search"
+              className="w-auto mb-2"
+              aria-label="Find a boat"
+              placeholder="Find a boat"
+              value={find}
+              onChange={(event) => setFind(event.target.value)}
+            />
+          )}
+          <DataTable
+            label="Boats"
+            rows={shown}
+            rowId={({ id }) => id}
+            columns={columns}
+            find={find}
+            empty="No boats here. Name one below, or import a boat document."
+          />
           {boats.some((boat) => boat.archived) && (
             <Form.Check
               className="mt-2"

@@ -1,6 +1,7 @@
 'use client';
 import { nanoid } from 'nanoid';
-import { useEffect, useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import { useEffect } from 'react';
 import { Button, Card } from 'react-bootstrap';
 import { layLaminate, usesOf, type Edit } from '@/core/edit';
 import type { BookLaminate } from '@/core/revision';
@@ -33,11 +34,14 @@ export function LaminateBook({
   onLaid: () => void;
 }) {
   const { id, save } = useBoat();
-  const [others, setOthers] = useState<BookLaminate[] | null>(null);
+  const { data: others, error } = useQuery({
+    queryKey: ['laminates'],
+    queryFn: () => api<BookLaminate[]>('GET', '/api/laminates'),
+    enabled: save === 'saved',
+  });
   useEffect(() => {
-    if (save !== 'saved') return;
-    api<BookLaminate[]>('GET', '/api/laminates').then(setOthers, (error) => say(wordsOf(error)));
-  }, [save, say]);
+    if (error) say(wordsOf(error));
+  }, [error, say]);
   const zoneNames = part.zones.filter((zone) => zoneIds.includes(zone.id)).map(({ name }) => name);
   const foreign = (others ?? []).filter(({ boatId }) => boatId !== id);
   const fetching = (found: BookLaminate): Edit[] =>

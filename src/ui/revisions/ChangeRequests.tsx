@@ -1,9 +1,10 @@
 'use client';
-import { useState } from 'react';
-import { Button, Card, Form } from 'react-bootstrap';
+import { Card } from 'react-bootstrap';
 import type { ChangeRequest } from '@/core/revision';
 import { useBoat } from '../shared/boat';
 import { ChangeList } from '../shared/ChangeList';
+import { moment } from '../shared/dates';
+import { SignedForm, type Signed } from '../shared/SignedForm';
 
 const STATES = {
   open: '△ waits for a decision',
@@ -12,7 +13,6 @@ const STATES = {
   issued: '✓ issued',
 } as const;
 const CLASSES = { open: 'thin', approved: 'meets', refused: 'fails', issued: 'ample' } as const;
-const when = (at: string) => at.slice(0, 16).replace('T', ' ');
 
 /** Changes asked for, with what they change, and who decided. */
 export function ChangeRequests({
@@ -20,7 +20,7 @@ export function ChangeRequests({
   onDecide,
 }: {
   requests: readonly ChangeRequest[];
-  onDecide: (id: string, approve: boolean, decidedBy: string, decision: string) => Promise<boolean>;
+  onDecide: (id: string, approve: boolean, signed: Signed) => Promise<boolean>;
 }) {
   return (
     <Card className="mt-3">
@@ -39,20 +39,17 @@ function OneRequest({
   onDecide,
 }: {
   request: ChangeRequest;
-  onDecide: (id: string, approve: boolean, decidedBy: string, decision: string) => Promise<boolean>;
+  onDecide: (id: string, approve: boolean, signed: Signed) => Promise<boolean>;
 }) {
   const { version } = useBoat();
-  const [by, setBy] = useState('');
-  const [why, setWhy] = useState('');
   const stale = request.version !== version && (request.state === 'open' || request.state === 'approved');
-  const ready = by.trim().length >= 2 && why.trim().length >= 3;
   return (
     <details className="caution" open={request.state === 'open'}>
       <summary>
         <span className={`verdict ${CLASSES[request.state]}`}>{STATES[request.state]}</span> To revision{' '}
         {request.against}: <strong>{request.reason}</strong>{' '}
         <span className="soft">
-          asked by {request.askedBy}, {when(request.askedAt)}, {request.changes.length}{' '}
+          asked by {request.askedBy}, {moment(request.askedAt)}, {request.changes.length}{' '}
           {request.changes.length === 1 ? 'change' : 'changes'}
         </span>
         {stale && <span className="verdict thin ms-1">△ the draft has moved on since: ask again</span>}
@@ -60,41 +57,19 @@ function OneRequest({
       <ChangeList changes={request.changes} empty="" />
       {request.decidedBy !== null && (
         <p className="small mb-1">
-          {request.state === 'refused' ? 'Refused' : 'Approved'} by {request.decidedBy}, {when(request.decidedAt!)}:{' '}
+          {request.state === 'refused' ? 'Refused' : 'Approved'} by {request.decidedBy}, {moment(request.decidedAt!)}:{' '}
           {request.decision}
         </p>
       )}
       {request.state === 'open' && (
-        <Form className="d-flex gap-2 align-items-center mb-2" onSubmit={(event) => event.preventDefault()}>
-          <Form.Control
-            size="sm"
-            className="w-auto"
-            aria-label="Decided by"
-            placeholder="decided by"
-            value={by}
-            maxLength={60}
-            onChange={(event) => setBy(event.target.value)}
-          />
-          <Form.Control
-            size="sm"
-            aria-label="Why it is decided so"
-            placeholder="why"
-            value={why}
-            maxLength={600}
-            onChange={(event) => setWhy(event.target.value)}
-          />
-          <Button size="sm" disabled={!ready} onClick={() => void onDecide(request.id, true, by, why)}>
-            Approve
-          </Button>
-          <Button
-            size="sm"
-            variant="outline-primary"
-            disabled={!ready}
-            onClick={() => void onDecide(request.id, false, by, why)}
-          >
-            Refuse
-          </Button>
-        </Form>
+        <SignedForm
+          inline
+          labels={{ by: 'Decided by', why: 'Why it is decided so' }}
+          acts={[
+            { name: 'Approve', run: (signed) => onDecide(request.id, true, signed) },
+            { name: 'Refuse', run: (signed) => onDecide(request.id, false, signed), quiet: true },
+          ]}
+        />
       )}
     </details>
   );

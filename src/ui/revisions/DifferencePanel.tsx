@@ -1,4 +1,5 @@
 'use client';
+import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Card, Form } from 'react-bootstrap';
 import { alignTo, difference, type Change } from '@/core/edit';
@@ -10,6 +11,22 @@ import { ChangeList } from '../shared/ChangeList';
 
 const DRAFT = 'draft';
 
+/** A state by its key: the draft as it is on the page, a boat or a revision as the server has it. */
+function useStateOf(key: string, onTrouble: (text: string) => void): Boat | undefined {
+  const { id, boat } = useDesign();
+  const [kind, first, second] = key.split('|') as [string, string, string | undefined];
+  const path = kind === 'boat' ? `/api/boats/${first}` : `/api/boats/${second ?? id}/revisions/${first}`;
+  const { data, error } = useQuery({
+    queryKey: ['state', path],
+    queryFn: () => api<{ boat: Boat }>('GET', path),
+    enabled: key !== DRAFT,
+  });
+  useEffect(() => {
+    if (error) onTrouble(wordsOf(error));
+  }, [error, onTrouble]);
+  return key === DRAFT ? boat : data?.boat;
+}
+
 /** What differs between any two states: the draft, its revisions, other boats and their newest revisions. */
 export function DifferencePanel({
   revisions,
@@ -20,25 +37,10 @@ export function DifferencePanel({
   boats: readonly BoatSummary[];
   onTrouble: (text: string) => void;
 }) {
-  const { id, boat } = useDesign();
+  const { id } = useDesign();
   const [from, setFrom] = useState(revisions[0] ? `revision|${revisions[0].label}` : DRAFT);
   const [to, setTo] = useState(DRAFT);
-  const [states, setStates] = useState<Record<string, Boat>>({});
-
-  useEffect(() => {
-    for (const key of [from, to]) {
-      if (key === DRAFT || states[key]) continue;
-      const [kind, first, second] = key.split('|') as [string, string, string | undefined];
-      const path = kind === 'boat' ? `/api/boats/${first}` : `/api/boats/${second ?? id}/revisions/${first}`;
-      api<{ boat: Boat }>('GET', path).then(
-        ({ boat: state }) => setStates((known) => ({ ...known, [key]: state })),
-        (error) => onTrouble(wordsOf(error)),
-      );
-    }
-  }, [from, to, id, states, onTrouble]);
-
-  const stateOf = (key: string) => (key === DRAFT ? boat : states[key]);
-  const [before, after] = [stateOf(from), stateOf(to)];
+  const [before, after] = [useStateOf(from, onTrouble), useStateOf(to, onTrouble)];
   const changes: Change[] | null = before && after ? difference(before, alignTo(before, after)) : null;
   const others = boats.filter((other) => other.id !== id);
   const choose = (label: string, value: string, set: (key: string) => void) => (

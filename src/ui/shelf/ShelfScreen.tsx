@@ -1,4 +1,5 @@
 'use client';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { Button, Card, Form, Nav } from 'react-bootstrap';
 import {
@@ -16,6 +17,7 @@ import {
   slug,
 } from '@/core/material';
 import { api, wordsOf } from '../shared/api';
+import { DataTable, type DataColumn } from '../shared/DataTable';
 import { Frame } from '../shared/Frame';
 import { UnitsSwitch, useUnits } from '../shared/units';
 import type { Making } from './AsLaid';
@@ -35,10 +37,22 @@ function weakest(material: Material): Origin {
 
 const MOST_COMPARED = 4;
 
+/** The figure a material is known by: areal weight of a fabric, density of what has one. */
+function knownBy(material: Material): { value: number; kind: 'arealWeight' | 'density' } {
+  if (material.kind === 'fabric') return { value: fabricArealWeight(material), kind: 'arealWeight' };
+  if ('density' in material) return { value: material.density.value, kind: 'density' };
+  return { value: material.weight.value, kind: 'arealWeight' };
+}
+
 /** What have we to build with? */
 export function ShelfScreen({ initial }: { initial: ShelfItem[] }) {
   const { show, unit } = useUnits();
-  const [items, setItems] = useState(initial);
+  const client = useQueryClient();
+  const { data: items } = useQuery({
+    queryKey: ['shelf'],
+    queryFn: () => api<ShelfItem[]>('GET', '/api/shelf'),
+    initialData: initial,
+  });
   const [kind, setKind] = useState<MaterialKind>('fabric');
   const [family, setFamily] = useState('');
   const [sought, setSought] = useState('');
@@ -78,7 +92,7 @@ export function ShelfScreen({ initial }: { initial: ShelfItem[] }) {
     [items],
   );
 
-  const reload = async () => setItems(await api<ShelfItem[]>('GET', '/api/shelf'));
+  const reload = () => client.refetchQueries({ queryKey: ['shelf'] });
   const save = async (material: Material, isNew: boolean): Promise<string | undefined> => {
     try {
       await api(isNew ? 'POST' : 'PUT', isNew ? '/api/shelf' : `/api/shelf/${material.id}`, material);
@@ -108,6 +122,76 @@ export function ShelfScreen({ initial }: { initial: ShelfItem[] }) {
     for (let n = 2; taken.has(id); n++) id = `${base}-${n}`;
     return save({ ...material, id }, true);
   };
+
+  const choose = (id: string) => {
+    setChosenId(id);
+    setEditing(null);
+  };
+  const headFigure = kind === 'fabric' ? 'arealWeight' : 'density';
+  const columns: DataColumn<ShelfItem>[] = [
+    ...(kind === 'fabric'
+      ? [
+          {
+            id: 'compare',
+            head: <span className="visually-hidden">Compare</span>,
+            cell: ({ material }: ShelfItem) => (
+              <span onClick={(event) => event.stopPropagation()}>
+                <Form.Check
+                  aria-label={`Compare ${material.name}`}
+                  checked={picked.includes(material.id)}
+                  onChange={() => pick(material.id)}
+                />
+              </span>
+            ),
+          },
+        ]
+      : []),
+    {
+      id: 'code',
+      head: 'Code',
+      className: 'fw-semibold text-nowrap',
+      by: ({ material }) => ('code' in material ? material.code : ''),
+      cell: ({ material }) => ('code' in material ? material.code : ''),
+    },
+    {
+      id: 'name',
+      head: 'Name',
+      by: ({ material }) => material.name,
+      cell: ({ material }) => (
+        <button type="button" className="reason-button" onClick={() => choose(material.id)}>
+          {material.name}
+        </button>
+      ),
+    },
+    {
+      id: 'family',
+      head: 'Family',
+      by: ({ material }) => familyName(material),
+      cell: ({ material }) => familyName(material),
+    },
+    {
+      id: 'figure',
+      numeric: true,
+      head: (
+        <>
+          {kind === 'fabric' ? 'Dry' : 'Density'} <span className="unit">{unit(headFigure)}</span>
+        </>
+      ),
+      by: ({ material }) => knownBy(material).value,
+      cell: ({ material }) => show(knownBy(material).value, knownBy(material).kind),
+    },
+    {
+      id: 'figures',
+      head: 'Figures',
+      by: ({ material }) => ORIGINS[weakest(material)],
+      cell: ({ material, own }) => (
+        <>
+          <span className="origin">{ORIGINS[weakest(material)]}</span>
+          {own && <span className="origin ms-1">yard</span>}
+        </>
+      ),
+    },
+  ];
 
   return (
     <Frame
@@ -190,86 +274,15 @@ export function ShelfScreen({ initial }: { initial: ShelfItem[] }) {
                 </Form.Select>
               </div>
               <div className="shelf-list">
-                <table className="table" aria-label={MATERIAL_KINDS[kind]}>
-                  <thead>
-                    <tr>
-                      {kind === 'fabric' && (
-                        <th>
-                          <span className="visually-hidden">Compare</span>
-                        </th>
-                      )}
-                      <th>Code</th>
-                      <th>Name</th>
-                      <th>Family</th>
-                      <th className="num">
-                        {kind === 'fabric' ? (
-                          <>
-                            Dry <span className="unit">{unit('arealWeight')}</span>
-                          </>
-                        ) : (
-                          <>
-                            Density <span className="unit">{unit('density')}</span>
-                          </>
-                        )}
-                      </th>
-                      <th>Figures</th>
-                    </tr>
-                  </thead>
-                  <tbody>
-                    {shown.map(({ material, own }) => (
-                      <tr
-                        key={material.id}
-                        className={material.id === chosenId ? 'chosen' : ''}
-                        onClick={() => {
-                          setChosenId(material.id);
-                          setEditing(null);
-                        }}
-                      >
-                        {kind === 'fabric' && (
-                          <td onClick={(event) => event.stopPropagation()}>
-                            <Form.Check
-                              aria-label={`Compare ${material.name}`}
-                              checked={picked.includes(material.id)}
-                              onChange={() => pick(material.id)}
-                            />
-                          </td>
-                        )}
-                        <td className="fw-semibold text-nowrap">{'code' in material ? material.code : ''}</td>
-                        <td>
-                          <button
-                            type="button"
-                            className="reason-button"
-                            onClick={() => {
-                              setChosenId(material.id);
-                              setEditing(null);
-                            }}
-                          >
-                            {material.name}
-                          </button>
-                        </td>
-                        <td>{familyName(material)}</td>
-                        <td className="num">
-                          {material.kind === 'fabric'
-                            ? show(fabricArealWeight(material), 'arealWeight')
-                            : 'density' in material
-                              ? show(material.density.value, 'density')
-                              : show(material.weight.value, 'arealWeight')}
-                        </td>
-                        <td>
-                          <span className="origin">{ORIGINS[weakest(material)]}</span>
-                          {own && <span className="origin ms-1">yard</span>}
-                        </td>
-                      </tr>
-                    ))}
-                    {shown.length === 0 && (
-                      <tr>
-                        <td colSpan={6} className="soft">
-                          Nothing matches.
-                        </td>
-                      </tr>
-                    )}
-                  </tbody>
-                </table>
+                <DataTable
+                  label={MATERIAL_KINDS[kind]}
+                  rows={shown}
+                  rowId={({ material }) => material.id}
+                  columns={columns}
+                  empty="Nothing matches."
+                  rowClass={({ material }) => (material.id === chosenId ? 'chosen' : '')}
+                  onRow={({ material }) => choose(material.id)}
+                />
               </div>
             </Card.Body>
           </Card>
