@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { open, scan } from './helpers';
+import { open, sameNumbers, scan } from './helpers';
 
 /** Every main view of the demo, for docs/screenshots, with its accessibility scan. These run first, while the database holds the demo and nothing else. */
 const VIEWS: [name: string, url: string, ready: string][] = [
@@ -35,6 +35,7 @@ for (const [name, url, ready] of VIEWS)
     await page.evaluate(() => document.fonts.ready);
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(1280);
     await expect(page).toHaveScreenshot(`${name}.png`);
+    if (name !== 'boats') await sameNumbers(page, name);
     await scan(page, name);
   });
 
@@ -64,6 +65,21 @@ test('screenshot and accessibility of section and lines', async ({ page }) => {
   await expect(page).toHaveScreenshot('lines.png');
   await scan(page, 'lines');
 });
+
+/** The bench and the tablet: nothing runs off the side, nothing is hidden, and the scan holds. */
+for (const [name, url, ready] of VIEWS.filter(([name]) =>
+  ['layup', 'zones', 'check', 'details', 'shelf'].includes(name),
+))
+  test(`${name} holds on a tablet`, async ({ page }) => {
+    await page.setViewportSize({ width: 820, height: 1180 });
+    await open(page, url);
+    await expect(page.getByText(ready).first()).toBeVisible({ timeout: 40_000 });
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(820);
+    await expect(
+      page.getByRole('button', { name: 'Undo' }).or(page.getByRole('heading', { name: 'Shelf' })),
+    ).toBeVisible();
+    await scan(page, `${name} on a tablet`);
+  });
 
 test('empty and lost places are designed', async ({ page }) => {
   expect((await page.goto('/boats/nothing/layup'))!.status()).toBe(404);

@@ -27,7 +27,9 @@ test('a broken boat document is refused with the field and nothing comes in', as
   await choose('cut.json', MERROW.slice(0, 5000));
   await expect(page.locator('main').getByRole('alert')).toContainText('not JSON');
   await choose('heavy.json', MERROW.replace('"loadedMass": 3600', '"loadedMass": 36'));
-  await expect(page.locator('main').getByRole('alert')).toContainText('Loaded mass must be between 50 kg and 200000 kg');
+  await expect(page.locator('main').getByRole('alert')).toContainText(
+    'Loaded mass must be between 50 kg and 200000 kg',
+  );
   await choose('huge.json', `"${'x'.repeat(6 * 1024 * 1024)}"`);
   await expect(page.locator('main').getByRole('alert')).toContainText('larger than the 5 MB');
   await open(page);

@@ -1,6 +1,7 @@
-import { readFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
 import AxeBuilder from '@axe-core/playwright';
-import { expect, type APIRequestContext, type Page } from '@playwright/test';
+import { expect, test, type APIRequestContext, type Page } from '@playwright/test';
 import { MERROW_FILE } from '../helpers/files';
 
 export const MERROW = readFileSync(MERROW_FILE, 'utf8');
@@ -50,4 +51,32 @@ export async function scan(page: Page, name: string): Promise<void> {
     serious.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html.slice(0, 140)).join(' | ')}`),
     name,
   ).toEqual([]);
+}
+
+/** What a screen says, line by line: rows, paragraphs, heads, drawings' texts and entries; times and hashes left out. */
+const wordsOn = (page: Page): Promise<string> =>
+  page.evaluate(() => {
+    const said = (element: Element): string => {
+      if (element instanceof HTMLInputElement) return `${element.labels?.[0]?.textContent ?? ''} = ${element.value}`;
+      const copy = element.cloneNode(true) as Element;
+      copy.querySelectorAll('time, code, .katex-mathml').forEach((part) => part.remove());
+      return copy.textContent ?? '';
+    };
+    const parts = 'tr, p, h2, h3, li, dt, dd, svg text, input:not([type=checkbox]), [aria-label][role=img]';
+    return [...document.querySelectorAll(`main :is(${parts})`)]
+      .map((element) => said(element) || (element.getAttribute('aria-label') ?? ''))
+      .map((text) => text.replace(/\s+/g, ' ').trim())
+      .filter((text) => /\d/.test(text))
+      .join('\n');
+  });
+
+/** The figures of a screen are those that were kept: a picture may be off by a few dots, a number may not. */
+export async function sameNumbers(page: Page, name: string): Promise<void> {
+  const file = path.join('tests/e2e/numbers', `${name}.txt`);
+  const now = `${await wordsOn(page)}\n`;
+  const update = test.info().config.updateSnapshots;
+  if (update === 'all' || (update === 'changed' && !existsSync(file))) {
+    mkdirSync(path.dirname(file), { recursive: true });
+    writeFileSync(file, now);
+  } else expect(now, `the numbers of ${name}`).toBe(readFileSync(file, 'utf8'));
 }

@@ -31,3 +31,4 @@ export { membersOf, stiffenerMasses } from './stiffener/members';
 export { memberOf, type SectionMember, sectionProperties, type SectionProperties } from './stiffener/sectionProperties';
 export { stackWorking, type WorkingPart, zoneWorking } from './zoneWorking';
 export { ENGINE } from './engine';
+export { proveBoat, type ProofStep, type ZoneProof } from './proofs';

@@ -1,2 +1,11 @@
 /** What else would do? */
-export { layerMoves, nextStep, MOVE_KINDS, type LayerMove, type MoveKind, type MoveScope } from './layerMoves';
+export {
+  layerMoves,
+  layerMovesJob,
+  nextStep,
+  MOVE_KINDS,
+  type LayerMove,
+  type MoveKind,
+  type MoveScope,
+  type MovesInput,
+} from './layerMoves';

@@ -17,7 +17,7 @@ it.each([
   ['Foredeck', 'zone'],
 ] as [string, MoveScope][])('every move of %s (%s) does what it says when it is taken', (name, scope) => {
   const [part, zone] = zoneOf(boat, name);
-  const moves = layerMoves(boat, part, zone, evaluations, scope);
+  const moves = layerMoves({ boat, part, zone, evaluations, scope });
   expect(moves.length).toBeGreaterThan(10);
   const before = boatWeight(boat, evaluations, []).mass;
   for (const move of moves) {
@@ -37,7 +37,7 @@ it.each([
 });
 it('finds the turn that mends the demo, ranked strongest first', () => {
   const [part, zone] = zoneOf(boat, 'Bottom forward');
-  const moves = layerMoves(boat, part, zone, evaluations, 'layer');
+  const moves = layerMoves({ boat, part, zone, evaluations, scope: 'layer' });
   const turn = moves.find(({ title }) => title === 'layer 4, TX 900: turn to 90°')!;
   expect(turn.reserveFactor).toBeGreaterThan(1.3);
   expect(turn.weight).toBeCloseTo(0, 9);

@@ -1,6 +1,8 @@
 import { fabricArealWeight, hasDirection, normalAngle, type Fabric, type Material } from '../material';
 import { applyEdits, type Edit } from '../edit';
-import { evaluateZone, targetOf, type ZoneEvaluation } from '../evaluate';
+import { KeramosError } from '../error';
+import { runToEnd, type Progress } from '../job';
+import { evaluateZone, type ZoneEvaluation } from '../evaluate';
 import type { Boat, Layer, Part, Zone } from '../document';
 
 export const MOVE_KINDS = {
@@ -46,16 +48,18 @@ function freshId(boat: Boat, base: string): string {
   }
 }
 
+/** A layer of a zone, and where a change of it holds. */
+interface LayerAt {
+  boat: Boat;
+  part: Part;
+  zone: Zone;
+  layer: Layer;
+  index: number;
+  scope: MoveScope;
+}
+
 /** Edits that change a layer in its whole run, or in one zone only by putting a changed copy beside it there. */
-function changed(
-  boat: Boat,
-  part: Part,
-  layer: Layer,
-  index: number,
-  zone: Zone,
-  scope: MoveScope,
-  patch: Partial<Layer>,
-): Edit[] {
+function changed({ boat, part, zone, layer, index, scope }: LayerAt, patch: Partial<Layer>): Edit[] {
   if (scope === 'layer' || layer.zones.length === 1) {
     const { material, angleDeg } = { ...layer, ...patch };
     return [{ type: 'layer.set', layerId: layer.id, patch: { material, angleDeg } }];
@@ -71,51 +75,52 @@ function changed(
   ];
 }
 
-function movesOf(
-  boat: Boat,
-  part: Part,
-  zone: Zone,
-  layer: Layer,
-  index: number,
-  scope: MoveScope,
-  material: Material,
-): { kind: MoveKind; title: string; edits: Edit[] }[] {
+interface Candidate {
+  kind: MoveKind;
+  title: string;
+  edits: Edit[];
+}
+
+/** Every single change of a layer that a builder would think of. */
+function candidatesOf(at: LayerAt, material: Material): Candidate[] {
+  const { boat, part, zone, layer, index, scope } = at;
   const name = `layer ${index + 1}, ${'code' in material ? material.code : material.name}`;
   const takesOut: Edit[] =
     scope === 'layer' || layer.zones.length === 1
       ? [{ type: 'layer.remove', layerId: layer.id }]
       : [{ type: 'layer.cover', layerId: layer.id, zoneId: zone.id, covered: false }];
   const more: Layer = { ...layer, id: freshId(boat, layer.id), zones: scope === 'layer' ? layer.zones : [zone.id] };
-  const moves: { kind: MoveKind; title: string; edits: Edit[] }[] = [
-    { kind: 'remove', title: `${name}: take it out`, edits: takesOut },
-  ];
-  if (material.kind !== 'fabric') return moves;
-  moves.push({
+  const takeOut: Candidate = { kind: 'remove', title: `${name}: take it out`, edits: takesOut };
+  if (material.kind !== 'fabric') return [takeOut];
+  const oneMore: Candidate = {
     kind: 'add',
     title: `${name}: one more`,
     edits: [{ type: 'layer.add', partId: part.id, layer: more, index: index + 1 }],
+  };
+  return [takeOut, oneMore, ...turnsOf(at, name, material), ...swapsOf(at, name, material)];
+}
+
+function turnsOf(at: LayerAt, name: string, material: Fabric): Candidate[] {
+  if (!hasDirection(material)) return [];
+  return (
+    [
+      ['turn45', 45],
+      ['turn90', 90],
+    ] as const
+  ).map(([kind, by]) => {
+    const angleDeg = normalAngle(at.layer.angleDeg + by);
+    return { kind, title: `${name}: turn to ${angleDeg}°`.replace('-', '−'), edits: changed(at, { angleDeg }) };
   });
-  if (hasDirection(material))
-    for (const [kind, by] of [['turn45', 45] as const, ['turn90', 90] as const]) {
-      const angleDeg = normalAngle(layer.angleDeg + by);
-      moves.push({
-        kind,
-        title: `${name}: turn to ${angleDeg}°`.replace('-', '−'),
-        edits: changed(boat, part, layer, index, zone, scope, { angleDeg }),
-      });
-    }
+}
+
+function swapsOf(at: LayerAt, name: string, material: Fabric): Candidate[] {
   const weight = fabricArealWeight(material);
-  for (const other of boat.materials) {
-    if (other.kind !== 'fabric' || other.id === material.id) continue;
+  return at.boat.materials.flatMap((other): Candidate[] => {
+    if (other.kind !== 'fabric' || other.id === material.id) return [];
     const share = fabricArealWeight(other) / weight;
-    if (share < SWAP_RANGE[0] || share > SWAP_RANGE[1]) continue;
-    moves.push({
-      kind: 'swap',
-      title: `${name}: ${other.code} instead`,
-      edits: changed(boat, part, layer, index, zone, scope, { material: other.id }),
-    });
-  }
-  return moves;
+    if (share < SWAP_RANGE[0] || share > SWAP_RANGE[1]) return [];
+    return [{ kind: 'swap', title: `${name}: ${other.code} instead`, edits: changed(at, { material: other.id }) }];
+  });
 }
 
 /** Bending stiffness across the shorter side of the panel. */
@@ -124,87 +129,100 @@ function spanStiffness({ geometry }: Zone, { stiffness }: ZoneEvaluation): numbe
   return stiffness?.D[axis][axis] ?? NaN;
 }
 
-/**
- * What each layer of a zone buys: for every layer what it costs or gains to take it out, lay one more, turn it, or swap its fabric for another of the boat.
- *
- * @param evaluations of the boat as it stands. @returns the moves, strongest first; a move that turns out the same stack as before is left out.
- * @example layerMoves(boat, hull, bottom, evaluations, 'layer')[0].title // 'layer 4, TX 900: turn to 90°'
- * Source: differences of the same evaluation that Lay-up shows.
- */
-export function layerMoves(
-  boat: Boat,
-  part: Part,
-  zone: Zone,
-  evaluations: ReadonlyMap<string, ZoneEvaluation>,
-  scope: MoveScope,
-): LayerMove[] {
-  const materials = new Map(boat.materials.map((material) => [material.id, material]));
+export interface MovesInput {
+  boat: Boat;
+  part: Part;
+  zone: Zone;
+  /** Of the boat as it stands. */
+  evaluations: ReadonlyMap<string, ZoneEvaluation>;
+  scope: MoveScope;
+}
+
+/** What one candidate does; null for one that does nothing, or that the boat does not take. */
+function moveOf(input: MovesInput, layer: Layer, { kind, title, edits }: Candidate): LayerMove | null {
+  const { boat, part, zone, evaluations, scope } = input;
+  let after: Boat;
+  try {
+    after = applyEdits(boat, edits).boat;
+  } catch (error) {
+    if (!(error instanceof KeramosError)) throw error;
+    return null;
+  }
   const before = evaluations.get(zone.id)!;
+  const changedPart = after.parts.find(({ id }) => id === part.id)!;
+  const touched = part.zones.filter(({ id }) => id === zone.id || (scope === 'layer' && layer.zones.includes(id)));
+  const results = touched.map((one) => ({
+    one,
+    old: evaluations.get(one.id)!,
+    now: evaluateZone(after, changedPart, one),
+  }));
+  const own = results.find(({ one }) => one.id === zone.id)!.now;
+  const reserves = results.map(({ now }) => now.governing?.reserveFactor ?? null);
+  const sum = (pick: (e: ZoneEvaluation) => number) =>
+    results.reduce((total, { one, old, now }) => total + one.geometry.area * (pick(now) - pick(old)), 0);
+  const costs = results.flatMap(({ old, now }) => [old.cost, now.cost]);
+  const move: LayerMove = {
+    id: `${layer.id}|${title}`,
+    kind,
+    layerId: layer.id,
+    title,
+    edits,
+    weight: sum((e) => e.laminatedArealWeight),
+    bending: spanStiffness(zone, own) / spanStiffness(zone, before) - 1,
+    reserveFactor: own.governing?.reserveFactor ?? null,
+    governs: own.governing?.governs ?? own.problem ?? '',
+    leastReserve: reserves.includes(null) ? null : Math.min(...(reserves as number[])),
+    cost: costs.includes(null) ? null : sum((e) => e.cost ?? 0),
+  };
+  const idle =
+    Math.abs(move.weight) < 1e-9 &&
+    move.reserveFactor === before.governing?.reserveFactor &&
+    Math.abs(move.bending) < 1e-9;
+  return idle ? null : move;
+}
+
+/**
+ * What each layer of a zone buys, as a job: one step a layer.
+ * @returns the moves, strongest first; a move that turns out the same stack as before is left out.
+ */
+export function* layerMovesJob(input: MovesInput): Generator<Progress, LayerMove[]> {
+  const { boat, part, zone, scope } = input;
+  const materials = new Map(boat.materials.map((material) => [material.id, material]));
   const moves: LayerMove[] = [];
-  part.layers.forEach((layer, index) => {
-    if (!layer.zones.includes(zone.id)) return;
-    for (const { kind, title, edits } of movesOf(
-      boat,
-      part,
-      zone,
-      layer,
-      index,
-      scope,
-      materials.get(layer.material) as Fabric,
-    )) {
-      const after = applyEdits(boat, edits).boat;
-      const changedPart = after.parts.find(({ id }) => id === part.id)!;
-      const touched = part.zones.filter(({ id }) => id === zone.id || (scope === 'layer' && layer.zones.includes(id)));
-      const results = touched.map((one) => ({
-        one,
-        old: evaluations.get(one.id)!,
-        now: evaluateZone(after, changedPart, one),
-      }));
-      const own = results.find(({ one }) => one.id === zone.id)!.now;
-      const reserves = results.map(({ now }) => now.governing?.reserveFactor ?? null);
-      const sum = (pick: (e: ZoneEvaluation) => number) =>
-        results.reduce((total, { one, old, now }) => total + one.geometry.area * (pick(now) - pick(old)), 0);
-      const costs = results.flatMap(({ old, now }) => [old.cost, now.cost]);
-      const move: LayerMove = {
-        id: `${layer.id}|${title}`,
-        kind,
-        layerId: layer.id,
-        title,
-        edits,
-        weight: sum((e) => e.laminatedArealWeight),
-        bending: spanStiffness(zone, own) / spanStiffness(zone, before) - 1,
-        reserveFactor: own.governing?.reserveFactor ?? null,
-        governs: own.governing?.governs ?? own.problem ?? '',
-        leastReserve: reserves.includes(null) ? null : Math.min(...(reserves as number[])),
-        cost: costs.includes(null) ? null : sum((e) => e.cost ?? 0),
-      };
-      const idle =
-        Math.abs(move.weight) < 1e-9 &&
-        move.reserveFactor === before.governing?.reserveFactor &&
-        Math.abs(move.bending) < 1e-9;
-      if (!idle) moves.push(move);
+  for (const [index, layer] of part.layers.entries()) {
+    if (!layer.zones.includes(zone.id)) continue;
+    const at = { boat, part, zone, layer, index, scope };
+    for (const candidate of candidatesOf(at, materials.get(layer.material)!)) {
+      const move = moveOf(input, layer, candidate);
+      if (move) moves.push(move);
     }
-  });
+    yield { done: (index + 1) / part.layers.length, at: `layer ${index + 1}` };
+  }
   return moves.sort((a, b) => (b.reserveFactor ?? -1) - (a.reserveFactor ?? -1));
 }
 
 /**
- * The single change that takes the most weight out of the boat and leaves every zone it touches at the target, or the one that makes a zone strongest.
+ * What each layer of a zone buys: for every layer what it costs or gains to take it out, lay one more, turn it, or swap its fabric
+ * for another of the boat.
  *
- * @param moves of the zone where they are known already.
+ * @example layerMoves({ boat, part: hull, zone: bottom, evaluations, scope: 'layer' })[0].title // 'layer 4, TX 900: turn to 90°'
+ * Source: differences of the same evaluation that Lay-up shows.
+ */
+export const layerMoves = (input: MovesInput): LayerMove[] => runToEnd(layerMovesJob(input));
+
+/**
+ * The single change that takes the most weight out of the boat and leaves every zone it touches at the target, or the one that makes
+ * a zone strongest.
+ *
+ * @param moves of the zone. @param now the zone's governing reserve factor. @param target what every zone should keep.
  * @returns null when no change is lighter and still meets, or none is stronger than the zone is.
- * @example nextStep(boat, hull, bottom, evaluations, 'lightest')?.title // 'layer 19, BX 400: take it out'
+ * @example nextStep('lightest', layerMoves(input), { now: 1.2, target: 1.1 })?.title // 'layer 19, BX 400: take it out'
  */
 export function nextStep(
-  boat: Boat,
-  part: Part,
-  zone: Zone,
-  evaluations: ReadonlyMap<string, ZoneEvaluation>,
   which: 'lightest' | 'strongest',
-  moves: readonly LayerMove[] = layerMoves(boat, part, zone, evaluations, 'layer'),
+  moves: readonly LayerMove[],
+  { now, target }: { now: number; target: number },
 ): LayerMove | null {
-  const target = targetOf(boat);
-  const now = evaluations.get(zone.id)?.governing?.reserveFactor ?? 0;
   if (which === 'lightest')
     return (
       moves

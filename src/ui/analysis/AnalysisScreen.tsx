@@ -1,13 +1,13 @@
 'use client';
 import { useSearchParams } from 'next/navigation';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { Card, Form, Nav } from 'react-bootstrap';
 import { CRITERIA, FAILURE_MODES, type Criterion } from '@/core/laminate';
 import { formatNumber, formatReserve } from '@/core/quantity';
-import { analyseZone, failureWorking, stackWorking, targetOf, verdictOf, type ZoneAnalysis } from '@/core/evaluate';
-import { KeramosError } from '@/core/error';
+import { failureWorking, stackWorking, targetOf, verdictOf } from '@/core/evaluate';
 import { useDesign } from '../shared/boat';
 import { Onward } from '../shared/Onward';
+import { useLaminate } from '../shared/useProofs';
 import { useUnits } from '../shared/units';
 import { ZonePicker } from '../shared/ZonePicker';
 import { Verdict } from '../shared/Verdict';
@@ -31,7 +31,7 @@ const finite = (reserve: number) =>
 /** What does this laminate do under load, ply by ply? */
 export function AnalysisScreen() {
   const { boat, evaluations } = useDesign();
-  const { show, unit } = useUnits();
+  const { show, unit, words } = useUnits();
   const wanted = useSearchParams().get('zone');
   const [criterion, setCriterion] = useState<Criterion>('maxStrain');
   const [curve, setCurve] = useState<CurveId>('fibreStress');
@@ -41,15 +41,8 @@ export function AnalysisScreen() {
     boat.parts.find((candidate) => candidate.zones.some((zone) => zone.id === wanted)) ??
     boat.parts.find((candidate) => candidate.zones.length > 0);
   const zone = part?.zones.find((candidate) => candidate.id === wanted) ?? part?.zones[0];
-  const analysis = useMemo((): ZoneAnalysis | string => {
-    if (!part || !zone) return 'This boat has no zones yet. Add one under Zones.';
-    try {
-      return analyseZone(boat, part, zone, criterion);
-    } catch (error) {
-      if (error instanceof KeramosError) return error.message;
-      throw error;
-    }
-  }, [boat, part, zone, criterion]);
+  const { analysis: found, current } = useLaminate(boat, zone?.id ?? null, criterion);
+  const analysis = zone ? found : 'This boat has no zones yet. Add one under Zones.';
   const target = targetOf(boat);
 
   return (
@@ -81,9 +74,13 @@ export function AnalysisScreen() {
         ))}
       </Nav>
       <div className="card border-top-0 rounded-top-0">
-        <Card.Body>
-          {typeof analysis === 'string' || !part || !zone ? (
-            <p className="verdict fails d-inline-block mb-0">✕ Not analysed: {String(analysis)}</p>
+        <Card.Body className={current ? '' : 'stale'}>
+          {analysis === null ? (
+            <p className="soft mb-0" role="status">
+              Computing the laminate ply by ply…
+            </p>
+          ) : typeof analysis === 'string' || !part || !zone ? (
+            <p className="verdict fails d-inline-block mb-0">✕ Not analysed: {words(String(analysis))}</p>
           ) : tab === 'stiffness' ? (
             <StiffnessPanel
               analysis={analysis}

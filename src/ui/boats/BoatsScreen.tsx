@@ -6,7 +6,7 @@ import { Badge, Button, Card, Form } from 'react-bootstrap';
 import type { BoatSummary } from '@/core/revision';
 import { api, wordsOf } from '../shared/api';
 import { DataTable, type DataColumn } from '../shared/DataTable';
-import { day } from '../shared/dates';
+import { Moment } from '../shared/Moment';
 import { Frame } from '../shared/Frame';
 import { UnitsSwitch } from '../shared/units';
 import { Refusal } from '../shared/Refusal';
@@ -105,7 +105,11 @@ export function BoatsScreen({ boats }: { boats: BoatSummary[] }) {
       id: 'changed',
       head: 'Last change',
       by: ({ updatedAt }) => updatedAt,
-      cell: (boat) => <>{day(boat.updatedAt)}</>,
+      cell: (boat) => (
+        <>
+          <Moment iso={boat.updatedAt} dayOnly />
+        </>
+      ),
     },
     {
       id: 'acts',

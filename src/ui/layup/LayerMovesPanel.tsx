@@ -1,10 +1,11 @@
 'use client';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { Form } from 'react-bootstrap';
-import { layerMoves, nextStep, type LayerMove, type MoveScope } from '@/core/option';
+import { nextStep, type LayerMove, type MoveScope } from '@/core/option';
 import { displayUnit, formatNumber } from '@/core/quantity';
 import { targetOf, type ZoneEvaluation } from '@/core/evaluate';
 import type { Boat, Part, Zone } from '@/core/document';
+import { useMoves } from '../shared/useProofs';
 import { useUnits } from '../shared/units';
 import { Verdict } from '../shared/Verdict';
 
@@ -43,7 +44,8 @@ export function LayerMovesPanel({
   const [scope, setScope] = useState<MoveScope>('layer');
   const [order, setOrder] = useState('strongest');
   const target = targetOf(boat);
-  const moves = useMemo(() => layerMoves(boat, part, zone, evaluations, scope), [boat, part, zone, evaluations, scope]);
+  const { moves: found, current } = useMoves({ boat, part, zone, evaluations, scope });
+  const moves = found ?? [];
   const keeps = order === 'lightest' || order === 'cheapest';
   const shown = moves
     .filter((move) => !keeps || (move.leastReserve ?? 0) >= target)
@@ -51,9 +53,17 @@ export function LayerMovesPanel({
     .slice(0, SHOWN);
   return (
     <>
-      <div className="next-steps small">
+      {found === null && (
+        <p className="soft small" role="status">
+          Trying every single change of this zone…
+        </p>
+      )}
+      <div className={`next-steps small ${current ? '' : 'stale'}`}>
         {(['lightest', 'strongest'] as const).map((which) => {
-          const step = nextStep(boat, part, zone, evaluations, which, moves);
+          const step = nextStep(which, moves, {
+            now: evaluations.get(zone.id)?.governing?.reserveFactor ?? 0,
+            target,
+          });
           return (
             <p key={which} className="mb-1">
               <span className="fw-semibold">{which === 'lightest' ? 'Lightest next step' : 'Strongest next step'}</span>{' '}

@@ -169,8 +169,11 @@ export function LayupScreen({ shelf }: { shelf: Material[] }) {
     part && layerClipboard({ boat, part, ids, row, zoneIds, materials, act, say, onPasted: selection.selectRows });
   const step = async (which: 'lightest' | 'strongest') => {
     if (!part || !zone) return;
-    const { nextStep } = await import('@/core/option');
-    const found = nextStep(boat, part, zone, evaluations, which);
+    const { layerMoves, nextStep } = await import('@/core/option');
+    const found = nextStep(which, layerMoves({ boat, part, zone, evaluations, scope: 'layer' }), {
+      now: evaluations.get(zone.id)?.governing?.reserveFactor ?? 0,
+      target: targetOf(boat),
+    });
     if (found) trial.propose(found.title, found.edits);
     else
       say(

@@ -3,7 +3,7 @@ import { Card } from 'react-bootstrap';
 import type { ChangeRequest } from '@/core/revision';
 import { useBoat } from '../shared/boat';
 import { ChangeList } from '../shared/ChangeList';
-import { moment } from '../shared/dates';
+import { Moment } from '../shared/Moment';
 import { SignedForm, type Signed } from '../shared/SignedForm';
 
 const STATES = {
@@ -49,7 +49,7 @@ function OneRequest({
         <span className={`verdict ${CLASSES[request.state]}`}>{STATES[request.state]}</span> To revision{' '}
         {request.against}: <strong>{request.reason}</strong>{' '}
         <span className="soft">
-          asked by {request.askedBy}, {moment(request.askedAt)}, {request.changes.length}{' '}
+          asked by {request.askedBy}, <Moment iso={request.askedAt} />, {request.changes.length}{' '}
           {request.changes.length === 1 ? 'change' : 'changes'}
         </span>
         {stale && <span className="verdict thin ms-1">△ the draft has moved on since: ask again</span>}
@@ -57,8 +57,8 @@ function OneRequest({
       <ChangeList changes={request.changes} empty="" />
       {request.decidedBy !== null && (
         <p className="small mb-1">
-          {request.state === 'refused' ? 'Refused' : 'Approved'} by {request.decidedBy}, {moment(request.decidedAt!)}:{' '}
-          {request.decision}
+          {request.state === 'refused' ? 'Refused' : 'Approved'} by {request.decidedBy},{' '}
+          <Moment iso={request.decidedAt!} />: {request.decision}
         </p>
       )}
       {request.state === 'open' && (

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Button, Card } from 'react-bootstrap';
 import type { Revision, RevisionEvent } from '@/core/revision';
 import { DataTable, type DataColumn } from '../shared/DataTable';
-import { moment } from '../shared/dates';
+import { Moment } from '../shared/Moment';
 import { SignedForm, type Signed } from '../shared/SignedForm';
 
 const STATES = { stands: '✓ stands', superseded: 'superseded', withdrawn: '✕ withdrawn' } as const;
@@ -35,7 +35,11 @@ export function RevisionTable({
       id: 'issued',
       head: 'Issued',
       by: ({ issuedAt }) => issuedAt,
-      cell: (revision) => <>{moment(revision.issuedAt)}</>,
+      cell: (revision) => (
+        <>
+          <Moment iso={revision.issuedAt} />
+        </>
+      ),
     },
     {
       id: 'by',
@@ -52,7 +56,7 @@ export function RevisionTable({
           {revision.note}
           {revision.events.map((event) => (
             <div key={event.at} className="small soft">
-              {EVENTS[event.kind]} by {event.author}, {moment(event.at)}: {event.note}
+              {EVENTS[event.kind]} by {event.author}, <Moment iso={event.at} />: {event.note}
             </div>
           ))}
         </>

@@ -1,12 +1,11 @@
 'use client';
-import { useEffect, useState } from 'react';
+import { useSyncExternalStore } from 'react';
 import { Form } from 'react-bootstrap';
-import { personHere, setPersonHere } from './api';
+import { onPersonHere, personHere, setPersonHere } from './api';
 
 /** Who sits here: goes with every edit of this browser, until there are accounts. */
 export function PersonField() {
-  const [name, setName] = useState('');
-  useEffect(() => setName(personHere()), []);
+  const name = useSyncExternalStore(onPersonHere, personHere, () => '');
   return (
     <Form.Control
       size="sm"
@@ -17,10 +16,7 @@ export function PersonField() {
       value={name}
       maxLength={60}
       autoComplete="name"
-      onChange={(event) => {
-        setName(event.target.value);
-        setPersonHere(event.target.value);
-      }}
+      onChange={(event) => setPersonHere(event.target.value)}
     />
   );
 }

@@ -64,6 +64,12 @@ export const wordsOf = (error: unknown) =>
       : String((error as Error).message ?? error);
 
 const PERSON_KEY = 'keramos.person';
+const listeners = new Set<() => void>();
+/** Called when the name changes here. */
+export function onPersonHere(listener: () => void): () => void {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
+}
 /** The name whoever sits here gave; empty until there is one. */
 export function personHere(): string {
   try {
@@ -75,12 +81,13 @@ export function personHere(): string {
 /** Remember who sits here, for the edits of this browser. */
 export function setPersonHere(name: string): void {
   try {
-    localStorage.setItem(PERSON_KEY, name.trim().slice(0, 60));
+    localStorage.setItem(PERSON_KEY, name.slice(0, 60));
+    listeners.forEach((listener) => listener());
   } catch {
     // A browser that keeps nothing edits without a name.
   }
 }
 function personHeader(): Record<string, string> {
-  const name = personHere();
+  const name = personHere().trim();
   return name === '' ? {} : { 'x-keramos-person': encodeURIComponent(name) };
 }

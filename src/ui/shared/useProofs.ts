@@ -1,75 +1,134 @@
 'use client';
 import * as Comlink from 'comlink';
 import { useEffect, useRef, useState } from 'react';
-import type { Criterion } from '@/core/laminate';
 import type { Boat } from '@/core/document';
-import type { PanelAnalysis } from '@/core/evaluate';
-import type { ProofWorker, ZoneProof } from '@/workers/proof.worker';
+import type { PanelAnalysis, ProofStep, ZoneAnalysis, ZoneProof } from '@/core/evaluate';
+import type { Criterion } from '@/core/laminate';
+import type { LayerMove, MovesInput } from '@/core/option';
+import type { ProofWorker } from '@/workers/proof.worker';
 
 const startWorker = () => new Worker(new URL('../../workers/proof.worker.ts', import.meta.url), { type: 'module' });
 
 /** Draws of every zone's band; the seed is fixed, so that the same boat shows the same band. */
 export const BAND = { seed: 84, draws: 400 } as const;
 /** The page comes first; the proofs may come a moment later. */
-const WAIT_MILLISECONDS = 700;
+const WAIT_MILLISECONDS = 300;
+/** Moves of layers wait until the hand rests. */
+const REST_MILLISECONDS = 350;
+
+interface Proofs {
+  of: Boat;
+  proofs: ReadonlyMap<string, ZoneProof>;
+  /** Share of the zones that are proved. */
+  share: number;
+  done: boolean;
+}
 
 /** Proofs of all zones, computed aside from the page once the boat has stood still for a moment. Those that are there belong to `of`. */
-export function useProofs(boat: Boat): { proofs: ReadonlyMap<string, ZoneProof>; done: boolean } {
-  const [state, setState] = useState<{ of: Boat; proofs: ReadonlyMap<string, ZoneProof>; done: boolean } | null>(null);
+export function useProofs(boat: Boat): Omit<Proofs, 'of'> {
+  const [state, setState] = useState<Proofs | null>(null);
   useEffect(() => {
     let worker: Worker | null = null;
     const timer = setTimeout(() => {
       worker = startWorker();
       const remote = Comlink.wrap<ProofWorker>(worker);
       const found = new Map<string, ZoneProof>();
-      const tell = (done: boolean) => setState({ of: boat, proofs: new Map(found), done });
-      void remote
-        .prove(
-          boat,
-          BAND,
-          Comlink.proxy(async (proof: ZoneProof) => {
-            found.set(proof.zoneId, proof);
-            tell(false);
-          }),
-        )
-        .then(() => tell(true));
+      const tell = (share: number, done: boolean) => setState({ of: boat, proofs: new Map(found), share, done });
+      const onStep = Comlink.proxy(({ proof, done }: ProofStep) => {
+        found.set(proof.zoneId, proof);
+        tell(done, false);
+      });
+      void remote.prove(boat, BAND, onStep).then(() => tell(1, true));
     }, WAIT_MILLISECONDS);
     return () => {
       clearTimeout(timer);
       worker?.terminate();
     };
   }, [boat]);
-  return state?.of === boat ? state : { proofs: new Map(), done: false };
+  return state?.of === boat ? state : { proofs: new Map(), share: 0, done: false };
 }
 
-/** The analysis of one zone's panel, computed aside; while the next is on its way the last one of the same zone stays in view. Null before the first. */
-export function usePanel(
-  boat: Boat,
-  zoneId: string | null,
-  criterion: Criterion,
-): { analysis: PanelAnalysis | string | null; current: boolean } {
+interface Asked<T> {
+  key: readonly unknown[];
+  result: T;
+}
+const sameKey = (a: readonly unknown[], b: readonly unknown[]) => a.every((value, i) => value === b[i]);
+
+/**
+ * Something computed aside of the page, asked for again when its key changes; while the next is on its way the last one stays.
+ * @param ask null where there is nothing to ask for.
+ */
+function useAside<T>(
+  key: readonly unknown[],
+  ask: ((remote: Comlink.Remote<ProofWorker>) => Promise<T>) | null,
+  wait = 0,
+): { result: T | null; current: boolean } {
   const remote = useRef<Comlink.Remote<ProofWorker> | null>(null);
-  const [state, setState] = useState<{
-    boat: Boat;
-    zoneId: string;
-    criterion: Criterion;
-    analysis: PanelAnalysis | string;
-  } | null>(null);
+  const asking = useRef(ask);
+  const [state, setState] = useState<Asked<T> | null>(null);
+  useEffect(() => {
+    asking.current = ask;
+  });
   useEffect(() => {
     const worker = startWorker();
     remote.current = Comlink.wrap<ProofWorker>(worker);
     return () => worker.terminate();
   }, []);
   useEffect(() => {
-    let wanted = zoneId !== null;
-    if (zoneId !== null)
-      void remote.current!.panel(boat, zoneId, criterion).then((analysis) => {
-        if (wanted) setState({ boat, zoneId, criterion, analysis });
+    let wanted = asking.current !== null;
+    const timer = setTimeout(() => {
+      void asking.current?.(remote.current!).then((result) => {
+        if (wanted) setState({ key, result });
       });
+    }, wait);
     return () => {
       wanted = false;
+      clearTimeout(timer);
     };
-  }, [boat, zoneId, criterion]);
-  const current = state !== null && state.boat === boat && state.zoneId === zoneId && state.criterion === criterion;
-  return { analysis: state?.zoneId === zoneId ? state.analysis : null, current };
+    // The key is what decides: its values, not the array.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, key);
+  return { result: state?.result ?? null, current: state !== null && sameKey(state.key, key) };
+}
+
+/** The analysis of one zone's panel. Null before the first. */
+export function usePanel(boat: Boat, zoneId: string | null, criterion: Criterion) {
+  const { result, current } = useAside<{ zoneId: string; analysis: PanelAnalysis | string }>(
+    [boat, zoneId, criterion],
+    zoneId === null
+      ? null
+      : async (remote) => ({
+          zoneId,
+          analysis: (await remote.panel(boat, zoneId, criterion)) as PanelAnalysis | string,
+        }),
+  );
+  return { analysis: result?.zoneId === zoneId ? result!.analysis : null, current };
+}
+
+/** The laminate of one zone ply by ply. Null before the first. */
+export function useLaminate(boat: Boat, zoneId: string | null, criterion: Criterion) {
+  const { result, current } = useAside<{ zoneId: string; analysis: ZoneAnalysis | string }>(
+    [boat, zoneId, criterion],
+    zoneId === null
+      ? null
+      : async (remote) => ({
+          zoneId,
+          analysis: (await remote.laminate(boat, zoneId, criterion)) as ZoneAnalysis | string,
+        }),
+  );
+  return { analysis: result?.zoneId === zoneId ? result!.analysis : null, current };
+}
+
+/** What each layer of a zone buys, once the hand rests; null before the first. */
+export function useMoves(input: MovesInput): { moves: LayerMove[] | null; current: boolean } {
+  const { boat, part, zone, evaluations, scope } = input;
+  const { result, current } = useAside<{ zoneId: string; moves: LayerMove[] | null }>(
+    [boat, zone.id, scope],
+    async (remote) => ({
+      zoneId: zone.id,
+      moves: (await remote.moves({ boat, part, zone, evaluations, scope })) as LayerMove[] | null,
+    }),
+    REST_MILLISECONDS,
+  );
+  return { moves: result?.zoneId === zone.id ? result.moves : null, current };
 }

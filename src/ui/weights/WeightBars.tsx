@@ -31,7 +31,7 @@ function zonesConfig(weight: BoatWeight, system: UnitSystem): ChartConfiguration
       indexAxis: 'y',
       layout: { padding: { right: 56 } },
       scales: {
-        x: { stacked: true, title: { display: true, text: mass.label } },
+        x: { stacked: true, min: 0, title: { display: true, text: mass.label } },
         y: { stacked: true, ticks: { autoSkip: false, color: PALETTE.ink }, grid: { display: false } },
       },
       plugins: {
@@ -116,7 +116,7 @@ export function WeightBars({ weight }: { weight: BoatWeight }) {
         config={totalConfig(weight, system)}
       />
       <Chart
-        size="chart-tall"
+        size="chart-long"
         label="Mass of each zone by fibre, resin, core and coating"
         config={zonesConfig(weight, system)}
       >

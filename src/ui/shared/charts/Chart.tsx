@@ -10,7 +10,7 @@ const ChartCanvas = dynamic(() => import('./ChartCanvas'), {
 
 export interface ChartProps extends ChartCanvasProps {
   /** Class that gives it its height. */
-  size: 'chart-low' | 'chart-mid' | 'chart-tall' | 'chart-square';
+  size: 'chart-low' | 'chart-mid' | 'chart-tall' | 'chart-long' | 'chart-square';
   /** The same in words or as a table, for whoever cannot see it. */
   children?: ReactNode;
 }

@@ -1,0 +1,34 @@
+import { NextRequest } from 'next/server';
+import { describe, expect, it } from 'vitest';
+import { proxy } from './proxy';
+
+const ask = (method: string, headers: Record<string, string>, path = '/api/boats') =>
+  proxy(new NextRequest(`http://127.0.0.1:3270${path}`, { method, headers: { host: '127.0.0.1:3270', ...headers } }));
+
+describe('before every request', () => {
+  it.each(['evil.example', 'localhost.evil.example', '10.0.0.7', ''])(
+    'a host that is not ours is refused: %s',
+    (host) => expect(ask('GET', { host }).status).toBe(403),
+  );
+  it.each(['localhost', 'localhost:3270', '127.0.0.1:9999', '[::1]:3270'])('%s is ours', (host) =>
+    expect(ask('GET', { host }).status).toBe(200),
+  );
+  it.each(['POST', 'PUT', 'PATCH', 'DELETE'])(
+    '%s from a foreign page is refused, from our own or a program it is not',
+    (method) => {
+      expect(ask(method, { origin: 'https://evil.example' }).status).toBe(403);
+      expect(ask(method, { origin: 'null' }).status).toBe(403);
+      expect(ask(method, { 'sec-fetch-site': 'cross-site' }).status).toBe(403);
+      expect(ask(method, { origin: 'http://127.0.0.1:3270' }).status).toBe(200);
+      expect(ask(method, {}).status).toBe(200);
+    },
+  );
+  it('a policy goes out that lets nothing foreign run, new for every answer', () => {
+    const [a, b] = [ask('GET', {}), ask('GET', {})].map((answer) => answer.headers.get('content-security-policy')!);
+    expect(a).not.toBe(b);
+    for (const rule of ["default-src 'self'", "object-src 'none'", "base-uri 'none'", "frame-ancestors 'none'"])
+      expect(a).toContain(rule);
+    expect(a).not.toContain('unsafe-inline');
+    expect(a).not.toContain('unsafe-eval');
+  });
+});
