@@ -1,4 +1,7 @@
-/** Measures each budget of the house and prints it beside its figure: `npm run bench`, after a build. Needs Debian's Chromium for the page figures. */
+/**
+ * Measures each budget of the house and prints it beside its figure: `npm run bench`, after a build. Needs Debian's
+ * Chromium for the page figures.
+ */
 import { spawn } from 'node:child_process';
 import { existsSync, mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -38,7 +41,9 @@ const time = async (work: () => unknown) => {
   return performance.now() - start;
 };
 
-/** One zone of 40 layers from the stack to its margins; turning a layer each time keeps results from being remembered. */
+/**
+ * One zone of 40 layers from the stack to its margins; turning a layer each time keeps results from being remembered.
+ */
 async function core(): Promise<void> {
   let boat = largeBoat(57, 1);
   const [part] = boat.parts;
@@ -203,7 +208,8 @@ async function load(page: Page, url: string): Promise<{ milliseconds: number; ki
           .then((sizes) => sizes.responseBodySize),
       );
   });
-  // Loaded is a page that answers: its content there and its handlers attached. What it computes aside afterwards is not waited for.
+  // Loaded is a page that answers: its content there and its handlers attached. What it computes aside afterwards is
+  // not waited for.
   const milliseconds = await time(async () => {
     await page.goto(url, { waitUntil: 'load' });
     await page.waitForFunction(() =>

@@ -1,4 +1,7 @@
-/** Convergence of the plate solver against its own figure at 28 terms, as the table in docs/engineering.md: `npm run convergence`. */
+/**
+ * Convergence of the plate solver against its own figure at 28 terms, as the table in docs/engineering.md: `npm run
+ * convergence`.
+ */
 import { plateUnderPressure, type Plate } from '../src/core/panel';
 
 const isotropic = { D11: 1, D12: 0.3, D22: 1, D66: 0.35 };

@@ -1,4 +1,7 @@
-/** Install, build, seed and start the production server on this machine. `--reset` puts the database aside and begins again with the demo boats. */
+/**
+ * Install, build, seed and start the production server on this machine. `--reset` puts the database aside and begins
+ * again with the demo boats.
+ */
 import { existsSync, mkdirSync, renameSync } from 'node:fs';
 import path from 'node:path';
 import { build, ENV, freePort, install, ROOT, startChild } from './prepare.mjs';

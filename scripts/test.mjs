@@ -1,4 +1,7 @@
-/** Install and run everything: types, lint with the import rules, unit and fault tests, build, browser tests with the accessibility scan and the screenshots. */
+/**
+ * Install and run everything: types, lint with the import rules, unit and fault tests, build, browser tests with the
+ * accessibility scan and the screenshots.
+ */
 import { spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';

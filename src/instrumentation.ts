@@ -1,4 +1,7 @@
-/** Runs once when the server starts: bring the database up to date, fold old history and, when asked to, put in the demo boats. */
+/**
+ * Runs once when the server starts: bring the database up to date, fold old history and, when asked to, put in the
+ * demo boats.
+ */
 export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== 'nodejs') return;
   const { storeContext } = await import('@/server/http');

@@ -1,7 +1,10 @@
 import { expect, test } from '@playwright/test';
 import { open, sameNumbers, scan } from './helpers';
 
-/** Every main view of the demo, for docs/screenshots, with its accessibility scan. These run first, while the database holds the demo and nothing else. */
+/**
+ * Every main view of the demo, for docs/screenshots, with its accessibility scan. These run first, while the database
+ * holds the demo and nothing else.
+ */
 const VIEWS: [name: string, url: string, ready: string][] = [
   ['boats', '/', 'New boat'],
   ['brief', '/boats/merrow-84/brief', 'Particulars'],

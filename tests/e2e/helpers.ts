@@ -53,7 +53,9 @@ export async function scan(page: Page, name: string): Promise<void> {
   ).toEqual([]);
 }
 
-/** What a screen says, line by line: rows, paragraphs, heads, drawings' texts and entries; times and hashes left out. */
+/**
+ * What a screen says, line by line: rows, paragraphs, heads, drawings' texts and entries; times and hashes left out.
+ */
 const wordsOn = (page: Page): Promise<string> =>
   page.evaluate(() => {
     const said = (element: Element): string => {

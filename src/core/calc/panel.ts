@@ -76,7 +76,10 @@ export const panelCalculations = [
       const { at } = plateUnderPressure(plate, load, input.terms ?? TERMS);
       const centre = at(a / 2, b / 2);
       const [middleX, middleY] = [at(0, b / 2), at(a / 2, 0)];
-      /** Of the edges x = constant, and of those y = constant; the longer ones count as long, those along x in a square. */
+      /**
+       * Of the edges x = constant, and of those y = constant; the longer ones count as long, those along x in a
+       * square.
+       */
       const byLength = (alongY: number, alongX: number) =>
         b > a
           ? { longEdge: Math.abs(alongY), shortEdge: Math.abs(alongX) }

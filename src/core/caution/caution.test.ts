@@ -19,7 +19,10 @@ interface Setting {
 }
 const kindOf = (id: string) => GENERIC_MATERIALS.find((material) => material.id === id)!.kind;
 
-/** The cautions of a boat with one zone laid as told; a number is the angle of a fabric, the thickness (mm) of a core or coating. */
+/**
+ * The cautions of a boat with one zone laid as told; a number is the angle of a fabric, the thickness (mm) of a core
+ * or coating.
+ */
 function found({
   resin = 'vinylester',
   process = 'infusion',

@@ -42,7 +42,8 @@ function findingsOf(scene: Scene) {
 }
 
 /**
- * All cautions of a boat, the gravest first, each once per layer or zone, with its acceptance if somebody signed for it.
+ * All cautions of a boat, the gravest first, each once per layer or zone, with its acceptance if somebody signed for
+ * it.
  *
  * @param evaluations of every zone by id.
  * @example cautionsOf(boat, evaluations).filter((c) => c.zoneIds.includes(zone.id))

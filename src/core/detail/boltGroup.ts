@@ -17,7 +17,8 @@ const greatest = (values: readonly number[]) =>
  * @returns resultants (N) in the order of the bolts, the greatest, and its index.
  * @throws KeramosError `invalid` for no bolts, or a moment on bolts that all stand in one place.
  * @example boltGroupShear(bolts, [0, -16000], [0.425, 0]).max // 21000
- * Source: Shigley & Mischke, Mechanical Engineering Design, shear of bolts with eccentric load; equal bolts, stiff plate.
+ * Source: Shigley & Mischke, Mechanical Engineering Design, shear of bolts with eccentric load; equal bolts, stiff
+ * plate.
  */
 export function boltGroupShear(
   bolts: readonly BoltPlace[],
@@ -42,7 +43,8 @@ export function boltGroupShear(
  * Tension of each bolt of a group under a force along the bolts and a moment that tips the plate.
  *
  * @param force N, pulling. @param moment N·m about the x and y axes; positive pulls the bolts at +y and at +x.
- * @param pivotY the plate tips about the line y = pivotY and the bolts pull only; without it about their centroid, and bolts work both ways.
+ * @param pivotY the plate tips about the line y = pivotY and the bolts pull only; without it about their centroid,
+ * and bolts work both ways.
  * @returns tensions (N; negative is pressed), the greatest, and its index.
  * @throws KeramosError `invalid` for no bolts, or a moment that bolts in one line cannot hold.
  * @example boltGroupTension(bolts, 0, [900, 0]).max // 3214

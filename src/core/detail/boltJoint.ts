@@ -26,11 +26,13 @@ export interface BoltJoint {
 }
 
 /**
- * A row of bolts in shear in a laminate: nominal stresses in bearing, in the net section, and on the two planes out to the edge.
+ * A row of bolts in shear in a laminate: nominal stresses in bearing, in the net section, and on the two planes out
+ * to the edge.
  *
  * SI: N, m, Pa. Holes as wide as the bolts; shear-out on two planes of length edgeDistance − boltDiameter/2.
  * @throws KeramosError `invalid` when the holes leave no width, or stand less than one diameter from the edge.
- * @example boltJoint({ load: 8000, boltDiameter: 0.012, boltCount: 1, width: 0.06, edgeDistance: 0.015, … }).governs // 'shearOut'
+ * @example boltJoint({ load: 8000, boltDiameter: 0.012, boltCount: 1, width: 0.06, edgeDistance: 0.015, … }).governs
+ * // 'shearOut'
  * Source: nominal stresses of bolted joints in composites, e.g. Agarwal & Broutman, ch. 8.
  */
 export function boltJoint({

@@ -11,7 +11,8 @@ export interface LapJointInput {
 /**
  * Shear in the bond of a single lap, elastic: the mean, and the peak at the end of the stiffer difference.
  *
- * @returns averageShear and peakShear (Pa), and the end at which the peak stands: 0 (first adherend loaded) or the overlap.
+ * @returns averageShear and peakShear (Pa), and the end at which the peak stands: 0 (first adherend loaded) or the
+ * overlap.
  * @example lapJoint({ load: 2e5, overlap: 0.2, … }).peakShear // 23.7e6
  * Source: Volkersen 1938. Bending of the adherends and peel are left out.
  */

@@ -122,7 +122,10 @@ const GRAVITY = 9.80665;
 const SEA_WATER = 1025;
 const KNOT = 0.514444;
 
-/** A load as it acts: force along x forward, y outboard, z up (N), its size, and the height of its line over the fitting's foot (m). */
+/**
+ * A load as it acts: force along x forward, y outboard, z up (N), its size, and the height of its line over the
+ * fitting's foot (m).
+ */
 export interface ActingLoad {
   force: number;
   vector: [number, number, number];

@@ -17,7 +17,8 @@ export interface PullThroughInput {
  *
  * @returns punching stress (Pa) and the lesser reserve of punching and crushing. The washer's hole does not bear.
  * @throws KeramosError `invalid` when the hole is as wide as the washer.
- * @example pullThrough({ load: 15000, washerDiameter: 0.05, thickness: 0.014, shearStrength: 55e6 }).reserveFactor // 8.06
+ * @example pullThrough({ load: 15000, washerDiameter: 0.05, thickness: 0.014, shearStrength: 55e6 }).reserveFactor
+ * // 8.06
  * Source: punching shear over the cylinder π·D·t.
  */
 export function pullThrough({

@@ -34,7 +34,8 @@ export function strapPair({ load, angleDeg, count, thickness, strength, safetyFa
 /**
  * Strength of a unidirectional strap pulled at an angle to its fibres (Pa).
  *
- * @param strength of its ply, Pa. @param angleDeg between fibre and pull. @returns the stress along the pull at which `criterion` is met.
+ * @param strength of its ply, Pa. @param angleDeg between fibre and pull. @returns the stress along the pull at which
+ * `criterion` is met.
  * @example strapOffAxis({ Xt: 1.6e9, Xc: 1e9, Yt: 45e6, Yc: 180e6, S: 70e6 }, 20, 'tsaiHill') // 188.6e6
  * Source: failure criterion solved for the load factor; Jones, ch. 2.
  */

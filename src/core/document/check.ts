@@ -253,7 +253,8 @@ function checkMaterials({ brief, materials }: Boat, before: Boat | null): void {
 }
 
 /**
- * Refuse a boat whose parts do not fit together: too many of a thing, double ids, references to what is not there, layers
+ * Refuse a boat whose parts do not fit together: too many of a thing, double ids, references to what is not there,
+ * layers
  * whose thickness does not go with their material, particulars that contradict each other.
  *
  * @param before the boat before a change: what is the same in both was found right then.

@@ -1,6 +1,8 @@
 import { z } from 'zod';
 
-/** A list of things that a boat holds, said once: storage, edits, words, difference, merge and checks follow from it. */
+/**
+ * A list of things that a boat holds, said once: storage, edits, words, difference, merge and checks follow from it.
+ */
 export interface BoatList<S extends z.ZodType = z.ZodType> {
   /** One of them, as edits and words call it: 'support', 'Support'. */
   name: string;

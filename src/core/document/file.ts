@@ -7,19 +7,24 @@ import { mendReferences } from './mend';
 import { settleGeometry } from './shape';
 
 export const DOCUMENT_FORMAT = 'keramos-boat';
-/** Version of the documents written now. Versions 2 to 5 were written under the number 1; each is named where a field has it as `since`. */
+/**
+ * Version of the documents written now. Versions 2 to 5 were written under the number 1; each is named where a field
+ * has it as `since`.
+ */
 export const DOCUMENT_VERSION = 6;
 /** Documents from this version on hold together, because every edit is checked against the whole. */
 const CHECKED_SINCE = 6;
 
 /**
- * What turns the raw boat of a version into that of the next. A field that only came needs no step: its description has its
+ * What turns the raw boat of a version into that of the next. A field that only came needs no step: its description
+ * has its
  * default. A step is written when something is renamed, split or moved.
  */
 const UPGRADES: Readonly<Record<number, (boat: Record<string, unknown>) => Record<string, unknown>>> = { 5: fillEarly };
 
 /**
- * A raw boat of any earlier version as a boat of today: upgraded step by step, later fields at their defaults, loose ends
+ * A raw boat of any earlier version as a boat of today: upgraded step by step, later fields at their defaults, loose
+ * ends
  * of the versions that allowed them tied.
  * @throws KeramosError `invalid` naming the field.
  */
@@ -43,7 +48,8 @@ const headSchema = z.object({
 
 /**
  * A boat from its JSON document, of this or any earlier version.
- * @throws KeramosError `malformed` when the text is no JSON or no such document, `invalid` when the boat contradicts itself
+ * @throws KeramosError `malformed` when the text is no JSON or no such document, `invalid` when the boat contradicts
+ * itself
  * or the document is of a later version.
  */
 export function boatFromJson(text: string): Boat {
@@ -73,8 +79,10 @@ export function boatFromJson(text: string): Boat {
 }
 
 /**
- * A boat from a document somebody hands in: checked as {@link boatFromJson} does, and the figures of its zones taken anew
- * from its geometry, for a document changed by another hand may say one thing with its shape and another with its figures.
+ * A boat from a document somebody hands in: checked as {@link boatFromJson} does, and the figures of its zones taken
+ * anew
+ * from its geometry, for a document changed by another hand may say one thing with its shape and another with its
+ * figures.
  * Overrides are kept.
  *
  * @throws KeramosError `invalid` naming the field, or the zone whose place contradicts the shape.

@@ -1,4 +1,7 @@
-/** What a boat is: one description per entity; reading, upgrading and checking a boat document; figures its geometry gives. */
+/**
+ * What a boat is: one description per entity; reading, upgrading and checking a boat document; figures its geometry
+ * gives.
+ */
 export * from './boat';
 export { boatList, laterFields, patchOf, type BoatList } from './entity';
 export { checkBoat, checkHands, checkLayer, problemOf } from './check';

@@ -37,7 +37,8 @@ function mendPart(part: Part, references: ReadonlySet<string>): Part {
 }
 
 /**
- * A boat of an earlier version with its loose ends tied: versions before 6 let edits leave details on zones that were gone,
+ * A boat of an earlier version with its loose ends tied: versions before 6 let edits leave details on zones that were
+ * gone,
  * layers in unknown groups and lines between nothing. What named something that is not there names nothing now.
  */
 export function mendReferences(boat: Boat): Boat {

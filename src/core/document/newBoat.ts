@@ -59,7 +59,10 @@ export const newLayer = (layer: Pick<Layer, 'id' | 'material' | 'zones'> & Parti
   ...layer,
 });
 
-/** A boat to begin with: plausible particulars of a small motor boat, hull and deck with their first zones, nothing laid yet. */
+/**
+ * A boat to begin with: plausible particulars of a small motor boat, hull and deck with their first zones, nothing
+ * laid yet.
+ */
 export function newBoat(name: string): Boat {
   const brief: Boat['brief'] = {
     kind: 'motor',

@@ -61,7 +61,9 @@ const within = (key: keyof ZoneGeometry, value: number): number => {
   return Math.min(bounds.maxValue ?? Infinity, Math.max(bounds.minValue ?? -Infinity, Number(value.toFixed(4))));
 };
 
-/** Heights of the hull edge and of a panel over the waterline, and the head on a bulkhead, as the location needs them. */
+/**
+ * Heights of the hull edge and of a panel over the waterline, and the head on a bulkhead, as the location needs them.
+ */
 function heightsOf(
   { hull }: BoatShape,
   location: ZoneLocation,
@@ -114,7 +116,8 @@ export interface ZonePanels {
 /**
  * All panels a zone has a share of, each with the pressure and clamped edge moment by the boat's method.
  *
- * @param construction for the pressures. The governing panel is found as for a sandwich, which favours the larger one, whatever is laid: geometry does not
+ * @param construction for the pressures. The governing panel is found as for a sandwich, which favours the larger
+ * one, whatever is laid: geometry does not
  * move when a layer does.
  * @returns null for a zone without a region, on a boat without a shape.
  * @throws KeramosError `invalid` when the boat has no such surface, or the region lies off it.
@@ -195,7 +198,8 @@ const sameZones = (a: Boat, b: Boat) =>
   (a.parts.length === b.parts.length && a.parts.every((part, i) => part.zones === b.parts[i]!.zones));
 
 /**
- * The boat with the figures of its zones taken anew from its geometry, overrides kept, when something they depend on changed.
+ * The boat with the figures of its zones taken anew from its geometry, overrides kept, when something they depend on
+ * changed.
  *
  * @throws KeramosError `invalid` when the new geometry leaves a zone without surface or contradicts the particulars.
  */

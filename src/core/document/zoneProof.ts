@@ -19,14 +19,20 @@ export const panelCaseSchema = z.object({
 });
 export type PanelCase = z.infer<typeof panelCaseSchema>;
 
-/** Clamped edges and no patch; 1.7 % of the short side for a sandwich as the method asks, a thirtieth for a single skin, of which it asks nothing. */
+/**
+ * Clamped edges and no patch; 1.7 % of the short side for a sandwich as the method asks, a thirtieth for a single
+ * skin, of which it asks nothing.
+ */
 export const usualPanelCase = (construction: 'single' | 'sandwich'): PanelCase => ({
   fixity: 1,
   deflectionLimit: construction === 'sandwich' ? 0.017 : 1 / 30,
   patch: null,
 });
 
-/** A schedule that proved itself, or that the architect asks for: layers from the mould face inward, of the boat's own materials. */
+/**
+ * A schedule that proved itself, or that the architect asks for: layers from the mould face inward, of the boat's own
+ * materials.
+ */
 export const referenceSchema = z.object({
   id: idSchema,
   name: nameOf('Laminate name'),

@@ -3,7 +3,10 @@ import type { Boat, Layer, Part } from '../document';
 
 const plain = (text: string) => text.trim().toLowerCase();
 
-/** Each item of `after` with the item of `before` it stands for: of the same key first, then in order of what is left by the looser key. */
+/**
+ * Each item of `after` with the item of `before` it stands for: of the same key first, then in order of what is left
+ * by the looser key.
+ */
 function pairs<T>(before: readonly T[], after: readonly T[], ...keys: ((item: T) => string)[]): Map<T, T> {
   const found = new Map<T, T>();
   const free = new Set(before);
@@ -48,7 +51,8 @@ function alignPart(before: Part, after: Part): Part {
 }
 
 /**
- * Another boat with its parts, zones and layers named as in the first, so that a difference between boats that do not descend from one another compares like with like:
+ * Another boat with its parts, zones and layers named as in the first, so that a difference between boats that do not
+ * descend from one another compares like with like:
  * parts and zones by name, then by kind and location; layers by the longest common run of same lays.
  *
  * @returns `after` itself when the two share a part already.

@@ -15,7 +15,8 @@ const applyOne = (boat: Boat, edit: Edit): [Boat, Edit] =>
 /**
  * Apply one action's edits to a boat, all or none; what else must follow follows, and the whole is checked.
  *
- * @returns the new boat (unchanged parts keep their identity) and the edits that undo the action, in the order to apply them.
+ * @returns the new boat (unchanged parts keep their identity) and the edits that undo the action, in the order to
+ * apply them.
  * @throws KeramosError `invalid` when the result would contradict itself, `notFound` when something it names is gone.
  * @example applyEdits(boat, [{ type: 'layer.set', layerId: 'l7', patch: { angleDeg: -45 } }])
  */

@@ -90,7 +90,10 @@ function plainWords(before: Boat, edit: Edit): string {
   return `removed ${old ? called(old) : label.toLowerCase()}`;
 }
 
-/** What one edit does, in the words of the history: 'turned layer 7 (BX 800) to −45°'. `before` is the boat it applies to. */
+/**
+ * What one edit does, in the words of the history: 'turned layer 7 (BX 800) to −45°'. `before` is the boat it applies
+ * to.
+ */
 function describeEdit(before: Boat, edit: Edit): string {
   const own = OWN[edit.type] as ((before: Boat, edit: Edit) => string) | undefined;
   return wordsIn((own ?? plainWords)(before, edit), 'metric');
@@ -123,7 +126,10 @@ function describeMany(before: Boat, edits: readonly Edit[]): string | null {
   return `${MANY[first.type] ?? (turned ? 'turned' : 'changed')} ${layers.size} layers of ${part}`;
 }
 
-/** An action in words: its last edit, since those before it only fetch materials, or all of them where they are of one kind. */
+/**
+ * An action in words: its last edit, since those before it only fetch materials, or all of them where they are of one
+ * kind.
+ */
 export function describeEdits(before: Boat, edits: readonly Edit[]): string {
   const last = edits.findLast((edit) => edit.type !== 'material.put') ?? edits.at(-1);
   if (!last) return '';

@@ -165,9 +165,11 @@ function compareSingles(before: Boat, after: Boat, naming: Naming): Change[] {
 }
 
 /**
- * What changed from one state of a boat to another: every field of every thing it holds, layer by layer. Empty only when nothing did.
+ * What changed from one state of a boat to another: every field of every thing it holds, layer by layer. Empty only
+ * when nothing did.
  *
- * @example difference(revisionA, draft) // [{ place: 'Hull', kind: 'changed', subject: 'Layer 7, BX 800', details: ['Angle: 45° → 90°'] }]
+ * @example difference(revisionA, draft)
+ * // [{ place: 'Hull', kind: 'changed', subject: 'Layer 7, BX 800', details: ['Angle: 45° → 90°'] }]
  */
 export function difference(before: Boat, after: Boat): Change[] {
   if (before === after) return [];

@@ -72,7 +72,10 @@ export function keepAsLaminate(
   ];
 }
 
-/** Edits that make a group's layers those of a stack: layers that stay keep their identity and their zones, more take the zones of the last. */
+/**
+ * Edits that make a group's layers those of a stack: layers that stay keep their identity and their zones, more take
+ * the zones of the last.
+ */
 export function layAs(part: Part, groupId: string, stack: Reference['layers'], newId: () => string): Edit[] {
   const own = layersOf(part, groupId);
   const first = part.layers.findIndex(({ group }) => group === groupId);
@@ -96,7 +99,8 @@ export function layAs(part: Part, groupId: string, stack: Reference['layers'], n
 }
 
 /**
- * Change a laminate where it is defined: every group that follows it changes with it; a group that was changed on its own stays as it is.
+ * Change a laminate where it is defined: every group that follows it changes with it; a group that was changed on its
+ * own stays as it is.
  * @returns the edits and how many places follow.
  */
 export function changeLaminate(

@@ -44,7 +44,10 @@ function mergeCover(
   });
 }
 
-/** Order of ours with the parent's additions after what they follow there, or the parent's order where we kept the old one. */
+/**
+ * Order of ours with the parent's additions after what they follow there, or the parent's order where we kept the old
+ * one.
+ */
 function mergeOrder(
   base: readonly string[],
   parent: readonly string[],
@@ -66,7 +69,10 @@ function mergeOrder(
   return order;
 }
 
-/** A list of things by id: what the parent added comes, what it removed goes unless we changed it, what we removed stays away. */
+/**
+ * A list of things by id: what the parent added comes, what it removed goes unless we changed it, what we removed
+ * stays away.
+ */
 function mergeList<T extends { id: string }>(
   base: readonly T[],
   parent: readonly T[],
@@ -112,12 +118,15 @@ function mergePart(base: Part, parent: Part, own: Part): Part {
 }
 
 /**
- * What a variant comes to when its parent moved on: everything follows the parent, except where the variant was changed.
+ * What a variant comes to when its parent moved on: everything follows the parent, except where the variant was
+ * changed.
  *
  * @param base the parent as the variant last saw it. @param parent as it is now. @param own the variant as it is.
  * @returns the variant's next state, settled and checked; the same object when nothing follows.
- * @throws KeramosError `invalid` when the two cannot be put together (the parent dropped a fabric that the variant still lays).
- * @example followParent(base, parent, variant).parts[0].layers[3].angleDeg // as the parent turned it, unless the variant had
+ * @throws KeramosError `invalid` when the two cannot be put together (the parent dropped a fabric that the variant
+ * still lays).
+ * @example followParent(base, parent, variant).parts[0].layers[3].angleDeg
+ * // as the parent turned it, unless the variant had
  */
 export function followParent(base: Boat, parent: Boat, own: Boat): Boat {
   // What a variant still lays must stay in its book, whatever the parent put away.

@@ -122,7 +122,10 @@ const sameLay = (a: Layer, b: Layer) =>
   a.role === b.role &&
   a.zones.join() === b.zones.join();
 
-/** The shortest run of layers that, repeated, makes these, and how often. @example repeatOf([bx, ud, bx, ud]) // { unit: 2, times: 2 } */
+/**
+ * The shortest run of layers that, repeated, makes these, and how often. @example repeatOf([bx, ud, bx, ud]) // {
+ * unit: 2, times: 2 }
+ */
 export function repeatOf(layers: readonly Layer[]): { unit: number; times: number } {
   const n = layers.length;
   for (let unit = 1; unit <= n / 2; unit++)

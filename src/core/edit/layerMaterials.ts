@@ -4,7 +4,8 @@ import type { Edit } from './editSchema';
 import { usualRole, usualThickness } from './layerText';
 
 /**
- * Edits that bring materials of the Shelf, and what they are made of, into a boat's book; those it has already are left alone.
+ * Edits that bring materials of the Shelf, and what they are made of, into a boat's book; those it has already are
+ * left alone.
  * @param known of the boat and of the Shelf.
  * @example fetchMaterials(boat, shelf, [carbonUd]) // puts the fibre first, then the fabric
  */
@@ -21,7 +22,10 @@ export function fetchMaterials(boat: Boat, known: readonly Material[], wanted: r
 const materialIn = (boat: Boat, id: string) =>
   boat.materials.find((material) => material.id === id) as LayerMaterial | undefined;
 
-/** Edits that make layers of another material: a core or coating keeps its thickness where it stays one, and what comes off again is marked so. */
+/**
+ * Edits that make layers of another material: a core or coating keeps its thickness where it stays one, and what
+ * comes off again is marked so.
+ */
 export function chooseMaterial(boat: Boat, part: Part, ids: readonly string[], material: LayerMaterial): Edit[] {
   const role = usualRole(material);
   return part.layers

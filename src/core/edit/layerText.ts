@@ -59,7 +59,8 @@ export const usualRole = (material: LayerMaterial): LayerRole =>
   material.kind === 'coating' && material.base === 'none' ? 'comesOff' : 'structure';
 
 /**
- * Layers from a pasted table: tabs or semicolons part the cells; the first cell is a code or a name, then angle, thickness (mm unless it says otherwise), role, and zones by their heads.
+ * Layers from a pasted table: tabs or semicolons part the cells; the first cell is a code or a name, then angle,
+ * thickness (mm unless it says otherwise), role, and zones by their heads.
  * Without a head row, cells after the first are angle, thickness and role; such layers cover `zones`.
  *
  * @param materials of the boat first, then of the Shelf.

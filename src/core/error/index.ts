@@ -9,7 +9,10 @@ import { wordsIn } from '../quantity';
 export type ErrorCode = 'malformed' | 'invalid' | 'conflict' | 'notFound' | 'tooLarge' | 'forbidden';
 
 export class KeramosError extends Error {
-  /** The refusal with its quantities left open (`wordsIn` puts in the units of the reader); `message` has them in metric. */
+  /**
+   * The refusal with its quantities left open (`wordsIn` puts in the units of the reader); `message` has them in
+   * metric.
+   */
   readonly text: string;
 
   constructor(

@@ -33,7 +33,10 @@ export interface SandwichCheck {
   reserveFactor: number;
 }
 
-/** Rise at the middle of a free metre along x and across, lift at the corner of a square metre (m), and the cool-down (K). */
+/**
+ * Rise at the middle of a free metre along x and across, lift at the corner of a square metre (m), and the cool-down
+ * (K).
+ */
 export interface Warp {
   along: number;
   across: number;
@@ -66,7 +69,10 @@ export interface ZoneAnalysis {
 
 const ROOM_CELSIUS = 20;
 
-/** Load that the pack's pressure puts on the laminate at the middle of the panel's long edge: moment across the short side, and shear. */
+/**
+ * Load that the pack's pressure puts on the laminate at the middle of the panel's long edge: moment across the short
+ * side, and shear.
+ */
 export function pressureLoad(boat: Boat, part: Part, zone: Zone): ZoneLoad {
   const construction = layAll(bookOf(boat, 0), part, zone).some(({ material }) => material.kind === 'core')
     ? 'sandwich'
@@ -244,10 +250,12 @@ export function sandwichChecks(
 }
 
 /**
- * Laminate analysis of a zone: stiffness, ply stresses under its load, failure by every criterion with design strengths, warp, transverse shear
+ * Laminate analysis of a zone: stiffness, ply stresses under its load, failure by every criterion with design
+ * strengths, warp, transverse shear
  * and the local limits of a sandwich.
  *
- * @param criterion of the ply-by-ply result. @param full false leaves out last-ply failure, the polar and the warp (for many stacks in a row).
+ * @param criterion of the ply-by-ply result. @param full false leaves out last-ply failure, the polar and the warp
+ * (for many stacks in a row).
  * @throws KeramosError `invalid` that names the layer for an empty zone, a core alone, a core without a skin.
  * @example analyseZone(boat, hull, bottom, 'tsaiWu').failure.reserveFactor
  * Source: docs/engineering.md, "Laminate".
@@ -283,7 +291,10 @@ export function analyseZone(boat: Boat, part: Part, zone: Zone, criterion: Crite
   };
 }
 
-/** Strain and stress through the thickness in a direction of the laminate or of the plies, for a chart: two points a ply, z from the mould face (m). */
+/**
+ * Strain and stress through the thickness in a direction of the laminate or of the plies, for a chart: two points a
+ * ply, z from the mould face (m).
+ */
 export function throughThickness(
   { plies, response }: Pick<ZoneAnalysis, 'plies' | 'response'>,
   quantity: 'strain' | 'stress' | 'materialStrain' | 'materialStress',

@@ -60,10 +60,12 @@ const placeName = (x: number, y: number, { length: a, breadth: b }: Plate) => {
 };
 
 /**
- * Direct analysis of a zone's governing panel under the pack's pressure, and a load on a patch where one is given: deflection, ply failure with design
+ * Direct analysis of a zone's governing panel under the pack's pressure, and a load on a patch where one is given:
+ * deflection, ply failure with design
  * strengths, shear of the core and wrinkling of the skins, anywhere on the panel.
  *
- * Flat plate on reduced bending stiffness with the transverse shear of the laminate; the crown is left out, which is cautious.
+ * Flat plate on reduced bending stiffness with the transverse shear of the laminate; the crown is left out, which is
+ * cautious.
  *
  * @param detail false leaves out the deflected shape and buckling, for many zones in a row.
  * @throws KeramosError `invalid` as `evaluateZone` and `analyseZone`.

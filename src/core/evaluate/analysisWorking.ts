@@ -29,7 +29,10 @@ const RESERVE: Record<Criterion, { formula: string; source: string }> = {
   },
 };
 
-/** The working of the first-ply failure of a zone: load, mid-plane strains, the governing ply's state, its design limits, the reserve factor. */
+/**
+ * The working of the first-ply failure of a zone: load, mid-plane strains, the governing ply's state, its design
+ * limits, the reserve factor.
+ */
 export function failureWorking(
   { load, loadSource, response, failure, plies, layerOf }: ZoneAnalysis,
   criterion: Criterion,

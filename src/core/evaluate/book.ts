@@ -37,7 +37,10 @@ export interface Book {
   /** The same with design strengths, by material, angle and knock-downs. */
   design: Map<string, Ply[]>;
   sheets: Map<string, (SheetProperties | undefined)[]>;
-  /** Each layer as it is compiled: how it lies, its plies, its sheets by direction of the span. An edit makes a new layer, and only that is laid anew. */
+  /**
+   * Each layer as it is compiled: how it lies, its plies, its sheets by direction of the span. An edit makes a new
+   * layer, and only that is laid anew.
+   */
   compiled: WeakMap<Layer, CompiledLayer>;
 }
 interface CompiledLayer {

@@ -14,7 +14,10 @@ export interface StackMember extends Member {
   angleDeg: number;
 }
 
-/** Modulus of a ply along a direction (Pa) when it is pulled that way and free across, and the strain at which it first fails. */
+/**
+ * Modulus of a ply along a direction (Pa) when it is pulled that way and free across, and the strain at which it
+ * first fails.
+ */
 function along(ply: Ply, directionDeg: number): { E: number; failureStrain: number } {
   const turned = { ...ply, angleDeg: ply.angleDeg - directionDeg };
   const [[Q11, Q12, Q16], [, Q22, Q26], [, , Q66]] = transformedStiffness(turned);
@@ -36,7 +39,8 @@ function along(ply: Ply, directionDeg: number): { E: number; failureStrain: numb
 }
 
 /**
- * Which fibres of a stack carry a pull in one direction, in what order they fail, and what the stack honestly bears against the sum of its parts.
+ * Which fibres of a stack carry a pull in one direction, in what order they fail, and what the stack honestly bears
+ * against the sum of its parts.
  *
  * Plies of one name and direction count as one member; each is taken as free across and in shear, cores left out.
  *

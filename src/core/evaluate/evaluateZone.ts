@@ -143,7 +143,8 @@ export function evaluateZone(boat: Boat, part: Part, zone: Zone): ZoneEvaluation
 }
 
 /**
- * Least and greatest governing reserve factor of a zone over the scatter of the process: fibre weight fraction as planned and ± 2 standard deviations.
+ * Least and greatest governing reserve factor of a zone over the scatter of the process: fibre weight fraction as
+ * planned and ± 2 standard deviations.
  *
  * @returns null when nothing can be checked. It is a band from scatter of fibre fraction alone, no bound on strength.
  * @example reserveBand(boat, hull, keelBand) // [1.38, 1.43]
@@ -171,7 +172,10 @@ export function pliesOfZone(boat: Boat, part: Part, zone: Zone): Ply[] {
 /** The reserve factor the boat's posture asks for. */
 export const targetOf = (boat: Boat) => POSTURES[boat.brief.posture].target;
 
-/** Record the working of a zone by one of the boat's packs: calls `trace` for every step, and for the result of each check. */
+/**
+ * Record the working of a zone by one of the boat's packs: calls `trace` for every step, and for the result of each
+ * check.
+ */
 export function traceZone(boat: Boat, part: Part, zone: Zone, trace: Trace, packId = boat.packs[0]!.id): void {
   const book = bookOf(boat, 0);
   const laid = layAll(book, part, zone);

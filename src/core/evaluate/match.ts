@@ -51,7 +51,8 @@ function propertiesOf(plies: readonly Ply[]): Omit<MatchRatio, 'reference' | 'ra
 }
 
 /**
- * A zone's laminate against the reference that proved itself: at least as stiff and as strong in every way, both with the boat's process and knock-downs.
+ * A zone's laminate against the reference that proved itself: at least as stiff and as strong in every way, both with
+ * the boat's process and knock-downs.
  *
  * @returns null when the zone names no reference.
  * @throws KeramosError `invalid` for an empty zone.

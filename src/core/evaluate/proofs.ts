@@ -7,7 +7,9 @@ import { matchZone } from './match';
 import { panelWorking } from './panelWorking';
 import { marginBand, type MarginBand } from './scatter';
 
-/** What a zone's proof comes to besides the rule: its band, direct analysis, and the reference it is matched against. */
+/**
+ * What a zone's proof comes to besides the rule: its band, direct analysis, and the reference it is matched against.
+ */
 export interface ZoneProof {
   zoneId: string;
   band: MarginBand | null;
@@ -56,7 +58,8 @@ function proofOf(boat: Boat, part: Part, zone: Zone, band: MarginBand | null): Z
 }
 
 /**
- * The proofs of every zone of a boat, as a job: one step a zone, each with its proof. The same seed gives the same bands.
+ * The proofs of every zone of a boat, as a job: one step a zone, each with its proof. The same seed gives the same
+ * bands.
  * @example for (const { proof } of proveBoat({ boat, draws: 400 }, 84)) show(proof)
  */
 export function* proveBoat(

@@ -21,7 +21,10 @@ export interface MarginBand {
 
 /** Scatter of core properties where their figures state none. */
 const CORE_SPREAD = 0.08;
-/** Fibre fraction is drawn to the nearest quarter of its standard deviation, so that stacks can be laid once for many draws. */
+/**
+ * Fibre fraction is drawn to the nearest quarter of its standard deviation, so that stacks can be laid once for many
+ * draws.
+ */
 const STEP = 0.25;
 const FARTHEST = 3;
 
@@ -42,7 +45,8 @@ const scaled = (core: Core, factor: number): Core => ({
 });
 
 /**
- * Monte Carlo over the scatter of a zone's materials: fibre fraction by process (one draw a part, all layers together), strength of every layer and core
+ * Monte Carlo over the scatter of a zone's materials: fibre fraction by process (one draw a part, all layers
+ * together), strength of every layer and core
  * on its own, checked by the boat's method each time.
  *
  * @param seed the same seed gives the same band. @returns null when the zone cannot be checked.

@@ -31,9 +31,11 @@ const ONLY_FOR: Record<string, readonly CheckId[]> = {
 const serves = (step: WorkingStep, check: CheckId) => ONLY_FOR[step.symbol]?.includes(check) ?? !MINIMA.includes(check);
 
 /**
- * The working of a zone's checks: reserve factor first, then what the pack asks, what the laminate has, and the pressure.
+ * The working of a zone's checks: reserve factor first, then what the pack asks, what the laminate has, and the
+ * pressure.
  *
- * @param check when given, only what bears on that check; otherwise everything. @param packId of the pack that asks, the boat's first by default.
+ * @param check when given, only what bears on that check; otherwise everything. @param packId of the pack that asks,
+ * the boat's first by default.
  * @throws KeramosError when the zone cannot be checked.
  */
 export function zoneWorking(boat: Boat, part: Part, zone: Zone, check?: CheckId, packId?: string): WorkingPart[] {

@@ -143,7 +143,8 @@ function compareField(
 }
 
 /**
- * Every field in which two values of one schema differ, as 'Label: was → is', quantities left open for the reader's units.
+ * Every field in which two values of one schema differ, as 'Label: was → is', quantities left open for the reader's
+ * units.
  *
  * @param except keys that are told elsewhere.
  * @returns an empty list only when the two are the same in every field.

@@ -186,7 +186,8 @@ export function labelOf(key: string, schema?: z.ZodType): string {
 }
 
 /**
- * The object schema that fits a value: the object itself, or the member of a discriminated union that takes the value's kind.
+ * The object schema that fits a value: the object itself, or the member of a discriminated union that takes the
+ * value's kind.
  * @returns null for a schema that is no object.
  */
 export function objectSchemaOf(schema: z.ZodType, value: unknown): z.ZodObject | null {

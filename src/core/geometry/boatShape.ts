@@ -40,7 +40,9 @@ const clamp = (value: number, low: number, high: number) => Math.min(high, Math.
 const onBoat = (hull: HullSurface, { from, to }: { from: number; to: number }) =>
   [clamp(from, hull.aft, hull.bow), clamp(to, hull.aft, hull.bow)] as const;
 
-/** A flat section of the boat at x between two heights, port to starboard; above the deck edge it follows the camber. */
+/**
+ * A flat section of the boat at x between two heights, port to starboard; above the deck edge it follows the camber.
+ */
 function sectionPatch({ hull, deck }: BoatShape, x: number, top: number | null, lean = 0): Patch {
   const bottom = hull.at(x, 0)[2];
   const edge = hull.at(x, 2)[2];

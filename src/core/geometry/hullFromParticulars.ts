@@ -8,13 +8,16 @@ const GIRTH = 16;
 const radians = (degrees: number) => (degrees * Math.PI) / 180;
 
 /**
- * Sections of a hull from its particulars alone: keel, chine (or the corner a round bilge is drawn into) and deck edge as smooth lines, joined by
+ * Sections of a hull from its particulars alone: keel, chine (or the corner a round bilge is drawn into) and deck
+ * edge as smooth lines, joined by
  * straight panels or a quadratic curve.
  *
- * The waterline length fixes the stem at the waterline, rake and freeboard its head; what is left of the hull's length is overhang aft.
+ * The waterline length fixes the stem at the waterline, rake and freeboard its head; what is left of the hull's
+ * length is overhang aft.
  * Amidships (0.4 of the waterline from aft) chine beam, deadrise and maximum beam are met as given.
  *
- * @throws KeramosError `invalid` when rake and freeboard ask for more overhang forward than the lengths leave, or the deadrise lifts the chine above the deck edge.
+ * @throws KeramosError `invalid` when rake and freeboard ask for more overhang forward than the lengths leave, or the
+ * deadrise lifts the chine above the deck edge.
  * @example stationsFromParticulars(shapeFor(particulars, 'motor'), particulars).length // 33
  * Source: our own construction, docs/engineering.md, "Hull from particulars".
  */

@@ -10,7 +10,8 @@ const BAND = 10;
 const BILGE_ANGLE = 50;
 
 /**
- * The half hull as a surface. A place on it is x and s: s from 0 at the centreline over 1 at the chine (or the turn of the bilge) to 2 at the deck edge.
+ * The half hull as a surface. A place on it is x and s: s from 0 at the centreline over 1 at the chine (or the turn
+ * of the bilge) to 2 at the deck edge.
  */
 export interface HullSurface {
   aft: number;
@@ -115,7 +116,9 @@ export function surfaceThrough(stations: readonly Station[], waterline: number, 
     return curves.map(([y, z]): Point => [x, Math.max(0, y!(x)), z!(x)]);
   });
 
-  /** The section at x: y, z and girth at every line. Patches ask for one x many times over, so the last ones are kept. */
+  /**
+   * The section at x: y, z and girth at every line. Patches ask for one x many times over, so the last ones are kept.
+   */
   const known = new Map<number, Row>();
   const rowAt = (x: number): Row => {
     const kept = known.get(x);

@@ -50,7 +50,8 @@ const pieces = (cuts: number[]): [number, number][] => {
 /**
  * Where a stiffener runs, in spans between what holds it, with the breadth of plating each carries.
  *
- * What runs along is held by what crosses it (bulkheads, frames, beams); what runs across is held at hard edges, deck edge and coaming only.
+ * What runs along is held by what crosses it (bulkheads, frames, beams); what runs across is held at hard edges, deck
+ * edge and coaming only.
  *
  * @param regionOf surface of a zone, for ribs. @returns null for a member that is nowhere on the boat.
  */

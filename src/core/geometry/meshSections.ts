@@ -16,7 +16,8 @@ export function meshEdges(
   triangles: Triangles,
   tolerance: number,
 ): { open: number; shared: number; at: [number, number, number] | null } {
-  // Corners on a grid of the tolerance, one number each: 17 bits a coordinate are enough for a hundred thousand steps along the boat.
+  // Corners on a grid of the tolerance, one number each: 17 bits a coordinate are enough for a hundred thousand steps
+  // along the boat.
   const corners = new Map<number, number>();
   const step = (value: number) => Math.round(value / tolerance) + 65536;
   const place: number[][] = [];
@@ -153,7 +154,8 @@ function halfSection(lines: [number, number][][], x: number, tolerance: number):
  *
  * @param triangles x forward from the aft end of the waterline, z up from the baseline; one hand or both.
  * @returns stations from aft, and how many edges belong to one triangle only (the rim).
- * @throws KeramosError `invalid` for a mesh whose edges more than two triangles share, sections in pieces (holes), or a size no boat has.
+ * @throws KeramosError `invalid` for a mesh whose edges more than two triangles share, sections in pieces (holes), or
+ * a size no boat has.
  */
 export function meshToStations(triangles: Triangles): { stations: Station[]; openEdges: number } {
   let [aft, bow, low, high] = [Infinity, -Infinity, Infinity, -Infinity];

@@ -16,7 +16,8 @@ export type OffsetUnit = keyof typeof OFFSET_UNITS;
 const FACTOR: Record<Exclude<OffsetUnit, 'feetInchesEighths'>, number> = { m: 1, mm: 1e-3, in: 0.0254, ft: 0.3048 };
 
 /**
- * A number of an offsets table in metres; feet-inches-eighths as "2-7-4", "2.7.4" or "2 7 4", "+" for a sixteenth more, "-" for a half sixteenth less being refused.
+ * A number of an offsets table in metres; feet-inches-eighths as "2-7-4", "2.7.4" or "2 7 4", "+" for a sixteenth
+ * more, "-" for a half sixteenth less being refused.
  *
  * @returns null for an empty cell or a dash alone.
  * @throws KeramosError `invalid` that names the place and what was expected.
@@ -66,7 +67,10 @@ export const offsetMappingSchema = z.object({
       height: column,
       line: column.nullable(),
     }),
-    /** One station a column; the first column says which line a row belongs to: a waterline height, or keel, chine and deck edge by name. */
+    /**
+     * One station a column; the first column says which line a row belongs to: a waterline height, or keel, chine and
+     * deck edge by name.
+     */
     z.object({ kind: z.literal('grid'), label: column }),
   ]),
   waterline: bounded('Waterline height', 0.01, 6, 'm'),
@@ -169,7 +173,8 @@ function fromGrid(
  * Stations of a hull from a table of offsets: one point a row, or a grid of half-breadths with stations across.
  *
  * @returns stations from aft, each from keel to deck edge, x from the aft end of the waterline (m).
- * @throws KeramosError `invalid` that names row and column, or says what is implausible (a hull 2850 m wide, stations with one point).
+ * @throws KeramosError `invalid` that names row and column, or says what is implausible (a hull 2850 m wide, stations
+ * with one point).
  * @example offsetsToStations(heads, rows, { unit: 'mm', layout: { kind: 'grid', label: 0 }, direction: 'fromAft', origin: 0, waterline: 0.4 })
  */
 export function offsetsToStations(

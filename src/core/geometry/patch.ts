@@ -66,7 +66,8 @@ export interface PatchSize {
 }
 
 /**
- * Mean lengths of a patch both ways and its crown over each: the rectangle of about the same area that stands for a panel.
+ * Mean lengths of a patch both ways and its crown over each: the rectangle of about the same area that stands for a
+ * panel.
  * Source: ISO 12215-5:2008 method, section 12: a panel that is no rectangle counts as one of the same area.
  */
 export function patchSize(patch: Patch): PatchSize {

@@ -49,7 +49,10 @@ export const regionSchema = z.discriminatedUnion('surface', [
 ]);
 export type Region = z.infer<typeof regionSchema>;
 
-/** A member that holds panels: on the hull, on the deck, or on the surface of one zone. `section` names its stiffener section; without one it is a support only. */
+/**
+ * A member that holds panels: on the hull, on the deck, or on the surface of one zone. `section` names its stiffener
+ * section; without one it is a support only.
+ */
 const supportFields = {
   id: idSchema,
   name: nameOf('Name', 60),

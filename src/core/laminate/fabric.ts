@@ -25,7 +25,10 @@ export function fabricPlies(input: FabricInput, record?: Recorder): Ply[] {
   }));
 }
 
-/** In-plane constants of plies smeared together (their order does not matter), Pa; `shearCoupling` is shear strain per unit strain along x under a pull along x. */
+/**
+ * In-plane constants of plies smeared together (their order does not matter), Pa; `shearCoupling` is shear strain per
+ * unit strain along x under a pull along x.
+ */
 export function smearedConstants(plies: readonly Ply[]) {
   const thickness = plies.reduce((sum, ply) => sum + ply.thickness, 0);
   const A = [
@@ -51,7 +54,8 @@ export function smearedConstants(plies: readonly Ply[]) {
  * In-plane constants of a woven or stitched fabric smeared over its thickness (Pa).
  *
  * @example fabricConstants({ fibre, resin, fibreVolumeFraction: 0.32, thickness: 0.001,
- *   sublayers: [{ angleDeg: 0, share: 0.5, crimpFactor: 0.92 }, { angleDeg: 90, share: 0.5, crimpFactor: 0.92 }] }).Ex // 15.5e9
+ *   sublayers: [{ angleDeg: 0, share: 0.5, crimpFactor: 0.92 }, { angleDeg: 90, share: 0.5, crimpFactor: 0.92 }]
+ * }).Ex // 15.5e9
  * Source: classical lamination theory over the sublayers (Jones, ch. 4), crimp as a factor on E1.
  */
 export function fabricConstants(input: FabricInput, record?: Recorder) {

@@ -17,7 +17,10 @@ export interface FabricAsLaid {
   fibreVolumeFraction: number;
   /** In the plane, held flat (Pa). */
   polar: { angleDeg: number; modulus: number }[];
-  /** Modulus and mean strength under a pull at some angles to the roll (Pa): where the first ply cracks, and the most it bears. */
+  /**
+   * Modulus and mean strength under a pull at some angles to the roll (Pa): where the first ply cracks, and the most
+   * it bears.
+   */
   directions: { angleDeg: number; modulus: number; firstPly: number; strength: number }[];
   /** Per m² in the yard's currency, resin included; null where a price is missing. */
   cost: number | null;
@@ -26,9 +29,11 @@ export interface FabricAsLaid {
 const ANGLES = [0, 45, 90];
 
 /**
- * One layer of a fabric as a process leaves it: thickness, weights, fractions, stiffness and mean strength by direction, price.
+ * One layer of a fabric as a process leaves it: thickness, weights, fractions, stiffness and mean strength by
+ * direction, price.
  *
- * Strength is by maximum strain with failed plies left out, the layer held flat by its neighbours (two of it, mirrored).
+ * Strength is by maximum strain with failed plies left out, the layer held flat by its neighbours (two of it,
+ * mirrored).
  *
  * @example fabricAsLaid(biaxial, fibres, vinylester, 'infusion').directions[0].modulus // along the roll
  * Source: the functions of this folder.

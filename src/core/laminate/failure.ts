@@ -149,7 +149,10 @@ export function reserveOf(ply: Ply, criterion: Criterion): ReserveOf | null {
   return strength ? RESERVE[criterion](strength, ply) : null;
 }
 
-/** What gives way at a point: Hashin parts fibre and matrix by itself, the others by the least of the stress or strain limits. */
+/**
+ * What gives way at a point: Hashin parts fibre and matrix by itself, the others by the least of the stress or strain
+ * limits.
+ */
 function modeAt(state: PointState, ply: Ply, strength: PlyStrength, criterion: Criterion): FailureMode {
   const { s1, s2, t12 } = state;
   if (criterion === 'maxStrain') return modeOf(state.e1, state.e2, state.g12, strainLimits(limitingStrains(ply)!));
@@ -174,7 +177,8 @@ export function faceReserve(face: FaceState, ply: Ply, criterion: Criterion): Fa
 /**
  * First-ply failure of a stack: the multiplier on the whole load at which the first face of a ply fails.
  *
- * Strengths from `strength`, limiting strains from `failureStrain`, each from the other when only one is given. Tsai–Hill takes each strength by
+ * Strengths from `strength`, limiting strains from `failureStrain`, each from the other when only one is given.
+ * Tsai–Hill takes each strength by
  * the sign of its stress; Tsai–Wu F12* = −0.5; Hashin with S_T = Yc/2. Plies without strengths (cores) are left out.
  *
  * @throws KeramosError `invalid` for a stack without stiffness, or in which no ply has strengths.

@@ -35,7 +35,10 @@ export interface LaidComponent {
   statedSpread: number;
 }
 
-/** The stated figures of a component that hold for a process; a test beats a data sheet, one for this process beats one for any. */
+/**
+ * The stated figures of a component that hold for a process; a test beats a data sheet, one for this process beats
+ * one for any.
+ */
 function statedFigures(
   component: FabricComponent,
   process: Process,
@@ -58,13 +61,16 @@ const strengthOf = (ply: Ply, e: FailureStrain): PlyStrength => ({
 });
 
 /**
- * The plies that a fabric, a resin and a process make: one isotropic sheet for a mat, one smeared orthotropic sheet for a weave,
+ * The plies that a fabric, a resin and a process make: one isotropic sheet for a mat, one smeared orthotropic sheet
+ * for a weave,
  * true unidirectional sublayers in stitching order for the rest.
  *
- * Stiffness by micromechanics, strengths from the mean failure strains of family and form, expansion from the constituents; stated figures
+ * Stiffness by micromechanics, strengths from the mean failure strains of family and form, expansion from the
+ * constituents; stated figures
  * (data sheet, test) stand in front of computed ones property by property, and `origins` says which is which.
  *
- * @param fibres the fibres the components name. @param shift added to the process's fibre weight fraction (its scatter); a stated fraction shifts as well.
+ * @param fibres the fibres the components name. @param shift added to the process's fibre weight fraction (its
+ * scatter); a stated fraction shifts as well.
  * @example layFabric(biaxial800, fibres, vinylester, 'infusion')[0].thickness // 0.00057 m
  * Source: docs/engineering.md, "From fabric to ply".
  */

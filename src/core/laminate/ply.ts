@@ -1,4 +1,7 @@
-/** Ultimate strengths of a ply in its own axes (Pa), all positive: along (X) and across (Y) in tension and compression, in-plane shear. */
+/**
+ * Ultimate strengths of a ply in its own axes (Pa), all positive: along (X) and across (Y) in tension and
+ * compression, in-plane shear.
+ */
 export interface PlyStrength {
   Xt: number;
   Xc: number;

@@ -5,7 +5,8 @@ import { cosSin } from './reducedStiffness';
 /**
  * Modulus of a plate in every direction (Pa), from the compliance along x, y and shear: E(θ) = 1/(t a'11(θ)).
  *
- * @param compliance 3×3 in-plane compliance (m/N), free to bend or not as the caller chose. @param step degrees between directions.
+ * @param compliance 3×3 in-plane compliance (m/N), free to bend or not as the caller chose. @param step degrees
+ * between directions.
  * @returns from 0° to 360° − step.
  * @example polarModulus(inPlaneCompliance(A), 0.004)[0].modulus // Ex
  * Source: Jones, eq. 2.97 on the laminate's compliance.

@@ -20,9 +20,11 @@ const TOGETHER = 1e-6;
 const NEVER = Infinity;
 
 /**
- * Progressive failure under a growing load: the plies that fail lose all stiffness, keep their place, and the load goes on.
+ * Progressive failure under a growing load: the plies that fail lose all stiffness, keep their place, and the load
+ * goes on.
  *
- * A laminate whose remaining plies cannot carry the load any more ends the sequence. Numbers only: no state of a ply is kept between
+ * A laminate whose remaining plies cannot carry the load any more ends the sequence. Numbers only: no state of a ply
+ * is kept between
  * one failure and the next.
  *
  * @throws KeramosError `invalid` for a stack without stiffness, or in which no ply has strengths.
@@ -71,7 +73,10 @@ function faceReserveOf(ply: Ply, criterion: Criterion): FaceReserveOf | null {
   };
 }
 
-/** The lesser reserve of the two faces of every ply that still stands; null when what is left has no stiffness against the load. */
+/**
+ * The lesser reserve of the two faces of every ply that still stands; null when what is left has no stiffness against
+ * the load.
+ */
 function nextReserves(
   plies: readonly Ply[],
   reserveAt: readonly (FaceReserveOf | null)[],

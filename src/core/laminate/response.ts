@@ -74,7 +74,10 @@ export function laminateResponse(
   return facesOf(plies, thickness, e.slice(0, 3) as Vector3, e.slice(3) as Vector3);
 }
 
-/** Ply states from mid-plane strain and curvature. `free` is the strain of each ply that causes no stress, in its own axes. */
+/**
+ * Ply states from mid-plane strain and curvature. `free` is the strain of each ply that causes no stress, in its own
+ * axes.
+ */
 export function facesOf(
   plies: readonly Ply[],
   thickness: number,

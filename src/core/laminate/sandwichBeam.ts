@@ -32,12 +32,14 @@ const POINT: Record<BeamEnds, [number, number, number, number]> = {
 };
 
 /**
- * Deflection of a sandwich beam from bending and from shear of the core, greatest moment and shear force, and with width, face thickness and skin
+ * Deflection of a sandwich beam from bending and from shear of the core, greatest moment and shear force, and with
+ * width, face thickness and skin
  * distance the face stress M/(t_f d b) and core shear V/(d b).
  *
  * @returns magnitudes; deflection where it is greatest.
  * @throws KeramosError `invalid` without a load.
- * @example sandwichBeam({ length: 0.9, ends: 'simple', load: 2000, bendingStiffness: 950, shearStiffness: 410e3 }).deflection // 0.01848
+ * @example sandwichBeam({ length: 0.9, ends: 'simple', load: 2000, bendingStiffness: 950, shearStiffness: 410e3 }).deflection
+ * // 0.01848
  * Source: Allen, ch. 2; Zenkert, ch. 4.
  */
 export function sandwichBeam(input: SandwichBeamInput) {

@@ -18,7 +18,8 @@ const symmetric = (m11: number, m12: number, m22: number, m16: number, m26: numb
 /**
  * The sums of lamination theory over a stack: Σ Q̄ t, Σ Q̄ t z, Σ Q̄ (t z² + t³/12), z from the mid-plane.
  *
- * @param plies first = mould face = most negative z. @param failed plies that keep their thickness and have lost all stiffness.
+ * @param plies first = mould face = most negative z. @param failed plies that keep their thickness and have lost all
+ * stiffness.
  * Source: Jones, eq. 4.22 to 4.24.
  */
 export function stiffnessSums(plies: readonly Ply[], failed?: ReadonlySet<number>): StiffnessSums {

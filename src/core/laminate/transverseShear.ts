@@ -12,7 +12,8 @@ function throughThickness(ply: Ply): [xz: number, yz: number] {
 /**
  * Transverse shear stiffness per unit width (N/m): A55 of the xz plane, A44 of the yz plane.
  *
- * With a core G_c d²/t_c, d between the mid-planes of the skins (several cores work in series, what lies between them counts as rigid);
+ * With a core G_c d²/t_c, d between the mid-planes of the skins (several cores work in series, what lies between them
+ * counts as rigid);
  * solid laminates 5/6 Σ G t. Never 5/6 Σ G t for a sandwich.
  *
  * @example transverseShear([skin, core, skin]).A55 // G_c d² / t_c

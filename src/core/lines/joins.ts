@@ -42,7 +42,10 @@ const arealMass = (laid: LaidLayer) =>
   laid.fibreMass + laid.bindingMass + laid.resinMass + laid.coreMass + laid.coatingMass;
 export const joinKey = ({ a, b }: Pick<Join, 'a' | 'b'>) => `${a}|${b}`;
 
-/** The join of a line as it is set, or as layers do by themselves: run on where they cover both zones, stop at the line where they do not. */
+/**
+ * The join of a line as it is set, or as layers do by themselves: run on where they cover both zones, stop at the
+ * line where they do not.
+ */
 export function joinAt(part: Part, line: Pick<ZoneLine, 'a' | 'b'>): Join {
   return part.joins.find(({ a, b }) => a === line.a && b === line.b) ?? { a: line.a, b: line.b, ...NO_JOIN };
 }
@@ -57,7 +60,8 @@ function stopping(layers: readonly LayerAtLine[], side: 'a' | 'b'): LayerAtLine[
 }
 
 /**
- * Length over which a core that stops at the line runs down (m): to solid, or to the core of the other zone where there is one to butt against.
+ * Length over which a core that stops at the line runs down (m): to solid, or to the core of the other zone where
+ * there is one to butt against.
  * 0 for what is no core, or runs on.
  */
 export function coreRun(layers: readonly LayerAtLine[], { covers, laid }: LayerAtLine, bevel: number): number {
@@ -124,12 +128,15 @@ function findingsOf(part: Part, line: ZoneLine, layers: readonly LayerAtLine[], 
 }
 
 /**
- * What every layer does at every line between zones of a part: runs on, laps or stops; thickness of the laps; whether drops are staggered and bevels gentle.
+ * What every layer does at every line between zones of a part: runs on, laps or stops; thickness of the laps; whether
+ * drops are staggered and bevels gentle.
  *
  * @param evaluations of every zone by id.
- * @returns lines at which at least one zone has layers. A drop must be followed by `part.dropRatio` times the thickness of the layer that ended.
+ * @returns lines at which at least one zone has layers. A drop must be followed by `part.dropRatio` times the
+ * thickness of the layer that ended.
  * @example linesOfPart(boat, hull, evaluations)[0].lapThickness // 0.0246
- * Source: ply drop-off at 20 times the ply thickness, core edges at 1 : 3 or gentler, usual practice for laminated boats.
+ * Source: ply drop-off at 20 times the ply thickness, core edges at 1 : 3 or gentler, usual practice for laminated
+ * boats.
  */
 export function linesOfPart(
   boat: Pick<Boat, 'hull' | 'deck' | 'brief'>,
@@ -190,7 +197,8 @@ export const withJoin = (part: Part, join: Join): Join[] => [
 
 const STEP = 0.005;
 /**
- * The join with its drops laid out as a stair: the layer laid last ends on the line, each one under it a step further, as long as the drop-off ratio asks, rounded up to 5 mm.
+ * The join with its drops laid out as a stair: the layer laid last ends on the line, each one under it a step
+ * further, as long as the drop-off ratio asks, rounded up to 5 mm.
  * @example staggered(hull, state).ends // [{ layer: 'l4', past: 0.02 }]
  */
 export function staggered(part: Part, { join, layers }: Pick<LineState, 'join' | 'layers'>): Join {

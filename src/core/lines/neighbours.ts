@@ -208,7 +208,8 @@ interface Known {
 const known = new WeakMap<Part['zones'], Known>();
 
 /**
- * The lines where zones of a part meet, from where they lie on the boat; zones with typed-in figures meet in the order of their columns.
+ * The lines where zones of a part meet, from where they lie on the boat; zones with typed-in figures meet in the
+ * order of their columns.
  *
  * @example neighboursOf(boat, hull).find(({ a, b }) => a === b)?.name // 'Keel, Keel band'
  */

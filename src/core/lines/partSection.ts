@@ -3,7 +3,10 @@ import { isOneHanded, type Boat, type Part, type Zone, shapeOf } from '../docume
 import type { ZoneEvaluation } from '../evaluate';
 import { type LineState, coreBeyond, coreRun, linesOfPart } from './joins';
 
-/** Where a part is cut: along the boat at a share of the girth from keel (0) over chine (1) to deck edge (2) on a hand, port unless said; or across it at x (m). */
+/**
+ * Where a part is cut: along the boat at a share of the girth from keel (0) over chine (1) to deck edge (2) on a
+ * hand, port unless said; or across it at x (m).
+ */
 export type Cut = { kind: 'along'; s: number; hand?: Hand } | { kind: 'across'; x: number };
 type Hand = 'port' | 'starboard';
 
@@ -13,7 +16,10 @@ export interface SectionBand {
   index: number;
   thickness: number[];
 }
-/** What a section shows at one line: true to scale across it. Stations in m from the line, negative in the zone before it. */
+/**
+ * What a section shows at one line: true to scale across it. Stations in m from the line, negative in the zone before
+ * it.
+ */
 export interface SectionWindow {
   state: LineState;
   /** The section passes the line from b to a. */
@@ -62,7 +68,10 @@ function hullZones({ hull }: BoatShape, zones: readonly Zone[], cut: Cut, hand: 
   return found;
 }
 
-/** Zones that a cut passes, in its order. Across a hull: out from its keel, and where the hands differ from deck edge to deck edge, port to starboard. */
+/**
+ * Zones that a cut passes, in its order. Across a hull: out from its keel, and where the hands differ from deck edge
+ * to deck edge, port to starboard.
+ */
 function zonesAlong(shape: BoatShape | null, part: Part, cut: Cut): Zone[] {
   if (shape === null) return part.zones;
   if (part.zones.some(({ region }) => region?.surface === 'hull')) {
@@ -98,7 +107,10 @@ function zonesAlong(shape: BoatShape | null, part: Part, cut: Cut): Zone[] {
     .sort((a, b) => order.indexOf(nameOf(a)) - order.indexOf(nameOf(b)));
 }
 
-/** The layers about a line, as thickness over distance from it. `reversed` mirrors it so that the zone the section comes from stands left. */
+/**
+ * The layers about a line, as thickness over distance from it. `reversed` mirrors it so that the zone the section
+ * comes from stands left.
+ */
 function windowOf(state: LineState, reversed: boolean): SectionWindow {
   const { layers, bevel } = state;
   const run = Math.max(0, ...layers.map((one) => coreRun(layers, one, bevel)));
@@ -139,10 +151,13 @@ function windowOf(state: LineState, reversed: boolean): SectionWindow {
 }
 
 /**
- * A section through a part: the zones it passes and, at every line between them, how each layer drops, laps or tapers there.
+ * A section through a part: the zones it passes and, at every line between them, how each layer drops, laps or tapers
+ * there.
  *
- * @param cut along at s from 0 (keel) to 2 (deck edge), or across at x (m). A part without a shape is cut through its zones in their order.
- * @example partSection(boat, hull, evaluations, { kind: 'across', x: 3 }).zones.map(({ name }) => name) // ['Keel band', 'Bottom aft', 'Side aft']
+ * @param cut along at s from 0 (keel) to 2 (deck edge), or across at x (m). A part without a shape is cut through its
+ * zones in their order.
+ * @example partSection(boat, hull, evaluations, { kind: 'across', x: 3 }).zones.map(({ name }) => name)
+ * // ['Keel band', 'Bottom aft', 'Side aft']
  */
 export function partSection(
   boat: Boat,

@@ -20,10 +20,12 @@ export function twinOf(part: Part, zoneId: string): string | null {
 }
 
 /**
- * How many pieces each layer of a part is cut in: zones that a layer runs through without a lap are one piece, a zone of both hands counts twice unless the
+ * How many pieces each layer of a part is cut in: zones that a layer runs through without a lap are one piece, a zone
+ * of both hands counts twice unless the
  * layer runs on over the centreline, and everything times the number-off.
  *
- * @returns one entry per layer in laying order; `oneHanded` names zones whose twin on the other hand the layer does not cover.
+ * @returns one entry per layer in laying order; `oneHanded` names zones whose twin on the other hand the layer does
+ * not cover.
  * @example piecesOf(boat, hull)[0].count // 2
  */
 export function piecesOf(boat: Pick<Boat, 'hull' | 'deck' | 'brief'>, part: Part): LayerPieces[] {

@@ -13,7 +13,8 @@ export function resinOnCore(resin: Resin, core: Core): { verdict: Compatibility;
 
 /**
  * What a resin goes with: every core of a list, every binder.
- * @example resinCompatibility(vinylester, materials).cores.find((c) => c.name === 'Extruded polystyrene 35')?.verdict // 'never'
+ * @example resinCompatibility(vinylester, materials).cores.find((c) => c.name === 'Extruded polystyrene 35')?.verdict
+ * // 'never'
  * Source: material data sheets; the same rules as the cautions.
  */
 export function resinCompatibility(resin: Resin, materials: readonly Material[]) {

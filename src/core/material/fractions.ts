@@ -23,7 +23,8 @@ const SOURCE = 'Mass and volume balance of fibre, resin and voids (Jones, Mechan
  *
  * @returns fractions 0..1 and the density of the ply with its voids (kg/m³).
  * @throws KeramosError `invalid` when neither or both fractions are given, or the volumes exceed the whole.
- * @example plyFractions({ fibreDensity: 2560, resinDensity: 1200, fibreWeightFraction: 0.3 }).fibreVolumeFraction // 0.1673
+ * @example plyFractions({ fibreDensity: 2560, resinDensity: 1200, fibreWeightFraction: 0.3 }).fibreVolumeFraction
+ * // 0.1673
  */
 export function plyFractions(input: FractionsInput, record?: Recorder) {
   const { fibreDensity: rhoF, resinDensity: rhoR, voidFraction: voids = 0 } = input;

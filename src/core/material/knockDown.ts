@@ -49,7 +49,8 @@ export function strengthSpread(component: FabricComponent): { spread: number; so
 }
 
 /**
- * The chain from the mean strength of a component to its design value: characteristic 1 − k·CoV, then factors that multiply.
+ * The chain from the mean strength of a component to its design value: characteristic 1 − k·CoV, then factors that
+ * multiply.
  *
  * @param selection which of them the boat applies. @returns every step, and the product of those that are on.
  * @example knockDownChain(component, glass, vinylester, 'infusion', selection).factor // 0.73

@@ -35,14 +35,17 @@ const median = (values: number[]) => values.sort((a, b) => a - b)[Math.floor(val
 const sameBuild = (a: Fabric, b: Fabric) => JSON.stringify(a.components) === JSON.stringify(b.components);
 
 /**
- * Questions that a careful storekeeper would ask before a material goes on the Shelf: is it there already, and can this figure be right?
+ * Questions that a careful storekeeper would ask before a material goes on the Shelf: is it there already, and can
+ * this figure be right?
  *
- * A figure below a tenth or above ten times the median of its family (its kind, when the family is too small) is questioned, with the slip of
+ * A figure below a tenth or above ten times the median of its family (its kind, when the family is too small) is
+ * questioned, with the slip of
  * units that would explain it; so is a name, code or make-up that stands on the Shelf already.
  *
  * @param others what is on the Shelf, the material itself left out.
  * @returns none when nothing is odd.
- * @example questionMaterial({ ...foam, density: { value: 5, origin: 'dataSheet' } }, shelf)[0] // 'Density 5 kg/m³: … pounds per cubic foot …'
+ * @example questionMaterial({ ...foam, density: { value: 5, origin: 'dataSheet' } }, shelf)[0]
+ * // 'Density 5 kg/m³: … pounds per cubic foot …'
  */
 export function questionMaterial(material: Material, others: readonly Material[]): string[] {
   const questions: string[] = [];

@@ -8,7 +8,8 @@ import { unidirectional, type UnidirectionalInput } from './unidirectional';
  *
  * Reads high: the exact in-plane average is about a tenth lower at 30 % by weight.
  *
- * @example randomMat({ fibre: { E1: 73e9, nu12: 0.22 }, resin: { E: 3.3e9, nu: 0.38 }, fibreVolumeFraction: 0.188 }).E // 9.42e9
+ * @example randomMat({ fibre: { E1: 73e9, nu12: 0.22 }, resin: { E: 3.3e9, nu: 0.38 }, fibreVolumeFraction: 0.188 }).E
+ * // 9.42e9
  * Source: Daniel & Ishai, Engineering Mechanics of Composite Materials; Akasaka / Tsai & Pagano averages.
  */
 export function randomMat(input: UnidirectionalInput, record?: Recorder) {

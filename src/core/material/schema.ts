@@ -263,7 +263,10 @@ export const coatingSchema = z.object({
   density: figure('Density', 800, 2500, 'kg/m³'),
   /** Usual thickness (m). */
   thickness: figure('Thickness', 5e-5, 0.005, 'm'),
-  /** What it is made of, for what may be laid on it; a bond coat belongs inside a laminate, a release fabric comes off again. */
+  /**
+   * What it is made of, for what may be laid on it; a bond coat belongs inside a laminate, a release fabric comes off
+   * again.
+   */
   base: z.enum(['polyester', 'epoxy', 'bond', 'none']),
   price,
 });

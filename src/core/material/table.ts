@@ -216,7 +216,8 @@ function readComponents(
 /**
  * A material from a row of cells.
  *
- * @param cells by column key; absent or empty cells take the usual value where there is one. Quantities may carry a unit; without one they are metric
+ * @param cells by column key; absent or empty cells take the usual value where there is one. Quantities may carry a
+ * unit; without one they are metric
  * as the column's head says. @param fibres on the Shelf, which fabrics name by id or name.
  * @returns the material, or the column and the words of the refusal.
  * @example readRow('resin', { name: 'Own vinylester', family: 'Vinylester', density: '1130', … }, fibres)
@@ -301,7 +302,10 @@ const FABRIC_USUAL: Record<string, number> = {
   drapeRadius: 0.2,
 };
 
-/** For each column of a kind the head of a foreign table that seems to mean it. Case, units and punctuation do not matter. */
+/**
+ * For each column of a kind the head of a foreign table that seems to mean it. Case, units and punctuation do not
+ * matter.
+ */
 export function guessMapping(kind: MaterialKind, heads: readonly string[]): Record<string, string> {
   const bare = (head: string) =>
     head

@@ -72,7 +72,8 @@ function halfWaves(model: RitzModel, mode: number[]): [number, number] {
  * Load per unit width at which a plate buckles (N/m): compression along x, both ways with Ny = ratio · Nx, or shear.
  *
  * @param ratio Ny/Nx of a biaxial load, default 1.
- * @returns the critical load, compression positive (shear: positive Nxy), and for unsheared plates the half-waves of the mode.
+ * @returns the critical load, compression positive (shear: positive Nxy), and for unsheared plates the half-waves of
+ * the mode.
  * @throws KeramosError `invalid` when no compression of this kind buckles the plate.
  * @example plateBuckling(square, 'uniaxialX').criticalLoad // 4 π² D / b²
  * Source: Timoshenko & Gere, Theory of Elastic Stability, ch. 9; Reddy, ch. 5 and 6.

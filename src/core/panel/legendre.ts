@@ -1,4 +1,7 @@
-/** How a one-dimensional shape function meets the ends of the interval: freely, with value zero, or with value and slope zero. */
+/**
+ * How a one-dimensional shape function meets the ends of the interval: freely, with value zero, or with value and
+ * slope zero.
+ */
 export type EndCondition = 'free' | 'zero' | 'clamped';
 
 /** Derivatives 0 to 3 of the shape functions at points: `values[derivative][function][point]`. */

@@ -8,7 +8,10 @@ const uniform = { kind: 'uniform', pressure: 1 } as const;
 const centre = (plate: Plate, terms?: number) =>
   plateUnderPressure(plate, uniform, terms).at(plate.length / 2, plate.breadth / 2);
 
-/** Navier's series for a simply supported orthotropic plate under a load on a rectangle in its middle, with transverse shear. */
+/**
+ * Navier's series for a simply supported orthotropic plate under a load on a rectangle in its middle, with transverse
+ * shear.
+ */
 function navier(
   { length: a, breadth: b, D11, D12, D22, D66, A44, A55 }: Plate,
   patch: { length: number; breadth: number } | null,

@@ -2,7 +2,10 @@ import { CholeskyDecomposition, Matrix } from 'ml-matrix';
 import { KeramosError } from '../error';
 import { gaussLegendre, shapes, type EndCondition, type ShapeTable } from './legendre';
 
-/** Bending stiffness of a plate (N m), and its transverse shear stiffness (N/m): A44 of the yz plane, A55 of the xz plane. Without them the plate is thin. */
+/**
+ * Bending stiffness of a plate (N m), and its transverse shear stiffness (N/m): A44 of the yz plane, A55 of the xz
+ * plane. Without them the plate is thin.
+ */
 export interface PlateStiffness {
   D11: number;
   D12: number;
@@ -18,7 +21,10 @@ export interface PlateStiffness {
 export interface Plate extends PlateStiffness {
   length: number;
   breadth: number;
-  /** How firmly the edges are held against turning, 0 simply supported to 1 clamped: those at x = 0 and x = length, and those at y = 0 and y = breadth. */
+  /**
+   * How firmly the edges are held against turning, 0 simply supported to 1 clamped: those at x = 0 and x = length,
+   * and those at y = 0 and y = breadth.
+   */
   fixityX: number;
   fixityY: number;
 }
@@ -27,7 +33,10 @@ export interface Plate extends PlateStiffness {
 interface Field {
   x: EndCondition;
   y: EndCondition;
-  /** Parity of the functions in x and y relative to those of w: a rotation is the slope of w, hence odd where w is even. */
+  /**
+   * Parity of the functions in x and y relative to those of w: a rotation is the slope of w, hence odd where w is
+   * even.
+   */
   turnX: 0 | 1;
   turnY: 0 | 1;
 }
@@ -85,15 +94,20 @@ function integrate(a: EndCondition, b: EndCondition, count: number, side: number
   );
 }
 
-/** Rotational spring of an edge (N m/m per rad) that gives a long strip the share `fixity` of its clamped end moment. */
+/**
+ * Rotational spring of an edge (N m/m per rad) that gives a long strip the share `fixity` of its clamped end moment.
+ */
 const edgeSpring = (fixity: number, D: number, side: number) =>
   fixity <= 0 || fixity >= 1 ? 0 : (2 * D * fixity) / (side * (1 - fixity));
 
 /**
- * Ritz model of a plate by first-order shear deformation theory, or by thin-plate theory without transverse shear stiffness.
+ * Ritz model of a plate by first-order shear deformation theory, or by thin-plate theory without transverse shear
+ * stiffness.
  *
- * @param terms functions per direction and field. @param symmetry of the deflection, which drops functions that cannot take part.
- * Source: Reddy, Mechanics of Laminated Composite Plates and Shells, ch. 5 and 6; Whitney, Structural Analysis of Laminated Anisotropic Plates.
+ * @param terms functions per direction and field. @param symmetry of the deflection, which drops functions that
+ * cannot take part.
+ * Source: Reddy, Mechanics of Laminated Composite Plates and Shells, ch. 5 and 6; Whitney, Structural Analysis of
+ * Laminated Anisotropic Plates.
  */
 export function ritzModel(plate: Plate, terms: number, symmetry: Symmetry): RitzModel {
   const { length: a, breadth: b, D11, D12, D22, D66, D16 = 0, D26 = 0, A44 = 0, A55 = 0, fixityX, fixityY } = plate;
@@ -226,7 +240,9 @@ export function solveRitz({ stiffness }: RitzModel, load: number[]): number[] {
   return factors.solve(Matrix.columnVector(load)).to1DArray();
 }
 
-/** Fields of a solved plate at a point, x and y in m from the corner. Moments per unit width (N), shear forces (N/m). */
+/**
+ * Fields of a solved plate at a point, x and y in m from the corner. Moments per unit width (N), shear forces (N/m).
+ */
 export interface PlateState {
   w: number;
   Mx: number;
@@ -236,7 +252,10 @@ export interface PlateState {
   Qy: number;
 }
 
-/** Reads deflection, moments and shear forces off a solution. Shear forces come from the equilibrium of the moments, which is smoother than the shear strain. */
+/**
+ * Reads deflection, moments and shear forces off a solution. Shear forces come from the equilibrium of the moments,
+ * which is smoother than the shear strain.
+ */
 export function readPlate(model: RitzModel, solution: readonly number[]): PlateReader {
   const { plate, fields, pairs, offsets, terms } = model;
   const { length: a, breadth: b, D11, D12, D22, D66, D16 = 0, D26 = 0 } = plate;

@@ -3,7 +3,8 @@ import { transverseShear, type LaminateStiffness, type Ply } from '../laminate';
 import type { PlateStiffness } from './plate';
 
 /**
- * Stiffness of a laminate as a plate: reduced bending stiffness D − B A⁻¹ B (free to stretch in its plane) and transverse shear stiffness.
+ * Stiffness of a laminate as a plate: reduced bending stiffness D − B A⁻¹ B (free to stretch in its plane) and
+ * transverse shear stiffness.
  *
  * @example plateStiffness(plies, laminateStiffness(plies)).D11
  * Source: Whitney, ch. 5 (reduced bending stiffness); Allen for the core's shear.

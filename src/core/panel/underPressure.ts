@@ -8,7 +8,10 @@ export type PlateLoad =
   | { kind: 'sinusoidal'; pressure: number }
   | { kind: 'patch'; pressure: number; x: number; y: number; length: number; breadth: number };
 
-/** Functions per direction: enough for deflection within 0.5 % and edge moments within 2 % (docs/engineering.md has the table). */
+/**
+ * Functions per direction: enough for deflection within 0.5 % and edge moments within 2 % (docs/engineering.md has
+ * the table).
+ */
 export const DEFAULT_TERMS = 12;
 
 export interface PlateSolution {
@@ -66,9 +69,11 @@ function symmetryOf(plate: Plate, load: PlateLoad): Symmetry {
  * A rectangular plate under pressure, its edges anywhere between simply supported and clamped.
  *
  * @param terms functions per direction, 4 to 32.
- * @returns a reader of deflection, moments and shear forces anywhere, and the greatest deflection (m, in the direction of the pressure).
+ * @returns a reader of deflection, moments and shear forces anywhere, and the greatest deflection (m, in the
+ * direction of the pressure).
  * @throws KeramosError `invalid` for a patch off the plate or stiffnesses that make no stable plate.
- * @example plateUnderPressure({ length: 1, breadth: 1, D11: 1, D12: 0.3, D22: 1, D66: 0.35, fixityX: 0, fixityY: 0 }, { kind: 'uniform', pressure: 1 }).at(0.5, 0.5).w // 0.00406
+ * @example plateUnderPressure({ length: 1, breadth: 1, D11: 1, D12: 0.3, D22: 1, D66: 0.35, fixityX: 0, fixityY: 0 }, { kind: 'uniform', pressure: 1 }).at(0.5, 0.5).w
+ * // 0.00406
  * Source: Timoshenko & Woinowsky-Krieger, ch. 5 and 6; Whitney; Reddy, ch. 6. Flat plate, small deflections.
  */
 export function plateUnderPressure(plate: Plate, load: PlateLoad, terms = DEFAULT_TERMS): PlateSolution {

@@ -49,7 +49,8 @@ const ok = (value: number, kind: QuantityKind, system: UnitSystem): ParsedQuanti
  * dimension ("17 oz/yd2", "600 gsm", "80 kg/m3", "0.8 t") and a bare number in the display unit of `system`.
  * A comma is a decimal comma ("1,5") unless it groups thousands ("1,200").
  *
- * @returns the SI value (knots, degrees and shares as {@link QUANTITIES} says) with the words for what it was taken for,
+ * @returns the SI value (knots, degrees and shares as {@link QUANTITIES} says) with the words for what it was taken
+ * for,
  * or a message that says what was expected.
  * @example parseQuantity('27 ft 6 in', 'length', 'metric') // { ok: true, value: 8.382, understood: '8.382 m' }
  */

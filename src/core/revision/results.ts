@@ -36,7 +36,8 @@ const kept = (value: number | null | undefined) =>
   value !== null && value !== undefined && Number.isFinite(value) ? value : null;
 
 /**
- * Everything a revision keeps of what its boat comes to: every check of every zone, stiffener and detail, and the planned mass.
+ * Everything a revision keeps of what its boat comes to: every check of every zone, stiffener and detail, and the
+ * planned mass.
  * @example resultsOf(boat).zones.find(({ zone }) => zone === 'Bottom forward')?.reserveFactor
  */
 export function resultsOf(boat: Boat): RevisionResults {

@@ -65,7 +65,8 @@ const apart = (a: number, b: number) => {
 };
 
 /**
- * Every specified layer must be laid, in order: same family, its angle within the tolerance, at least its weight. Layers beyond the specification may lie between.
+ * Every specified layer must be laid, in order: same family, its angle within the tolerance, at least its weight.
+ * Layers beyond the specification may lie between.
  *
  * @returns a check that counts layers; what is missing first is in `governs`.
  * @example checkAsSpecified(pack, specified, laid).reserveFactor // 1 when all are there

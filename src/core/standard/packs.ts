@@ -16,7 +16,10 @@ const byPlace = z.strictObject({
   liner: z.number().min(0),
 });
 
-/** House rule of a yard: least dry fibre (kg/m²) and thickness (m) by place, and the reserve it wants of direct panel analysis. */
+/**
+ * House rule of a yard: least dry fibre (kg/m²) and thickness (m) by place, and the reserve it wants of direct panel
+ * analysis.
+ */
 export const yardRuleSchema = z.strictObject({
   kind: z.literal('yardRule'),
   ...packHead,

@@ -1,7 +1,10 @@
 import { invalid } from '../error';
 import { put, type Recorder } from '../working';
 
-/** A rectangle of a section: modulus (Pa), breadth and height (m), height of its centroid above one datum (m), and how many there are of it. */
+/**
+ * A rectangle of a section: modulus (Pa), breadth and height (m), height of its centroid above one datum (m), and how
+ * many there are of it.
+ */
 export interface SectionElement {
   E: number;
   breadth: number;
@@ -17,7 +20,10 @@ export interface SectionStiffness {
   neutralAxis: number;
   /** N m² */
   EI: number;
-  /** EI over the distance to the uppermost and lowest fibre (N m); times the allowable over the modulus gives the moment. */
+  /**
+   * EI over the distance to the uppermost and lowest fibre (N m); times the allowable over the modulus gives the
+   * moment.
+   */
   sectionStiffnessTop: number;
   sectionStiffnessBottom: number;
 }

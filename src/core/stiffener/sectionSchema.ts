@@ -1,7 +1,10 @@
 import { z } from 'zod';
 import { bounded, choice, flag, idSchema, nameOf, noted, refer } from '../field';
 
-/** One fabric of a stiffener and where it goes: over the crown, down the webs, out on the flanges. Angle from the stiffener's own direction. */
+/**
+ * One fabric of a stiffener and where it goes: over the crown, down the webs, out on the flanges. Angle from the
+ * stiffener's own direction.
+ */
 export const sectionLayerSchema = z.object({
   material: refer('Material', 'materials', { kinds: ['fabric'] }),
   angleDeg: bounded('Angle', -90, 90, '°'),

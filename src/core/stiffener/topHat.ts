@@ -36,7 +36,8 @@ export function topHatElements({ plating, flange, web, crown, former }: TopHat):
 /**
  * Stiffness of a top-hat with its effective plating; neutral axis from the outer face of the plating.
  *
- * @returns as `sectionStiffness`, and the area of both webs that takes the shear force (m²): thickness times vertical height.
+ * @returns as `sectionStiffness`, and the area of both webs that takes the shear force (m²): thickness times vertical
+ * height.
  * @example see stiffener.topHat of the calc contract
  * Source: transformed section; a leaning web counts by its horizontal width t / cos of the lean.
  */

@@ -13,7 +13,8 @@ export interface UniformBeamInput {
 /**
  * A beam under a uniform load: moments, shear force at the end and greatest deflection, as magnitudes.
  *
- * End values are those at the fixed end; the propped beam is fixed at one end and supported at the other, its shear deflection that of its bending shape.
+ * End values are those at the fixed end; the propped beam is fixed at one end and supported at the other, its shear
+ * deflection that of its bending shape.
  *
  * @example uniformBeam({ length: 1.2, load: 4000, EI: 42000, ends: 'fixed' }).momentEnd // 480
  * Source: Roark's Formulas for Stress and Strain, ch. 8.
@@ -47,7 +48,9 @@ export function uniformBeam({ length: L, load: q, EI, ends, shearStiffness }: Un
   }
 }
 
-/** Fixed at one end, supported at the other; x runs from the support. Shear flexibility changes how the load divides. */
+/**
+ * Fixed at one end, supported at the other; x runs from the support. Shear flexibility changes how the load divides.
+ */
 function propped({ length: L, load: q, EI, shearStiffness }: UniformBeamInput) {
   const flexibility = shearStiffness === undefined ? 0 : 1 / shearStiffness;
   const s = (EI * flexibility) / L ** 2;

@@ -89,13 +89,17 @@ function lapsOf(boat: Boat, part: Part, evaluations: ReadonlyMap<string, ZoneEva
 }
 
 /**
- * Planned laminate mass of a boat by part and zone, against its target, with the centre of gravity from the zone centroids.
+ * Planned laminate mass of a boat by part and zone, against its target, with the centre of gravity from the zone
+ * centroids.
  *
- * Counts plies, core with the resin it takes up, coatings, stiffeners that have a section, and overlaps and run-outs at lines whose length is known.
- * The core's bevels are counted in full. Details bring their own laminate, what replaces the core, and their metal and adhesive (with the coatings).
+ * Counts plies, core with the resin it takes up, coatings, stiffeners that have a section, and overlaps and run-outs
+ * at lines whose length is known.
+ * The core's bevels are counted in full. Details bring their own laminate, what replaces the core, and their metal
+ * and adhesive (with the coatings).
  *
  * @param evaluations of every zone by id.
- * @param ofDetails what the boat's details come to; given, so that a page which shows margins alone need not carry them.
+ * @param ofDetails what the boat's details come to; given, so that a page which shows margins alone need not carry
+ * them.
  * @example boatWeight(boat, evaluate(boat), evaluateDetails(boat)).overShare // 0.03
  */
 export function boatWeight(

@@ -3,7 +3,8 @@ import type { SqliteDatabase, SqliteStatement } from 'kysely';
 import { KeramosError } from '@/core/error';
 
 /**
- * The SQLite driver as Kysely's dialect wants it, with one guard: booleans become 0 and 1 (the driver would abort the process),
+ * The SQLite driver as Kysely's dialect wants it, with one guard: booleans become 0 and 1 (the driver would abort the
+ * process),
  * and anything that is not a number, string, null, bigint or bytes is refused with a clear error.
  */
 export function openDriver(file: string): SqliteDatabase & { exec(sql: string): void; close(): void } {

@@ -5,7 +5,10 @@ import { z } from 'zod';
 import { KeramosError } from '@/core/error';
 import type { Triangles } from '@/core/geometry';
 
-/** How the mesh lies: its unit, which axis points to the bow and which up, and where the aft end of the waterline and the baseline are (m, after scaling). */
+/**
+ * How the mesh lies: its unit, which axis points to the bow and which up, and where the aft end of the waterline and
+ * the baseline are (m, after scaling).
+ */
 export const meshPlacementSchema = z.object({
   unit: z.enum(['m', 'mm', 'cm', 'in', 'ft']),
   forward: z.enum(['+x', '-x', '+y', '-y', '+z', '-z']),
@@ -59,7 +62,8 @@ function positionsOf(bytes: Uint8Array, name: string): Float32Array {
 }
 
 /**
- * Triangles of an STL or OBJ file, turned to x forward, y to port, z up, in metres, its aft end at x = 0 and its lowest point at z = 0.
+ * Triangles of an STL or OBJ file, turned to x forward, y to port, z up, in metres, its aft end at x = 0 and its
+ * lowest point at z = 0.
  *
  * @throws KeramosError `malformed`, `tooLarge` or `invalid` in words.
  */

@@ -13,7 +13,10 @@ const LAYERS = {
   text: Colors.White,
 } as const;
 
-/** A detail's drawing as DXF in millimetres, true to size; views stand side by side, each kind of line on its own layer. */
+/**
+ * A detail's drawing as DXF in millimetres, true to size; views stand side by side, each kind of line on its own
+ * layer.
+ */
 export function detailDxf({ views }: DetailDrawing, title: string): string {
   const dxf = new DxfWriter();
   dxf.setUnits(Units.Millimeters);

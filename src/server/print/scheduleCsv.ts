@@ -6,7 +6,8 @@ import { LAYER_ROLES, type Boat } from '@/core/document';
 import { plain } from '../table/plain';
 
 /**
- * The laminate schedule as one CSV table, a block per part: layers by zones in laying order, then the results of each zone.
+ * The laminate schedule as one CSV table, a block per part: layers by zones in laying order, then the results of each
+ * zone.
  * SI-derived units in the heads (g/m², mm, kg/m²); 'x' where a layer covers a zone.
  */
 export function scheduleCsv(boat: Boat): string {

@@ -477,7 +477,8 @@ function enginesOf(revision: Revision | null): string {
 }
 
 /**
- * The laminate schedule of a boat as the definition of a PDF: title, each part with its layers, results and sections, checks,
+ * The laminate schedule of a boat as the definition of a PDF: title, each part with its layers, results and sections,
+ * checks,
  * stiffeners, details, cautions, weights, and in the full edition the workings.
  */
 export function* scheduleDefinition(boat: Boat, options: PrintOptions): Generator<Progress, TDocumentDefinitions> {

@@ -2,7 +2,9 @@ import { LIST_KEYS, SINGLE_KEYS, type Boat, type ListKey, type Part } from '@/co
 import type { StoreContext } from '../context';
 import type { ItemRow } from '../database/schema';
 
-/** What a boat has one of, and what it holds a list of, all lie in one table; a new field or list needs no new column. */
+/**
+ * What a boat has one of, and what it holds a list of, all lie in one table; a new field or list needs no new column.
+ */
 const SINGLES = 'single';
 const INSIDE_PARTS = ['zones', 'layers'] as const;
 

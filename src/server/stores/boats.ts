@@ -18,7 +18,10 @@ export interface StoredBoat {
 
 const notFound = (id: string) => new KeramosError('notFound', `There is no boat "${id.slice(0, 40)}"`, 'boatId');
 
-/** Boats that are read and edited stay in memory with their version; the version in the database decides whether they still hold. */
+/**
+ * Boats that are read and edited stay in memory with their version; the version in the database decides whether they
+ * still hold.
+ */
 const CACHE_SIZE = 256;
 type Cache = Map<string, StoredBoat>;
 const caches = new WeakMap<object, Cache>();
@@ -99,7 +102,10 @@ export async function listBoats({ db }: StoreContext): Promise<BoatSummary[]> {
   }));
 }
 
-/** Read a boat: one statement, so that what is read is one state. @throws KeramosError `notFound`, `invalid` when it does not read. */
+/**
+ * Read a boat: one statement, so that what is read is one state. @throws KeramosError `notFound`, `invalid` when it
+ * does not read.
+ */
 export async function readBoat({ db }: StoreContext, id: string): Promise<StoredBoat> {
   const head = await db.selectFrom('boat').select(['version', 'archived']).where('id', '=', id).executeTakeFirst();
   if (!head) throw notFound(id);
@@ -129,7 +135,8 @@ export async function readBoat({ db }: StoreContext, id: string): Promise<Stored
 }
 
 /**
- * Boats that are not archived, those that stand in memory taken from there and the rest read in one statement; in the order of their
+ * Boats that are not archived, those that stand in memory taken from there and the rest read in one statement; in the
+ * order of their
  * names. One that does not read is left out.
  */
 export async function readBoats(
@@ -196,7 +203,9 @@ export async function createBoat(context: StoreContext, boat: Boat, origin: Orig
   return remember(context.db, { id, version: 1, archived: false, boat: checked });
 }
 
-/** A copy of a boat as its variant, under its own name; from then on it follows its parent except where it is changed. */
+/**
+ * A copy of a boat as its variant, under its own name; from then on it follows its parent except where it is changed.
+ */
 export const duplicateBoat = (context: StoreContext, id: string, name: string): Promise<StoredBoat> =>
   inTransaction(context, async (inside) => {
     const parent = await readBoat(inside, id);
@@ -236,7 +245,8 @@ const takenBefore = ({ db }: StoreContext, id: string, actions: readonly Action[
     .execute();
 
 /**
- * A batch that does not stand on the boat's version: one that was taken before counts as done, at the version it made; of one that
+ * A batch that does not stand on the boat's version: one that was taken before counts as done, at the version it
+ * made; of one that
  * was taken in part the rest goes on where it stands.
  * @throws KeramosError `conflict` when somebody else changed the boat, or an id comes again with another content.
  */

@@ -30,7 +30,8 @@ export async function listChangeRequests(context: StoreContext, boatId: string):
 
 /**
  * Ask for the draft, as it stands at `baseVersion`, to become the next revision.
- * @throws KeramosError `conflict` when the draft has moved on; `invalid` when no revision stands, or the draft does not differ from it.
+ * @throws KeramosError `conflict` when the draft has moved on; `invalid` when no revision stands, or the draft does
+ * not differ from it.
  */
 export const askForChange = (
   context: StoreContext,

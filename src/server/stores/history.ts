@@ -18,7 +18,9 @@ export const DAYS_KEPT = 30;
 
 const storedEdits = (text: string) => parseOrThrow(editsSchema, JSON.parse(text), 'stored edit');
 
-/** What can be undone and redone, from the saved history. An action that no longer reads ends what can be taken back. */
+/**
+ * What can be undone and redone, from the saved history. An action that no longer reads ends what can be taken back.
+ */
 export async function readHistory({ db }: StoreContext, id: string): Promise<HistoryStacks> {
   const rows = await db
     .selectFrom('edit')
@@ -53,8 +55,10 @@ const dayOf = (at: string) => at.slice(0, 10);
 const daysBefore = (now: string, days: number) => new Date(Date.parse(now) - days * 86_400_000).toISOString();
 
 /**
- * Fold the single actions of a boat that are older than {@link DAYS_KEPT} days, and not among the last {@link UNDO_KEPT}, into the
- * state the boat had at the end of each of those days. What undo needs stays; variants and change requests carry their own states.
+ * Fold the single actions of a boat that are older than {@link DAYS_KEPT} days, and not among the last {@link
+ * UNDO_KEPT}, into the
+ * state the boat had at the end of each of those days. What undo needs stays; variants and change requests carry
+ * their own states.
  *
  * @returns how many actions were folded.
  */

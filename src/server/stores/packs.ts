@@ -23,9 +23,11 @@ export async function readPack(context: StoreContext, id: string): Promise<Stand
 }
 
 /**
- * Keep a pack: a copy of the yard's own, or a shipped one with its sign-off. Boats keep their own copies until they take the new one.
+ * Keep a pack: a copy of the yard's own, or a shipped one with its sign-off. Boats keep their own copies until they
+ * take the new one.
  *
- * @throws KeramosError `conflict` when a new one's id is taken; `invalid` when a shipped pack's coefficients were changed, or its kind.
+ * @throws KeramosError `conflict` when a new one's id is taken; `invalid` when a shipped pack's coefficients were
+ * changed, or its kind.
  */
 export async function savePack(context: StoreContext, raw: unknown, isNew: boolean): Promise<StandardPack> {
   const pack = parseOrThrow(packSchema, raw, 'pack');

@@ -58,7 +58,10 @@ const notApproved = (against: string) =>
     'changeRequest',
   );
 
-/** The approved change request for this very draft becomes issued. @throws KeramosError `invalid` when nobody approved one. */
+/**
+ * The approved change request for this very draft becomes issued. @throws KeramosError `invalid` when nobody approved
+ * one.
+ */
 async function takeApproval({ db }: StoreContext, boatId: string, against: string, version: number): Promise<void> {
   const approved = await db
     .updateTable('change_request')
@@ -84,10 +87,12 @@ async function worksOf(boat: Boat, revision: Revision) {
 }
 
 /**
- * Issue the draft, as it stands at `baseVersion`, as the next revision, with its results, the engine's version and its print.
+ * Issue the draft, as it stands at `baseVersion`, as the next revision, with its results, the engine's version and
+ * its print.
  * Over a revision that stands it takes an approved change request for that very draft.
  *
- * @throws KeramosError `conflict` when the draft has moved on, so that nobody signs what they have not seen; `invalid` when nothing
+ * @throws KeramosError `conflict` when the draft has moved on, so that nobody signs what they have not seen;
+ * `invalid` when nothing
  * changed, nobody approved, or what would be stored does not read.
  */
 export async function issueRevision(
@@ -161,7 +166,8 @@ function whyNot({ label, state, onFloor }: Revision, kind: RevisionEvent['kind']
 }
 
 /**
- * Put a revision on the floor, or withdraw it; looked at and written in one transaction. Neither is ever taken off the record.
+ * Put a revision on the floor, or withdraw it; looked at and written in one transaction. Neither is ever taken off
+ * the record.
  * @throws KeramosError `notFound`; `invalid` when it is withdrawn already, or not the one that stands.
  */
 export const recordRevisionEvent = (

@@ -15,7 +15,10 @@ async function parentOf(context: StoreContext, id: string) {
   return { row, parent: await readBoat(context, row.variant_of) };
 }
 
-/** What a variant comes to when it follows its parent; `problem` says why it cannot. Null where there is nothing to follow. */
+/**
+ * What a variant comes to when it follows its parent; `problem` says why it cannot. Null where there is nothing to
+ * follow.
+ */
 function nextOf(found: NonNullable<Awaited<ReturnType<typeof parentOf>>>, own: Boat) {
   const { row, parent } = found;
   if (row.archived === 1 || row.parent_version === parent.version || row.parent_json === null) return null;
@@ -81,7 +84,10 @@ export const variantStanding = (context: StoreContext, id: string): Promise<Vari
     };
   });
 
-/** Make a variant a boat of its own: it keeps what it has and follows nobody. @throws KeramosError `invalid` when it is no variant. */
+/**
+ * Make a variant a boat of its own: it keeps what it has and follows nobody. @throws KeramosError `invalid` when it
+ * is no variant.
+ */
 export async function letGo({ db }: StoreContext, id: string): Promise<void> {
   const result = await db
     .updateTable('boat')

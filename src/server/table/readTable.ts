@@ -20,7 +20,10 @@ const tooLarge = () =>
     'file',
   );
 
-/** Unpacks a zip bit by bit and stops as soon as it grows too large; what its entries claim of their size is not believed. */
+/**
+ * Unpacks a zip bit by bit and stops as soon as it grows too large; what its entries claim of their size is not
+ * believed.
+ */
 function checkUnpacked(bytes: Uint8Array): void {
   let total = 0;
   let entries = 0;
@@ -82,7 +85,8 @@ async function readWorkbook(bytes: Uint8Array): Promise<string[][]> {
 /**
  * The first table of a CSV or XLSX file as text, its first row as heads.
  *
- * @throws KeramosError `malformed` or `tooLarge` in words: no table, too many rows, a zip that unpacks to far more than it is.
+ * @throws KeramosError `malformed` or `tooLarge` in words: no table, too many rows, a zip that unpacks to far more
+ * than it is.
  */
 export async function readTable(bytes: Uint8Array, name: string): Promise<Table> {
   if (bytes.byteLength === 0) throw refused('The file is empty');

@@ -128,7 +128,10 @@ function bandColour(governs: boolean, core: boolean): string {
   return core ? PALETTE.straw : PALETTE.card;
 }
 
-/** One quantity through the thickness, mould face on top as in the grid; the governing ply is marked by a band, an arrow and words. */
+/**
+ * One quantity through the thickness, mould face on top as in the grid; the governing ply is marked by a band, an
+ * arrow and words.
+ */
 export function ThicknessChart(props: ThicknessChartProps) {
   const { analysis, curve, zoneName } = props;
   const { show, unit, system } = useUnits();

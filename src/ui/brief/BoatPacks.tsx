@@ -9,7 +9,9 @@ import { useDesign } from '../shared/boat';
 import { useEdit } from '../shared/useEdit';
 import { Refusal } from '../shared/Refusal';
 
-/** The packs the boat is checked against: its own copies, what differs from the library's, and where the method ends. */
+/**
+ * The packs the boat is checked against: its own copies, what differs from the library's, and where the method ends.
+ */
 export function BoatPacks({ library }: { library: StandardPack[] }) {
   const { boat } = useDesign();
   const edit = useEdit();

@@ -9,7 +9,10 @@ import { useDesign } from '../shared/boat';
 import { useSettled } from '../shared/useSettled';
 import { FibreGlyph } from './FibreGlyph';
 
-/** Layers that details lay on zones of the part: local, locked, changed under Details. They follow when the hand rests. */
+/**
+ * Layers that details lay on zones of the part: local, locked, changed under Details. They follow when the hand
+ * rests.
+ */
 export function DetailRows({
   boat,
   part,

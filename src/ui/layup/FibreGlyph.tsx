@@ -1,6 +1,9 @@
 import { directionsOf, hasMat, type LayerMaterial } from '@/core/material';
 
-/** A layer at a glance: fibre directions truly drawn (forward to the right), dots for mat, a block for core, a dashed line for a coating. */
+/**
+ * A layer at a glance: fibre directions truly drawn (forward to the right), dots for mat, a block for core, a dashed
+ * line for a coating.
+ */
 export function FibreGlyph({ material, angleDeg }: { material: LayerMaterial; angleDeg: number }) {
   return (
     <svg width="20" height="20" viewBox="-10 -10 20 20" aria-hidden="true">

@@ -3,7 +3,11 @@ import { directionsOf, hasMat, type LayerMaterial } from '@/core/material';
 
 const patternId = (direction: number) => `fibre-${String(direction).replace('-', 'm').replace('.', '_')}`;
 
-/** The patterns that hatches refer to: one line for each fibre direction, truly at its angle (forward to the right), dots for mat, cells for core. Once per page; `directions` in degrees, parted by spaces, so that an edit which changes none of them leaves the patterns alone. */
+/**
+ * The patterns that hatches refer to: one line for each fibre direction, truly at its angle (forward to the right),
+ * dots for mat, cells for core. Once per page; `directions` in degrees, parted by spaces, so that an edit which
+ * changes none of them leaves the patterns alone.
+ */
 export const HatchPatterns = memo(function HatchPatterns({ directions }: { directions: string }) {
   return (
     <svg width="0" height="0" className="position-absolute" aria-hidden="true">

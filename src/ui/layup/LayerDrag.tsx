@@ -19,7 +19,10 @@ const onRows = (changed: () => void) => {
 const rowsStanding = () =>
   [...document.querySelectorAll<HTMLElement>(CELLS)].map(({ dataset }) => dataset.handle).join(' ');
 
-/** Handles in the first cells of the grid's rows, by which layers are dragged to another place. They come after the grid and leave its rows as they are. */
+/**
+ * Handles in the first cells of the grid's rows, by which layers are dragged to another place. They come after the
+ * grid and leave its rows as they are.
+ */
 export const LayerDrag = memo(function LayerDrag({ onMove }: { onMove: (layerId: string, to: number) => void }) {
   const sensors = useSensors(useSensor(PointerSensor, DRAG));
   const standing = useSyncExternalStore(onRows, rowsStanding);

@@ -152,7 +152,9 @@ export function LayerGrid({
     if (used) event.preventDefault();
     if (used === 'stays') wantsFocus.current = true;
   };
-  /** A screen reader may put the focus on a cell by itself: the cursor goes with it. A pointer says more by its click. */
+  /**
+   * A screen reader may put the focus on a cell by itself: the cursor goes with it. A pointer says more by its click.
+   */
   const onFocus = ({ target }: FocusEvent) => {
     if (byPointer.current) return;
     const [row, column] = ((target as HTMLElement).dataset.cell ?? '').split(':').map(Number);

@@ -21,7 +21,10 @@ const ORDERS: Record<string, { name: string; by: (move: LayerMove) => number }> 
 const SHOWN = 40;
 const signed = (value: number, digits: number) => `${value > 0 ? '+' : ''}${formatNumber(value, digits)}`;
 
-/** What each layer of the zone buys: every single change with its weight, stiffness, reserve and price; a click shows it in the grid. */
+/**
+ * What each layer of the zone buys: every single change with its weight, stiffness, reserve and price; a click shows
+ * it in the grid.
+ */
 export function LayerMovesPanel({
   boat,
   part,

@@ -15,7 +15,10 @@ const familyOf = (material: LayerMaterial) =>
       ? CORE_FAMILIES[material.family]
       : 'Coating';
 
-/** Choose what a layer is made of: type a part of its name or code, arrows, Enter. The boat's own figures stand in front of the Shelf's. */
+/**
+ * Choose what a layer is made of: type a part of its name or code, arrows, Enter. The boat's own figures stand in
+ * front of the Shelf's.
+ */
 export function MaterialPicker({
   show,
   title,

@@ -20,7 +20,8 @@ function fillOf(material: LayerMaterial, role: string): { fill: string; pattern:
 }
 
 /**
- * A section through a part: zones cut short by break marks, the lines between them true across their window, thickness enlarged by the factor it states.
+ * A section through a part: zones cut short by break marks, the lines between them true across their window,
+ * thickness enlarged by the factor it states.
  * The mould face is at the bottom, as it lies in the mould.
  */
 export function PartSectionDrawing({

@@ -11,7 +11,10 @@ const WIDTH = 340;
 const BAR = 168;
 const LEFT = 34;
 
-/** The selected zone's stack to scale, mould face on top as in the grid; labels are pushed apart where layers are thin. */
+/**
+ * The selected zone's stack to scale, mould face on top as in the grid; labels are pushed apart where layers are
+ * thin.
+ */
 export const SectionDrawing = memo(function SectionDrawing({
   evaluation,
   name,

@@ -14,7 +14,8 @@ export type Meaning =
   | { does: 'run'; command: Command };
 
 /**
- * On the Layer column letters and figures spell a material; elsewhere figures are an angle or a thickness, and letters are commands.
+ * On the Layer column letters and figures spell a material; elsewhere figures are an angle or a thickness, and
+ * letters are commands.
  *
  * @param takesFigures the layer has an angle or a thickness of its own; null where there is no layer
  * @returns null for a key that means nothing here, and is left to the browser

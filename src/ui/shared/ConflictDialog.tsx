@@ -3,7 +3,9 @@ import { Button, Modal } from 'react-bootstrap';
 import { useBoat, useBoatStore } from './boat';
 import { ChangeList } from './ChangeList';
 
-/** Shown when somebody else saved first: both sides' changes, and three ways on, none of which loses anything unasked. */
+/**
+ * Shown when somebody else saved first: both sides' changes, and three ways on, none of which loses anything unasked.
+ */
 export function ConflictDialog() {
   const store = useBoatStore();
   const { conflict, boat } = useBoat();

@@ -27,7 +27,9 @@ export interface EntityFormProps extends Common {
 
 const isLarge = ({ as }: FormField) => as === 'table' || as === 'group';
 
-/** Everything an entry is entered by, in the order of its description: small fields first, then its tables and groups. */
+/**
+ * Everything an entry is entered by, in the order of its description: small fields first, then its tables and groups.
+ */
 export function EntityForm({ fields, ...rest }: EntityFormProps) {
   return (
     <div className="d-grid gap-2">

@@ -3,7 +3,10 @@ import type { ReactNode } from 'react';
 import { Modal } from 'react-bootstrap';
 import { useWhenGone } from './useWhenGone';
 
-/** A dialog opened and left by keys: it stands and goes at once, without fading, so that the next key already finds its place. */
+/**
+ * A dialog opened and left by keys: it stands and goes at once, without fading, so that the next key already finds
+ * its place.
+ */
 export function KeyDialog({
   id,
   show,

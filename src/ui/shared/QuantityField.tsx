@@ -22,7 +22,8 @@ export interface QuantityFieldProps {
 }
 
 /**
- * An entry that understands units and fractions ("27 ft 6 in", "17 oz/yd2"), shows what it took them for, and refuses with the allowed range.
+ * An entry that understands units and fractions ("27 ft 6 in", "17 oz/yd2"), shows what it took them for, and refuses
+ * with the allowed range.
  * Commits on Enter and on leaving the field; what was typed stays until it is right.
  */
 export function QuantityField({

@@ -2,7 +2,9 @@
 import { useId, useState } from 'react';
 import { Form } from 'react-bootstrap';
 
-/** A line or a few of text; commits on leaving the field (Enter in one line), keeps what was typed when it is refused. */
+/**
+ * A line or a few of text; commits on leaving the field (Enter in one line), keeps what was typed when it is refused.
+ */
 export function TextField({
   label,
   value,

@@ -63,8 +63,10 @@ const without = (entries: HistoryEntry[], lost: ReadonlySet<HistoryEntry>) =>
   entries.filter((entry) => !lost.has(entry));
 
 /**
- * The boat on the page: applies edits at once, saves them in order, keeps unsaved ones through reloads, notices when somebody else was
- * quicker. What becomes of an edit is decided by the saving machine; this runs what it asks for. React reads it through `subscribe`
+ * The boat on the page: applies edits at once, saves them in order, keeps unsaved ones through reloads, notices when
+ * somebody else was
+ * quicker. What becomes of an edit is decided by the saving machine; this runs what it asks for. React reads it
+ * through `subscribe`
  * with `getState` or `getDesign`.
  */
 export class BoatStore {
@@ -294,7 +296,10 @@ export class BoatStore {
     this.set({ notice: { kind: 'done', text: `Changed in another window: ${places.join('; ')}` } });
   };
 
-  /** Settle a conflict. 'onTop' replays our changes on theirs; 'theirs' drops ours; 'apart' keeps ours as a boat of its own. */
+  /**
+   * Settle a conflict. 'onTop' replays our changes on theirs; 'theirs' drops ours; 'apart' keeps ours as a boat of
+   * its own.
+   */
   settle = async (way: 'onTop' | 'theirs' | 'apart'): Promise<void> => {
     if (!this.state.conflict) return;
     const of = this.saving.queue;

@@ -4,7 +4,8 @@ import type { DetailEvaluation } from '@/core/detail/kinds';
 import type { StiffenerEvaluation } from '@/core/evaluate';
 
 /**
- * A judgement on a boat whose code is fetched once the page stands: no part of what the page waits for, nor of what the server renders.
+ * A judgement on a boat whose code is fetched once the page stands: no part of what the page waits for, nor of what
+ * the server renders.
  *
  * @param none what it comes to without that code, where the boat has nothing to judge.
  * @returns a hook that gives null until the code has come.

@@ -24,7 +24,10 @@ interface Proofs {
   done: boolean;
 }
 
-/** Proofs of all zones, computed aside from the page once the boat has stood still for a moment. Those that are there belong to `of`. */
+/**
+ * Proofs of all zones, computed aside from the page once the boat has stood still for a moment. Those that are there
+ * belong to `of`.
+ */
 export function useProofs(boat: Boat): Omit<Proofs, 'of'> {
   const [state, setState] = useState<Proofs | null>(null);
   useEffect(() => {
@@ -55,7 +58,8 @@ interface Asked<T> {
 const sameKey = (a: readonly unknown[], b: readonly unknown[]) => a.every((value, i) => value === b[i]);
 
 /**
- * Something computed aside of the page, asked for again when its key changes; while the next is on its way the last one stays.
+ * Something computed aside of the page, asked for again when its key changes; while the next is on its way the last
+ * one stays.
  * @param ask null where there is nothing to ask for.
  */
 function useAside<T>(

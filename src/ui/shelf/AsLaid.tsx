@@ -59,7 +59,10 @@ export const fibresOf = (materials: readonly Material[]) =>
 export const resinsOf = (materials: readonly Material[]) =>
   materials.filter((material): material is Resin => material.kind === 'resin');
 
-/** A fabric as every process leaves it: fractions with their scatter, thickness, weights; and its polar in the chosen making. */
+/**
+ * A fabric as every process leaves it: fractions with their scatter, thickness, weights; and its polar in the chosen
+ * making.
+ */
 export function AsLaid({
   fabric,
   materials,

@@ -10,7 +10,10 @@ import { fibresOf, MakingChoice, resinsOf, type Making } from './AsLaid';
 
 const ANGLE_WORDS: Record<number, string> = { 0: 'along', 45: 'at 45°', 90: 'across' };
 
-/** Up to four fabrics side by side: stiffness and strength by direction, for their weight and their price, weight by process, drape. */
+/**
+ * Up to four fabrics side by side: stiffness and strength by direction, for their weight and their price, weight by
+ * process, drape.
+ */
 export function CompareDialog({
   fabrics,
   materials,

@@ -3,7 +3,10 @@ import type { Fabric } from '@/core/material';
 
 const SIZE = 120;
 
-/** What the fabric looks like on the table: each component in its order, weave or ply directions truly drawn, roll direction to the right. */
+/**
+ * What the fabric looks like on the table: each component in its order, weave or ply directions truly drawn, roll
+ * direction to the right.
+ */
 export function FabricPicture({ fabric }: { fabric: Fabric }) {
   return (
     <svg

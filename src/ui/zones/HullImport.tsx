@@ -78,7 +78,10 @@ function Preview({ stations, waterline }: { stations: Station[]; waterline: numb
   );
 }
 
-/** Bring the hull's shape in: an offsets table (CSV or XLSX) with its columns mapped, or a mesh (STL or OBJ) cut into sections. */
+/**
+ * Bring the hull's shape in: an offsets table (CSV or XLSX) with its columns mapped, or a mesh (STL or OBJ) cut into
+ * sections.
+ */
 export function HullImport({
   boat,
   onTake,

@@ -12,7 +12,10 @@ import { useUnits } from '../shared/units';
 const SHAPES: PointStyle[] = ['circle', 'rect', 'triangle', 'rectRot', 'star', 'crossRot'];
 const STEPS = 32;
 
-/** Pressure on a zone's own panel were it elsewhere along the boat (m, Pa); empty where a head of water or a missing figure decides. */
+/**
+ * Pressure on a zone's own panel were it elsewhere along the boat (m, Pa); empty where a head of water or a missing
+ * figure decides.
+ */
 function alongTheBoat(boat: Boat, zone: Zone, evaluation: ZoneEvaluation | undefined): [number, number][] {
   if (isHead(zone.location) || !evaluation?.construction || evaluation.problem) return [];
   const [craft, pack, LWL] = [craftOf(boat.brief), methodOf(boat), boat.brief.waterlineLength];

@@ -19,7 +19,10 @@ function zonesAt(boat: Boat, { hull }: BoatShape, x: number): { zone: Zone; low:
   );
 }
 
-/** Body plan on the left; on the right the section through the chosen zone's panel with the zones round it, or the bulkhead itself. */
+/**
+ * Body plan on the left; on the right the section through the chosen zone's panel with the zones round it, or the
+ * bulkhead itself.
+ */
 export function SectionsDrawing({
   boat,
   zone,

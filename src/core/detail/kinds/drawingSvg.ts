@@ -107,7 +107,8 @@ const WIDTH = 760;
 const VIEW = 300;
 
 /**
- * A detail's drawing as SVG: its views side by side, dimensions in millimetres, each view with its scale, and what the hatches mean.
+ * A detail's drawing as SVG: its views side by side, dimensions in millimetres, each view with its scale, and what
+ * the hatches mean.
  *
  * @returns a whole `<svg>` without style attributes; the same goes on the page, into a file and into the PDF.
  * @example drawingSvg(evaluation.drawing, 'Chainplate')

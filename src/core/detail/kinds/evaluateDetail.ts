@@ -96,7 +96,8 @@ function proofOf(
 }
 
 /**
- * Everything a detail comes to: its checks and the weakest of them, the load path in words, the layers it lays, its mass, steps and cautions.
+ * Everything a detail comes to: its checks and the weakest of them, the load path in words, the layers it lays, its
+ * mass, steps and cautions.
  *
  * @returns an evaluation in every case; contradictory or impossible geometry is a `problem` with the reason.
  * @example evaluateDetail(boat, chainplate).governing?.name // 'Bond of the strap, mean shear'

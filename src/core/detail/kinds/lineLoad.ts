@@ -3,7 +3,10 @@ import { isHead } from '../../standard';
 import { evaluateZone } from '../../evaluate';
 import type { Scene } from './scene';
 
-/** Load on a metre of a joint: typed, or the load case over its length, or half of what the panel's pressure puts on its zone. */
+/**
+ * Load on a metre of a joint: typed, or the load case over its length, or half of what the panel's pressure puts on
+ * its zone.
+ */
 export function lineLoadOf(
   scene: Scene,
   given: number | null,

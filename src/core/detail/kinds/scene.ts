@@ -70,7 +70,10 @@ export interface Scene {
   record: Recorder | undefined;
 }
 
-/** Means of bonds between laminates (Pa, mean shear over the bond), by how the surface was prepared: generic, to be replaced by the yard's own lap tests. */
+/**
+ * Means of bonds between laminates (Pa, mean shear over the bond), by how the surface was prepared: generic, to be
+ * replaced by the yard's own lap tests.
+ */
 export const BOND_STRENGTH: Record<Preparation, number> = {
   wetOnWet: 12e6,
   peelAbrade: 8e6,
@@ -213,16 +216,11 @@ export function sheetMass(book: Book, sheets: readonly (DetailSheet & { count?: 
   }, NO_MASS);
 }
 
+/** What a check asks and finds, before its reserve. */
+export type Asked = Omit<DetailCheck, 'reserveFactor'>;
+
 /** A check with its working recorded. */
-export function check(
-  scene: Pick<Scene, 'record'>,
-  id: string,
-  name: string,
-  unit: DetailCheck['unit'],
-  demand: number,
-  capacity: number,
-  source: string,
-): DetailCheck {
+export function check(scene: Pick<Scene, 'record'>, { id, name, unit, demand, capacity, source }: Asked): DetailCheck {
   const reserveFactor = demand <= 0 ? Infinity : capacity / demand;
   scene.record?.({
     quantity: `Reserve factor: ${name.toLowerCase()}`,

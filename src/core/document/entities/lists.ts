@@ -53,7 +53,10 @@ export const references = boatList({
   empty: () => [],
   title: named,
 });
-/** The boat's own copies of the packs it is checked against; the small-craft method comes first and gives the pressures. */
+/**
+ * The boat's own copies of the packs it is checked against; the small-craft method comes first and gives the
+ * pressures.
+ */
 export const packs = boatList({
   name: 'pack',
   label: 'Pack',

@@ -33,7 +33,10 @@ export const groupSchema = z.object({
 export type LayerGroup = z.infer<typeof groupSchema>;
 
 const width = (what: string) => bounded(what, 0, 2, 'm', { quantity: 'shortLength' });
-/** How layers meet the line between two zones of a part; `b` equal to `a` is the centreline, where both hands of one zone meet. */
+/**
+ * How layers meet the line between two zones of a part; `b` equal to `a` is the centreline, where both hands of one
+ * zone meet.
+ */
 export const joinSchema = z.object({
   a: refer('Zone', 'zones', { whenGone: 'drop' }),
   b: refer('Next zone', 'zones', { whenGone: 'drop' }),

@@ -28,7 +28,8 @@ const leastOf = (checks: readonly StiffenerCheck[]) =>
 const judged = new WeakMap<Boat, StiffenerEvaluation[]>();
 
 /**
- * Every support of the boat: where it runs, what it weighs, and on its worst span what the pack asks of it against what its section has.
+ * Every support of the boat: where it runs, what it weighs, and on its worst span what the pack asks of it against
+ * what its section has.
  *
  * @returns one a support, in their order; a problem in words where it cannot be checked.
  * Source: ISO 12215-5:2008 method, F46 to F50; section by transformed moduli.

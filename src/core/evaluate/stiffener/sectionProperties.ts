@@ -4,7 +4,10 @@ import { type StiffenerSection } from '../../stiffener';
 import type { Boat } from '../../document';
 import { bookOf, layReference, type Book, type LaidLayer } from '../book';
 
-/** A run of layers as one member of a section: thickness (m), modulus and ultimate strengths along the stiffener, in-plane shear (Pa). */
+/**
+ * A run of layers as one member of a section: thickness (m), modulus and ultimate strengths along the stiffener,
+ * in-plane shear (Pa).
+ */
 export interface SectionMember {
   thickness: number;
   E: number;

@@ -116,10 +116,12 @@ function eitherSide(checks: Check[], reversed: Check[]): Check[] {
 }
 
 /**
- * Check one zone's panel against the small-craft pack: pressure, then single-skin or sandwich requirements, then minima.
+ * Check one zone's panel against the small-craft pack: pressure, then single-skin or sandwich requirements, then
+ * minima.
  *
  * @returns every check with demand, capacity and reserve factor, and what was not checked.
- * @throws KeramosError `invalid` that names the zone's missing figure or the incomplete stack (a core without both skins).
+ * @throws KeramosError `invalid` that names the zone's missing figure or the incomplete stack (a core without both
+ * skins).
  * @example checkPanel({ craft, location: 'bottom', geometry, sheets, quality: 0.8 }).checks[0].reserveFactor
  * Source: ISO 12215-5:2008 method as restated in the functions of this folder.
  */

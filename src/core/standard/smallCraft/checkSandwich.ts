@@ -18,7 +18,8 @@ function mergeSkin(sheets: readonly SkinSheet[], quality: number): Skin & { thic
 /**
  * Sandwich checks: both skins, stiffness, core shear, and the minima of skins and core.
  *
- * Skins count with their own inertia, the core carries shear only; with several cores the weakest counts and what lies between them is left out of bending.
+ * Skins count with their own inertia, the core carries shear only; with several cores the weakest counts and what
+ * lies between them is left out of bending.
  *
  * @throws KeramosError `invalid` when a skin is missing.
  * Source: ISO 12215-5:2008 method, F38 to F45.

@@ -28,7 +28,10 @@ export const packHead = {
   statement: z.string().max(1000),
 };
 
-/** The small-craft pack: its coefficients; the formulas that use them are the functions of this folder. SI, speeds in knots, pressures in Pa. */
+/**
+ * The small-craft pack: its coefficients; the formulas that use them are the functions of this folder. SI, speeds in
+ * knots, pressures in Pa.
+ */
 export const smallCraftPackSchema = z.strictObject({
   kind: z.literal('smallCraft'),
   ...packHead,

@@ -4,7 +4,8 @@ import { cite } from './pack';
 const clamp = (value: number, low: number, high: number) => Math.min(high, Math.max(low, value));
 
 /**
- * Coefficients of a panel by its aspect ratio: k2 bending moment and k3 deflection of a clamped plate, k_SHC edge shear.
+ * Coefficients of a panel by its aspect ratio: k2 bending moment and k3 deflection of a clamped plate, k_SHC edge
+ * shear.
  *
  * @returns k2 0.308..0.5, k3 0.014..0.028, kSHC 0.339..0.5.
  * @example panelCoefficients(0.4, 0.6) // { k2: 0.454, k3: 0.0243, kSHC: 0.423 }

@@ -242,7 +242,8 @@ const HEAD_WORDS: Record<HeadLocation, string> = {
 };
 
 /**
- * Pressure under a head of water (Pa): 7 kPa per metre on a watertight bulkhead, 10 on tanks and, as a tank, on the collision bulkhead.
+ * Pressure under a head of water (Pa): 7 kPa per metre on a watertight bulkhead, 10 on tanks and, as a tank, on the
+ * collision bulkhead.
  * Source: ISO 12215-5:2008 method, F25 to F27. Area, category and position factors do not apply.
  */
 export function headPressure(location: HeadLocation, head: number, record?: Recorder, pack = SMALL_CRAFT_PACK): number {

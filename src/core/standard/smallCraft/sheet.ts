@@ -16,7 +16,10 @@ export interface SheetProperties {
   E: number;
   tensileStrength: number;
   compressiveStrength: number;
-  /** The pack's own law for mat and balanced 0/90 glass, or first-ply failure by limiting strain, or by stated strengths where the ply has any. */
+  /**
+   * The pack's own law for mat and balanced 0/90 glass, or first-ply failure by limiting strain, or by stated
+   * strengths where the ply has any.
+   */
   basis: 'law' | 'firstPly' | 'stated';
 }
 
@@ -39,7 +42,9 @@ function statedLimits({ plies, origins, statedSpread }: LaidComponent, usual: Fa
   };
 }
 
-/** Whether a component is glass with equal shares along and across the direction, which the pack's roving law covers. */
+/**
+ * Whether a component is glass with equal shares along and across the direction, which the pack's roving law covers.
+ */
 function balancedAlong(component: LaidComponent, angleDeg: number): boolean {
   if (component.form === 'woven') {
     const [ply] = component.plies;
@@ -60,10 +65,13 @@ const isSquare = (angle: number) => Math.abs(angle - 90 * Math.round(angle / 90)
 /**
  * Modulus and ultimate strengths of a component along a direction, by the pack.
  *
- * E-glass mat and balanced 0/90 glass take the pack's laws. Everything else takes its modulus from lamination theory and its strength from the first
- * ply to reach the pack's limiting strain under a uniaxial stress, transverse cracking included: cautious, and labelled as such.
+ * E-glass mat and balanced 0/90 glass take the pack's laws. Everything else takes its modulus from lamination theory
+ * and its strength from the first
+ * ply to reach the pack's limiting strain under a uniaxial stress, transverse cracking included: cautious, and
+ * labelled as such.
  *
- * A ply with figures of its own (data sheet, test) takes those: strengths at the lesser of 0.9 of the mean and the mean less two standard deviations.
+ * A ply with figures of its own (data sheet, test) takes those: strengths at the lesser of 0.9 of the mean and the
+ * mean less two standard deviations.
  *
  * @param angleDeg of the fabric's roll direction, measured from the direction asked for.
  * @returns undefined when the pack has no figures for the fibre.

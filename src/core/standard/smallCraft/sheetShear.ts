@@ -4,9 +4,11 @@ import { laminateProperties } from './laminateProperties';
 import { SMALL_CRAFT_PACK } from './pack';
 
 /**
- * In-plane shear modulus and ultimate shear strength (Pa) of a fabric component, in axes turned by `angleDeg` from its roll direction.
+ * In-plane shear modulus and ultimate shear strength (Pa) of a fabric component, in axes turned by `angleDeg` from
+ * its roll direction.
  *
- * E-glass mat and 0/90 glass take the pack's law; everything else shears until its first ply reaches a limiting strain, transverse cracking included.
+ * E-glass mat and 0/90 glass take the pack's law; everything else shears until its first ply reaches a limiting
+ * strain, transverse cracking included.
  *
  * @returns undefined where there are no limiting strains for the fibre.
  * @example sheetShear(biaxial45, 0)!.shearStrength > sheetShear(biaxial45, 45)!.shearStrength // true

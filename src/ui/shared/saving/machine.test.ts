@@ -27,7 +27,10 @@ const holds = (boat: Boat, token: string) => boat.references.some(({ id }) => id
 type Answer =
   { status: 'ok'; version: number } | { status: 'conflict' } | { status: 'refused'; clientId: string | null };
 
-/** A server of one boat that is now and then away, slow, or refuses; it knows actions by their ids as the real one does. */
+/**
+ * A server of one boat that is now and then away, slow, or refuses; it knows actions by their ids as the real one
+ * does.
+ */
 class Server {
   state: Theirs = { boat: start, version: 1 };
   log: { clientId: string; version: number }[] = [];

@@ -21,7 +21,8 @@ export interface Theirs {
 }
 
 /**
- * The saving of one boat in one page, as a value. What the user typed is at every moment in exactly one of three places: in the
+ * The saving of one boat in one page, as a value. What the user typed is at every moment in exactly one of three
+ * places: in the
  * boat as the server has it, in the queue (and so on screen), or among the refused.
  */
 export interface Saving {
@@ -146,7 +147,10 @@ function refusedOne(saving: Saving, why: string, clientId: string | null): Savin
   };
 }
 
-/** Somebody else's state has come while nothing of ours is open: it is the new ground. With a queue it waits for the server's word. */
+/**
+ * Somebody else's state has come while nothing of ours is open: it is the new ground. With a queue it waits for the
+ * server's word.
+ */
 function fetched(saving: Saving, theirs: Theirs): Saving {
   if (saving.mode === 'conflict' || theirs.version < saving.confirmed.version) return saving;
   if (saving.queue.length === 0)

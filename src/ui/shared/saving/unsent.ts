@@ -22,7 +22,10 @@ interface Kept {
 export const GONE_AFTER = 15_000;
 const PREFIX = 'keramos.unsent.';
 
-/** Edits that one page could not send yet. Each page has a place of its own; those of pages that are gone are taken over. */
+/**
+ * Edits that one page could not send yet. Each page has a place of its own; those of pages that are gone are taken
+ * over.
+ */
 export class Unsent {
   private key: string;
 

@@ -7,7 +7,10 @@ import { archiveBoat, readBoat } from '@/server/stores/boats';
 
 type Context = { params: Promise<{ boatId: string }> };
 
-/** The boat with its version; `?history` adds what can be undone and redone, and whether it stands behind a parent. Writes nothing. */
+/**
+ * The boat with its version; `?history` adds what can be undone and redone, and whether it stands behind a parent.
+ * Writes nothing.
+ */
 export const GET = (request: Request, { params }: Context) =>
   answer(async () => {
     const { boatId } = await params;

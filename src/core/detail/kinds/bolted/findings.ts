@@ -25,9 +25,11 @@ const LEAST_PITCH = 2;
 const GALVANIC = 0.2;
 
 /**
- * A fitting bolted to a zone: bolt loads from force and moment; bearing, net section, shear-out, pull-through, thread, bolt, backing plate, core under preload.
+ * A fitting bolted to a zone: bolt loads from force and moment; bearing, net section, shear-out, pull-through,
+ * thread, bolt, backing plate, core under preload.
  *
- * @throws KeramosError `invalid` for holes closer than two diameters, bolts off the base or off the patch, an edge nearer than one diameter, a bevel longer than the zone.
+ * @throws KeramosError `invalid` for holes closer than two diameters, bolts off the base or off the patch, an edge
+ * nearer than one diameter, a bevel longer than the zone.
  * Source: bolt.groupShear, bolt.groupTension, bolt.joint, bolt.pullThrough.
  */
 export function boltedFindings(scene: Scene, detail: DetailOf<'bolted'>): Findings {
@@ -138,132 +140,121 @@ export function boltedFindings(scene: Scene, detail: DetailOf<'bolted'>): Findin
     holeDiameter: d,
   });
   const checks = [
-    check(
-      scene,
-      'bearing',
-      'Bearing under the bolt',
-      'Pa',
-      joint.bearing.stress,
-      member.compressiveStrength,
-      'bearing taken as compressive strength, no clamping counted',
-    ),
-    check(
-      scene,
-      'netTension',
-      'Net section between holes',
-      'Pa',
-      joint.netTension.stress,
-      OPEN_HOLE * member.tensileStrength,
-      'a drilled hole leaves 0.6 of the tensile strength',
-    ),
-    check(
-      scene,
-      'shearOut',
-      'Shear-out to the edge',
-      'Pa',
-      joint.shearOut.stress,
-      member.shearStrength,
-      'two planes to the edge',
-    ),
+    check(scene, {
+      id: 'bearing',
+      name: 'Bearing under the bolt',
+      unit: 'Pa',
+      demand: joint.bearing.stress,
+      capacity: member.compressiveStrength,
+      source: 'bearing taken as compressive strength, no clamping counted',
+    }),
+    check(scene, {
+      id: 'netTension',
+      name: 'Net section between holes',
+      unit: 'Pa',
+      demand: joint.netTension.stress,
+      capacity: OPEN_HOLE * member.tensileStrength,
+      source: 'a drilled hole leaves 0.6 of the tensile strength',
+    }),
+    check(scene, {
+      id: 'shearOut',
+      name: 'Shear-out to the edge',
+      unit: 'Pa',
+      demand: joint.shearOut.stress,
+      capacity: member.shearStrength,
+      source: 'two planes to the edge',
+    }),
     ...(pull > 0
       ? [
-          check(
-            scene,
-            'punching',
-            'Pull-through, punching',
-            'Pa',
-            through2.punchingStress,
-            PUNCHING_STRENGTH,
-            'Punching round washer or plate; generic glass laminate',
-          ),
-          check(
-            scene,
-            'crushing',
-            'Crushing under washer or plate',
-            'Pa',
-            through2.crushingStress,
-            underWasher,
-            insert ? `Compressive strength of ${insert.name}` : 'Compressive strength of the laminate',
-          ),
+          check(scene, {
+            id: 'punching',
+            name: 'Pull-through, punching',
+            unit: 'Pa',
+            demand: through2.punchingStress,
+            capacity: PUNCHING_STRENGTH,
+            source: 'Punching round washer or plate; generic glass laminate',
+          }),
+          check(scene, {
+            id: 'crushing',
+            name: 'Crushing under washer or plate',
+            unit: 'Pa',
+            demand: through2.crushingStress,
+            capacity: underWasher,
+            source: insert ? `Compressive strength of ${insert.name}` : 'Compressive strength of the laminate',
+          }),
         ]
       : []),
-    check(
-      scene,
-      'bolt',
-      'The bolt itself',
-      'N',
-      Math.hypot(pull, Math.sqrt(3) * shear.max),
-      boltStrength({ diameter: d, yieldStrength: metal.yieldStrength.value, tension: 1, shear: 0 }),
-      'Von Mises on the stress area',
-    ),
+    check(scene, {
+      id: 'bolt',
+      name: 'The bolt itself',
+      unit: 'N',
+      demand: Math.hypot(pull, Math.sqrt(3) * shear.max),
+      capacity: boltStrength({ diameter: d, yieldStrength: metal.yieldStrength.value, tension: 1, shear: 0 }),
+      source: 'Von Mises on the stress area',
+    }),
     ...(pressing > 0
       ? [
-          check(
-            scene,
-            'pressing',
-            'Pressing under the base',
-            'Pa',
-            (pressing * factor) / (base[0] * base[1]),
-            underWasher,
-            insert ? `Compressive strength of ${insert.name}` : 'Compressive strength of the laminate',
-          ),
+          check(scene, {
+            id: 'pressing',
+            name: 'Pressing under the base',
+            unit: 'Pa',
+            demand: (pressing * factor) / (base[0] * base[1]),
+            capacity: underWasher,
+            source: insert ? `Compressive strength of ${insert.name}` : 'Compressive strength of the laminate',
+          }),
         ]
       : []),
     ...(detail.preload > 0
       ? [
-          check(
-            scene,
-            'preload',
-            'Core or laminate under lasting preload',
-            'Pa',
-            detail.preload / ((Math.PI / 4) * (spread ** 2 - d ** 2)),
-            CREEP * underWasher,
-            'Half of the crushing strength against creep',
-          ),
+          check(scene, {
+            id: 'preload',
+            name: 'Core or laminate under lasting preload',
+            unit: 'Pa',
+            demand: detail.preload / ((Math.PI / 4) * (spread ** 2 - d ** 2)),
+            capacity: CREEP * underWasher,
+            source: 'Half of the crushing strength against creep',
+          }),
         ]
       : []),
     ...(detail.tapped
       ? [
-          check(
-            scene,
-            'thread',
-            'Thread in the tapped plate',
-            'N',
-            Math.max(pull, detail.preload),
-            threadEngagement({
+          check(scene, {
+            id: 'thread',
+            name: 'Thread in the tapped plate',
+            unit: 'N',
+            demand: Math.max(pull, detail.preload),
+            capacity: threadEngagement({
               diameter: d,
               length: detail.tapped.thickness,
               shearStrength:
                 need(book, detail.tapped.metal, 'metal', 'Tapped plate').yieldStrength.value / Math.sqrt(3),
             }),
-            'Stripping of half the cylinder at the bolt',
-          ),
+            source: 'Stripping of half the cylinder at the bolt',
+          }),
         ]
       : []),
     ...(detail.plate
       ? [
-          check(
-            scene,
-            'plate',
-            'Pressure under the backing plate',
-            'Pa',
-            (bolts.length * pull) / (detail.plate.length * detail.plate.breadth),
-            underWasher,
-            'All bolts at the greatest pull over the plate',
-          ),
+          check(scene, {
+            id: 'plate',
+            name: 'Pressure under the backing plate',
+            unit: 'Pa',
+            demand: (bolts.length * pull) / (detail.plate.length * detail.plate.breadth),
+            capacity: underWasher,
+            source: 'All bolts at the greatest pull over the plate',
+          }),
         ]
       : []),
     ...(patch
       ? [
-          check(
-            scene,
-            'patchBond',
-            'Bond of the patch',
-            'Pa',
-            (Math.hypot(...inPlane) * factor) / (patch.length * patch.breadth),
-            BOND_STRENGTH[detail.preparation],
-            'Mean shear of the whole force over the patch',
-          ),
+          check(scene, {
+            id: 'patchBond',
+            name: 'Bond of the patch',
+            unit: 'Pa',
+            demand: (Math.hypot(...inPlane) * factor) / (patch.length * patch.breadth),
+            capacity: BOND_STRENGTH[detail.preparation],
+            source: 'Mean shear of the whole force over the patch',
+          }),
         ]
       : []),
   ];

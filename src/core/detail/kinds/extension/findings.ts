@@ -14,7 +14,10 @@ import {
 } from '../scene';
 import type { DetailOf } from '../schema';
 
-/** A lengthened or repaired hull: slope or steps of the joint against the laminate it joins. Source: stress on an inclined plane; equal strength of overlap layers. */
+/**
+ * A lengthened or repaired hull: slope or steps of the joint against the laminate it joins. Source: stress on an
+ * inclined plane; equal strength of overlap layers.
+ */
 export function extensionFindings(scene: Scene, detail: DetailOf<'extension'>): Findings {
   const { book, laid, zone } = scene;
   const fabrics = laid.filter(({ material }) => material.kind === 'fabric');
@@ -35,46 +38,43 @@ export function extensionFindings(scene: Scene, detail: DetailOf<'extension'>): 
   const overlapShare = overlap === null ? 0 : Math.min(1, (overlap.tensileStrength * overlap.thickness) / N);
   const narrowest = Math.min(Infinity, ...[...detail.outer, ...detail.inner].map((tape) => tape.overlap));
   const checks = [
-    check(
-      scene,
-      'shear',
-      `Shear on the ${detail.form === 'scarf' ? 'slope' : 'steps'} at the full strength of the laminate`,
-      'Pa',
-      stepShear * (1 - overlapShare),
-      bond,
-      detail.form === 'scarf'
-        ? 'τ = σ sin θ cos θ, less what the overlap layers carry'
-        : 'Full strength over the length of the steps, less what the overlap layers carry',
-    ),
-    check(
-      scene,
-      'pull',
-      'Pull across the slope',
-      'Pa',
-      tension * (1 - overlapShare),
-      0.3 * bond,
-      'σ sin² θ; 0.3 of the shear strength',
-    ),
-    check(
-      scene,
-      'ratio',
-      'Length of the joint',
-      '',
-      detail.form === 'scarf' ? 12 : 20,
-      detail.ratio,
-      'Usual practice: scarf 1 : 12, steps 1 : 20 at least',
-    ),
+    check(scene, {
+      id: 'shear',
+      name: `Shear on the ${detail.form === 'scarf' ? 'slope' : 'steps'} at the full strength of the laminate`,
+      unit: 'Pa',
+      demand: stepShear * (1 - overlapShare),
+      capacity: bond,
+      source:
+        detail.form === 'scarf'
+          ? 'τ = σ sin θ cos θ, less what the overlap layers carry'
+          : 'Full strength over the length of the steps, less what the overlap layers carry',
+    }),
+    check(scene, {
+      id: 'pull',
+      name: 'Pull across the slope',
+      unit: 'Pa',
+      demand: tension * (1 - overlapShare),
+      capacity: 0.3 * bond,
+      source: 'σ sin² θ; 0.3 of the shear strength',
+    }),
+    check(scene, {
+      id: 'ratio',
+      name: 'Length of the joint',
+      unit: '',
+      demand: detail.form === 'scarf' ? 12 : 20,
+      capacity: detail.ratio,
+      source: 'Usual practice: scarf 1 : 12, steps 1 : 20 at least',
+    }),
     ...(overlap
       ? [
-          check(
-            scene,
-            'overlap',
-            'Bond of the overlap layers',
-            'Pa',
-            (overlapShare * N) / narrowest,
-            bond,
-            'What they carry over the narrowest overlap',
-          ),
+          check(scene, {
+            id: 'overlap',
+            name: 'Bond of the overlap layers',
+            unit: 'Pa',
+            demand: (overlapShare * N) / narrowest,
+            capacity: bond,
+            source: 'What they carry over the narrowest overlap',
+          }),
         ]
       : []),
   ];

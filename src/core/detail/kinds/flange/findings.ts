@@ -16,7 +16,10 @@ import {
 import type { DetailOf } from '../schema';
 import { lineLoadOf } from '../lineLoad';
 
-/** Hull-to-deck joint: adhesive over the flange, and fasteners that alone would hold it. Source: joint.lap (Volkersen), bolt.joint at the pitch. */
+/**
+ * Hull-to-deck joint: adhesive over the flange, and fasteners that alone would hold it. Source: joint.lap
+ * (Volkersen), bolt.joint at the pitch.
+ */
 export function flangeFindings(scene: Scene, detail: DetailOf<'flange'>): Findings {
   const { book, laid, zone } = scene;
   const { q, from } = lineLoadOf(scene, detail.lineLoad, detail.length, detail.name);
@@ -44,33 +47,30 @@ export function flangeFindings(scene: Scene, detail: DetailOf<'flange'>): Findin
   // A tough adhesive evens out its peak; a brittle one does not.
   const tough = glue.elongation.value > 0.1;
   const checks = [
-    check(
-      scene,
-      'adhesive',
-      'Adhesive, mean shear',
-      'Pa',
-      lap.averageShear,
-      glue.shearStrength.value,
-      'Load per metre over the flange',
-    ),
-    check(
-      scene,
-      'peak',
-      `Adhesive, peak${tough ? ' (evens out: elongation over 10 %)' : ''}`,
-      'Pa',
-      tough ? lap.averageShear * 1.5 : lap.peakShear,
-      glue.shearStrength.value,
-      tough ? 'One and a half times the mean in a tough adhesive' : 'Volkersen',
-    ),
-    check(
-      scene,
-      'bondLine',
-      'Bond line',
-      'm',
-      detail.bondLine,
-      3 * glue.bondLine.value,
-      'No more than three times the usual bond line',
-    ),
+    check(scene, {
+      id: 'adhesive',
+      name: 'Adhesive, mean shear',
+      unit: 'Pa',
+      demand: lap.averageShear,
+      capacity: glue.shearStrength.value,
+      source: 'Load per metre over the flange',
+    }),
+    check(scene, {
+      id: 'peak',
+      name: `Adhesive, peak${tough ? ' (evens out: elongation over 10 %)' : ''}`,
+      unit: 'Pa',
+      demand: tough ? lap.averageShear * 1.5 : lap.peakShear,
+      capacity: glue.shearStrength.value,
+      source: tough ? 'One and a half times the mean in a tough adhesive' : 'Volkersen',
+    }),
+    check(scene, {
+      id: 'bondLine',
+      name: 'Bond line',
+      unit: 'm',
+      demand: detail.bondLine,
+      capacity: 3 * glue.bondLine.value,
+      source: 'No more than three times the usual bond line',
+    }),
   ];
   if (detail.pitch !== null) {
     const joint = boltJoint({
@@ -91,15 +91,14 @@ export function flangeFindings(scene: Scene, detail: DetailOf<'flange'>): Findin
       shearOut: member.shearStrength,
     }[governs];
     checks.push(
-      check(
-        scene,
-        'fasteners',
-        `Fasteners alone: ${{ bearing: 'bearing', netTension: 'net section', shearOut: 'shear-out' }[governs]}`,
-        'Pa',
-        joint[governs].stress,
+      check(scene, {
+        id: 'fasteners',
+        name: `Fasteners alone: ${{ bearing: 'bearing', netTension: 'net section', shearOut: 'shear-out' }[governs]}`,
+        unit: 'Pa',
+        demand: joint[governs].stress,
         capacity,
-        'Nominal stress at the pitch, no adhesive counted',
-      ),
+        source: 'Nominal stress at the pitch, no adhesive counted',
+      }),
     );
   }
   const fasteners = detail.pitch === null ? 0 : Math.ceil(detail.length / detail.pitch);

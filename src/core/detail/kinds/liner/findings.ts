@@ -7,7 +7,10 @@ import type { DetailOf } from '../schema';
 /** Share of the shear strength of a brittle adhesive that may be counted in peel. */
 const PEEL_SHARE = 0.3;
 
-/** A liner bonded in as a stiffener. Source: reaction of the skin it carries over the bond; hold on bond line from the adhesive. */
+/**
+ * A liner bonded in as a stiffener. Source: reaction of the skin it carries over the bond; hold on bond line from the
+ * adhesive.
+ */
 export function linerFindings(scene: Scene, detail: DetailOf<'liner'>): Findings {
   const { boat, part, zone, book, load, factor } = scene;
   const glue = need(book, detail.adhesive, 'adhesive', 'Adhesive');
@@ -19,34 +22,38 @@ export function linerFindings(scene: Scene, detail: DetailOf<'liner'>): Findings
   const q = pressure * detail.tributary;
   const spacing = detail.bondLength / detail.inspections;
   const checks = [
-    check(
-      scene,
-      'tension',
-      'Bond pulled off',
-      'Pa',
-      q / detail.bondWidth,
-      PEEL_SHARE * glue.shearStrength.value,
-      'Reaction of the skin over the bond; 0.3 of the shear strength',
-    ),
-    check(
-      scene,
-      'shear',
-      'Bond in shear',
-      'Pa',
-      (1.5 * q * 0.5) / detail.bondWidth,
-      glue.shearStrength.value,
-      'Flow of shear at a stiffener, half of the reaction times 1.5',
-    ),
-    check(
-      scene,
-      'bondLine',
-      'Bond line',
-      'm',
-      detail.bondLine,
-      3 * glue.bondLine.value,
-      'No more than three times the usual bond line',
-    ),
-    check(scene, 'inspection', 'Inspection points', 'm', spacing, 1, 'A look at the bond every metre'),
+    check(scene, {
+      id: 'tension',
+      name: 'Bond pulled off',
+      unit: 'Pa',
+      demand: q / detail.bondWidth,
+      capacity: PEEL_SHARE * glue.shearStrength.value,
+      source: 'Reaction of the skin over the bond; 0.3 of the shear strength',
+    }),
+    check(scene, {
+      id: 'shear',
+      name: 'Bond in shear',
+      unit: 'Pa',
+      demand: (1.5 * q * 0.5) / detail.bondWidth,
+      capacity: glue.shearStrength.value,
+      source: 'Flow of shear at a stiffener, half of the reaction times 1.5',
+    }),
+    check(scene, {
+      id: 'bondLine',
+      name: 'Bond line',
+      unit: 'm',
+      demand: detail.bondLine,
+      capacity: 3 * glue.bondLine.value,
+      source: 'No more than three times the usual bond line',
+    }),
+    check(scene, {
+      id: 'inspection',
+      name: 'Inspection points',
+      unit: 'm',
+      demand: spacing,
+      capacity: 1,
+      source: 'A look at the bond every metre',
+    }),
   ];
   return {
     checks,

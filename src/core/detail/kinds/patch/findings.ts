@@ -50,15 +50,14 @@ export function patchFindings(scene: Scene, detail: DetailOf<'patch'>): Findings
     step === null || detail.form === 'web'
       ? []
       : [
-          check(
-            scene,
-            'step',
-            'Sheets stepped at their edges',
-            'm',
-            20 * thickest,
-            step,
-            'Each sheet ends 20 thicknesses inside the one under it',
-          ),
+          check(scene, {
+            id: 'step',
+            name: 'Sheets stepped at their edges',
+            unit: 'm',
+            demand: 20 * thickest,
+            capacity: step,
+            source: 'Each sheet ends 20 thicknesses inside the one under it',
+          }),
         ];
   const cautions: DetailCaution[] = [];
   const checks =
@@ -66,33 +65,30 @@ export function patchFindings(scene: Scene, detail: DetailOf<'patch'>): Findings
       ? (() => {
           const web = memberAlong(book, own, directionDeg);
           return [
-            check(
-              scene,
-              'web',
-              'Web in shear',
-              'Pa',
-              F / (detail.breadth * ownThickness),
-              web.shearStrength,
-              'Shear flow over the depth of the web',
-            ),
-            check(
-              scene,
-              'slender',
-              'Slenderness of the web',
-              '',
-              detail.breadth / ownThickness,
-              MOST_WEB,
-              `Depth over thickness, ${MOST_WEB} at most without a core or stiffeners`,
-            ),
-            check(
-              scene,
-              'bond',
-              'Bond at the foot of the web',
-              'Pa',
-              F / (largest.length * detail.breadth),
-              bond,
-              'Mean shear over length and depth',
-            ),
+            check(scene, {
+              id: 'web',
+              name: 'Web in shear',
+              unit: 'Pa',
+              demand: F / (detail.breadth * ownThickness),
+              capacity: web.shearStrength,
+              source: 'Shear flow over the depth of the web',
+            }),
+            check(scene, {
+              id: 'slender',
+              name: 'Slenderness of the web',
+              unit: '',
+              demand: detail.breadth / ownThickness,
+              capacity: MOST_WEB,
+              source: `Depth over thickness, ${MOST_WEB} at most without a core or stiffeners`,
+            }),
+            check(scene, {
+              id: 'bond',
+              name: 'Bond at the foot of the web',
+              unit: 'Pa',
+              demand: F / (largest.length * detail.breadth),
+              capacity: bond,
+              source: 'Mean shear over length and depth',
+            }),
           ];
         })()
       : detail.form === 'wrappedEdge'
@@ -100,33 +96,30 @@ export function patchFindings(scene: Scene, detail: DetailOf<'patch'>): Findings
             const tape = memberAlong(book, own, 90);
             const reach = largest.length / 2;
             return [
-              check(
-                scene,
-                'wrap',
-                'Wrap in tension, both faces',
-                'N',
-                F,
-                2 * tape.tensileStrength * ownThickness * detail.breadth,
-                'Strength of the wrap on both faces over its breadth',
-              ),
-              check(
-                scene,
-                'bond',
-                'Bond on each face',
-                'Pa',
-                F / (2 * reach * detail.breadth),
-                bond,
-                'Mean shear over half the length on each face',
-              ),
-              check(
-                scene,
-                'radius',
-                'Radius of the edge',
-                'm',
-                LEAST_RADIUS * ownThickness,
-                detail.radius,
-                'Five thicknesses of the wrap at least',
-              ),
+              check(scene, {
+                id: 'wrap',
+                name: 'Wrap in tension, both faces',
+                unit: 'N',
+                demand: F,
+                capacity: 2 * tape.tensileStrength * ownThickness * detail.breadth,
+                source: 'Strength of the wrap on both faces over its breadth',
+              }),
+              check(scene, {
+                id: 'bond',
+                name: 'Bond on each face',
+                unit: 'Pa',
+                demand: F / (2 * reach * detail.breadth),
+                capacity: bond,
+                source: 'Mean shear over half the length on each face',
+              }),
+              check(scene, {
+                id: 'radius',
+                name: 'Radius of the edge',
+                unit: 'm',
+                demand: LEAST_RADIUS * ownThickness,
+                capacity: detail.radius,
+                source: 'Five thicknesses of the wrap at least',
+              }),
             ];
           })()
         : (() => {
@@ -136,33 +129,30 @@ export function patchFindings(scene: Scene, detail: DetailOf<'patch'>): Findings
               directionDeg,
             );
             return [
-              check(
-                scene,
-                'tension',
-                'Laminate and patch together',
-                'Pa',
-                F / (detail.breadth * together.thickness),
-                Math.min(together.tensileStrength, together.compressiveStrength),
-                'Force over breadth and thickness',
-              ),
-              check(
-                scene,
-                'shear',
-                'In-plane shear round the patch',
-                'Pa',
-                F / (2 * largest.length * together.thickness),
-                together.shearStrength,
-                'Force over both sides of the patch',
-              ),
-              check(
-                scene,
-                'bond',
-                'Bond of the patch',
-                'Pa',
-                (Math.hypot(...inPlane) * factor) / (largest.length * largest.breadth),
-                bond,
-                'Mean shear over the largest sheet',
-              ),
+              check(scene, {
+                id: 'tension',
+                name: 'Laminate and patch together',
+                unit: 'Pa',
+                demand: F / (detail.breadth * together.thickness),
+                capacity: Math.min(together.tensileStrength, together.compressiveStrength),
+                source: 'Force over breadth and thickness',
+              }),
+              check(scene, {
+                id: 'shear',
+                name: 'In-plane shear round the patch',
+                unit: 'Pa',
+                demand: F / (2 * largest.length * together.thickness),
+                capacity: together.shearStrength,
+                source: 'Force over both sides of the patch',
+              }),
+              check(scene, {
+                id: 'bond',
+                name: 'Bond of the patch',
+                unit: 'Pa',
+                demand: (Math.hypot(...inPlane) * factor) / (largest.length * largest.breadth),
+                capacity: bond,
+                source: 'Mean shear over the largest sheet',
+              }),
             ];
           })();
   const mats = own.filter(({ components }) =>

@@ -4,7 +4,10 @@ import { evaluateStiffeners } from '../../../evaluate';
 import { BOND_STRENGTH, check, inMm, need, NO_MASS, preparationSteps, type Findings, type Scene } from '../scene';
 import type { DetailOf } from '../schema';
 
-/** The end of a stiffener, and where two cross. Source: end shear of the stiffener over the bond of its flanges within the taper. */
+/**
+ * The end of a stiffener, and where two cross. Source: end shear of the stiffener over the bond of its flanges within
+ * the taper.
+ */
 export function stiffenerEndFindings(scene: Scene, detail: DetailOf<'stiffenerEnd'>): Findings {
   const { boat, book } = scene;
   const found = evaluateStiffeners(boat).find(({ support }) => support.id === detail.support);
@@ -28,35 +31,32 @@ export function stiffenerEndFindings(scene: Scene, detail: DetailOf<'stiffenerEn
   const strength = glue?.shearStrength.value ?? BOND_STRENGTH[detail.preparation];
   const web = worst.checks.find(({ id }) => id === 'web');
   const checks = [
-    check(
-      scene,
-      'bond',
-      'Flanges at the end, mean shear',
-      'Pa',
-      shear / (width * Math.max(taper, section.height)),
-      strength,
-      'End shear over the flanges within the taper',
-    ),
-    check(
-      scene,
-      'taper',
-      'Length of the end',
-      '',
-      detail.end === 'bracketed' ? 1.5 : detail.end === 'tapered' ? 3 : 5,
-      detail.taper,
-      'Taper 1 : 3, bracket 1 : 1.5; cut off square it leaves a hard spot',
-    ),
+    check(scene, {
+      id: 'bond',
+      name: 'Flanges at the end, mean shear',
+      unit: 'Pa',
+      demand: shear / (width * Math.max(taper, section.height)),
+      capacity: strength,
+      source: 'End shear over the flanges within the taper',
+    }),
+    check(scene, {
+      id: 'taper',
+      name: 'Length of the end',
+      unit: '',
+      demand: detail.end === 'bracketed' ? 1.5 : detail.end === 'tapered' ? 3 : 5,
+      capacity: detail.taper,
+      source: 'Taper 1 : 3, bracket 1 : 1.5; cut off square it leaves a hard spot',
+    }),
     ...(web && detail.notch > 0
       ? [
-          check(
-            scene,
-            'notch',
-            'Web left at the intersection',
-            '',
-            1,
-            web.reserveFactor * (1 - detail.notch / section.height),
-            'Web reserve of the section over the height the notch leaves',
-          ),
+          check(scene, {
+            id: 'notch',
+            name: 'Web left at the intersection',
+            unit: '',
+            demand: 1,
+            capacity: web.reserveFactor * (1 - detail.notch / section.height),
+            source: 'Web reserve of the section over the height the notch leaves',
+          }),
         ]
       : []),
   ];

@@ -25,9 +25,11 @@ const LEAST_STEP = 20;
 const LEAST_RADIUS = 5;
 
 /**
- * Straps led in a load's direction, to one side or both: strength along misaligned fibres, bond to the base, taper, strain against the base, fitting and fatigue.
+ * Straps led in a load's direction, to one side or both: strength along misaligned fibres, bond to the base, taper,
+ * strain against the base, fitting and fatigue.
  *
- * @throws KeramosError `invalid` when the anchor is longer than the zone, the strips step away before the anchor ends, or the fabric has no fibres along it.
+ * @throws KeramosError `invalid` when the anchor is longer than the zone, the strips step away before the anchor
+ * ends, or the fabric has no fibres along it.
  * Source: strap.pair, strap.offAxis (Tsai–Hill), joint.lap (Volkersen).
  */
 export function strapFindings(scene: Scene, detail: DetailOf<'strap'>): Findings {
@@ -91,92 +93,84 @@ export function strapFindings(scene: Scene, detail: DetailOf<'strap'>): Findings
   const total = capacityEach * count * Math.cos((half * Math.PI) / 180);
 
   const checks = [
-    check(
-      scene,
-      'strap',
-      'Strap in tension',
-      'N',
-      forceEach * factor,
-      capacityEach,
-      'Tsai–Hill off-axis strength of the strap times its section',
-    ),
-    check(
-      scene,
-      'bond',
-      'Bond of the strap, mean shear',
-      'Pa',
-      lap.averageShear,
-      BOND_STRENGTH[detail.preparation],
-      'Mean shear over the anchor; generic bond strengths',
-    ),
-    check(
-      scene,
-      'bondPeak',
-      'Bond of the strap, peak at its end',
-      'Pa',
-      lap.peakShear,
-      book.resin.tensileStrength.value / Math.sqrt(3),
-      'Volkersen peak against shear yield of the resin, σ/√3',
-    ),
-    check(
-      scene,
-      'baseStrain',
-      'Base laminate strained with the strap',
-      '',
-      strain,
-      baseStrain,
-      'Strain of the strap against the limiting strain of the base',
-    ),
+    check(scene, {
+      id: 'strap',
+      name: 'Strap in tension',
+      unit: 'N',
+      demand: forceEach * factor,
+      capacity: capacityEach,
+      source: 'Tsai–Hill off-axis strength of the strap times its section',
+    }),
+    check(scene, {
+      id: 'bond',
+      name: 'Bond of the strap, mean shear',
+      unit: 'Pa',
+      demand: lap.averageShear,
+      capacity: BOND_STRENGTH[detail.preparation],
+      source: 'Mean shear over the anchor; generic bond strengths',
+    }),
+    check(scene, {
+      id: 'bondPeak',
+      name: 'Bond of the strap, peak at its end',
+      unit: 'Pa',
+      demand: lap.peakShear,
+      capacity: book.resin.tensileStrength.value / Math.sqrt(3),
+      source: 'Volkersen peak against shear yield of the resin, σ/√3',
+    }),
+    check(scene, {
+      id: 'baseStrain',
+      name: 'Base laminate strained with the strap',
+      unit: '',
+      demand: strain,
+      capacity: baseStrain,
+      source: 'Strain of the strap against the limiting strain of the base',
+    }),
     ...(detail.strips > 1
       ? [
-          check(
-            scene,
-            'step',
-            'Step between strips',
-            'm',
-            LEAST_STEP * own!.thickness,
-            detail.step,
-            'Ply drop-off at 20 thicknesses',
-          ),
+          check(scene, {
+            id: 'step',
+            name: 'Step between strips',
+            unit: 'm',
+            demand: LEAST_STEP * own!.thickness,
+            capacity: detail.step,
+            source: 'Ply drop-off at 20 thicknesses',
+          }),
         ]
       : []),
     ...(detail.fittingStrength !== null
       ? [
-          check(
-            scene,
-            'fitting',
-            'Straps outlast the fitting',
-            'N',
-            detail.fittingStrength,
-            total,
-            "Capacity of all straps against the fitting's breaking load",
-          ),
+          check(scene, {
+            id: 'fitting',
+            name: 'Straps outlast the fitting',
+            unit: 'N',
+            demand: detail.fittingStrength,
+            capacity: total,
+            source: "Capacity of all straps against the fitting's breaking load",
+          }),
         ]
       : []),
     ...(detail.fatigue
       ? [
-          check(
-            scene,
-            'fatigue',
-            'Fatigue at a million cycles',
-            'N',
-            forceEach,
-            capacityEach * retention,
-            `Strength kept by ${family} after a million cycles: ${retention}`,
-          ),
+          check(scene, {
+            id: 'fatigue',
+            name: 'Fatigue at a million cycles',
+            unit: 'N',
+            demand: forceEach,
+            capacity: capacityEach * retention,
+            source: `Strength kept by ${family} after a million cycles: ${retention}`,
+          }),
         ]
       : []),
     ...(detail.radius !== null && detail.wrap !== 'flat'
       ? [
-          check(
-            scene,
-            'radius',
-            'Radius it wraps round',
-            'm',
-            LEAST_RADIUS * thickness * detail.strips,
-            detail.radius,
-            'Inside radius of five thicknesses or more',
-          ),
+          check(scene, {
+            id: 'radius',
+            name: 'Radius it wraps round',
+            unit: 'm',
+            demand: LEAST_RADIUS * thickness * detail.strips,
+            capacity: detail.radius,
+            source: 'Inside radius of five thicknesses or more',
+          }),
         ]
       : []),
   ];

@@ -24,7 +24,8 @@ const PEEL_SHARE = 0.3;
 const GRAM_OF_FILLET = 1150;
 
 /**
- * Tabbing of a bulkhead or frame: shear of the bond, strength of the tapes, peel at their edge, stepped widths; or structural adhesive, putty and tape, or bonded under vacuum.
+ * Tabbing of a bulkhead or frame: shear of the bond, strength of the tapes, peel at their edge, stepped widths; or
+ * structural adhesive, putty and tape, or bonded under vacuum.
  * Source: tabbing.shear; peel from the eccentric pull of one side, elastic over the overlap.
  */
 export function tabbingFindings(scene: Scene, detail: DetailOf<'tabbing'>): Findings {
@@ -53,80 +54,73 @@ export function tabbingFindings(scene: Scene, detail: DetailOf<'tabbing'>): Find
     });
     const eccentricity = detail.sides === 1 ? member.thickness / 2 + detail.fillet / 2 : member.thickness / 2;
     checks.push(
-      check(
-        scene,
-        'shear',
-        'Bond of the tapes, mean shear',
-        'Pa',
-        shear,
-        bond,
-        'Mean shear of the strips; generic bond strengths',
-      ),
-      check(
-        scene,
-        'tapes',
-        'Tapes in tension',
-        'N/m',
-        q / detail.sides,
-        member.tensileStrength * member.thickness,
-        'Strength of the tapes across the joint',
-      ),
-      check(
-        scene,
-        'peel',
-        'Peel at the edge of the tape',
-        'Pa',
-        (6 * (q / detail.sides) * eccentricity) / widest ** 2,
-        PEEL_SHARE * bond,
-        'Moment of the eccentric pull over the overlap, elastic; 0.3 of the shear strength',
-      ),
-      check(
-        scene,
-        'fillet',
-        'Radius of the fillet',
-        'm',
-        Math.max(0.006, 3 * member.thickness),
-        detail.fillet,
-        'Three thicknesses of the tape, and never a sharp corner',
-      ),
+      check(scene, {
+        id: 'shear',
+        name: 'Bond of the tapes, mean shear',
+        unit: 'Pa',
+        demand: shear,
+        capacity: bond,
+        source: 'Mean shear of the strips; generic bond strengths',
+      }),
+      check(scene, {
+        id: 'tapes',
+        name: 'Tapes in tension',
+        unit: 'N/m',
+        demand: q / detail.sides,
+        capacity: member.tensileStrength * member.thickness,
+        source: 'Strength of the tapes across the joint',
+      }),
+      check(scene, {
+        id: 'peel',
+        name: 'Peel at the edge of the tape',
+        unit: 'Pa',
+        demand: (6 * (q / detail.sides) * eccentricity) / widest ** 2,
+        capacity: PEEL_SHARE * bond,
+        source: 'Moment of the eccentric pull over the overlap, elastic; 0.3 of the shear strength',
+      }),
+      check(scene, {
+        id: 'fillet',
+        name: 'Radius of the fillet',
+        unit: 'm',
+        demand: Math.max(0.006, 3 * member.thickness),
+        capacity: detail.fillet,
+        source: 'Three thicknesses of the tape, and never a sharp corner',
+      }),
     );
     const steps = [...detail.tapes].map(({ overlap }) => overlap).sort((a, b) => a - b);
     if (steps.length > 1) {
       const least = Math.min(...steps.slice(1).map((overlap, i) => overlap - steps[i]!));
       checks.push(
-        check(
-          scene,
-          'stepped',
-          'Widths stepped',
-          'm',
-          20 * Math.max(...laid.map(({ thickness }) => thickness)),
-          least,
-          'Each tape ends 20 thicknesses from the next',
-        ),
+        check(scene, {
+          id: 'stepped',
+          name: 'Widths stepped',
+          unit: 'm',
+          demand: 20 * Math.max(...laid.map(({ thickness }) => thickness)),
+          capacity: least,
+          source: 'Each tape ends 20 thicknesses from the next',
+        }),
       );
     }
   }
   if (detail.adhesive !== null) {
     const glue = need(book, detail.adhesive, 'adhesive', 'Adhesive');
     checks.push(
-      check(
-        scene,
-        'adhesive',
-        'Adhesive, mean shear',
-        'Pa',
-        taped ? (q * 0.5) / detail.bondWidth : q / detail.bondWidth,
-        glue.shearStrength.value,
-        taped ? 'Half of the load, shared with the tapes' : 'All of the load on the bond',
-      ),
-      check(
-        scene,
-        'bondLine',
-        'Bond line',
-        'm',
-        detail.bondLine,
-        3 * glue.bondLine.value,
-        'No more than three times the usual bond line',
-      ),
+      check(scene, {
+        id: 'adhesive',
+        name: 'Adhesive, mean shear',
+        unit: 'Pa',
+        demand: taped ? (q * 0.5) / detail.bondWidth : q / detail.bondWidth,
+        capacity: glue.shearStrength.value,
+        source: taped ? 'Half of the load, shared with the tapes' : 'All of the load on the bond',
+      }),
+      check(scene, {
+        id: 'bondLine',
+        name: 'Bond line',
+        unit: 'm',
+        demand: detail.bondLine,
+        capacity: 3 * glue.bondLine.value,
+        source: 'No more than three times the usual bond line',
+      }),
     );
   }
   const cautions: DetailCaution[] = [];

@@ -31,7 +31,9 @@ export interface TransomSchool {
 
 const CREEP = 0.5;
 
-/** Bending of a layered section about its neutral axis: EI per metre, and the strain of its faces per unit curvature. */
+/**
+ * Bending of a layered section about its neutral axis: EI per metre, and the strain of its faces per unit curvature.
+ */
 function bendingOf(layers: readonly { E: number; thickness: number }[]): {
   EI: number;
   toOuter: number;
@@ -50,7 +52,8 @@ function bendingOf(layers: readonly { E: number; thickness: number }[]): {
 }
 
 /**
- * Both schools of a transom board, plywood and high-density board, with glass between the sheets: thickness against the clamp, bending, crushing under the bolts, mass, water.
+ * Both schools of a transom board, plywood and high-density board, with glass between the sheets: thickness against
+ * the clamp, bending, crushing under the bolts, mass, water.
  * Source: beam between the knees with the moment of thrust and weight at its middle; transformed section.
  */
 export function transomSchools(scene: Scene, detail: DetailOf<'transom'>): TransomSchool[] {
@@ -105,60 +108,54 @@ export function transomSchools(scene: Scene, detail: DetailOf<'transom'>): Trans
       mass: area * (skinMass + sheets * sheet.thickness * sheet.density + (sheets - 1) * glassMass),
       EI: EI * breadth,
       checks: [
-        check(
-          on,
-          'clampMost',
-          'Thin enough for the clamp',
-          'm',
-          thickness,
-          detail.clamp[1],
-          'Clamp range of the motor or fitting',
-        ),
-        check(
-          on,
-          'clampLeast',
-          'Thick enough for the clamp',
-          'm',
-          detail.clamp[0],
-          thickness,
-          'Clamp range of the motor or fitting',
-        ),
-        check(
-          on,
-          'outerSkin',
-          'Outer skin in bending',
-          '',
-          curvature * toOuter,
-          skinOut.tensileStrength / skinOut.E,
-          'Strain at the middle between the knees',
-        ),
-        check(
-          on,
-          'innerSkin',
-          'Inner skin in bending',
-          '',
-          curvature * toInner,
-          skinIn.compressiveStrength / skinIn.E,
-          'Strain at the middle between the knees',
-        ),
-        check(
-          on,
-          'board',
-          `${name} in bending`,
-          '',
-          curvature * Math.max(toOuter - skinOut.thickness, toInner - skinIn.thickness),
-          sheet.bending / sheet.E,
-          'Strain of the outermost sheet',
-        ),
-        check(
-          on,
-          'crush',
-          'Crushing under the bolts',
-          'Pa',
-          detail.preload / washer,
-          CREEP * sheet.crush,
-          'Preload over the washer; half of the crushing strength against creep',
-        ),
+        check(on, {
+          id: 'clampMost',
+          name: 'Thin enough for the clamp',
+          unit: 'm',
+          demand: thickness,
+          capacity: detail.clamp[1],
+          source: 'Clamp range of the motor or fitting',
+        }),
+        check(on, {
+          id: 'clampLeast',
+          name: 'Thick enough for the clamp',
+          unit: 'm',
+          demand: detail.clamp[0],
+          capacity: thickness,
+          source: 'Clamp range of the motor or fitting',
+        }),
+        check(on, {
+          id: 'outerSkin',
+          name: 'Outer skin in bending',
+          unit: '',
+          demand: curvature * toOuter,
+          capacity: skinOut.tensileStrength / skinOut.E,
+          source: 'Strain at the middle between the knees',
+        }),
+        check(on, {
+          id: 'innerSkin',
+          name: 'Inner skin in bending',
+          unit: '',
+          demand: curvature * toInner,
+          capacity: skinIn.compressiveStrength / skinIn.E,
+          source: 'Strain at the middle between the knees',
+        }),
+        check(on, {
+          id: 'board',
+          name: `${name} in bending`,
+          unit: '',
+          demand: curvature * Math.max(toOuter - skinOut.thickness, toInner - skinIn.thickness),
+          capacity: sheet.bending / sheet.E,
+          source: 'Strain of the outermost sheet',
+        }),
+        check(on, {
+          id: 'crush',
+          name: 'Crushing under the bolts',
+          unit: 'Pa',
+          demand: detail.preload / washer,
+          capacity: CREEP * sheet.crush,
+          source: 'Preload over the washer; half of the crushing strength against creep',
+        }),
       ],
       water,
     };

@@ -30,7 +30,8 @@ export const GET = (request: Request, { params }: { params: Promise<{ boatId: st
     if (format === 'json') return download(boatToJson(boat), 'application/json; charset=utf-8', name);
     if (format === 'csv') return download(scheduleCsv(boat), 'text/csv; charset=utf-8', name);
     const { units = boat.brief.units, edition } = asked;
-    // The print a revision was issued with is what leaves the desk; only other units or the short edition are made anew.
+    // The print a revision was issued with is what leaves the desk; only other units or the short edition are made
+    // anew.
     const issued =
       revision && edition === 'full' && units === boat.brief.units
         ? await readRevisionPrint(context, boatId, revision.label)
