@@ -1,4 +1,4 @@
-import { layFabric, type LaidComponent, type Ply } from '../laminate';
+import { layerSums, layFabric, type LaidComponent, type LayerSums, type Ply } from '../laminate';
 import type { Core, Fabric, Fibre, LayerMaterial, Material, Process, Resin } from '../material';
 import { sheetProperties, type Sheet, type SheetProperties, type SmallCraftPack, type Trace } from '../standard';
 import { type Boat, type Layer, type Part, type Zone, methodOf, type Reference } from '../document';
@@ -46,6 +46,8 @@ export interface Book {
 interface CompiledLayer {
   laid: LaidLayer;
   plies: Ply[] | null;
+  /** Null for a layer that carries nothing. */
+  sums: LayerSums | null | undefined;
   sheets: Map<number, Sheet[]>;
 }
 interface LaidFabric {
@@ -133,7 +135,7 @@ function compiledLayer(book: Book, layer: Layer, index: number): CompiledLayer {
   if (known) return known;
   const given = layAsGiven(book, layer, index);
   const laid = layer.role === 'comesOff' ? { ...given, ...NOTHING } : given;
-  const compiled: CompiledLayer = { laid, plies: null, sheets: new Map() };
+  const compiled: CompiledLayer = { laid, plies: null, sums: undefined, sheets: new Map() };
   book.compiled.set(layer, compiled);
   return compiled;
 }
@@ -212,6 +214,21 @@ export function pliesOf(book: Book, laid: readonly LaidLayer[]): Ply[] {
     for (const ply of own) plies.push(ply);
   }
   return plies;
+}
+/** What each carrying layer of a zone adds to its stiffness, for the sums of the whole. */
+export function sumsOf(book: Book, laid: readonly LaidLayer[]): LayerSums[] {
+  const sums: LayerSums[] = [];
+  for (const one of laid) {
+    const compiled = book.compiled.get(one.layer);
+    let own = compiled?.sums;
+    if (own === undefined) {
+      const plies = pliesOfLayer(book, one);
+      own = plies.length > 0 ? layerSums(plies) : null;
+      if (compiled) compiled.sums = own;
+    }
+    if (own) sums.push(own);
+  }
+  return sums;
 }
 const turned = (components: readonly LaidComponent[], angleDeg: number): Ply[] =>
   components.flatMap((component) => component.plies.map((ply) => ({ ...ply, angleDeg: ply.angleDeg + angleDeg })));

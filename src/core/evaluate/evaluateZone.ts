@@ -1,9 +1,9 @@
 import { KeramosError } from '../error';
-import { layFabric, laminateStiffness, type LaminateStiffness, type Ply } from '../laminate';
+import { layFabric, stackedSums, stiffnessOf, type LaminateStiffness, type Ply } from '../laminate';
 import { PROCESSES, type Coating, type Fabric, type Material, type Origin } from '../material';
 import type { PanelCheckResult, Trace } from '../standard';
 import { type Boat, type Part, type Zone, POSTURES } from '../document';
-import { bookOf, layAll, pliesOf, type Book, type LaidLayer } from './book';
+import { bookOf, layAll, pliesOf, sumsOf, type Book, type LaidLayer } from './book';
 import { checkIn, type ZoneCheck } from './packChecks';
 
 export interface ZoneEvaluation {
@@ -134,7 +134,7 @@ export function evaluateZone(boat: Boat, part: Part, zone: Zone): ZoneEvaluation
       ...evaluation,
       ...result,
       governing: least(result.checks),
-      stiffness: laminateStiffness(pliesOf(book, laid)),
+      stiffness: stiffnessOf(stackedSums(sumsOf(book, laid))),
     };
   } catch (error) {
     if (!(error instanceof KeramosError)) throw error;

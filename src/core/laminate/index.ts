@@ -1,7 +1,8 @@
 /** A stack of plies: stiffness, response to load and temperature, failure, sandwich limits; fabrics as sublayers. */
 export type { FailureStrain, Matrix3, Ply, PlyStrength, Vector3 } from './ply';
 export { cosSin, reducedStiffness, transformedStiffness } from './reducedStiffness';
-export { checkStack, laminateStiffness, type LaminateStiffness } from './stiffness';
+export { checkStack, laminateStiffness, stiffnessOf, type LaminateStiffness } from './stiffness';
+export { layerSums, stackedSums, type LayerSums } from './layerSums';
 export {
   laminateResponse,
   rotateStrain,

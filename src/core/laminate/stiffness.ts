@@ -2,7 +2,7 @@ import { invalid } from '../error';
 import { put, type Recorder } from '../working';
 import type { Matrix3, Ply } from './ply';
 import { complianceOf } from './complianceOf';
-import { stiffnessSums } from './stiffnessSums';
+import { stiffnessSums, type StiffnessSums } from './stiffnessSums';
 
 export interface LaminateStiffness {
   /** m */
@@ -42,6 +42,26 @@ export function checkStack(plies: readonly Ply[]): void {
   });
 }
 
+/** A laminate's constants from its A, B and D: the laminate free to bend. @throws KeramosError `invalid` without stiffness. */
+export function stiffnessOf({ thickness, A, B, D }: StiffnessSums): LaminateStiffness {
+  const compliance = complianceOf(A, B, D);
+  const a = (i: number, j: number) => compliance[i]![j]!;
+  const t = thickness;
+  const membrane = {
+    Ex: 1 / (t * a(0, 0)),
+    Ey: 1 / (t * a(1, 1)),
+    Gxy: 1 / (t * a(2, 2)),
+    nuxy: -a(0, 1) / a(0, 0),
+    nuyx: -a(0, 1) / a(1, 1),
+  };
+  const bend = 12 / t ** 3;
+  const flexural = { Ex: bend / a(3, 3), Ey: bend / a(4, 4), Gxy: bend / a(5, 5), nuxy: -a(3, 4) / a(3, 3) };
+  const scale = Math.max(A[0][0], A[1][1]);
+  const symmetric = B.every((row) => row.every((value) => Math.abs(value) <= VANISHES * scale * t));
+  const balanced = Math.abs(A[0][2]) <= VANISHES * scale && Math.abs(A[1][2]) <= VANISHES * scale;
+  return { thickness, A, B, D, membrane, flexural, symmetric, balanced, compliance };
+}
+
 /**
  * Membrane, coupling and bending stiffness of a stack, and its engineering constants.
  *
@@ -59,24 +79,9 @@ export function laminateStiffness(
   failed?: ReadonlySet<number>,
 ): LaminateStiffness {
   checkStack(plies);
-  const { thickness, A, B, D } = stiffnessSums(plies, failed);
-  const compliance = complianceOf(A, B, D);
-  const a = (i: number, j: number) => compliance[i]![j]!;
-  const t = thickness;
-  const membrane = {
-    Ex: 1 / (t * a(0, 0)),
-    Ey: 1 / (t * a(1, 1)),
-    Gxy: 1 / (t * a(2, 2)),
-    nuxy: -a(0, 1) / a(0, 0),
-    nuyx: -a(0, 1) / a(1, 1),
-  };
-  const bend = 12 / t ** 3;
-  const flexural = { Ex: bend / a(3, 3), Ey: bend / a(4, 4), Gxy: bend / a(5, 5), nuxy: -a(3, 4) / a(3, 3) };
-  const scale = Math.max(A[0][0], A[1][1]);
-  const symmetric = B.every((row) => row.every((value) => Math.abs(value) <= VANISHES * scale * t));
-  const balanced = Math.abs(A[0][2]) <= VANISHES * scale && Math.abs(A[1][2]) <= VANISHES * scale;
-
+  const stiffness = stiffnessOf(stiffnessSums(plies, failed));
   if (record) {
+    const { thickness: t, A, D } = stiffness;
     record({
       quantity: 'Laminate thickness',
       symbol: 't',
@@ -106,5 +111,5 @@ export function laminateStiffness(
           source: SOURCE,
         });
   }
-  return { thickness: t, A, B, D, membrane, flexural, symmetric, balanced, compliance };
+  return stiffness;
 }

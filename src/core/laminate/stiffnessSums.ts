@@ -35,7 +35,14 @@ export function stiffnessSums(plies: readonly Ply[], failed?: ReadonlySet<number
     const middle = bottom + t / 2;
     bottom += t;
     if (failed?.has(k)) continue;
-    const [[q11, q12, q16], [, q22, q26], [, , q66]] = transformedStiffness(ply);
+    // Taken one by one: this is the innermost line of everything that is computed live.
+    const Q = transformedStiffness(ply);
+    const q11 = Q[0][0];
+    const q12 = Q[0][1];
+    const q16 = Q[0][2];
+    const q22 = Q[1][1];
+    const q26 = Q[1][2];
+    const q66 = Q[2][2];
     const first = t * middle;
     const second = t * (middle * middle + (t * t) / 12);
     a11 += q11 * t;

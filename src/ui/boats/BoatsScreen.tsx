@@ -66,7 +66,7 @@ export function BoatsScreen({ boats }: { boats: BoatSummary[] }) {
       by: ({ name }) => name,
       cell: (boat) => (
         <>
-          <Link href={`/boats/${boat.id}/layup`} className="fw-semibold">
+          <Link prefetch={false} href={`/boats/${boat.id}/layup`} className="fw-semibold">
             {boat.name}
           </Link>{' '}
           {boat.archived && <Badge bg="secondary">archived</Badge>}
@@ -78,7 +78,15 @@ export function BoatsScreen({ boats }: { boats: BoatSummary[] }) {
       head: 'Variant of',
       by: ({ variantOf }) => variantOf?.name ?? '',
       cell: (boat) => (
-        <>{boat.variantOf ? <Link href={`/boats/${boat.variantOf.id}/layup`}>{boat.variantOf.name}</Link> : '–'}</>
+        <>
+          {boat.variantOf ? (
+            <Link prefetch={false} href={`/boats/${boat.variantOf.id}/layup`}>
+              {boat.variantOf.name}
+            </Link>
+          ) : (
+            '–'
+          )}
+        </>
       ),
     },
     {

@@ -107,8 +107,11 @@ export function BoatPacks({ library }: { library: StandardPack[] }) {
         ))}
       </ul>
       <p className="small soft mb-0">
-        Coefficients, copies and sign-off are under <Link href="/packs">Standards</Link>. The Yard rule's factor over
-        direct analysis is asked in Panel and Check.
+        Coefficients, copies and sign-off are under{' '}
+        <Link prefetch={false} href="/packs">
+          Standards
+        </Link>
+        . The Yard rule's factor over direct analysis is asked in Panel and Check.
       </p>
     </div>
   );

@@ -129,6 +129,7 @@ export function CheckScreen() {
                   <tr key={zone.id}>
                     <td>
                       <Link
+                        prefetch={false}
                         href={layerLink(boatId, zone, proof?.layer ?? null)}
                         title="Open the layer that matters in the Lay-up"
                       >
@@ -262,7 +263,9 @@ export function CheckScreen() {
                 {details.map(({ detail, checks, governing, problem }) => (
                   <tr key={detail.id}>
                     <td>
-                      <Link href={`/boats/${boatId}/details?detail=${detail.id}`}>{detail.name}</Link>
+                      <Link prefetch={false} href={`/boats/${boatId}/details?detail=${detail.id}`}>
+                        {detail.name}
+                      </Link>
                     </td>
                     <td className="small">{DETAIL_KINDS[detail.kind]}</td>
                     {problem ? (
@@ -322,7 +325,9 @@ export function CheckScreen() {
                 {members.map((e) => (
                   <tr key={e.support.id}>
                     <td>
-                      <Link href={`/boats/${boatId}/stiffeners`}>{e.support.name}</Link>{' '}
+                      <Link prefetch={false} href={`/boats/${boatId}/stiffeners`}>
+                        {e.support.name}
+                      </Link>{' '}
                       <span className="small soft">{e.section!.name}</span>
                     </td>
                     {e.worst ? (

@@ -17,7 +17,7 @@ export function DetailCautions({ boat, zoneId }: { boat: Boat; zoneId: string })
   const details = useMemo(() => evaluateDetails(boat, ({ zone }) => zone === zoneId), [boat, zoneId]);
   return details.map(({ detail, governing, problem, cautions }) => (
     <div key={detail.id} className="caution small">
-      <Link href={`/boats/${id}/details?detail=${detail.id}`} className="fw-semibold">
+      <Link prefetch={false} href={`/boats/${id}/details?detail=${detail.id}`} className="fw-semibold">
         {detail.name}
       </Link>{' '}
       {problem ? (

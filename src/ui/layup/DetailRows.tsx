@@ -49,7 +49,9 @@ const Rows = memo(function Rows({
   return details.map(({ detail, layers }) => [
     <tr key={detail.id} role="row" className="group-row">
       <td role="gridcell" colSpan={6 + zones.length}>
-        <Link href={`/boats/${boatId}/details?detail=${detail.id}`}>{detail.name}</Link>
+        <Link prefetch={false} href={`/boats/${boatId}/details?detail=${detail.id}`}>
+          {detail.name}
+        </Link>
         <span className="soft"> detail, locked: its layers are changed under Details</span>
       </td>
     </tr>,

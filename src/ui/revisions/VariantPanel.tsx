@@ -11,7 +11,11 @@ export function VariantPanel({ variant, onLetGo }: { variant: VariantStanding; o
       <Card.Body>
         <div className="d-flex justify-content-between align-items-start gap-3">
           <h2>
-            Follows <Link href={`/boats/${variant.parent.id}/layup`}>{variant.parent.name}</Link>, except for this
+            Follows{' '}
+            <Link prefetch={false} href={`/boats/${variant.parent.id}/layup`}>
+              {variant.parent.name}
+            </Link>
+            , except for this
           </h2>
           <Button size="sm" variant="outline-primary" onClick={onLetGo}>
             Follow it no longer

@@ -21,7 +21,7 @@ export const STEPS = [
 function Step({ href, children }: { href: string; children: ReactNode }) {
   const here = usePathname();
   return (
-    <Link className="step" href={href} aria-current={here === href ? 'page' : undefined}>
+    <Link prefetch={false} className="step" href={href} aria-current={here === href ? 'page' : undefined}>
       {children}
     </Link>
   );
@@ -32,7 +32,7 @@ export function Frame({ boatId, head, children }: { boatId?: string; head: React
   return (
     <div className="frame">
       <nav className="rail" aria-label="Steps of the work">
-        <Link className="name" href="/">
+        <Link prefetch={false} className="name" href="/">
           Keramos
         </Link>
         <Step href="/">Boats</Step>

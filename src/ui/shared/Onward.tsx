@@ -7,7 +7,7 @@ export function Onward({ to, children }: { to: string; children: string }) {
   const { id } = useDesign();
   return (
     <p className="onward">
-      <Link className="btn btn-primary" href={`/boats/${id}/${to}`}>
+      <Link prefetch={false} className="btn btn-primary" href={`/boats/${id}/${to}`}>
         {children} →
       </Link>
     </p>

@@ -1,0 +1,210 @@
+import { readFileSync } from 'node:fs';
+import { spawnSync } from 'node:child_process';
+import { boatFromJson, boatToJson, type Boat } from '../../src/core/document';
+import { applyEdits, boundariesOf, moveBoundary, type Edit } from '../../src/core/edit';
+import {
+  analysePanel,
+  analyseZone,
+  evaluateStiffeners,
+  evaluateZone,
+  makeEvaluator,
+  marginBand,
+} from '../../src/core/evaluate';
+import { laminateStiffness, type Ply } from '../../src/core/laminate';
+import { layerMoves } from '../../src/core/option';
+import { largeBoat } from '../../tests/helpers/largeBoat';
+import { note, sample } from './report';
+
+/** One zone of exactly so many layers. */
+function oneZone(layers: number): Boat {
+  const boat = largeBoat(Math.ceil(layers * 1.6), 1);
+  const [part] = boat.parts;
+  const covering = part!.layers.filter(({ zones }) => zones.length > 0).slice(0, layers);
+  if (covering.length !== layers) throw new Error(`${covering.length} layers instead of ${layers}`);
+  return { ...boat, parts: [{ ...part!, layers: covering }] };
+}
+
+/** An angle or a thickness that no sample had before, on one layer after the other. */
+function changeOf(boat: Boat, i: number): Edit {
+  const layers = boat.parts[0]!.layers;
+  const layer = layers[1 + ((i * 7) % (layers.length - 2))]!;
+  const patch =
+    layer.thickness === null ? { angleDeg: ((i * 0.7310586) % 180) - 90 } : { thickness: 0.01 + (i % 9973) * 1e-6 };
+  return { type: 'layer.set', layerId: layer.id, patch };
+}
+
+function zones(): void {
+  let boat = oneZone(40);
+  const states: Boat[] = [];
+  for (let i = 0; i < 2600; i++) states.push((boat = applyEdits(boat, [changeOf(boat, i)]).boat));
+  const of = (state: Boat) => evaluateZone(state, state.parts[0]!, state.parts[0]!.zones[0]!);
+  note(
+    'Evaluate a zone of 40 layers, a changed layer each time',
+    sample(2000, (i) => of(states[i]!), 600),
+    'ms',
+    { limit: 0.1, of: 'median' },
+  );
+  note(
+    'The same, nothing known: materials, fabrics and layers all new',
+    sample(150, () => of(structuredClone(boat)), 20),
+    'ms',
+  );
+  note(
+    'The same with its edit',
+    sample(800, (i) => of((boat = applyEdits(boat, [changeOf(boat, 5000 + i)]).boat))),
+    'ms',
+  );
+  for (const layers of [40, 400]) {
+    let large = oneZone(layers);
+    note(
+      `Analysis of ${layers} layers: ply by ply, five criteria to the last ply`,
+      sample(
+        layers === 40 ? 40 : 5,
+        (i) => {
+          large = applyEdits(large, [changeOf(large, 9000 + i)]).boat;
+          analyseZone(large, large.parts[0]!, large.parts[0]!.zones[0]!, 'tsaiWu');
+        },
+        2,
+      ),
+      'ms',
+    );
+  }
+}
+
+function edits(): void {
+  for (const [layers, columns] of [
+    [60, 16],
+    [399, 64],
+  ] as const) {
+    const evaluate = makeEvaluator();
+    let boat = largeBoat(layers, columns);
+    const size = `${layers} × ${columns}`;
+    const take = (edit: Edit) => evaluate((boat = applyEdits(boat, [edit]).boat));
+    note(`All zones of ${size}, nothing known`, [sample(1, () => evaluate(boat), 0)[0]!], 'ms');
+    const count = layers === 60 ? 300 : 30;
+    const inBudget = layers === 60 ? ({ limit: 16, of: 'p95' } as const) : undefined;
+    note(
+      `Turn a layer of ${size} and evaluate`,
+      sample(count, (i) => take(changeOf(boat, i))),
+      'ms',
+      inBudget,
+    );
+    const extra = boat.parts[0]!.layers[5]!;
+    note(
+      `Add and remove a layer of ${size} and evaluate`,
+      sample(count, (i) =>
+        take(
+          i % 2 === 0
+            ? { type: 'layer.add', partId: 'hull', layer: { ...extra, id: 'extra' }, index: 5 }
+            : { type: 'layer.remove', layerId: 'extra' },
+        ),
+      ),
+      'ms',
+      inBudget,
+    );
+    note(
+      `Take a layer of ${size} out of a zone and back, and evaluate`,
+      sample(count, (i) => take({ type: 'layer.cover', layerId: 'l1', zoneId: 'z3', covered: i % 2 === 1 })),
+      'ms',
+      inBudget,
+    );
+    if (layers > 60) continue;
+    const part = boat.parts[0]!;
+    const evaluations = evaluate(boat);
+    note(
+      `What each layer of a zone of ${size} buys, in the worker`,
+      sample(2, (i) => layerMoves({ boat, part, zone: part.zones[i]!, evaluations, scope: 'layer' }), 1),
+      'ms',
+    );
+    note(
+      `Document of ${size} out and in`,
+      sample(10, () => boatFromJson(boatToJson(boat)), 2),
+      'ms',
+    );
+  }
+}
+
+function demo(): void {
+  const boat = boatFromJson(readFileSync('data/demo/merrow-84.json', 'utf8'));
+  const evaluate = makeEvaluator();
+  evaluate(boat);
+  const bulkhead = boundariesOf(boat).find(({ kind }) => kind === 'bulkhead')!;
+  note(
+    'Drag a bulkhead of Merrow 84: geometry, panels and margins',
+    sample(120, (i) => evaluate(applyEdits(boat, moveBoundary(boat, bulkhead, bulkhead.x + 0.00073 * i)).boat), 20),
+    'ms',
+    { limit: 100, of: 'p95' },
+  );
+  const part = boat.parts[0]!;
+  const zone = part.zones[0]!;
+  note(
+    'Panel analysis of one zone, in the worker',
+    sample(8, () => analysePanel(boat, part, zone, { terms: 16 }), 2),
+    'ms',
+  );
+  note(
+    'Band of one zone, 400 draws, in the worker',
+    sample(8, (i) => marginBand(boat, part, zone, { seed: i, draws: 400 }), 2),
+    'ms',
+  );
+  note(
+    'All stiffeners of Merrow 84',
+    sample(8, () => evaluateStiffeners({ ...boat }), 2),
+    'ms',
+  );
+}
+
+const PEER = `
+import json, sys, time
+try:
+    import numpy as np
+except ImportError:
+    print('none'); sys.exit()
+n, k = 2000, 40
+rng = np.random.default_rng(1)
+t = rng.uniform(2e-4, 1e-3, (n, k)); a = np.radians(rng.uniform(-90, 90, (n, k)))
+def run():
+    E1, E2, nu, G = 38e9, 9e9, 0.28, 3.5e9
+    d = 1 - nu * nu * E2 / E1
+    Q = np.array([E1 / d, E2 / d, nu * E2 / d, G]); c, s = np.cos(a), np.sin(a)
+    q11 = Q[0]*c**4 + 2*(Q[2]+2*Q[3])*s*s*c*c + Q[1]*s**4; q22 = Q[0]*s**4 + 2*(Q[2]+2*Q[3])*s*s*c*c + Q[1]*c**4
+    q12 = (Q[0]+Q[1]-4*Q[3])*s*s*c*c + Q[2]*(s**4+c**4); q66 = (Q[0]+Q[1]-2*Q[2]-2*Q[3])*s*s*c*c + Q[3]*(s**4+c**4)
+    q16 = (Q[0]-Q[2]-2*Q[3])*s*c**3 + (Q[2]-Q[1]+2*Q[3])*c*s**3; q26 = (Q[0]-Q[2]-2*Q[3])*c*s**3 + (Q[2]-Q[1]+2*Q[3])*s*c**3
+    q = np.stack([q11, q12, q16, q12, q22, q26, q16, q26, q66], -1).reshape(n, k, 3, 3)
+    top = np.cumsum(t, 1) - t.sum(1, keepdims=True) / 2; z = top - t / 2
+    A = np.einsum('nk,nkij->nij', t, q); B = np.einsum('nk,nkij->nij', t * z, q); D = np.einsum('nk,nkij->nij', t * (z*z + t*t/12), q)
+    return np.linalg.inv(np.block([[A, B], [B, D]]))
+run(); s = time.perf_counter(); run(); run(); run(); print((time.perf_counter() - s) / 3 / n * 1000)
+`;
+
+/** The same sums and the same inverse by vectorised numpy, where it is installed: milliseconds a stack. */
+function peer(): void {
+  const plies = (i: number): Ply[] =>
+    Array.from({ length: 40 }, (_, k) => ({
+      thickness: 2e-4 + ((i * 31 + k * 17) % 800) * 1e-6,
+      angleDeg: ((i * 0.917 + k * 7.3) % 180) - 90,
+      E1: 38e9,
+      E2: 9e9,
+      nu12: 0.28,
+      G12: 3.5e9,
+    }));
+  const stacks = Array.from({ length: 2500 }, (_, i) => plies(i));
+  note(
+    'A, B, D and their inverse of 40 new plies',
+    sample(2000, (i) => laminateStiffness(stacks[i]!), 500),
+    'ms',
+  );
+  const { stdout } = spawnSync('python3', ['-c', PEER], { encoding: 'utf8' });
+  const own = Number(stdout?.trim());
+  if (Number.isFinite(own) && stdout?.trim())
+    note('The same by vectorised numpy, a stack of two thousand at once', [own], 'ms');
+  else console.log('numpy is not installed: no peer in this run');
+}
+
+/** Core alone, on one thread. */
+export function benchCore(): void {
+  zones();
+  edits();
+  demo();
+  peer();
+}

@@ -1,0 +1,156 @@
+import { chromium, type Browser, type Page } from '@playwright/test';
+import { boatToJson } from '../../src/core/document';
+import { largeBoat } from '../../tests/helpers/largeBoat';
+import { note, time } from './report';
+import { post } from './server';
+
+const STEPS = [
+  'brief',
+  'zones',
+  'layup',
+  'analysis',
+  'panel',
+  'stiffeners',
+  'details',
+  'check',
+  'weights',
+  'revisions',
+  'pack',
+];
+const VIEWS = ['/', '/shelf', '/packs', ...STEPS.map((step) => `/boats/merrow-84/${step}`)];
+const LAUNCH = {
+  executablePath: '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage', '--disable-background-networking'],
+};
+
+const answers = (page: Page) =>
+  page.waitForFunction(() =>
+    Object.keys(document.querySelector('main') ?? {}).some((key) => key.startsWith('__reactFiber')),
+  );
+
+/** A page that nobody opened before in this browser: until it answers, and all script it ever fetches. */
+async function firstLoad(browser: Browser, url: string, slowed = 1) {
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+  const page = await context.newPage();
+  if (slowed > 1) {
+    const session = await context.newCDPSession(page);
+    await session.send('Emulation.setCPUThrottlingRate', { rate: slowed });
+  }
+  const sizes: Promise<number>[] = [];
+  let requests = 0;
+  page.on('requestfinished', (request) => {
+    requests += 1;
+    if (request.resourceType() === 'script')
+      sizes.push(request.sizes().then(({ responseBodySize }) => responseBodySize));
+  });
+  const milliseconds = await time(async () => {
+    await page.goto(url, { waitUntil: 'load' });
+    await answers(page);
+  });
+  await page.waitForLoadState('networkidle');
+  await page.waitForTimeout(1200);
+  const kilobytes = (await Promise.all(sizes)).reduce((sum, size) => sum + size / 1024, 0);
+  await context.close();
+  return { milliseconds, kilobytes, requests };
+}
+
+/** Real keys, one after the other: from the key to the frame that shows what it did. */
+async function keys(page: Page, presses: readonly string[], gap: number): Promise<number[]> {
+  await page.evaluate(() => {
+    const samples: number[] = [];
+    Object.assign(globalThis, { keySamples: samples });
+    document.addEventListener(
+      'keydown',
+      () => {
+        const start = performance.now();
+        requestAnimationFrame(() => setTimeout(() => samples.push(performance.now() - start), 0));
+      },
+      true,
+    );
+  });
+  for (const press of presses) {
+    await page.keyboard.press(press);
+    if (gap > 0) await page.waitForTimeout(gap);
+  }
+  await page.waitForTimeout(500);
+  return page.evaluate(() => (globalThis as unknown as { keySamples: number[] }).keySamples);
+}
+
+const repeat = (count: number, ...presses: string[]) => Array.from({ length: count }, () => presses).flat();
+
+async function grid(browser: Browser, base: string): Promise<void> {
+  const { id } = (await (await post(`${base}/api/boats/import`, boatToJson(largeBoat()))).json()) as { id: string };
+  const open = async () => {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    await page.goto(`${base}/boats/${id}/layup`, { waitUntil: 'networkidle' });
+    await answers(page);
+    await page.locator('[data-cell="4:1"]').click();
+    return page;
+  };
+  const size = '60 layers × 16 zones';
+  let page = await open();
+  note(`Turn a layer by key, every margin on screen, ${size}`, await keys(page, repeat(80, 't'), 60), 'ms', {
+    limit: 16,
+    of: 'p95',
+  });
+  await page.close();
+  page = await open();
+  note(
+    `Remove a layer and take it back by key, ${size}`,
+    await keys(page, repeat(30, 'Delete', 'Control+z'), 120),
+    'ms',
+    { limit: 16, of: 'p95' },
+  );
+  await page.close();
+  page = await open();
+  note(`Keys held down, ${size}`, await keys(page, repeat(60, 't'), 0), 'ms');
+  await page.close();
+  page = await open();
+  await page.getByRole('button', { name: 'What each layer buys' }).click();
+  await page.waitForTimeout(1500);
+  await page.locator('[data-cell="4:1"]').click();
+  note(`Turn a layer with "What each layer buys" open, ${size}`, await keys(page, repeat(30, 't'), 150), 'ms', {
+    limit: 16,
+    of: 'p95',
+  });
+  await page.close();
+}
+
+async function fullChecks(browser: Browser, base: string): Promise<void> {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  const check = await time(async () => {
+    await page.goto(`${base}/boats/merrow-84/check`);
+    await page
+      .getByText(/seed 84\.$/)
+      .first()
+      .waitFor({ timeout: 60_000 });
+  });
+  note('Check with every band and analysis', [check], 'ms');
+  await page.close();
+}
+
+/** Every screen loaded for the first time, keys in the grid, and a processor as slow as a tablet's. */
+export async function benchPages(base: string): Promise<void> {
+  const browser = await chromium.launch(LAUNCH);
+  for (const view of VIEWS) {
+    const loads = [];
+    for (let i = 0; i < 3; i++) loads.push(await firstLoad(browser, `${base}${view}`));
+    note(
+      `First load of ${view}`,
+      loads.map(({ milliseconds }) => milliseconds),
+      'ms',
+      { limit: 800, of: 'median' },
+    );
+    note(`All script of ${view}, compressed`, [loads[0]!.kilobytes], 'kB', { limit: 200, of: 'median' });
+    note(`Requests of ${view}`, [loads[0]!.requests], '');
+  }
+  for (const step of ['layup', 'check', 'details'])
+    note(
+      `First load of ${step}, processor slowed four times`,
+      [(await firstLoad(browser, `${base}/boats/merrow-84/${step}`, 4)).milliseconds],
+      'ms',
+    );
+  await grid(browser, base);
+  await fullChecks(browser, base);
+  await browser.close();
+}
