@@ -32,6 +32,14 @@ export function formatWithUnit(value: number | null | undefined, kind: QuantityK
   return `${formatQuantity(value, kind, system)}${label === '' || label === '%' || label === '°' ? '' : ' '}${label}`;
 }
 
+/** A change with its sign, in the display unit of the system: `formatDifference(0.0012, 'thickness', 'us')` is '+0.047'. */
+export function formatDifference(value: number, kind: QuantityKind, system: UnitSystem): string {
+  const unit = displayUnit(kind, system);
+  // A difference has no zero point: degrees of temperature differ by their size alone.
+  const text = formatNumber(value / unit.factor, unit.digits);
+  return Number(text.replace('−', '-')) > 0 ? `+${text}` : text;
+}
+
 /** For an input box: enough digits to give the stored value back, no trailing zeros. */
 export function formatForEntry(value: number | null | undefined, kind: QuantityKind, system: UnitSystem): string {
   if (value === null || value === undefined) return '';

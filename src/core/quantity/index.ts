@@ -3,6 +3,7 @@ export { displayUnit, QUANTITIES, type DisplayUnit, type QuantityKind, type Unit
 export { parseQuantity, type ParsedQuantity } from './parse';
 export { said, saidExactly, saidLength, wordsIn } from './words';
 export {
+  formatDifference,
   formatForEntry,
   formatNumber,
   formatMargin,

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
+  formatDifference,
   formatForEntry,
   formatQuantity,
   formatWithUnit,
@@ -69,6 +70,14 @@ describe('what people type', () => {
 });
 
 describe('what people read', () => {
+  it('shows a change with its sign in the units of the head above it', () => {
+    expect(formatDifference(0.0012, 'thickness', 'metric')).toBe('+1.2');
+    expect(formatDifference(0.0012, 'thickness', 'us')).toBe('+0.047');
+    expect(formatDifference(-0.5, 'laminateWeight', 'metric')).toBe('−0.50');
+    expect(formatDifference(-0.5, 'laminateWeight', 'us')).toBe('−0.102');
+    expect(formatDifference(1e-9, 'thickness', 'metric')).toBe('0.0');
+    expect(formatDifference(10, 'temperature', 'us')).toBe('+18');
+  });
   it('shows sensible digits, a true minus and a dash for nothing', () => {
     expect(formatWithUnit(0.0123, 'thickness', 'metric')).toBe('12.3 mm');
     expect(formatWithUnit(0.6, 'arealWeight', 'us')).toBe('17.7 oz/yd²');

@@ -13,7 +13,7 @@ import {
 } from 'react';
 import type { Caution } from '@/core/caution';
 import type { LayerMaterial } from '@/core/material';
-import { formatNumber, formatReserve } from '@/core/quantity';
+import { formatDifference, formatNumber, formatReserve } from '@/core/quantity';
 import { GROUP_KINDS, type Boat, type LayerGroup, type Part } from '@/core/document';
 import { repeatOf } from '@/core/edit';
 import { targetOf, type ZoneEvaluation } from '@/core/evaluate';
@@ -63,6 +63,12 @@ const LayerDrag = dynamic(() => import('./LayerDrag').then((module) => module.La
 const signed = (value: number, digits: number) =>
   Math.abs(value) < 0.5 * 10 ** -digits ? '' : `${value > 0 ? '+' : ''}${formatNumber(value, digits)}`;
 
+/** A change in the units of the head; nothing where it is too small to show. */
+const shownChange = (...[value, kind, system]: Parameters<typeof formatDifference>): string => {
+  const text = formatDifference(value, kind, system);
+  return /[1-9]/.test(text) ? text : '';
+};
+
 /** Layers in laying order from the mould face by zones; what each zone comes to stands under its column. */
 export function LayerGrid({
   boat,
@@ -82,7 +88,7 @@ export function LayerGrid({
   onGroup,
   ...clipboard
 }: LayerGridProps) {
-  const { show, unit } = useUnits();
+  const { show, unit, system } = useUnits();
   const table = useRef<HTMLTableElement>(null);
   const wantsFocus = useRef(false);
   const byPointer = useRef(false);
@@ -172,13 +178,13 @@ export function LayerGrid({
       'Thickness',
       unit('thickness'),
       (e) => show(e.thickness, 'thickness'),
-      (now, was) => signed((now.thickness - was.thickness) * 1000, 1),
+      (now, was) => shownChange(now.thickness - was.thickness, 'thickness', system),
     ],
     [
       'Laminated',
       unit('laminateWeight'),
       (e) => show(e.laminatedArealWeight, 'laminateWeight'),
-      (now, was) => signed(now.laminatedArealWeight - was.laminatedArealWeight, 2),
+      (now, was) => shownChange(now.laminatedArealWeight - was.laminatedArealWeight, 'laminateWeight', system),
     ],
     [
       'Least reserve',

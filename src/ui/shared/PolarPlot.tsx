@@ -35,7 +35,7 @@ function polarConfig({ series, unit, scale }: PolarPlotProps): ChartConfiguratio
   const step = [0.5, 1, 2, 5, 10, 20, 50, 100].find((candidate) => most / candidate <= 4) ?? 200;
   const top = Math.ceil(most / step) * step;
   const rings = Array.from({ length: Math.round(top / step) }, (_, i) => (i + 1) * step);
-  const axis = { min: -top * 1.2, max: top * 1.2, display: false } as const;
+  const axis = { min: -top * 1.3, max: top * 1.3, display: false } as const;
   const spoke = (angle: number) => ({ ...at(angle, top * 1.13), text: `${angle > 180 ? `−${360 - angle}` : angle}°` });
   const note = (x: number, y: number, content: string) =>
     ({ type: 'label', xValue: x, yValue: y, content, font: { size: 10 }, color: PALETTE.soft, padding: 0 }) as const;
