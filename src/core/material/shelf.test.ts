@@ -45,7 +45,7 @@ describe('the Shelf as tables', () => {
     expect(readRow('core', { ...foam, density: '80 g/cm3' }, fibres)).toMatchObject({
       ok: false,
       column: 'density',
-      message: expect.stringContaining('between 10 kg/m³ and 1200 kg/m³') as string,
+      message: expect.stringContaining('between {{density! 10}} and {{density! 1200}}') as string,
     });
     expect(readRow('core', { ...foam, name: '' }, fibres)).toMatchObject({ ok: false, column: 'name' });
     expect(readRow('core', { ...foam, family: 'cheese' }, fibres)).toMatchObject({ ok: false, column: 'family' });

@@ -6,10 +6,11 @@ import { said } from '@/core/quantity';
 import { applyEdits } from '@/core/edit';
 import type { Revision } from '@/core/revision';
 import { drawDetail, evaluateDetail, evaluateDetails, type Detail } from '@/core/detail/kinds';
-import { evaluateZone } from '@/core/evaluate';
+import { ENGINE, evaluateZone } from '@/core/evaluate';
 import type { Boat } from '@/core/document';
 import { scheduleCsv } from './scheduleCsv';
-import { schedulePdf } from './schedulePdf';
+import { runToEnd } from '@/core/job';
+import { scheduleDefinition, schedulePdf } from './schedulePdf';
 import { detailDxf } from './detailDxf';
 import { detailPdf, detailSheet } from './detailPdf';
 import { inUnits } from './pdfStyle';
@@ -119,6 +120,33 @@ it('a print says its quantities in its units, however deep they stand, and leave
     body: [[{ text: 'lap 50 mm', width: 3 }], null, 'plain'],
   });
   expect(inUnits(content, 'us').body[0]).toEqual([{ text: 'lap 1.97 in', width: 3 }]);
+});
+
+describe('the editions of the schedule', () => {
+  const wordsOf = (edition: 'short' | 'full', rev: Revision | null = null) =>
+    JSON.stringify(
+      runToEnd(
+        scheduleDefinition(boat, { revision: rev, units: 'metric', printedAt: printedAt.toISOString(), edition }),
+      ).content,
+    );
+  it('the short one has layers, checks, stiffeners, details and weights, and no workings', () => {
+    const [short, full] = [wordsOf('short'), wordsOf('full')];
+    for (const part of ['Bottom forward', 'Stiffeners', 'Tow post', 'Weights']) expect(short).toContain(part);
+    expect(short).not.toContain('Every number in SI');
+    expect(full).toContain('Every number in SI');
+    expect(full.length).toBeGreaterThan(2 * short.length);
+  });
+  it('say with which engine they were computed, and that of the issue where it was another', () => {
+    expect(wordsOf('short', { ...revision, engine: ENGINE })).toContain(`engine ${ENGINE}"`);
+    expect(wordsOf('short', { ...revision, engine: '2020.1.1' })).toContain('issued with engine 2020.1.1');
+    expect(wordsOf('short', revision)).toContain('issued before results were kept');
+  });
+  it('tell how far they are, and never step back', () => {
+    const options = { revision: null, units: 'metric' as const, printedAt: printedAt.toISOString() };
+    const steps = [...scheduleDefinition(boat, { ...options, edition: 'full' })].map(({ done }) => done);
+    expect(steps.length).toBeGreaterThan(10);
+    expect(steps).toEqual([...steps].sort((a, b) => a - b));
+  });
 });
 
 describe('the schedule as PDF', () => {

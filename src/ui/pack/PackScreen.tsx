@@ -7,10 +7,16 @@ import { useUnits } from '../shared/units';
 
 const FILES = [
   {
+    format: 'pdf&edition=short',
+    name: 'Laminate schedule, short',
+    kind: 'short PDF',
+    says: 'Layers by zones with sections, checks, stiffeners and details as built, cautions, weights; no workings. For the wall.',
+  },
+  {
     format: 'pdf',
     name: 'Laminate schedule with workings',
     kind: 'PDF',
-    says: 'Layers by zones for each part with sections to scale, results, checks, weights, and every working. For the wall and for the surveyor.',
+    says: 'Layers by zones for each part with sections to scale, results, checks, weights, and every working. For the surveyor. Of a revision: the very print it was issued with.',
   },
   {
     format: 'csv',
@@ -49,7 +55,7 @@ export function PackScreen({ revisions }: { revisions: Revision[] }) {
       </Form.Group>
       <div className="row g-3">
         {FILES.map(({ format, name, kind, says }) => (
-          <div className="col-md-4" key={format}>
+          <div className="col-md-6 col-xl-3" key={format}>
             <Card className="h-100">
               <Card.Body className="d-flex flex-column">
                 <h2>
