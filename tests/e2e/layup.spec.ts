@@ -235,7 +235,12 @@ test('on a slow line, what is typed before a dialog has come is typed into it, a
 test('layers go to a spreadsheet and come back, and what cannot be read is said', async ({ page, context }) => {
   await context.grantPermissions(['clipboard-read', 'clipboard-write']);
   const rows = page.locator('.layer-row');
-  await cell(page, 3, 2).focus();
+  // The grid has taken note of where the focus is before the next key comes.
+  await expect(async () => {
+    await cell(page, 1, 2).focus();
+    await cell(page, 3, 2).focus();
+    await expect(cell(page, 3, 2)).toHaveAttribute('tabindex', '0', { timeout: 1000 });
+  }).toPass();
   await page.keyboard.press('Shift+ArrowDown');
   await page.keyboard.press('Control+c');
   const text = await page.evaluate(() => navigator.clipboard.readText());
