@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
-import { MERROW, ownBoat } from './helpers';
+import { expect } from '@playwright/test';
+import { MERROW, ownBoat, test } from './helpers';
 
 const json = { 'content-type': 'application/json' };
 

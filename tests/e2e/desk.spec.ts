@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
-import { MERROW, open, ownBoat, saved } from './helpers';
+import { expect } from '@playwright/test';
+import { MERROW, open, ownBoat, saved, test } from './helpers';
 
 test('boats are created, duplicated as variants, archived and brought back', async ({ page }) => {
   await open(page, '/');

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import DxfParser from 'dxf-parser';
-import { open, ownBoat, saved, scan } from './helpers';
+import { open, ownBoat, saved, scan, test } from './helpers';
 
 test('the tow post fails, its weakest link is named, a larger bolt mends it, and the sheet and drawings come out', async ({
   page,

@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
-import { cell, open, ownBoat, reserveUnder, saved, scan } from './helpers';
+import { expect } from '@playwright/test';
+import { cell, open, ownBoat, reserveUnder, saved, scan, test } from './helpers';
 
 test('what each layer buys: a change is shown for trial, dropped, and kept by Enter', async ({ page, request }) => {
   await open(page, `/boats/${await ownBoat(request, 'Moves boat')}/layup`);

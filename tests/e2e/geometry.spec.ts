@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { hullSurface, shapeFor, stationsFromParticulars } from '../../src/core/geometry';
-import { open, ownBoat, saved, scan } from './helpers';
+import { open, ownBoat, saved, scan, test } from './helpers';
 
 const row = (page: Page, name: string) =>
   page.getByRole('table', { name: 'Zones' }).getByRole('row', { name: new RegExp(`^${name}`) });

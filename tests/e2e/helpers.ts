@@ -1,8 +1,21 @@
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test, type APIRequestContext, type Page } from '@playwright/test';
+import { expect, test as base, type APIRequestContext, type Page } from '@playwright/test';
 import { MERROW_FILE } from '../helpers/files';
+
+/** A test in whose pages nothing may throw, and that wake up as the server rendered them. */
+export const test = base.extend<{ quiet: void }>({
+  quiet: [
+    async ({ context }, use) => {
+      const thrown: string[] = [];
+      context.on('weberror', (error) => thrown.push(error.error().message));
+      await use();
+      expect(thrown, 'thrown in a page').toEqual([]);
+    },
+    { auto: true },
+  ],
+});
 
 export const MERROW = readFileSync(MERROW_FILE, 'utf8');
 

@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
-import { cell, open, ownBoat, reserveUnder, saved, zoneCell } from './helpers';
+import { expect } from '@playwright/test';
+import { cell, open, ownBoat, reserveUnder, saved, test, zoneCell } from './helpers';
 
 test.beforeEach(async ({ page, request }, { title }) => {
   await open(page, `/boats/${await ownBoat(request, title.slice(0, 40))}/layup`);

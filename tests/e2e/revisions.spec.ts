@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
-import { cell, open, ownBoat, saved } from './helpers';
+import { expect } from '@playwright/test';
+import { cell, open, ownBoat, saved, test } from './helpers';
 
 test('a revision goes to the floor; a change to it is asked for, approved by somebody else, and issued', async ({
   page,

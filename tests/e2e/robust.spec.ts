@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
-import { cell, open, ownBoat, saved } from './helpers';
+import { expect } from '@playwright/test';
+import { cell, open, ownBoat, saved, test } from './helpers';
 
 const SCREENS = ['brief', 'zones', 'layup', 'analysis', 'panel', 'stiffeners', 'details', 'check', 'weights'] as const;
 

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { expect, test } from '@playwright/test';
-import { cell, open, ownBoat, saved, zoneCell } from './helpers';
+import { expect } from '@playwright/test';
+import { cell, open, ownBoat, saved, test, zoneCell } from './helpers';
 
 test('the tour of the README: mend the failing zone, meet the weight, issue revision A, print', async ({
   page,

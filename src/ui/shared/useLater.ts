@@ -1,28 +1,20 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import type { Boat } from '@/core/document';
 import type { DetailEvaluation } from '@/core/detail/kinds';
 import type { StiffenerEvaluation } from '@/core/evaluate';
+import { fetchedCode } from './fetchedCode';
 
 /**
- * A judgement on a boat whose code is fetched once the page stands: no part of what the page waits for, nor of what
- * the server renders.
+ * A judgement on a boat by code that is fetched once the page stands.
  *
  * @param none what it comes to without that code, where the boat has nothing to judge.
  * @returns a hook that gives null until the code has come.
  */
 function later<T>(none: (boat: Boat) => T | null, load: () => Promise<(boat: Boat) => T>) {
-  let fetched: ((boat: Boat) => T) | null = null;
+  const useJudge = fetchedCode(load);
   return function useLater(boat: Boat): T | null {
-    const [judge, setJudge] = useState(() => fetched);
     const nothing = none(boat);
-    const wanted = judge === null && nothing === null;
-    useEffect(() => {
-      if (!wanted) return;
-      void load().then((own) => {
-        fetched = own;
-        setJudge(() => own);
-      });
-    }, [wanted]);
+    const judge = useJudge(nothing === null);
     return useMemo(() => nothing ?? judge?.(boat) ?? null, [boat, judge, nothing]);
   };
 }

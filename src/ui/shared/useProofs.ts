@@ -36,12 +36,17 @@ export function useProofs(boat: Boat): Omit<Proofs, 'of'> {
       worker = startWorker();
       const remote = Comlink.wrap<ProofWorker>(worker);
       const found = new Map<string, ZoneProof>();
-      const tell = (share: number, done: boolean) => setState({ of: boat, proofs: new Map(found), share, done });
+      // Steps and the end come by two channels: the end may overtake the last step, and stays the end.
+      let ended = false;
+      const tell = (share: number) => setState({ of: boat, proofs: new Map(found), share, done: ended });
       const onStep = Comlink.proxy(({ proof, done }: ProofStep) => {
         found.set(proof.zoneId, proof);
-        tell(done, false);
+        tell(ended ? 1 : done);
       });
-      void remote.prove(boat, BAND, onStep).then(() => tell(1, true));
+      void remote.prove(boat, BAND, onStep).then(() => {
+        ended = true;
+        tell(1);
+      });
     }, WAIT_MILLISECONDS);
     return () => {
       clearTimeout(timer);
