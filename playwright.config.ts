@@ -8,8 +8,6 @@ export default defineConfig({
   timeout: 60_000,
   expect: { timeout: 10_000, toHaveScreenshot: { maxDiffPixelRatio: 0.03, threshold: 0.3, animations: 'disabled' } },
   workers: 1,
-  // A machine that stalls gets a second chance; the report still says which test needed it.
-  retries: 1,
   reporter: [['list'], ['json', { outputFile: 'test-results/report.json' }]],
   snapshotPathTemplate: 'docs/screenshots/{arg}{ext}',
   use: {

@@ -84,7 +84,7 @@ async function grid(browser: Browser, base: string): Promise<void> {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     await page.goto(`${base}/boats/${id}/layup`, { waitUntil: 'networkidle' });
     await answers(page);
-    await page.locator('[data-cell="4:1"]').click();
+    await page.locator('.layer-row').nth(4).locator('[data-column="1"]').click();
     return page;
   };
   const size = '60 layers × 16 zones';
@@ -108,7 +108,7 @@ async function grid(browser: Browser, base: string): Promise<void> {
   page = await open();
   await page.getByRole('button', { name: 'What each layer buys' }).click();
   await page.waitForTimeout(1500);
-  await page.locator('[data-cell="4:1"]').click();
+  await page.locator('.layer-row').nth(4).locator('[data-column="1"]').click();
   note(`Turn a layer with "What each layer buys" open, ${size}`, await keys(page, repeat(30, 't'), 150), 'ms', {
     limit: 16,
     of: 'p95',

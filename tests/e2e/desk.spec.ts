@@ -1,5 +1,5 @@
 import { expect } from '@playwright/test';
-import { MERROW, open, ownBoat, saved, test } from './helpers';
+import { cell, MERROW, open, ownBoat, saved, test } from './helpers';
 
 test('boats are created, duplicated as variants, archived and brought back', async ({ page }) => {
   await open(page, '/');
@@ -119,6 +119,6 @@ test('the Shelf is browsed, filtered, and takes own materials that Lay-up can us
   await page.getByRole('button', { name: 'Add layer' }).click();
   await page.getByRole('combobox', { name: 'Find a fabric, core or coating' }).fill('EST 610');
   await page.keyboard.press('Enter');
-  await expect(page.locator('[data-cell="1:0"]')).toHaveText('EST 610');
+  await expect(cell(page, 2, 0)).toHaveText('EST 610');
   await saved(page);
 });

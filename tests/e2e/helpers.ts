@@ -37,10 +37,25 @@ export async function open(page: Page, url?: string): Promise<void> {
   );
 }
 
-export const cell = (page: Page, row: number, column: number) => page.locator(`[data-cell="${row - 1}:${column}"]`);
+const row = (page: Page, number: number) => page.locator('.layer-row').nth(number - 1);
+/** The cell of a layer's number and a column: 0 its material, 1 what is given of it, then the zones. */
+export const cell = (page: Page, number: number, column: number) =>
+  row(page, number).locator(`[data-column="${column}"]`);
 /** The cell of a layer's number and a zone's name. */
-export const zoneCell = (page: Page, row: number, zone: string) =>
-  page.getByRole('gridcell', { name: new RegExp(`^${zone}: layer ${row} `) });
+export const zoneCell = (page: Page, number: number, zone: string) =>
+  row(page, number).getByRole('gridcell', { name: new RegExp(`^${zone}: `) });
+/** Put the cursor of the grid on a cell, and the focus on the grid. */
+export async function standOn(page: Page, number: number, column: number): Promise<void> {
+  const wanted = cell(page, number, column);
+  if (/\bcursor\b/.test((await wanted.getAttribute('class')) ?? '')) await page.getByRole('grid').focus();
+  else await wanted.click();
+  await standsOn(page, number, column);
+}
+/** The cursor stands there, and keys go to the grid. */
+export async function standsOn(page: Page, number: number, column: number): Promise<void> {
+  await expect(cell(page, number, column)).toHaveClass(/\bcursor\b/);
+  await expect(page.getByRole('grid')).toBeFocused();
+}
 export const saved = (page: Page) => expect(page.getByTestId('save-state')).toHaveText('Saved');
 /** Reserve of a zone as it stands under its column. */
 export const reserveUnder = async (page: Page, zone: string) => {

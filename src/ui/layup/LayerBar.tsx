@@ -2,7 +2,7 @@
 import { useImperativeHandle, useRef, useState, type Ref } from 'react';
 import { Button, ButtonGroup, Form } from 'react-bootstrap';
 import { hasDirection, normalAngle, type LayerMaterial } from '@/core/material';
-import { formatForEntry, formatWithUnit, parseQuantity } from '@/core/quantity';
+import { formatForEntry, parseQuantity } from '@/core/quantity';
 import type { Layer } from '@/core/document';
 import { useUnits } from '../shared/units';
 
@@ -20,8 +20,6 @@ export interface LayerBarProps {
   onAngle: (angleDeg: number) => string | undefined;
   onThickness: (thickness: number) => string | undefined;
   onEntered: () => void;
-  onMaterial: () => void;
-  onAdd: () => void;
   onCommand: (id: string) => void;
   /** How many layers are selected. */
   count: number;
@@ -39,8 +37,6 @@ export function LayerBar({
   onAngle,
   onThickness,
   onEntered,
-  onMaterial,
-  onAdd,
   onCommand,
   count,
   pieces,
@@ -57,11 +53,8 @@ export function LayerBar({
   const [refusal, setRefusal] = useState<string | null>(null);
   const fabric = material?.kind === 'fabric';
   const enters = material !== undefined && (!fabric || hasDirection(material));
-  const value = !layer
-    ? ''
-    : fabric
-      ? formatForEntry(layer.angleDeg, 'angle', system)
-      : formatForEntry(layer.thickness, 'thickness', system);
+  const kind = fabric ? 'angle' : 'thickness';
+  const value = layer ? formatForEntry(fabric ? layer.angleDeg : layer.thickness, kind, system) : '';
 
   useImperativeHandle(
     ref,
@@ -76,19 +69,14 @@ export function LayerBar({
     [],
   );
 
+  const takeAngle = (degrees: number) =>
+    Math.abs(degrees) > 180 ? 'Angle must be between −180° and 180°' : onAngle(normalAngle(degrees));
   const commit = (): boolean => {
     const entry = waiting.current;
     if (entry === null || !layer) return true;
-    const parsed = parseQuantity(entry, fabric ? 'angle' : 'thickness', system);
-    const said = !parsed.ok
-      ? parsed.message
-      : fabric
-        ? Math.abs(parsed.value) > 180
-          ? 'Angle must be between −180° and 180°'
-          : onAngle(normalAngle(parsed.value))
-        : parsed.value < 5e-5 || parsed.value > 0.2
-          ? `Thickness must be between ${formatWithUnit(5e-5, 'thickness', system)} and ${formatWithUnit(0.2, 'thickness', system)}`
-          : onThickness(parsed.value);
+    const parsed = parseQuantity(entry, kind, system);
+    const take = fabric ? takeAngle : onThickness;
+    const said = parsed.ok ? take(parsed.value) : parsed.message;
     setRefusal(said ?? null);
     if (!said) setDraft(null);
     return !said;
@@ -96,7 +84,7 @@ export function LayerBar({
 
   return (
     <div className="layer-bar">
-      <Button size="sm" onClick={onAdd} title="Add a layer after the chosen one (N)">
+      <Button size="sm" onClick={() => onCommand('add')} title="Add a layer after the chosen one (N)">
         Add layer
       </Button>
       {layer && material && (
@@ -105,7 +93,7 @@ export function LayerBar({
           <Button
             size="sm"
             variant="outline-primary"
-            onClick={onMaterial}
+            onClick={() => onCommand('choose')}
             title={`${material.name}: choose another (Enter)`}
           >
             {material.code} ▾

@@ -9,11 +9,20 @@ import { createPortal } from 'react-dom';
 const DRAG = { activationConstraint: { distance: 4 } };
 
 const CELLS = 'td[data-handle]';
+/** Handles follow the rows once the hand rests. */
+const REST_MILLISECONDS = 250;
 const onRows = (changed: () => void) => {
-  const observer = new MutationObserver(changed);
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  const observer = new MutationObserver(() => {
+    clearTimeout(timer);
+    timer = setTimeout(changed, REST_MILLISECONDS);
+  });
   const body = document.querySelector(CELLS)?.closest('tbody');
   if (body) observer.observe(body, { childList: true });
-  return () => observer.disconnect();
+  return () => {
+    clearTimeout(timer);
+    observer.disconnect();
+  };
 };
 /** The layers whose rows stand in the grid, in the order of its rows. */
 const rowsStanding = () =>

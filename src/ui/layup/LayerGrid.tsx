@@ -7,22 +7,20 @@ import {
   useMemo,
   useRef,
   type ClipboardEvent,
-  type FocusEvent,
   type KeyboardEvent,
-  type ReactNode,
+  type RefObject,
 } from 'react';
 import type { Caution } from '@/core/caution';
 import type { LayerMaterial } from '@/core/material';
-import { formatDifference, formatNumber, formatReserve } from '@/core/quantity';
-import { GROUP_KINDS, type Boat, type LayerGroup, type Part } from '@/core/document';
-import { repeatOf } from '@/core/edit';
-import { targetOf, type ZoneEvaluation } from '@/core/evaluate';
-import { CHECKS } from '@/core/standard';
-import { CautionMark } from '../shared/CautionList';
-import { useUnits } from '../shared/units';
-import { Verdict } from '../shared/Verdict';
+import { formatReserve } from '@/core/quantity';
+import type { Boat, LayerGroup, Part } from '@/core/document';
+import type { ZoneEvaluation } from '@/core/evaluate';
+import { useLatest } from '../shared/useLatest';
+import { GridHead } from './GridHead';
+import { GridResults } from './GridResults';
+import { GroupHead } from './GroupHead';
 import { lookClass, useHatchSheet } from './hatchSheet';
-import { LayerRow, LEAD_COLUMNS } from './LayerRow';
+import { cellId, LayerRow, LEAD_COLUMNS, type CursorMove } from './LayerRow';
 import { ZONES_SHOWN } from './ZoneStrip';
 
 export interface Cursor {
@@ -31,6 +29,7 @@ export interface Cursor {
 }
 
 export interface LayerGridProps {
+  ref: RefObject<HTMLTableElement | null>;
   boat: Boat;
   part: Part;
   evaluations: ReadonlyMap<string, ZoneEvaluation>;
@@ -43,11 +42,11 @@ export interface LayerGridProps {
   selectedColumns: readonly [number, number];
   zoneId: string | null;
   firstZone: number;
-  onCursor: (cursor: Cursor, how: 'alone' | 'extend' | 'more') => void;
-  /** Enter or a second click: choose a material, type an angle, cover or uncover. */
+  onCursor: (cursor: Cursor, how: CursorMove) => void;
+  /** A second click: choose a material, type an angle, cover or uncover. */
   onOpen: (row: number, column: number) => void;
-  /** Any other key; returns whether it was used, and then whether the focus stays in the grid or goes to an entry. */
-  onCommand: (event: KeyboardEvent) => 'stays' | 'goes' | null;
+  /** Any key but those that move the cursor; returns whether it was used. */
+  onCommand: (event: KeyboardEvent) => boolean;
   onMove: (layerId: string, to: number) => void;
   onCopy: (event: ClipboardEvent) => void;
   onCut: (event: ClipboardEvent) => void;
@@ -57,20 +56,39 @@ export interface LayerGridProps {
 
 // Behind the margins: fetched after the grid stands.
 const DetailRows = dynamic(() => import('./DetailRows').then((module) => module.DetailRows), { ssr: false });
-
 const LayerDrag = dynamic(() => import('./LayerDrag').then((module) => module.LayerDrag), { ssr: false });
 
-const signed = (value: number, digits: number) =>
-  Math.abs(value) < 0.5 * 10 ** -digits ? '' : `${value > 0 ? '+' : ''}${formatNumber(value, digits)}`;
-
-/** A change in the units of the head; nothing where it is too small to show. */
-const shownChange = (...[value, kind, system]: Parameters<typeof formatDifference>): string => {
-  const text = formatDifference(value, kind, system);
-  return /[1-9]/.test(text) ? text : '';
+const PAGE = 10;
+/** Where a key takes the cursor, by rows and columns; the ends are kept by the grid. */
+const STEPS: Readonly<Record<string, (at: Cursor) => Cursor>> = {
+  ArrowDown: ({ row, column }) => ({ row: row + 1, column }),
+  ArrowUp: ({ row, column }) => ({ row: row - 1, column }),
+  ArrowRight: ({ row, column }) => ({ row, column: column + 1 }),
+  ArrowLeft: ({ row, column }) => ({ row, column: column - 1 }),
+  Home: ({ row }) => ({ row, column: 0 }),
+  End: ({ row }) => ({ row, column: Infinity }),
+  PageDown: ({ row, column }) => ({ row: row + PAGE, column }),
+  PageUp: ({ row, column }) => ({ row: row - PAGE, column }),
 };
+const within = (value: number, count: number) => Math.max(0, Math.min(count - 1, value));
 
-/** Layers in laying order from the mould face by zones; what each zone comes to stands under its column. */
+/** The gravest open caution of each layer. */
+function marksOf(cautions: readonly Caution[]): ReadonlyMap<string, Caution> {
+  const marks = new Map<string, Caution>();
+  for (const caution of cautions)
+    if (caution.layerId && !caution.accepted && caution.rule.severity !== 'advice' && !marks.has(caution.layerId))
+      marks.set(caution.layerId, caution);
+  return marks;
+}
+
+/**
+ * Layers in laying order from the mould face by zones; what each zone comes to stands under its column.
+ *
+ * The focus stays on the grid, which names the cell of its cursor: a row that goes cannot take the focus with it, and
+ * no key that follows is lost.
+ */
 export function LayerGrid({
+  ref,
   boat,
   part,
   evaluations,
@@ -88,22 +106,12 @@ export function LayerGrid({
   onGroup,
   ...clipboard
 }: LayerGridProps) {
-  const { show, unit, system } = useUnits();
-  const table = useRef<HTMLTableElement>(null);
-  const wantsFocus = useRef(false);
-  const byPointer = useRef(false);
-  const target = targetOf(boat);
   const materials = useMemo(
     () => new Map(boat.materials.map((material) => [material.id, material as LayerMaterial])),
     [boat.materials],
   );
   const zones = useMemo(() => part.zones.slice(firstZone, firstZone + ZONES_SHOWN), [part.zones, firstZone]);
-  const marks = useMemo(() => {
-    const byLayer = new Map<string, Caution[]>();
-    for (const caution of cautions)
-      if (caution.layerId) byLayer.set(caution.layerId, [...(byLayer.get(caution.layerId) ?? []), caution]);
-    return byLayer;
-  }, [cautions]);
+  const marks = useMemo(() => marksOf(cautions), [cautions]);
   const groups = useMemo(() => new Map(part.groups.map((group) => [group.id, group])), [part.groups]);
   const columns = LEAD_COLUMNS + part.zones.length;
   useHatchSheet(
@@ -112,166 +120,71 @@ export function LayerGrid({
       .join(','),
   );
 
+  const focusedBefore = useRef(false);
+  // Rows must not render again because a callback of theirs is a new one.
+  const nowRef = useLatest({ part, cursor, onCursor, onOpen });
   const onCell = useCallback(
-    (row: number, column: number, how: 'alone' | 'extend' | 'more') => {
-      wantsFocus.current = true;
-      onCursor({ row, column }, how);
+    (layerId: string, column: number, how: CursorMove) => {
+      const now = nowRef.current;
+      const row = now.part.layers.findIndex(({ id }) => id === layerId);
+      const again = row === now.cursor.row && column === now.cursor.column && focusedBefore.current;
+      if (again && how === 'alone') now.onOpen(row, column);
+      else now.onCursor({ row, column }, how);
     },
-    [onCursor],
+    [nowRef],
   );
+  const active = part.layers[cursor.row];
+  const activeCell = active && cellId(active.id, cursor.column);
   useEffect(() => {
-    if (!wantsFocus.current) return;
-    wantsFocus.current = false;
-    table.current?.querySelector<HTMLElement>(`[data-cell="${cursor.row}:${cursor.column}"]`)?.focus();
-  });
+    if (!activeCell || document.activeElement !== ref.current) return;
+    const frame = requestAnimationFrame(() =>
+      document.getElementById(activeCell)?.scrollIntoView({ block: 'nearest', inline: 'nearest' }),
+    );
+    return () => cancelAnimationFrame(frame);
+  }, [activeCell, ref]);
 
   const onKeyDown = (event: KeyboardEvent) => {
-    const go = (row: number, column: number) => {
-      event.preventDefault();
-      onCell(
-        Math.max(0, Math.min(part.layers.length - 1, row)),
-        Math.max(0, Math.min(columns - 1, column)),
-        event.shiftKey ? 'extend' : 'alone',
-      );
-    };
-    if (!event.altKey && !event.ctrlKey && !event.metaKey) {
-      switch (event.key) {
-        case 'ArrowDown':
-          return go(cursor.row + 1, cursor.column);
-        case 'ArrowUp':
-          return go(cursor.row - 1, cursor.column);
-        case 'ArrowRight':
-          return go(cursor.row, cursor.column + 1);
-        case 'ArrowLeft':
-          return go(cursor.row, cursor.column - 1);
-        case 'Home':
-          return go(cursor.row, 0);
-        case 'End':
-          return go(cursor.row, columns - 1);
-        case 'PageDown':
-          return go(cursor.row + 10, cursor.column);
-        case 'PageUp':
-          return go(cursor.row - 10, cursor.column);
-      }
+    // A link in the grid keeps the keys that open it.
+    if (event.target !== ref.current && (event.key === 'Enter' || event.key === ' ')) return;
+    const step = event.altKey || event.ctrlKey || event.metaKey ? undefined : STEPS[event.key];
+    if (step) {
+      const to = step(cursor);
+      const next = { row: within(to.row, part.layers.length), column: within(to.column, columns) };
+      onCursor(next, event.shiftKey ? 'extend' : 'alone');
     }
-    const used = onCommand(event);
-    if (used) event.preventDefault();
-    if (used === 'stays') wantsFocus.current = true;
+    if (step || onCommand(event)) event.preventDefault();
   };
-  /**
-   * A screen reader may put the focus on a cell by itself: the cursor goes with it. A pointer says more by its click.
-   */
-  const onFocus = ({ target }: FocusEvent) => {
-    if (byPointer.current) return;
-    const [row, column] = ((target as HTMLElement).dataset.cell ?? '').split(':').map(Number);
-    if (row !== undefined && column !== undefined && (row !== cursor.row || column !== cursor.column))
-      onCursor({ row, column }, 'alone');
-  };
-  /** Name, unit, what it comes to, and what a trial would change of it. */
-  const results: [
-    string,
-    string,
-    (e: ZoneEvaluation) => ReactNode,
-    (now: ZoneEvaluation, was: ZoneEvaluation) => string,
-  ][] = [
-    [
-      'Thickness',
-      unit('thickness'),
-      (e) => show(e.thickness, 'thickness'),
-      (now, was) => shownChange(now.thickness - was.thickness, 'thickness', system),
-    ],
-    [
-      'Laminated',
-      unit('laminateWeight'),
-      (e) => show(e.laminatedArealWeight, 'laminateWeight'),
-      (now, was) => shownChange(now.laminatedArealWeight - was.laminatedArealWeight, 'laminateWeight', system),
-    ],
-    [
-      'Least reserve',
-      '',
-      (e) =>
-        e.governing ? (
-          <Verdict reserveFactor={e.governing.reserveFactor} target={target} words={false} />
-        ) : (
-          <span className="verdict ample" title={e.problem ?? ''}>
-            –
-          </span>
-        ),
-      (now, was) =>
-        now.governing && was.governing ? signed(now.governing.reserveFactor - was.governing.reserveFactor, 2) : '',
-    ],
-    [
-      'Governs',
-      '',
-      (e) => (
-        <span className="d-inline-block text-wrap lh-1">
-          {e.governing ? CHECKS[e.governing.id].toLowerCase() : 'not checked'}
-        </span>
-      ),
-      () => '',
-    ],
-  ];
   const columnsSelected = selectedColumns.join(':');
   const said = zoneId === null ? null : evaluations.get(zoneId);
 
   return (
     <div className="grid-scroll">
       <table
-        ref={table}
+        ref={ref}
         className={`layer-grid ${before ? 'trial' : ''}`}
         role="grid"
+        tabIndex={0}
         aria-label={`Layers of ${part.name} by zones`}
         aria-multiselectable="true"
+        aria-activedescendant={activeCell}
         onKeyDown={onKeyDown}
-        onFocus={onFocus}
-        onPointerDown={() => (byPointer.current = true)}
-        onPointerUp={() => (byPointer.current = false)}
+        onPointerDown={() => (focusedBefore.current = document.activeElement === ref.current)}
         {...clipboard}
       >
         <colgroup>
-          <col className="col-handle" />
-          <col className="col-number" />
-          <col className="col-glyph" />
-          <col className="col-layer" />
-          <col className="col-given" />
-          <col className="col-dry" />
+          {['handle', 'number', 'glyph', 'layer', 'given', 'dry'].map((column) => (
+            <col key={column} className={`col-${column}`} />
+          ))}
           {zones.map((zone) => (
             <col key={zone.id} />
           ))}
         </colgroup>
-        <thead>
-          <tr role="row">
-            <th scope="col">
-              <span className="visually-hidden">Move</span>
-            </th>
-            <th scope="col" className="num">
-              #
-            </th>
-            <th scope="col">
-              <span className="visually-hidden">Directions</span>
-            </th>
-            <th scope="col">Layer</th>
-            <th scope="col" className="num">
-              Angle, thick.
-            </th>
-            <th scope="col" className="num">
-              Dry <span className="unit d-block">{unit('arealWeight')}</span>
-            </th>
-            {zones.map((zone, z) => (
-              <th
-                key={zone.id}
-                scope="col"
-                className={`zone-head ${zone.id === zoneId ? 'chosen' : ''}`}
-                onClick={() => onCell(cursor.row, LEAD_COLUMNS + firstZone + z, 'alone')}
-              >
-                {zone.name}{' '}
-                <CautionMark
-                  cautions={cautions.filter(({ layerId, zoneIds }) => layerId === null && zoneIds.includes(zone.id))}
-                />
-              </th>
-            ))}
-          </tr>
-        </thead>
+        <GridHead
+          zones={zones}
+          zoneId={zoneId}
+          cautions={cautions}
+          onZone={(place) => onCursor({ row: cursor.row, column: LEAD_COLUMNS + firstZone + place }, 'alone')}
+        />
         <tbody>
           {part.layers.map((layer, row) => {
             const group = layer.group === null ? undefined : groups.get(layer.group);
@@ -290,18 +203,14 @@ export function LayerGrid({
                 )}
                 <LayerRow
                   layer={layer}
-                  index={row}
                   material={materials.get(layer.material)!}
                   zones={zones}
                   first={firstZone}
                   chosen={row === cursor.row}
                   cursor={row === cursor.row ? cursor.column : -1}
                   selected={selectedRows.has(row) ? columnsSelected : null}
-                  caution={
-                    marks.get(layer.id)?.find(({ accepted, rule }) => !accepted && rule.severity !== 'advice') ?? null
-                  }
+                  caution={marks.get(layer.id) ?? null}
                   onCell={onCell}
-                  onOpen={onOpen}
                 />
               </Fragment>
             );
@@ -315,26 +224,7 @@ export function LayerGrid({
           )}
           {boat.details.length > 0 && <DetailRows boat={boat} part={part} materials={materials} zones={zones} />}
         </tbody>
-        <tfoot>
-          {results.map(([name, label, value, change]) => (
-            <tr key={name}>
-              <th scope="row" colSpan={6}>
-                {name} <span className="unit">{label}</span>
-              </th>
-              {zones.map((zone) => {
-                const e = evaluations.get(zone.id)!;
-                const was = before?.get(zone.id);
-                const difference = was && was !== e ? change(e, was) : '';
-                return (
-                  <td key={zone.id} className={zone.id === zoneId ? 'chosen' : ''} data-testid={`${name}-${zone.id}`}>
-                    {value(e)}
-                    {difference && <span className="delta"> {difference}</span>}
-                  </td>
-                );
-              })}
-            </tr>
-          ))}
-        </tfoot>
+        <GridResults boat={boat} zones={zones} zoneId={zoneId} evaluations={evaluations} before={before} />
       </table>
       <LayerDrag key={part.id} onMove={onMove} />
       <div className="live" aria-live="polite">
@@ -342,49 +232,5 @@ export function LayerGrid({
           `${part.zones.find((zone) => zone.id === zoneId)?.name}: reserve ${formatReserve(said.governing.reserveFactor)}`}
       </div>
     </div>
-  );
-}
-
-/** The line over the layers of a group: its name, how often it repeats, and the laminate it follows. */
-function GroupHead({
-  part,
-  group,
-  row,
-  laminate,
-  span,
-  onGroup,
-}: {
-  part: Part;
-  group: LayerGroup;
-  row: number;
-  laminate: string | null;
-  span: number;
-  onGroup: (group: LayerGroup) => void;
-}) {
-  const own = part.layers.filter((layer) => layer.group === group.id);
-  const parted = part.layers.slice(0, row).some((layer) => layer.group === group.id);
-  const { times } = repeatOf(own);
-  return (
-    <tr role="row" className="group-row">
-      <td role="gridcell" colSpan={span}>
-        <button
-          type="button"
-          tabIndex={-1}
-          className="plain-button"
-          title="Select the layers of this group"
-          onClick={() => onGroup(group)}
-        >
-          <span className="fw-semibold">{group.name}</span>
-          {times > 1 && <span className="fw-semibold"> ×{times}</span>}
-          <span className="soft">
-            {' '}
-            {group.name === GROUP_KINDS[group.kind] ? '' : `${GROUP_KINDS[group.kind].toLowerCase()}, `}
-            {own.length} {own.length === 1 ? 'layer' : 'layers'}
-            {parted && ', continued'}
-            {laminate && `, laminate “${laminate}”`}
-          </span>
-        </button>
-      </td>
-    </tr>
   );
 }

@@ -14,7 +14,6 @@ export const LEAD_COLUMNS = 2;
 
 export interface LayerRowProps {
   layer: Layer;
-  index: number;
   material: LayerMaterial;
   /** Those that stand in the grid, and the place of the first among all. */
   zones: readonly Zone[];
@@ -26,14 +25,31 @@ export interface LayerRowProps {
   selected: string | null;
   /** The gravest open caution about this layer. */
   caution: Caution | null;
-  onCell: (row: number, column: number, how: 'alone' | 'extend' | 'more') => void;
-  onOpen: (row: number, column: number) => void;
+  onCell: (layerId: string, column: number, how: CursorMove) => void;
 }
 
-/** One layer: its place, directions, material, angle or thickness, dry weight, and the zones it covers. */
+/** How the cursor goes to a cell: it alone, the range up to it, or the row as one more. */
+export type CursorMove = 'alone' | 'extend' | 'more';
+
+/** The cell of a layer: its name does not change when layers come or go before it. */
+export const cellId = (layerId: string, column: number) => `cell-${layerId}-${column}`;
+
+function moveOf({ shiftKey, ctrlKey, metaKey }: MouseEvent): CursorMove {
+  if (shiftKey) return 'extend';
+  return ctrlKey || metaKey ? 'more' : 'alone';
+}
+
+function angleGiven({ angleDeg }: Layer, material: LayerMaterial): string {
+  return hasDirection(material) ? `${formatNumber(angleDeg, angleDeg % 1 === 0 ? 0 : 1)}°` : '';
+}
+
+/**
+ * One layer: its place, directions, material, angle or thickness, dry weight, and the zones it covers.
+ * Nothing in it says where it stands (the number is counted by the page), so that a layer added or removed before it
+ * changes nothing here.
+ */
 export const LayerRow = memo(function LayerRow({
   layer,
-  index,
   material,
   zones,
   first,
@@ -42,28 +58,19 @@ export const LayerRow = memo(function LayerRow({
   selected,
   caution,
   onCell,
-  onOpen,
 }: LayerRowProps) {
   const { show, unit } = useUnits();
-  const given =
-    material.kind === 'fabric'
-      ? !hasDirection(material)
-        ? ''
-        : `${formatNumber(layer.angleDeg, layer.angleDeg % 1 === 0 ? 0 : 1)}°`
-      : `${show(layer.thickness, 'thickness')} ${unit('thickness')}`;
+  const thickness = () => `${show(layer.thickness, 'thickness')} ${unit('thickness')}`;
+  const given = material.kind === 'fabric' ? angleGiven(layer, material) : thickness();
   const look = lookClass(material, layer.angleDeg);
   const [from, to] = (selected ?? '9999:0').split(':').map(Number) as [number, number];
-  const cell = (column: number) => ({
-    role: 'gridcell' as const,
-    tabIndex: cursor === column ? 0 : -1,
-    'data-cell': `${index}:${column}`,
+  const cell = (column: number, className: string) => ({
+    id: cellId(layer.id, column),
+    role: column === 0 ? ('rowheader' as const) : ('gridcell' as const),
+    className: cursor === column ? `${className} cursor` : className,
+    'data-column': column,
     'aria-selected': column >= from && column <= to,
-    onClick: (event: MouseEvent) => {
-      if (event.shiftKey) onCell(index, column, 'extend');
-      else if (event.ctrlKey || event.metaKey) onCell(index, column, 'more');
-      else if (cursor === column) onOpen(index, column);
-      else onCell(index, column, 'alone');
-    },
+    onClick: (event: MouseEvent) => onCell(layer.id, column, moveOf(event)),
   });
   return (
     <tr
@@ -72,20 +79,16 @@ export const LayerRow = memo(function LayerRow({
       aria-selected={selected !== null || chosen}
     >
       <td role="gridcell" data-handle={layer.id} />
-      <td className="num soft" role="gridcell">
-        {index + 1}
-      </td>
+      <td className="num soft layer-number" role="gridcell" />
       <td role="gridcell">
         <FibreGlyph material={material} angleDeg={layer.angleDeg} />
       </td>
-      <td {...cell(0)} title={material.name} className="fw-semibold">
+      <td {...cell(0, 'fw-semibold')} title={material.name}>
         {material.code}
         {layer.role !== 'structure' && <span className="role-mark"> {LAYER_ROLES[layer.role]}</span>}{' '}
         {caution && <CautionMark cautions={[caution]} />}
       </td>
-      <td {...cell(1)} className="num">
-        {given}
-      </td>
+      <td {...cell(1, 'num')}>{given}</td>
       <td className="num soft" role="gridcell">
         {material.kind === 'fabric' ? show(fabricArealWeight(material), 'arealWeight') : ''}
       </td>
@@ -94,9 +97,8 @@ export const LayerRow = memo(function LayerRow({
         return (
           <td
             key={zone.id}
-            {...cell(LEAD_COLUMNS + first + z)}
-            className="zone-cell"
-            aria-label={`${zone.name}: layer ${index + 1} ${covered ? 'covers' : 'does not cover'}`}
+            {...cell(LEAD_COLUMNS + first + z, 'zone-cell')}
+            aria-label={`${zone.name}: ${covered ? 'covered' : 'not covered'}`}
           >
             {covered && <span className={layer.role === 'structure' ? look : `${look} ${layer.role}`} />}
           </td>

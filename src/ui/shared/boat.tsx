@@ -35,11 +35,11 @@ export function useBoatStore(): BoatStore {
 /** The boat itself: a screen that asks for no more does not render again when a change is merely saved. */
 export function useDesign(): BoatDesign {
   const store = useBoatStore();
-  return useSyncExternalStore(store.subscribe, store.getDesign, store.getDesign);
+  return useSyncExternalStore(store.subscribe, store.getDesign, store.getRenderedDesign);
 }
 
 /** The boat with how it is saved, its history and what was last said. */
 export function useBoat(): BoatState {
   const store = useBoatStore();
-  return useSyncExternalStore(store.subscribe, store.getState, store.getState);
+  return useSyncExternalStore(store.subscribe, store.getState, store.getRenderedState);
 }

@@ -64,14 +64,13 @@ const without = (entries: HistoryEntry[], lost: ReadonlySet<HistoryEntry>) =>
 
 /**
  * The boat on the page: applies edits at once, saves them in order, keeps unsaved ones through reloads, notices when
- * somebody else was
- * quicker. What becomes of an edit is decided by the saving machine; this runs what it asks for. React reads it
- * through `subscribe`
- * with `getState` or `getDesign`.
+ * somebody else was quicker. What becomes of an edit is decided by the saving machine; this runs what it asks for.
+ * React reads it through `subscribe` with `getState` or `getDesign`; while a page wakes up, with `getRendered…`.
  */
 export class BoatStore {
   private state: BoatState;
   private design: BoatDesign;
+  private readonly rendered: { state: BoatState; design: BoatDesign };
   private listeners = new Set<() => void>();
   private evaluate = makeEvaluator();
   private saving: Saving;
@@ -95,10 +94,14 @@ export class BoatStore {
       conflict: null,
       notice: null,
     };
+    this.rendered = { state: this.state, design: this.design };
   }
 
   getState = (): BoatState => this.state;
   getDesign = (): BoatDesign => this.design;
+  /** As the server rendered it, whatever has come since: unsent edits of before a reload, say. */
+  getRenderedState = (): BoatState => this.rendered.state;
+  getRenderedDesign = (): BoatDesign => this.rendered.design;
   subscribe = (listener: () => void): (() => void) => {
     this.listeners.add(listener);
     return () => this.listeners.delete(listener);

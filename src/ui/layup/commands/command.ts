@@ -10,8 +10,6 @@ export interface Command {
   /** Why it cannot be done just now. */
   off?: string | false | undefined;
   run: () => void;
-  /** The focus goes to an entry or dialog. */
-  leaves?: boolean;
 }
 
 const NAMES: Record<string, string> = { ' ': 'Space', ArrowUp: '↑', ArrowDown: '↓' };
