@@ -30,7 +30,7 @@ export function weightWorking(weight: BoatWeight): { title: string; steps: Worki
           inputs: masses,
           value: weight.mass,
           unit: 'kg',
-          source: 'Area times laminated weight of every zone',
+          source: 'Area times laminated weight of every zone; laps, stiffeners and details as laid',
         },
         {
           quantity: weight.over > 0 ? 'Over the target' : 'In hand',

@@ -12,7 +12,8 @@ import {
   useTable,
   type ColumnDef,
 } from '@tanstack/react-table';
-import type { ReactNode } from 'react';
+import { useWindowVirtualizer } from '@tanstack/react-virtual';
+import { useLayoutEffect, useRef, useState, useSyncExternalStore, type ComponentProps, type ReactNode } from 'react';
 import { CaretDownFill, CaretUpFill } from 'react-bootstrap-icons';
 
 const features = tableFeatures({
@@ -34,6 +35,7 @@ export interface DataColumn<Row> {
   cell: (row: Row) => ReactNode;
   numeric?: boolean;
   className?: string;
+  headClass?: string;
 }
 
 export interface DataTableProps<Row> {
@@ -47,16 +49,25 @@ export interface DataTableProps<Row> {
   rowClass?: (row: Row) => string;
   onRow?: (row: Row) => void;
   className?: string;
+  /** Rows stand under a row of their group, in the order in which the groups first come; they sort within it. */
+  group?: { of: (row: Row) => string; head: (group: string) => ReactNode };
+  /** One wide cell in the place of so many columns, where a row has nothing to show in each of them. */
+  wide?: (row: Row) => { at: string; columns: number; cell: ReactNode } | null;
+  /** Rows at the foot, as they are. */
+  foot?: ReactNode;
 }
 
 const ARIA = { asc: 'ascending', desc: 'descending' } as const;
+/** A table with more rows has only those that are on the screen. */
+const MOST_ROWS_AT_ONCE = 120;
+const ROW_HEIGHT = 42;
 
 /** A table that sorts by a click on its heads and finds text in its columns. */
 export function DataTable<Row extends object>(props: DataTableProps<Row>) {
-  const { label, rows, columns, rowId, find = '', empty, rowClass, onRow, className = '' } = props;
+  const { label, rows, columns, rowId, find = '', empty, className = '' } = props;
   const definitions: ColumnDef<typeof features, Row>[] = columns.map(({ id, by, numeric }) => ({
     id,
-    accessorFn: (row: Row) => by?.(row) ?? null,
+    accessorFn: (row: Row) => by?.(row) ?? undefined,
     enableSorting: by !== undefined,
     sortFn: numeric ? 'basic' : 'alphanumeric',
     sortUndefined: 'last' as const,
@@ -69,16 +80,21 @@ export function DataTable<Row extends object>(props: DataTableProps<Row>) {
     globalFilterFn: 'includesString',
     state: { globalFilter: find },
   });
-  const shown = table.getRowModel().rows;
+  const shown = table.getRowModel().rows.map(({ original }) => original);
+  const Rows = shown.length > MOST_ROWS_AT_ONCE && !props.group ? RowsOnScreen<Row> : AllRows<Row>;
   return (
-    <table className={`table align-middle ${className}`} aria-label={label}>
+    <table className={`table align-middle ${className}`} aria-label={label} aria-rowcount={shown.length + 1}>
       <thead>
         <tr>
-          {columns.map(({ id, head, by, numeric }) => {
+          {columns.map(({ id, head, by, numeric, headClass }) => {
             const column = table.getColumn(id)!;
             const sorted = column.getIsSorted();
             return (
-              <th key={id} className={numeric ? 'num' : ''} {...(sorted ? { 'aria-sort': ARIA[sorted] } : {})}>
+              <th
+                key={id}
+                className={`${numeric ? 'num' : ''} ${headClass ?? ''}`}
+                {...(sorted ? { 'aria-sort': ARIA[sorted] } : {})}
+              >
                 {by ? (
                   <button type="button" className="sort-head" onClick={column.getToggleSortingHandler()}>
                     {head}
@@ -93,24 +109,115 @@ export function DataTable<Row extends object>(props: DataTableProps<Row>) {
           })}
         </tr>
       </thead>
-      <tbody>
-        {shown.map(({ id, original }) => (
-          <tr key={id} className={rowClass?.(original) ?? ''} {...(onRow ? { onClick: () => onRow(original) } : {})}>
-            {columns.map((column) => (
-              <td key={column.id} className={`${column.numeric ? 'num' : ''} ${column.className ?? ''}`}>
-                {column.cell(original)}
-              </td>
-            ))}
-          </tr>
-        ))}
-        {shown.length === 0 && (
+      <Rows {...props} rows={shown} />
+      {shown.length === 0 && (
+        <tbody>
           <tr>
             <td colSpan={columns.length} className="soft">
               {empty}
             </td>
           </tr>
-        )}
-      </tbody>
+        </tbody>
+      )}
+      {props.foot && <tfoot>{props.foot}</tfoot>}
     </table>
+  );
+}
+
+function groupsOf<Row>(rows: readonly Row[], of: (row: Row) => string): Map<string, Row[]> {
+  const groups = new Map<string, Row[]>();
+  for (const row of rows) groups.set(of(row), [...(groups.get(of(row)) ?? []), row]);
+  return groups;
+}
+
+function AllRows<Row extends object>(props: DataTableProps<Row>) {
+  const { rows, rowId, group, columns } = props;
+  if (!group)
+    return (
+      <tbody>
+        {rows.map((row) => (
+          <DataRow key={rowId(row)} {...props} row={row} />
+        ))}
+      </tbody>
+    );
+  return [...groupsOf(rows, group.of)].map(([name, members]) => (
+    <tbody key={name}>
+      <tr className="fw-semibold">{group.head(name) ?? <td colSpan={columns.length}>{name}</td>}</tr>
+      {members.map((row) => (
+        <DataRow key={rowId(row)} {...props} row={row} />
+      ))}
+    </tbody>
+  ));
+}
+
+const onTheServer = () => false;
+const inTheBrowser = () => true;
+const never = () => () => undefined;
+
+/** Only the rows that are on the screen, between two blank ones as high as the rest. */
+function RowsOnScreen<Row extends object>(props: DataTableProps<Row>) {
+  const { rows, rowId, columns } = props;
+  const awake = useSyncExternalStore(never, inTheBrowser, onTheServer);
+  const body = useRef<HTMLTableSectionElement>(null);
+  const [top, setTop] = useState(0);
+  useLayoutEffect(() => {
+    if (body.current) setTop(body.current.getBoundingClientRect().top + window.scrollY);
+  }, [rows.length]);
+  const screen = useWindowVirtualizer({
+    count: rows.length,
+    estimateSize: () => ROW_HEIGHT,
+    overscan: 12,
+    scrollMargin: top,
+  });
+  const on = screen.getVirtualItems();
+  const first = awake ? (on[0]?.index ?? 0) : 0;
+  const after = awake ? (on.at(-1)?.index ?? MOST_ROWS_AT_ONCE) + 1 : MOST_ROWS_AT_ONCE;
+  const before = on[0] ? on[0].start - top : 0;
+  const rest = awake && on.length > 0 ? screen.getTotalSize() - (on.at(-1)!.end - top) : 0;
+  return (
+    <tbody ref={body}>
+      {before > 0 && <Blank height={before} columns={columns.length} />}
+      {rows.slice(first, after).map((row, i) => (
+        <DataRow
+          key={rowId(row)}
+          {...props}
+          row={row}
+          place={{ 'aria-rowindex': first + i + 2, 'data-index': first + i, ref: screen.measureElement }}
+        />
+      ))}
+      {rest > 0 && <Blank height={rest} columns={columns.length} />}
+    </tbody>
+  );
+}
+
+const Blank = ({ height, columns }: { height: number; columns: number }) => (
+  <tr aria-hidden="true">
+    <td colSpan={columns} style={{ height, padding: 0, border: 0 }} />
+  </tr>
+);
+
+type DataRowProps<Row> = DataTableProps<Row> & { row: Row; place?: ComponentProps<'tr'> & { 'data-index': number } };
+
+function DataRow<Row extends object>({ row, columns, rowClass, onRow, wide, place }: DataRowProps<Row>) {
+  const instead = wide?.(row) ?? null;
+  const from = instead ? columns.findIndex(({ id }) => id === instead.at) : -1;
+  const cells = columns.flatMap((column, i) => {
+    if (instead && i === from)
+      return (
+        <td key={column.id} colSpan={instead.columns}>
+          {instead.cell}
+        </td>
+      );
+    if (instead && i > from && i < from + instead.columns) return [];
+    return (
+      <td key={column.id} className={`${column.numeric ? 'num' : ''} ${column.className ?? ''}`}>
+        {column.cell(row)}
+      </td>
+    );
+  });
+  return (
+    <tr className={rowClass?.(row) ?? ''} {...(onRow ? { onClick: () => onRow(row) } : {})} {...place}>
+      {cells}
+    </tr>
   );
 }

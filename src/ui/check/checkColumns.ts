@@ -1,0 +1,41 @@
+import type { Boat } from '@/core/document';
+import type { ZoneCheck, ZoneEvaluation } from '@/core/evaluate';
+import { CHECKS } from '@/core/standard';
+
+/** A column of the sheet: the checks of one pack that share it. */
+export interface CheckColumn {
+  key: string;
+  pack: string;
+  ids: readonly ZoneCheck['id'][];
+  head: string;
+}
+
+/** What a single skin and a sandwich have in its place share one column. */
+const SHARED: readonly Pick<CheckColumn, 'ids' | 'head'>[] = [
+  { ids: ['skinFlexure', 'outerSkin'], head: 'Skin in bending or outer skin' },
+  { ids: ['plyByPly', 'innerSkin'], head: 'Ply by ply or inner skin' },
+  { ids: ['stiffness'], head: CHECKS.stiffness },
+  { ids: ['coreShear'], head: CHECKS.coreShear },
+  { ids: ['minimumFibre', 'outerMinimum'], head: 'Least fibre or outer skin' },
+  { ids: ['innerMinimum'], head: CHECKS.innerMinimum },
+  { ids: ['coreMinimum'], head: CHECKS.coreMinimum },
+  { ids: ['yardFibre'], head: CHECKS.yardFibre },
+  { ids: ['yardThickness'], head: CHECKS.yardThickness },
+  { ids: ['specifiedLayers'], head: CHECKS.specifiedLayers },
+];
+
+/** The columns that some zone fills, pack after pack. */
+export function checkColumns(boat: Boat, evaluations: ReadonlyMap<string, ZoneEvaluation>): CheckColumn[] {
+  const filled = new Set([...evaluations.values()].flatMap((e) => e.checks.map(({ pack, id }) => `${pack}|${id}`)));
+  return boat.packs.flatMap((pack) =>
+    SHARED.filter(({ ids }) => ids.some((id) => filled.has(`${pack.id}|${id}`))).map((column) => ({
+      key: `${pack.id}|${column.ids[0]}`,
+      pack: pack.id,
+      ...column,
+    })),
+  );
+}
+
+/** The check of a zone that stands in a column; none where it does not apply to the construction. */
+export const checkIn = (evaluation: ZoneEvaluation, { ids, pack }: CheckColumn): ZoneCheck | undefined =>
+  evaluation.checks.find((check) => ids.includes(check.id) && check.pack === pack);
