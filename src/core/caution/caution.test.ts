@@ -8,6 +8,9 @@ import { wordsIn } from '../quantity';
 import { CAUTION_RULES, cautionsOf } from '.';
 
 type Lay = string | [material: string, given: number];
+/** Angle of a fabric, degrees, or thickness of a core or coating, mm, where a test says nothing. */
+const USUAL_GIVEN: Readonly<Record<string, number>> = { fabric: 0, core: 20, coating: 0.5 };
+
 interface Setting {
   resin?: string;
   process?: Process;
@@ -43,8 +46,7 @@ function found({
       kind: 'hull',
       zones: [zone],
       layers: layers.map((lay, i) => {
-        const [material, given] =
-          typeof lay === 'string' ? [lay, kindOf(lay) === 'fabric' ? 0 : kindOf(lay) === 'core' ? 20 : 0.5] : lay;
+        const [material, given] = typeof lay === 'string' ? [lay, USUAL_GIVEN[kindOf(lay)]] : lay;
         const fabric = kindOf(material) === 'fabric';
         return newLayer({
           id: `l${i}`,

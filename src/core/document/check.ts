@@ -65,16 +65,21 @@ const MISSING: Record<ListName, string> = {
 };
 
 /** What is named, where it was there before the change, and by whom: for words that say what stands in the way. */
+interface Named {
+  id: string;
+  name?: string;
+  title?: string;
+}
+
+/** What stands in a list of the boat; lists of one part are not looked through. */
+function namedIn(boat: Boat, list: Held['reference']['list']): readonly Named[] {
+  if (list === 'zones') return boat.parts.flatMap(({ zones }) => zones);
+  return PART_LISTS.has(list) ? [] : (boat[list as ListKey] as readonly Named[]);
+}
+
 function refuseLost(before: Boat | null, who: string, key: string, { reference, id, label, path }: Held): never {
   const { list } = reference;
-  const was =
-    before &&
-    (list === 'zones'
-      ? before.parts.flatMap(({ zones }) => zones)
-      : PART_LISTS.has(list)
-        ? []
-        : (before[list as ListKey] as readonly { id: string; name?: string; title?: string }[])
-    ).find((item) => item.id === id);
+  const was = before && namedIn(before, list).find((item) => item.id === id);
   const thing = MISSING[list];
   if (was)
     throw invalid(

@@ -131,6 +131,12 @@ export function zonePanels(
   return shape && zone.region ? panelsIn(shape, supportsOf(boat), boat, zone, zone.region, construction) : null;
 }
 
+/** Why a surface of the deck may be missing. */
+const NO_SURFACE: Readonly<Record<string, string>> = {
+  cockpit: 'the deck has no cockpit',
+  coachroof: 'the deck has no coachroof',
+};
+
 function panelsIn(
   shape: BoatShape,
   supports: Supports,
@@ -141,12 +147,7 @@ function panelsIn(
 ): ZonePanels {
   const patch = regionPatch(shape, region);
   if (patch === null) {
-    const lacking =
-      region.surface === 'cockpit'
-        ? 'the deck has no cockpit'
-        : region.surface === 'coachroof'
-          ? 'the deck has no coachroof'
-          : 'it lies off the hull, or is empty';
+    const lacking = NO_SURFACE[region.surface] ?? 'it lies off the hull, or is empty';
     throw invalid('zone.region', `${zone.name} has no surface: ${lacking}`);
   }
   const { area: all, centroid } = patchArea(patch);

@@ -47,12 +47,11 @@ export function findMaterial(materials: readonly Material[], text: string): Laye
 }
 
 /** Usual thickness of a core or coating; a fabric finds its own. */
-export const usualThickness = (material: LayerMaterial): number | null =>
-  material.kind === 'fabric'
-    ? null
-    : material.kind === 'coating'
-      ? material.thickness.value
-      : (material.thicknesses.find((t) => t >= 0.015) ?? material.thicknesses[0]!);
+export function usualThickness(material: LayerMaterial): number | null {
+  if (material.kind === 'fabric') return null;
+  if (material.kind === 'coating') return material.thickness.value;
+  return material.thicknesses.find((thickness) => thickness >= 0.015) ?? material.thicknesses[0]!;
+}
 
 /** What a layer of a material is there for, unless said otherwise. */
 export const usualRole = (material: LayerMaterial): LayerRole =>

@@ -37,7 +37,9 @@ export interface ZoneEvaluation {
 /** How a reserve factor stands against 1 and the posture's target. */
 export type Verdict = 'fails' | 'thin' | 'meets' | 'ample';
 export function verdictOf(reserveFactor: number, target: number): Verdict {
-  return reserveFactor < 1 ? 'fails' : reserveFactor < target ? 'thin' : reserveFactor < 2 * target ? 'meets' : 'ample';
+  if (reserveFactor < 1) return 'fails';
+  if (reserveFactor < target) return 'thin';
+  return reserveFactor < 2 * target ? 'meets' : 'ample';
 }
 
 const ORIGIN_RANK: readonly Origin[] = ['generic', 'dataSheet', 'yardTest'];

@@ -26,6 +26,11 @@ const checkOf = (schema: z.ZodType, name: 'min_length' | 'max_length'): number |
     .map(({ minimum, maximum }) => minimum ?? maximum)
     .at(-1);
 
+function kindOfValue(schema: z.ZodType): 'text' | 'number' | 'boolean' {
+  if (schema instanceof z.ZodBoolean) return 'boolean';
+  return schema instanceof z.ZodLiteral ? 'number' : 'text';
+}
+
 function fieldOf(key: string, schema: z.ZodType, last: string): FormField[] {
   const notes = notesOf(schema);
   if (notes?.form === 'none') return [];
@@ -34,8 +39,7 @@ function fieldOf(key: string, schema: z.ZodType, last: string): FormField[] {
   if (notes?.reference && at instanceof z.ZodString)
     return [{ ...common, as: 'reference', reference: notes.reference, optional: isNullable(schema) }];
   if (notes?.options) {
-    const of = at instanceof z.ZodBoolean ? 'boolean' : at instanceof z.ZodLiteral ? 'number' : 'text';
-    return [{ ...common, as: 'choice', options: notes.options, of }];
+    return [{ ...common, as: 'choice', options: notes.options, of: kindOfValue(at) }];
   }
   if (at instanceof z.ZodNumber)
     return [

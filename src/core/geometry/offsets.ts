@@ -15,6 +15,13 @@ export type OffsetUnit = keyof typeof OFFSET_UNITS;
 
 const FACTOR: Record<Exclude<OffsetUnit, 'feetInchesEighths'>, number> = { m: 1, mm: 1e-3, in: 0.0254, ft: 0.3048 };
 
+/** What an entry that is no number looks like, for the refusal. */
+function lookOf(entry: string): string {
+  if (/^(-?\d+)\s*[-.]\s*\d+\s*[-.]\s*\d+\+?$/.test(entry)) return '; it looks like feet-inches-eighths';
+  if (/[a-z"']/i.test(entry)) return '; leave units out of the cells and choose one for the whole table';
+  return '';
+}
+
 /**
  * A number of an offsets table in metres; feet-inches-eighths as "2-7-4", "2.7.4" or "2 7 4", "+" for a sixteenth
  * more, "-" for a half sixteenth less being refused.
@@ -41,12 +48,7 @@ export function readOffset(text: string, unit: OffsetUnit, place: string): numbe
   const plain = /^-?\d{1,3}(,\d{3})+(\.\d+)?$/.test(entry) ? entry.replaceAll(',', '') : entry.replace(',', '.');
   const value = Number(plain);
   if (!Number.isFinite(value)) {
-    const other = /^(-?\d+)\s*[-.]\s*\d+\s*[-.]\s*\d+\+?$/.test(entry)
-      ? '; it looks like feet-inches-eighths'
-      : /[a-z"']/i.test(entry)
-        ? '; leave units out of the cells and choose one for the whole table'
-        : '';
-    throw invalid('file', `${place}: "${entry.slice(0, 20)}" is not a number${other}`);
+    throw invalid('file', `${place}: "${entry.slice(0, 20)}" is not a number${lookOf(entry)}`);
   }
   return value * FACTOR[unit];
 }
@@ -79,6 +81,10 @@ export type OffsetMapping = z.infer<typeof offsetMappingSchema>;
 
 const isChine = (text: string) => /chine|knuckle/i.test(text);
 const isDeck = (text: string) => /sheer|deck|gunwale|rail/i.test(text);
+function namedLine(text: string): 'chine' | 'deck' | null {
+  if (isChine(text)) return 'chine';
+  return isDeck(text) ? 'deck' : null;
+}
 const isKeel = (text: string) => /keel|rabbet|profile|fairbody|centre|center/i.test(text);
 const isHeight = (text: string) => /height|above|hab|\bz\b/i.test(text);
 
@@ -134,7 +140,7 @@ function fromGrid(
   };
   rows.forEach((row, r) => {
     const text = row[label] ?? '';
-    const kind = isChine(text) ? 'chine' : isDeck(text) ? 'deck' : null;
+    const kind = namedLine(text);
     if (kind) {
       named[kind][isHeight(text) ? 'height' : 'breadth'] = r;
       return;

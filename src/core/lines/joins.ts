@@ -127,6 +127,17 @@ function findingsOf(part: Part, line: ZoneLine, layers: readonly LayerAtLine[], 
   return findings;
 }
 
+const sidesOf = (inA: boolean, inB: boolean): 'a' | 'b' | 'both' => {
+  if (!inB) return 'a';
+  return inA ? 'both' : 'b';
+};
+
+/** Mass along a line, kg; null where its length is not known. */
+function massAlong(added: number, length: number | null): number | null {
+  if (added === 0) return 0;
+  return length === null ? null : added * length;
+}
+
 /**
  * What every layer does at every line between zones of a part: runs on, laps or stops; thickness of the laps; whether
  * drops are staggered and bevels gentle.
@@ -151,9 +162,9 @@ export function linesOfPart(
     const layers = part.layers.flatMap((layer, index): LayerAtLine[] => {
       const laid = inA.get(layer.id) ?? inB.get(layer.id);
       if (!laid) return [];
-      const covers = !inB.has(layer.id) ? 'a' : inA.has(layer.id) ? 'both' : 'b';
+      const covers = sidesOf(inA.has(layer.id), inB.has(layer.id));
       const own = join.laps.find((one) => one.layer === layer.id);
-      const laps = covers === 'both' && laid.material.kind === 'fabric' ? (own ? own.lap : join.lap) : null;
+      const laps = covers === 'both' && laid.material.kind === 'fabric' ? (own ?? join).lap : null;
       return [
         {
           layer,
@@ -182,7 +193,7 @@ export function linesOfPart(
         lapThickness: Math.max(thicknessA, thicknessB) + doubled,
         lapWidth: layers.reduce((most, { lap }) => Math.max(most, lap ?? 0), 0),
         bevel,
-        mass: added === 0 ? 0 : length === null ? null : added * length,
+        mass: massAlong(added, length),
         findings: findingsOf(part, line, layers, bevel),
       },
     ];

@@ -1,4 +1,4 @@
-import { edgeAt, openHalfBreadth, type BoatShape, type Point } from '../geometry';
+import { edgeAt, openHalfBreadth, type BoatShape, type Point, type Region } from '../geometry';
 import { isOneHanded, type Boat, type Part, type Zone, shapeOf } from '../document';
 
 /** The line where two zones of a part meet; on the centreline a zone meets its own other hand and `a` is `b`. */
@@ -118,16 +118,23 @@ function deckLine({ hull, deck }: BoatShape, a: Zone, b: Zone): ZoneLine | null 
       return line(`Coachroof front, ${a.name} to ${b.name}`, 'across', 2 * openHalfBreadth(deck, coachroof.to - SAME));
   }
   if (ra.surface === 'deck') {
-    const opening =
-      rb.surface === 'cockpit' && rb.piece === 'side'
-        ? cockpit
-        : rb.surface === 'coachroof' && rb.piece === 'side'
-          ? coachroof
-          : null;
+    const opening = openingAt(deck, rb);
     const common = opening ? Math.min(ra.to, opening.to) - Math.max(ra.from, opening.from) : 0;
     if (common > SAME) return line(`Deck corner, ${a.name} to ${b.name}`, 'along', 2 * common);
   }
   return null;
+}
+
+/** The opening of the deck whose side a region is. */
+function openingAt({ cockpit, coachroof }: BoatShape['deck'], region: Region) {
+  if (region.surface === 'cockpit' && region.piece === 'side') return cockpit;
+  return region.surface === 'coachroof' && region.piece === 'side' ? coachroof : null;
+}
+
+/** What a zone meets on the keel: one of both hands itself, one of a single hand its twin, told once for the two. */
+function metOnKeel(zones: readonly Zone[], zone: Zone): Zone | undefined {
+  if (zone.hand === 'starboard') return undefined;
+  return zone.hand === 'port' ? otherHand(zones, zone) : zone;
 }
 
 /** The zone of the same place on the other hand. */
@@ -157,8 +164,7 @@ function linesOf(shape: BoatShape | null, part: Part): ZoneLine[] {
     const { region } = a;
     if (region?.surface === 'hull') {
       const A = onHull(hull, region);
-      // A zone of both hands meets itself on the keel, one of a single hand its twin.
-      const meets = a.hand === 'port' ? otherHand(zones, a) : a.hand === 'starboard' ? undefined : a;
+      const meets = metOnKeel(zones, a);
       if (meets && A.to - A.from > SAME && region.lower.kind === 'centreline') {
         const x = (A.from + A.to) / 2;
         const reach = girth(hull, x, 0, A.high(x));

@@ -171,7 +171,8 @@ export function partSection(
     const before = zones[i]!;
     const direct = lines.find(({ line }) => line.a === before.id && line.b === zone.id);
     const back = lines.find(({ line }) => line.a === zone.id && line.b === before.id);
-    return direct ? windowOf(direct, false) : back ? windowOf(back, true) : null;
+    if (direct) return windowOf(direct, false);
+    return back ? windowOf(back, true) : null;
   });
   const keel =
     cut.kind === 'across' && zones[0]

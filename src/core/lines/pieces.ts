@@ -1,6 +1,6 @@
 import { isOneHanded, type Boat, type Part } from '../document';
 import { joinAt } from './joins';
-import { neighboursOf, otherHand } from './neighbours';
+import { neighboursOf, otherHand, type ZoneLine } from './neighbours';
 
 /** Pieces of one layer to be cut, all boats' parts of this number-off together. */
 export interface LayerPieces {
@@ -19,10 +19,15 @@ export function twinOf(part: Part, zoneId: string): string | null {
   return otherHand(part.zones, zone)?.id ?? null;
 }
 
+/** The zone across a line from one of its two; null where the line is another's. */
+function otherSide({ a, b }: ZoneLine, zone: string): string | null {
+  if (a === zone) return b;
+  return b === zone ? a : null;
+}
+
 /**
  * How many pieces each layer of a part is cut in: zones that a layer runs through without a lap are one piece, a zone
- * of both hands counts twice unless the
- * layer runs on over the centreline, and everything times the number-off.
+ * of both hands counts twice unless the layer runs on over the centreline, and everything times the number-off.
  *
  * @returns one entry per layer in laying order; `oneHanded` names zones whose twin on the other hand the layer does
  * not cover.
@@ -46,7 +51,7 @@ export function piecesOf(boat: Pick<Boat, 'hull' | 'deck' | 'brief'>, part: Part
       const run = [start];
       for (const at of run)
         for (const { line } of runsOn) {
-          const next = line.a === at ? line.b : line.b === at ? line.a : null;
+          const next = otherSide(line, at);
           if (next !== null && waiting.delete(next)) run.push(next);
         }
       const overCentre = runsOn.some(({ line }) => line.a === line.b && run.includes(line.a));

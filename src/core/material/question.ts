@@ -60,7 +60,8 @@ export function questionMaterial(material: Material, others: readonly Material[]
 
   const family = kin.filter((other) => familyName(other) === familyName(material));
   for (const { key, label, kind, value } of figuresOf(material)) {
-    const peers = family.length >= 2 ? family : WIDE.has(key) ? kin : [];
+    const others = WIDE.has(key) ? kin : [];
+    const peers = family.length >= 2 ? family : others;
     const values = peers.flatMap((peer) =>
       figuresOf(peer)
         .filter((figure) => figure.key === key)

@@ -7,12 +7,18 @@ export type BucklingLoad = 'uniaxialX' | 'biaxial' | 'shear';
 /** Terms per direction, enough for 0.1 % on plates up to about four times as long as wide. */
 const TERMS = 14;
 
+/** In-plane forces of a unit load; compression positive, shear as positive Nxy. */
+const UNIT_LOADS: Record<BucklingLoad, (ratio: number) => { Nx: number; Ny: number; Nxy: number }> = {
+  uniaxialX: () => ({ Nx: 1, Ny: 0, Nxy: 0 }),
+  biaxial: (ratio) => ({ Nx: 1, Ny: ratio, Nxy: 0 }),
+  shear: () => ({ Nx: 0, Ny: 0, Nxy: -1 }),
+};
+
 /** Work of a unit in-plane load on the deflection functions; compression positive, shear as positive Nxy. */
 function loadMatrix(model: RitzModel, load: BucklingLoad, ratio: number): Matrix {
   const { X, Y } = model.integrals(0, 0);
   const pairs = model.pairs[0]!;
-  const [Nx, Ny] = load === 'uniaxialX' ? [1, 0] : load === 'biaxial' ? [1, ratio] : [0, 0];
-  const Nxy = load === 'shear' ? -1 : 0;
+  const { Nx, Ny, Nxy } = UNIT_LOADS[load](ratio);
   const G = Matrix.zeros(pairs.length, pairs.length);
   pairs.forEach(([i, j], p) =>
     pairs.forEach(([k, l], q) => {

@@ -39,18 +39,16 @@ function loadVector(model: RitzModel, load: PlateLoad): number[] {
     );
   };
   const one = () => 1;
-  const [X, Y] =
-    load.kind === 'patch'
-      ? [
-          along('x', load.x - load.length / 2, load.x + load.length / 2, a, one),
-          along('y', load.y - load.breadth / 2, load.y + load.breadth / 2, b, one),
-        ]
-      : load.kind === 'uniform'
-        ? [along('x', 0, a, a, one), along('y', 0, b, b, one)]
-        : [
-            along('x', 0, a, a, (x) => Math.sin((Math.PI * x) / a)),
-            along('y', 0, b, b, (y) => Math.sin((Math.PI * y) / b)),
-          ];
+  const sine = (length: number) => (at: number) => Math.sin((Math.PI * at) / length);
+  const overlap = () => {
+    if (load.kind === 'uniform') return [along('x', 0, a, a, one), along('y', 0, b, b, one)];
+    if (load.kind === 'sinusoidal') return [along('x', 0, a, a, sine(a)), along('y', 0, b, b, sine(b))];
+    return [
+      along('x', load.x - load.length / 2, load.x + load.length / 2, a, one),
+      along('y', load.y - load.breadth / 2, load.y + load.breadth / 2, b, one),
+    ];
+  };
+  const [X, Y] = overlap() as [number[], number[]];
   const f = new Array<number>(model.size).fill(0);
   model.pairs[0]!.forEach(([i, j], p) => (f[p] = load.pressure * X[i]! * Y[j]!));
   return f;

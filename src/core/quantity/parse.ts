@@ -4,6 +4,9 @@ import { displayUnit, QUANTITIES, type QuantityKind, type UnitSystem } from './u
 export type ParsedQuantity = { ok: true; value: number; understood: string } | { ok: false; message: string };
 
 /** How the trade writes a unit, and how the conversion library spells it. */
+const THOUSANDS_OF_PSI: Readonly<Record<string, number>> = { ksi: 1e3, msi: 1e6 };
+/** Units that the conversion knows by another name. */
+const SPELLED_OTHERWISE: Readonly<Record<string, string>> = { kn: 'kt', '°': 'deg' };
 const SPELLINGS: [RegExp, string][] = [
   [/^(gsm|g\/sqm)$/i, 'g/m2'],
   [/^(oz|osy)(\/sq\s?yd)?$/i, 'oz/yd2'],
@@ -91,9 +94,9 @@ export function parseQuantity(text: string, kind: QuantityKind, system: UnitSyst
   if (si === '°' && spelled === '°') return ok(value, kind, system);
   if (kind === 'fraction' && spelled === '%') return ok(value / 100, kind, system);
   try {
-    const thousands = /^ksi$/i.test(spelled) ? 1e3 : /^msi$/i.test(spelled) ? 1e6 : 1;
-    const quantity = Qty(value * thousands, thousands === 1 ? spelled : 'psi');
-    const target = si === 'kn' ? 'kt' : si === '°' ? 'deg' : si;
+    const thousands = THOUSANDS_OF_PSI[spelled.toLowerCase()];
+    const quantity = thousands === undefined ? Qty(value, spelled) : Qty(value * thousands, 'psi');
+    const target = SPELLED_OTHERWISE[si] ?? si;
     if (!target || !quantity.isCompatible(target))
       return { ok: false, message: `${expected}; "${written}" does not measure that.` };
     return ok(quantity.to(target).scalar, kind, system);

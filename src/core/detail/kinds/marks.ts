@@ -54,6 +54,11 @@ export const label = (
   anchor: 'start' | 'middle' | 'end' = 'start',
   size: 'small' | 'normal' = 'normal',
 ): Mark => ({ as: 'text', at, text, anchor, size });
+/** Text at the tip of an arrow leads away from it. */
+function anchorBeside(cosine: number): 'start' | 'middle' | 'end' {
+  if (cosine < -0.3) return 'end';
+  return cosine > 0.3 ? 'start' : 'middle';
+}
 /** An arrow of a load from a point, along a direction. */
 export function loadArrow(at: At, directionDeg: number, length: number, text: string): Mark[] {
   const [c, s] = [Math.cos((directionDeg * Math.PI) / 180), Math.sin((directionDeg * Math.PI) / 180)];
@@ -65,11 +70,7 @@ export function loadArrow(at: At, directionDeg: number, length: number, text: st
   return [
     { as: 'line', points: [at, tip], style: 'load' },
     { as: 'line', points: [wing(22), tip, wing(-22)], style: 'load' },
-    label(
-      [tip[0] + c * length * 0.06, tip[1] + s * length * 0.06],
-      text,
-      c < -0.3 ? 'end' : c > 0.3 ? 'start' : 'middle',
-    ),
+    label([tip[0] + c * length * 0.06, tip[1] + s * length * 0.06], text, anchorBeside(c)),
   ];
 }
 /** A strip turned about a point: from there so long and so wide, with its fibre lines. */

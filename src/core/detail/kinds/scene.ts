@@ -129,11 +129,8 @@ export function sceneOf(boat: Boat, detail: Detail, record?: Recorder): Scene {
     zone.location === 'bulkhead' ||
     zone.location === 'collisionBulkhead' ||
     zone.region?.surface === 'section';
-  const [inPlane, normal]: [[number, number], number] = across
-    ? [[outboard, up], forward]
-    : upright
-      ? [[forward, up], outboard]
-      : [[forward, outboard], up];
+  const level: [[number, number], number] = upright ? [[forward, up], outboard] : [[forward, outboard], up];
+  const [inPlane, normal]: [[number, number], number] = across ? [[outboard, up], forward] : level;
   return {
     boat,
     part,

@@ -86,10 +86,13 @@ export interface LoadedSpan {
   checks: StiffenerCheck[];
 }
 
+/** Parts whose zones carry a span; any part where a zone is named itself. */
+const KIND_UNDER = { zone: null, deck: 'deck', bottom: 'hull', side: 'hull' } as const;
+
 /** The zone on whose laminate a span stands. */
 function zoneUnder({ hull }: BoatShape, boat: Boat, support: Support, span: Span): { part: Part; zone: Zone } | null {
   const [x, , z] = span.middle;
-  const wanted = span.on === 'zone' ? null : span.on === 'deck' ? 'deck' : 'hull';
+  const wanted = KIND_UNDER[span.on];
   for (const part of boat.parts)
     for (const zone of part.zones) {
       if (support.kind === 'rib') {

@@ -27,7 +27,8 @@ export function areaReduction(
   const short = panel ? Math.min(member.shortSide, member.longSide) : member.spacing;
   const long = panel ? Math.max(member.shortSide, member.longSide) : member.span;
   const designArea = panel ? Math.min(long * short, 2.5 * short ** 2) : Math.max(long * short, 0.33 * long ** 2);
-  const kR = planing ? 1 : panel ? 1.5 - 0.3 * short : 1 - 0.2 * long;
+  const displacementFactor = panel ? 1.5 - 0.3 * short : 1 - 0.2 * long;
+  const kR = planing ? 1 : displacementFactor;
   const minimum = pack.areaReductionMinimum[panel ? member.construction : 'stiffener'];
   const kAR = Math.min(1, Math.max(minimum, (kR * 0.1 * loadedMass ** 0.15) / designArea ** 0.3));
 

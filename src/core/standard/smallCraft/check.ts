@@ -74,14 +74,19 @@ export interface PanelContext {
   trace: Trace | undefined;
 }
 
+/** How a check is written down: symbols of what is asked and what is there, their unit, and where it stands. */
+export interface Written {
+  unit: string;
+  asked: string;
+  there: string;
+  source: string;
+}
+
 /** Record a reserve factor and return the check. */
 export function checked(
   check: Omit<Check, 'reserveFactor'>,
   trace: Trace | undefined,
-  unit: string,
-  demandSymbol: string,
-  capacitySymbol: string,
-  source: string,
+  { unit, asked, there, source }: Written,
 ): Check {
   const reserveFactor = check.capacity / check.demand;
   trace?.(
@@ -89,8 +94,8 @@ export function checked(
     {
       quantity: `Reserve factor: ${check.governs}`,
       symbol: 'RF',
-      formula: `\\frac{${capacitySymbol}}{${demandSymbol}}`,
-      inputs: [put(capacitySymbol, check.capacity, unit), put(demandSymbol, check.demand, unit)],
+      formula: `\\frac{${there}}{${asked}}`,
+      inputs: [put(there, check.capacity, unit), put(asked, check.demand, unit)],
       value: reserveFactor,
       unit: '',
       source: cite(source),

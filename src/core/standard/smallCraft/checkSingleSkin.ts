@@ -44,10 +44,7 @@ export function checkSingleSkin(
           governs: `flexural strength of the skin (${said(need.thickness, 'thickness')} needed, ${said(thickness, 'thickness')} there)`,
         },
         trace,
-        'Pa',
-        '\\sigma',
-        '\\sigma_d',
-        'F35, as stress at the thickness that is there',
+        { unit: 'Pa', asked: '\\sigma', there: '\\sigma_d', source: 'F35, as stress at the thickness that is there' },
       ),
     );
   } else
@@ -70,10 +67,7 @@ export function checkSingleSkin(
           governs: 'dry fibre mass of the skin',
         },
         trace,
-        'kg/m²',
-        'w_{min}',
-        'w',
-        'F36',
+        { unit: 'kg/m²', asked: 'w_{min}', there: 'w', source: 'F36' },
       ),
     );
   return { checks, notChecked };
@@ -147,10 +141,7 @@ export function checkSingleSkin(
         governs: `${worst.sheet.name}, sheet ${worst.index + 1} from the mould, in ${worst.side}`,
       },
       trace,
-      'Pa',
-      '\\sigma_k',
-      '\\sigma_{d,k}',
-      'F56 to F58',
+      { unit: 'Pa', asked: '\\sigma_k', there: '\\sigma_{d,k}', source: 'F56 to F58' },
     );
   }
 }

@@ -67,7 +67,8 @@ export function minimumSkins(
   const outer = kDC * k4 * k5 * k6 * (0.1 * craft.waterlineLength + 0.15);
   const inner = pack.minimumSkin.innerShare * outer;
   const LH = craft.hullLength;
-  const coreShearStrength = 1e6 * (LH < 10 ? 0.25 : LH <= 15 ? 0.25 + 0.03 * (LH - 10) : 0.4);
+  // Rises evenly between hulls of 10 and of 15 m; both ends of the rule are met.
+  const coreShearStrength = 1e6 * (0.25 + 0.03 * Math.min(5, Math.max(0, LH - 10)));
 
   record?.({
     quantity: 'Least fibre mass, outer skin',

@@ -3,6 +3,12 @@ import { cite } from './pack';
 
 const clamp = (value: number, low: number, high: number) => Math.min(high, Math.max(low, value));
 
+/** Edge shear of a panel by its aspect ratio; each piece joins the next to within 0.002. */
+function coreShearCoefficient(r: number): number {
+  if (r <= 2) return 0.035 + 0.394 * r - 0.09 * r ** 2;
+  return r <= 3 ? 0.463 + 0.03 * (r - 2) : Math.min(0.5, 0.493 + 0.007 * (r - 3));
+}
+
 /**
  * Coefficients of a panel by its aspect ratio: k2 bending moment and k3 deflection of a clamped plate, k_SHC edge
  * shear.
@@ -15,12 +21,7 @@ export function panelCoefficients(shortSide: number, longSide: number, record?: 
   const r = Math.max(shortSide, longSide) / Math.min(shortSide, longSide);
   const k2 = r > 2 ? 0.5 : clamp((0.271 * r ** 2 + 0.91 * r - 0.554) / (r ** 2 - 0.313 * r + 1.351), 0.308, 0.5);
   const k3 = r >= 2 ? 0.028 : clamp((0.027 * r ** 2 - 0.029 * r + 0.011) / (r ** 2 - 1.463 * r + 1.108), 0.014, 0.028);
-  const kSHC =
-    r <= 2
-      ? 0.035 + 0.394 * r - 0.09 * r ** 2
-      : r <= 3
-        ? 0.463 + 0.03 * (r - 2)
-        : Math.min(0.5, 0.493 + 0.007 * (r - 3));
+  const kSHC = coreShearCoefficient(r);
 
   const inputs = [put('r = l/b', r)];
   record?.({
@@ -44,7 +45,8 @@ export function panelCoefficients(shortSide: number, longSide: number, record?: 
  */
 export function curvatureFactor(crown: number, shortSide: number, record?: Recorder): number {
   const ratio = crown / shortSide;
-  const kC = ratio <= 0.03 ? 1 : ratio > 0.18 ? 0.5 : 1.1 - 3.33 * ratio;
+  const middle = ratio > 0.18 ? 0.5 : 1.1 - 3.33 * ratio;
+  const kC = ratio <= 0.03 ? 1 : middle;
   record?.({
     quantity: 'Curvature factor',
     symbol: 'k_C',

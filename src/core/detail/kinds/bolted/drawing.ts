@@ -3,6 +3,9 @@ import type { DetailOf } from '../schema';
 import { box, dimension, label, loadArrow, millimetres as M, type DetailDrawing, type Mark } from '../marks';
 import { directionOf, line } from '../shared';
 
+/** What stands in the place of the core. */
+const CORE_FILL = { none: 'laminate', solid: 'laminate', highDensity: 'core', plywood: 'wood' } as const;
+
 export function drawBolted(scene: Scene, detail: DetailOf<'bolted'>): DetailDrawing {
   const [bl, bb] = [M(detail.base[0]), M(detail.base[1])];
   const plan: Mark[] = [];
@@ -75,7 +78,7 @@ export function drawBolted(scene: Scene, detail: DetailOf<'bolted'>): DetailDraw
             [-bl / 2 - run + t * detail.bevel, y + t],
           ],
           'outline',
-          detail.core === 'plywood' ? 'wood' : detail.core === 'highDensity' ? 'core' : 'laminate',
+          CORE_FILL[detail.core],
           true,
         ),
       );

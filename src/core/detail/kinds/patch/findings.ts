@@ -1,4 +1,5 @@
 import { invalid } from '../../../error';
+import type { LaidLayer } from '../../../evaluate';
 import { said, saidLength } from '../../../quantity';
 import {
   BOND_STRENGTH,
@@ -8,6 +9,7 @@ import {
   memberAlong,
   preparationSteps,
   sheetMass,
+  type Asked,
   type DetailCaution,
   type Findings,
   type Scene,
@@ -18,6 +20,122 @@ import type { DetailOf } from '../schema';
 const MOST_WEB = 30;
 const LEAST_RADIUS = 5;
 
+/** What the checks of a patch start from: lengths m, force N with its factor, strengths Pa. */
+interface PatchInput {
+  scene: Scene;
+  detail: DetailOf<'patch'>;
+  own: readonly LaidLayer[];
+  ownThickness: number;
+  largest: DetailOf<'patch'>['sheets'][number];
+  directionDeg: number;
+  force: number;
+  bond: number;
+}
+
+function webChecks({ scene, detail, own, ownThickness, largest, directionDeg, force, bond }: PatchInput): Asked[] {
+  const web = memberAlong(scene.book, own, directionDeg);
+  return [
+    {
+      id: 'web',
+      name: 'Web in shear',
+      unit: 'Pa',
+      demand: force / (detail.breadth * ownThickness),
+      capacity: web.shearStrength,
+      source: 'Shear flow over the depth of the web',
+    },
+    {
+      id: 'slender',
+      name: 'Slenderness of the web',
+      unit: '',
+      demand: detail.breadth / ownThickness,
+      capacity: MOST_WEB,
+      source: `Depth over thickness, ${MOST_WEB} at most without a core or stiffeners`,
+    },
+    {
+      id: 'bond',
+      name: 'Bond at the foot of the web',
+      unit: 'Pa',
+      demand: force / (largest.length * detail.breadth),
+      capacity: bond,
+      source: 'Mean shear over length and depth',
+    },
+  ];
+}
+
+function wrapChecks({ scene, detail, own, ownThickness, largest, force, bond }: PatchInput): Asked[] {
+  const tape = memberAlong(scene.book, own, 90);
+  const reach = largest.length / 2;
+  return [
+    {
+      id: 'wrap',
+      name: 'Wrap in tension, both faces',
+      unit: 'N',
+      demand: force,
+      capacity: 2 * tape.tensileStrength * ownThickness * detail.breadth,
+      source: 'Strength of the wrap on both faces over its breadth',
+    },
+    {
+      id: 'bond',
+      name: 'Bond on each face',
+      unit: 'Pa',
+      demand: force / (2 * reach * detail.breadth),
+      capacity: bond,
+      source: 'Mean shear over half the length on each face',
+    },
+    {
+      id: 'radius',
+      name: 'Radius of the edge',
+      unit: 'm',
+      demand: LEAST_RADIUS * ownThickness,
+      capacity: detail.radius,
+      source: 'Five thicknesses of the wrap at least',
+    },
+  ];
+}
+
+function doublerChecks({ scene, detail, own, largest, directionDeg, force, bond }: PatchInput): Asked[] {
+  const { book, laid, inPlane, factor } = scene;
+  const fabrics = laid.filter(({ material }) => material.kind === 'fabric');
+  const together = memberAlong(book, [...fabrics, ...own], directionDeg);
+  return [
+    {
+      id: 'tension',
+      name: 'Laminate and patch together',
+      unit: 'Pa',
+      demand: force / (detail.breadth * together.thickness),
+      capacity: Math.min(together.tensileStrength, together.compressiveStrength),
+      source: 'Force over breadth and thickness',
+    },
+    {
+      id: 'shear',
+      name: 'In-plane shear round the patch',
+      unit: 'Pa',
+      demand: force / (2 * largest.length * together.thickness),
+      capacity: together.shearStrength,
+      source: 'Force over both sides of the patch',
+    },
+    {
+      id: 'bond',
+      name: 'Bond of the patch',
+      unit: 'Pa',
+      demand: (Math.hypot(...inPlane) * factor) / (largest.length * largest.breadth),
+      capacity: bond,
+      source: 'Mean shear over the largest sheet',
+    },
+  ];
+}
+
+const CHECKS: Record<DetailOf<'patch'>['form'], (input: PatchInput) => Asked[]> = {
+  patch: doublerChecks,
+  wrappedEdge: wrapChecks,
+  web: webChecks,
+};
+function saidForm({ form, breadth, sheets }: DetailOf<'patch'>, thickness: number): string {
+  if (form === 'web') return `web ${saidLength(breadth)} deep, ${saidLength(thickness)}`;
+  if (form === 'wrappedEdge') return `wrapped over the edge, ${saidLength(breadth)}`;
+  return `${sheets.length} sheets, ${saidLength(thickness)}`;
+}
+
 /**
  * A patch or doubler that spreads a load, an edge wrapped to both faces, or a web in shear.
  *
@@ -25,7 +143,7 @@ const LEAST_RADIUS = 5;
  * Source: nominal stresses; shear flow over the depth of a web; mean shear of the bond; ply drop-off at 20 thicknesses.
  */
 export function patchFindings(scene: Scene, detail: DetailOf<'patch'>): Findings {
-  const { book, zone, laid, inPlane, normal, factor, load, loadName } = scene;
+  const { book, zone, inPlane, normal, factor, load, loadName } = scene;
   if (!load) throw invalid('load', `${detail.name}: give it a load case`);
   const largest = detail.sheets.reduce((a, b) => (b.length * b.breadth > a.length * a.breadth ? b : a));
   if (largest.length * largest.breadth > zone.geometry.area)
@@ -60,101 +178,9 @@ export function patchFindings(scene: Scene, detail: DetailOf<'patch'>): Findings
           }),
         ];
   const cautions: DetailCaution[] = [];
-  const checks =
-    detail.form === 'web'
-      ? (() => {
-          const web = memberAlong(book, own, directionDeg);
-          return [
-            check(scene, {
-              id: 'web',
-              name: 'Web in shear',
-              unit: 'Pa',
-              demand: F / (detail.breadth * ownThickness),
-              capacity: web.shearStrength,
-              source: 'Shear flow over the depth of the web',
-            }),
-            check(scene, {
-              id: 'slender',
-              name: 'Slenderness of the web',
-              unit: '',
-              demand: detail.breadth / ownThickness,
-              capacity: MOST_WEB,
-              source: `Depth over thickness, ${MOST_WEB} at most without a core or stiffeners`,
-            }),
-            check(scene, {
-              id: 'bond',
-              name: 'Bond at the foot of the web',
-              unit: 'Pa',
-              demand: F / (largest.length * detail.breadth),
-              capacity: bond,
-              source: 'Mean shear over length and depth',
-            }),
-          ];
-        })()
-      : detail.form === 'wrappedEdge'
-        ? (() => {
-            const tape = memberAlong(book, own, 90);
-            const reach = largest.length / 2;
-            return [
-              check(scene, {
-                id: 'wrap',
-                name: 'Wrap in tension, both faces',
-                unit: 'N',
-                demand: F,
-                capacity: 2 * tape.tensileStrength * ownThickness * detail.breadth,
-                source: 'Strength of the wrap on both faces over its breadth',
-              }),
-              check(scene, {
-                id: 'bond',
-                name: 'Bond on each face',
-                unit: 'Pa',
-                demand: F / (2 * reach * detail.breadth),
-                capacity: bond,
-                source: 'Mean shear over half the length on each face',
-              }),
-              check(scene, {
-                id: 'radius',
-                name: 'Radius of the edge',
-                unit: 'm',
-                demand: LEAST_RADIUS * ownThickness,
-                capacity: detail.radius,
-                source: 'Five thicknesses of the wrap at least',
-              }),
-            ];
-          })()
-        : (() => {
-            const together = memberAlong(
-              book,
-              [...laid.filter(({ material }) => material.kind === 'fabric'), ...own],
-              directionDeg,
-            );
-            return [
-              check(scene, {
-                id: 'tension',
-                name: 'Laminate and patch together',
-                unit: 'Pa',
-                demand: F / (detail.breadth * together.thickness),
-                capacity: Math.min(together.tensileStrength, together.compressiveStrength),
-                source: 'Force over breadth and thickness',
-              }),
-              check(scene, {
-                id: 'shear',
-                name: 'In-plane shear round the patch',
-                unit: 'Pa',
-                demand: F / (2 * largest.length * together.thickness),
-                capacity: together.shearStrength,
-                source: 'Force over both sides of the patch',
-              }),
-              check(scene, {
-                id: 'bond',
-                name: 'Bond of the patch',
-                unit: 'Pa',
-                demand: (Math.hypot(...inPlane) * factor) / (largest.length * largest.breadth),
-                capacity: bond,
-                source: 'Mean shear over the largest sheet',
-              }),
-            ];
-          })();
+  const checks = CHECKS[detail.form]({ scene, detail, own, ownThickness, largest, directionDeg, force: F, bond }).map(
+    (asked) => check(scene, asked),
+  );
   const mats = own.filter(({ components }) =>
     components.some(({ fibre, form }) => form === 'randomMat' || fibre.family === 'aramid'),
   );
@@ -185,12 +211,7 @@ export function patchFindings(scene: Scene, detail: DetailOf<'patch'>): Findings
     path: [
       { text: `${loadName} ${said(load.force, 'force')} × ${factor}`, check: null },
       {
-        text:
-          detail.form === 'web'
-            ? `web ${saidLength(detail.breadth)} deep, ${saidLength(ownThickness)}`
-            : detail.form === 'wrappedEdge'
-              ? `wrapped over the edge, ${saidLength(detail.breadth)}`
-              : `${detail.sheets.length} sheets, ${saidLength(ownThickness)}`,
+        text: saidForm(detail, ownThickness),
         check: checks[0]!.id,
       },
       {

@@ -4,6 +4,10 @@ import { evaluateStiffeners } from '../../../evaluate';
 import { BOND_STRENGTH, check, inMm, need, NO_MASS, preparationSteps, type Findings, type Scene } from '../scene';
 import type { DetailOf } from '../schema';
 
+/** Length of an end over the height of the stiffener, at least. */
+const LEAST_TAPER = { tapered: 3, bracketed: 1.5, cutOff: 5 } as const;
+const SAID_END = { tapered: 'tapered', bracketed: 'bracketed', cutOff: 'cut off' } as const;
+
 /**
  * The end of a stiffener, and where two cross. Source: end shear of the stiffener over the bond of its flanges within
  * the taper.
@@ -43,7 +47,7 @@ export function stiffenerEndFindings(scene: Scene, detail: DetailOf<'stiffenerEn
       id: 'taper',
       name: 'Length of the end',
       unit: '',
-      demand: detail.end === 'bracketed' ? 1.5 : detail.end === 'tapered' ? 3 : 5,
+      demand: LEAST_TAPER[detail.end],
       capacity: detail.taper,
       source: 'Taper 1 : 3, bracket 1 : 1.5; cut off square it leaves a hard spot',
     }),
@@ -65,7 +69,7 @@ export function stiffenerEndFindings(scene: Scene, detail: DetailOf<'stiffenerEn
     path: [
       { text: `${found.support.name}: ${said(shear, 'force')} at its end`, check: null },
       {
-        text: `${detail.end === 'tapered' ? 'tapered' : detail.end === 'bracketed' ? 'bracketed' : 'cut off'} 1 : ${detail.taper}`,
+        text: `${SAID_END[detail.end]} 1 : ${detail.taper}`,
         check: 'taper',
       },
       { text: `flanges ${saidLength(width)} over ${saidLength(taper)}`, check: 'bond' },

@@ -21,6 +21,12 @@ import {
 import type { DetailOf } from '../schema';
 
 const LEAST_STEP = 20;
+/** When the straps are laid, by what stands there already. */
+const SEQUENCE_STEP = {
+  before: 'Lay the straps first; bulkhead or knee comes over them',
+  after: 'Bulkhead or knee is in and faired; straps come over it',
+  none: '',
+} as const;
 /** Inside radius below which a unidirectional strap is taken to lose its fibres, in thicknesses. */
 const LEAST_RADIUS = 5;
 
@@ -226,11 +232,7 @@ export function strapFindings(scene: Scene, detail: DetailOf<'strap'>): Findings
   const steps = [
     ...preparationSteps(detail.preparation),
     `Mark the load's direction${detail.sides === 2 ? ` and the legs at ${half}° to it` : ''}`,
-    detail.sequence === 'before'
-      ? 'Lay the straps first; bulkhead or knee comes over them'
-      : detail.sequence === 'after'
-        ? 'Bulkhead or knee is in and faired; straps come over it'
-        : '',
+    SEQUENCE_STEP[detail.sequence],
     `Lay strip by strip, each ${saidLength(detail.step)} shorter than the one under it, longest first; alternate the sides`,
     'Cover with one layer of light fabric against chafe and sun',
   ].filter(Boolean);
