@@ -12,7 +12,7 @@ const VIEWS: [name: string, url: string, ready: string][] = [
   ['zones-sail', '/boats/brant-56/zones', 'Panel breadth'],
   ['layup', '/boats/merrow-84/layup', 'Least reserve'],
   ['analysis', '/boats/merrow-84/analysis', 'First ply by'],
-  ['panel', '/boats/merrow-84/panel', 'How it is held and loaded'],
+  ['panel', '/boats/merrow-84/panel', 'the panel would buckle'],
   ['stiffeners', '/boats/merrow-84/stiffeners', 'Bending stiffness'],
   ['check', '/boats/brant-56/check', 'draws of fibre fraction, strengths and core, seed 84.'],
   ['weights', '/boats/merrow-84/weights', 'target'],

@@ -1,4 +1,4 @@
-import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test as base, type APIRequestContext, type Page } from '@playwright/test';
@@ -9,7 +9,7 @@ export const test = base.extend<{ quiet: void }>({
   quiet: [
     async ({ context }, use) => {
       const thrown: string[] = [];
-      context.on('weberror', (error) => thrown.push(error.error().message));
+      context.on('weberror', (error) => thrown.push(`${error.page()?.url()}: ${error.error().message}`));
       await use();
       expect(thrown, 'thrown in a page').toEqual([]);
     },
@@ -32,9 +32,11 @@ export async function ownBoat(request: APIRequestContext, name: string): Promise
 /** Go there (or load again) and wait until the page answers to keys. */
 export async function open(page: Page, url?: string): Promise<void> {
   await (url === undefined ? page.reload() : page.goto(url));
-  await page.waitForFunction(() =>
-    Object.keys(document.querySelector('main') ?? {}).some((key) => key.startsWith('__reactFiber')),
-  );
+  await page.waitForFunction(() => {
+    const awake = (element: Element) => Object.keys(element).some((key) => key.startsWith('__reactFiber'));
+    const main = document.querySelector('main');
+    return main !== null && [main, ...main.querySelectorAll('a, button, input, select')].every(awake);
+  });
 }
 
 const row = (page: Page, number: number) => page.locator('.layer-row').nth(number - 1);
@@ -105,7 +107,7 @@ export async function sameNumbers(page: Page, name: string): Promise<void> {
   const file = path.join('tests/e2e/numbers', `${name}.txt`);
   const now = `${await wordsOn(page)}\n`;
   const update = test.info().config.updateSnapshots;
-  if (update === 'all' || (update === 'changed' && !existsSync(file))) {
+  if (update === 'all' || update === 'changed') {
     mkdirSync(path.dirname(file), { recursive: true });
     writeFileSync(file, now);
   } else expect(now, `the numbers of ${name}`).toBe(readFileSync(file, 'utf8'));
