@@ -13,6 +13,9 @@ const LAYERS = {
   text: Colors.White,
 } as const;
 
+const lineXs = (mark: DetailDrawing['views'][number]['marks'][number]): number[] =>
+  mark.as === 'line' ? mark.points.map(([x]) => x) : [];
+
 /**
  * A detail's drawing as DXF in millimetres, true to size; views stand side by side, each kind of line on its own
  * layer.
@@ -24,11 +27,7 @@ export function detailDxf({ views }: DetailDrawing, title: string): string {
   let x0 = 0;
   for (const { title: view, marks } of views) {
     const xs = marks.flatMap((mark) =>
-      mark.as === 'line'
-        ? mark.points.map(([x]) => x)
-        : mark.as === 'circle'
-          ? [mark.at[0] - mark.radius, mark.at[0] + mark.radius]
-          : [],
+      mark.as === 'circle' ? [mark.at[0] - mark.radius, mark.at[0] + mark.radius] : lineXs(mark),
     );
     const ys = marks.flatMap((mark) => (mark.as === 'line' ? mark.points.map(([, y]) => y) : []));
     const shift = x0 - Math.min(...xs);

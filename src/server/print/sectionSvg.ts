@@ -2,6 +2,10 @@ import type { ZoneEvaluation } from '@/core/evaluate';
 
 const escapeXml = (text: string) => text.replace(/[<>&"']/g, (character) => `&#${character.charCodeAt(0)};`);
 
+/** Fills of a section in print; fabrics take turns. */
+const FABRIC_FILLS = ['#d8d2c6', '#b9b2a6'] as const;
+const FILLS = { core: '#efe4cc', coating: '#ffffff' } as const;
+
 /**
  * A zone's stack to scale as SVG text for the print: mould face at the foot, layer numbers beside it.
  * @param scale points per metre, common to all sections of a part.
@@ -13,14 +17,7 @@ export function sectionSvg(evaluation: ZoneEvaluation, scale: number, width = 96
   const bars = evaluation.layers.map(({ material, thickness, index }) => {
     const tall = thickness * scale;
     y -= tall;
-    const fill =
-      material.kind === 'core'
-        ? '#efe4cc'
-        : material.kind === 'coating'
-          ? '#ffffff'
-          : index % 2
-            ? '#b9b2a6'
-            : '#d8d2c6';
+    const fill = material.kind === 'fabric' ? FABRIC_FILLS[index % 2]! : FILLS[material.kind];
     const middle = y + tall / 2;
     const label =
       lastLabel - middle >= 6

@@ -33,9 +33,13 @@ export async function listRevisions(context: StoreContext, boatId: string): Prom
   const withdrawn = new Set(events.filter(({ kind }) => kind === 'withdrawn').map(({ label }) => label));
   const standing = rows.find(({ label }) => !withdrawn.has(label))?.label;
   const floor = events.findLast(({ kind }) => kind === 'floor')?.label;
+  const stateOf = (label: string): Revision['state'] => {
+    if (withdrawn.has(label)) return 'withdrawn';
+    return label === standing ? 'stands' : 'superseded';
+  };
   return rows.map((row) => ({
     ...row,
-    state: withdrawn.has(row.label) ? 'withdrawn' : row.label === standing ? 'stands' : 'superseded',
+    state: stateOf(row.label),
     onFloor: row.label === floor && !withdrawn.has(row.label),
     events: events.filter(({ label }) => label === row.label).map(({ label: _, ...event }) => event),
   }));

@@ -9,6 +9,7 @@ import { Chart } from '../shared/charts/Chart';
 import { PALETTE } from '../shared/palette';
 import { useUnits } from '../shared/units';
 
+const NAMED_DIRECTIONS: Readonly<Record<number, string>> = { 0: 'fore and aft, 0°', 90: 'across, 90°' };
 const DIRECTIONS = [0, 45, 90, -45];
 /** Load against strain, the order of failure on it, and the strengths simply added up as a dashed line. */
 function compatibilityConfig(
@@ -129,7 +130,7 @@ export function CompatibilityPanel({ analysis, zoneName }: { analysis: ZoneAnaly
           >
             {DIRECTIONS.map((angle) => (
               <option key={angle} value={angle}>
-                {angle === 0 ? 'fore and aft, 0°' : angle === 90 ? 'across, 90°' : `at ${formatNumber(angle, 0)}°`}
+                {NAMED_DIRECTIONS[angle] ?? `at ${formatNumber(angle, 0)}°`}
               </option>
             ))}
           </Form.Select>

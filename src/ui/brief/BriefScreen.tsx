@@ -13,6 +13,7 @@ import {
   type BriefNumber,
   type NumberField,
   type Posture,
+  type Boat,
 } from '@/core/document';
 import { dynamicLoadFactor, isPlaning, type StandardPack } from '@/core/standard';
 import { useDesign } from '../shared/boat';
@@ -52,6 +53,19 @@ function Choice<T extends string>({
   );
 }
 
+/** Which pressures apply, and why. */
+function saidMode(boat: Boat): string {
+  const { brief } = boat;
+  if (brief.kind === 'sail') return 'Sailing craft: sailing pressures apply.';
+  const craft = craftOf(brief);
+  const method = methodOf(boat);
+  const ratio = formatNumber(brief.maxSpeedKnots / Math.sqrt(brief.waterlineLength), 1);
+  const said = `speed over the root of the waterline is ${ratio}`;
+  if (!isPlaning(craft, method)) return `Displacement: ${said}, below ${method.planingSpeedRatio}.`;
+  const factor = formatNumber(dynamicLoadFactor(craft), 2);
+  return `Planing: ${said}, ${method.planingSpeedRatio} or more. Dynamic load factor ${factor} g.`;
+}
+
 /** What must this boat be? */
 export function BriefScreen({ shelf, packs }: { shelf: Material[]; packs: StandardPack[] }) {
   const { boat } = useDesign();
@@ -84,12 +98,10 @@ export function BriefScreen({ shelf, packs }: { shelf: Material[]; packs: Standa
       }) ?? null,
     );
   };
+  const method = methodOf(boat);
   const resins = Object.fromEntries(
     [...boat.materials, ...shelf].filter((m) => m.kind === 'resin').map((m) => [m.id, m.name]),
   );
-  const craft = craftOf(brief);
-  const method = methodOf(boat);
-  const planing = isPlaning(craft, method);
 
   return (
     <>
@@ -100,13 +112,7 @@ export function BriefScreen({ shelf, packs }: { shelf: Material[]; packs: Standa
           <Card className="mb-3">
             <Card.Body>
               <HullSketch brief={brief} />
-              <p className="small soft mb-0">
-                {brief.kind === 'sail'
-                  ? 'Sailing craft: sailing pressures apply.'
-                  : planing
-                    ? `Planing: speed over the root of the waterline is ${formatNumber(brief.maxSpeedKnots / Math.sqrt(brief.waterlineLength), 1)}, ${method.planingSpeedRatio} or more. Dynamic load factor ${formatNumber(dynamicLoadFactor(craft), 2)} g.`
-                    : `Displacement: speed over the root of the waterline is ${formatNumber(brief.maxSpeedKnots / Math.sqrt(brief.waterlineLength), 1)}, below ${method.planingSpeedRatio}.`}
-              </p>
+              <p className="small soft mb-0">{saidMode(boat)}</p>
             </Card.Body>
           </Card>
           <Card>

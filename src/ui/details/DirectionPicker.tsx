@@ -3,6 +3,9 @@ import { useRef, type PointerEvent } from 'react';
 
 const R = 52;
 
+/** Degrees by which a key turns the direction. */
+const TURNS: Readonly<Record<string, number>> = { ArrowUp: 5, ArrowRight: 5, ArrowDown: -5, ArrowLeft: -5 };
+
 /** Direction of a load, picked on two small drawings: from above, and from the side. Arrow keys turn by 5°. */
 export function DirectionPicker({
   bearingDeg,
@@ -75,13 +78,8 @@ function Dial({
       onPointerDown={pick}
       onPointerMove={pick}
       onKeyDown={(event) => {
-        const by =
-          event.key === 'ArrowUp' || event.key === 'ArrowRight'
-            ? 5
-            : event.key === 'ArrowDown' || event.key === 'ArrowLeft'
-              ? -5
-              : 0;
-        if (by === 0) return;
+        const by = TURNS[event.key];
+        if (by === undefined) return;
         event.preventDefault();
         onTurn(Math.max(least, Math.min(most, Math.round(value) + by)));
       }}

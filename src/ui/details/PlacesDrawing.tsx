@@ -45,7 +45,8 @@ export function PlacesDrawing({
       <path d={`M${path}Z`} fill="var(--card)" stroke="var(--grey)" />
       <line x1="0" x2={WIDTH} y1={half * scale} y2={half * scale} stroke="var(--line)" strokeDasharray="6 4" />
       {evaluations.map(({ detail, governing, problem }) => {
-        const verdict = problem ? 'fails' : governing ? verdictOf(governing.reserveFactor, target) : 'ample';
+        const checked = governing ? verdictOf(governing.reserveFactor, target) : 'ample';
+        const verdict = problem ? 'fails' : checked;
         const places = detail.number > 1 && Math.abs(detail.y) > 0.01 ? [detail.y, -detail.y] : [detail.y];
         return (
           <g

@@ -158,11 +158,9 @@ export function LaminateBook({
       <Card>
         <Card.Body>
           <h2>Laminates of other boats</h2>
-          {others === null ? (
-            <p className="soft mb-0">Fetching them…</p>
-          ) : foreign.length === 0 ? (
-            <p className="soft mb-0">No other boat keeps a laminate yet.</p>
-          ) : (
+          {others === null && <p className="soft mb-0">Fetching them…</p>}
+          {others !== null && foreign.length === 0 && <p className="soft mb-0">No other boat keeps a laminate yet.</p>}
+          {foreign.length > 0 && (
             <table className="table table-sm" aria-label="Laminates of other boats">
               <thead>
                 <tr>

@@ -349,13 +349,9 @@ function LineEditor({
                   <td className="num">{index + 1}</td>
                   <td>{laid.material.code}</td>
                   <td>
-                    {covers === 'both'
-                      ? lap === null
-                        ? 'runs on'
-                        : 'laps'
-                      : laid.material.kind === 'core'
-                        ? `tapers in ${nameOf(covers === 'a' ? line.a : line.b)}`
-                        : `stops, from ${nameOf(covers === 'a' ? line.a : line.b)}`}
+                    {covers === 'both' && (lap === null ? 'runs on' : 'laps')}
+                    {covers !== 'both' &&
+                      `${laid.material.kind === 'core' ? 'tapers in' : 'stops, from'} ${nameOf(line[covers])}`}
                   </td>
                   <td className="num line-entry">
                     {laid.material.kind === 'fabric' &&

@@ -8,12 +8,10 @@ import { FibreGlyph } from './FibreGlyph';
 
 const isLayerMaterial = (material: Material): material is LayerMaterial =>
   material.kind === 'fabric' || material.kind === 'core' || material.kind === 'coating';
-const familyOf = (material: LayerMaterial) =>
-  material.kind === 'fabric'
-    ? FABRIC_FORMS[material.family]
-    : material.kind === 'core'
-      ? CORE_FAMILIES[material.family]
-      : 'Coating';
+function familyOf(material: LayerMaterial): string {
+  if (material.kind === 'fabric') return FABRIC_FORMS[material.family];
+  return material.kind === 'core' ? CORE_FAMILIES[material.family] : 'Coating';
+}
 
 /**
  * Choose what a layer is made of: type a part of its name or code, arrows, Enter. The boat's own figures stand in

@@ -97,9 +97,10 @@ export function PartSectionDrawing({
     const middle = x + WINDOW / 2;
     const reach = stations.at(-1)!;
     // A window narrower than the widest one is filled with its outermost state.
-    const xs = stations.map((u, i) =>
-      i === 0 ? x : i === stations.length - 1 && Math.abs(u) >= reach - 1e-9 ? x + WINDOW : middle + u * across,
-    );
+    const xs = stations.map((u, i) => {
+      if (i === 0) return x;
+      return i === stations.length - 1 && Math.abs(u) >= reach - 1e-9 ? x + WINDOW : middle + u * across;
+    });
     const heights = stations.map(() => 0);
     return bands.map(({ layerId, thickness }) => {
       const points = thickness.map((t, i): [number, number, number] => {
@@ -253,7 +254,8 @@ function WindowLabel({
         {what.join(', ') || 'all run on'}
       </text>
       <text x={x} y={base + 28} textAnchor="middle" fontSize="9" fill="var(--soft)">
-        {findings.length > 0 ? `${findings.length} to mend` : line.a === line.b ? 'centreline' : ''}
+        {findings.length > 0 && `${findings.length} to mend`}
+        {findings.length === 0 && line.a === line.b && 'centreline'}
       </text>
     </g>
   );

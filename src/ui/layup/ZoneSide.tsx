@@ -1,6 +1,6 @@
 import dynamic from 'next/dynamic';
 import type { Caution } from '@/core/caution';
-import { stackWorking, zoneWorking, type ZoneEvaluation } from '@/core/evaluate';
+import { stackWorking, zoneWorking, type ZoneCheck, type ZoneEvaluation } from '@/core/evaluate';
 import type { Boat, Part, Zone } from '@/core/document';
 import { CHECKS } from '@/core/standard';
 import { CautionList } from '../shared/CautionList';
@@ -16,6 +16,10 @@ const DetailCautions = dynamic(() => import('../details/DetailCautions').then((m
 const LayerMovesPanel = dynamic(() => import('./LayerMovesPanel').then((module) => module.LayerMovesPanel), {
   ssr: false,
 });
+
+const titleOf = (topic: ZoneCheck | 'stack' | 'all') =>
+  typeof topic === 'string' ? WHOLE_TITLES[topic] : CHECKS[topic.id];
+const WHOLE_TITLES = { all: 'whole working', stack: 'stack and stiffness' } as const;
 
 /** The chosen zone beside the grid: its section and results, what each layer buys, what is said against it. */
 export function ZoneSide({
@@ -73,13 +77,12 @@ export function ZoneSide({
       chosenLayer={chosenLayer}
       onWorking={(topic) =>
         onWorking({
-          title: `${zone.name}: ${topic === 'all' ? 'whole working' : topic === 'stack' ? 'stack and stiffness' : CHECKS[topic.id]}`,
-          record: () =>
-            topic === 'stack'
-              ? stackWorking(boat, part, zone)
-              : topic === 'all'
-                ? [...zoneWorking(boat, part, zone), ...stackWorking(boat, part, zone)]
-                : zoneWorking(boat, part, zone, topic.id, topic.pack),
+          title: `${zone.name}: ${titleOf(topic)}`,
+          record: () => {
+            if (topic === 'stack') return stackWorking(boat, part, zone);
+            if (topic === 'all') return [...zoneWorking(boat, part, zone), ...stackWorking(boat, part, zone)];
+            return zoneWorking(boat, part, zone, topic.id, topic.pack);
+          },
         })
       }
     />

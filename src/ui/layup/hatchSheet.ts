@@ -30,16 +30,13 @@ const CELLS = `url("data:image/svg+xml,${encodeURIComponent(
     '<circle cx="3" cy="3" r="1.6"/><circle cx="7.5" cy="7.5" r="1.1"/></svg>',
 )}")`;
 
+/** Looks without a direction; what remains names the direction of its lines. */
+const PLAIN: Readonly<Record<string, string[]>> = { core: [CELLS], mat: [DOTS], coating: [] };
+
 const ruleOf = (look: string): string => {
   const [, ...parts] = look.split(' ');
-  const images = parts.flatMap((part) =>
-    part === 'core'
-      ? [CELLS]
-      : part === 'mat'
-        ? [DOTS]
-        : part === 'coating'
-          ? []
-          : [lines(Number(part.slice(1).replace('m', '-').replace('_', '.')))],
+  const images = parts.flatMap(
+    (part) => PLAIN[part] ?? [lines(Number(part.slice(1).replace('m', '-').replace('_', '.')))],
   );
   return images.length === 0 ? '' : `.${look.replaceAll(' ', '.')}{background-image:${images.join(',')}}`;
 };

@@ -11,7 +11,8 @@ export function useKeysEverywhere(doCommand: (id: string) => void): void {
     const onKey = (event: KeyboardEvent) => {
       const key = keyOf(event);
       const typing = event.target instanceof HTMLElement && event.target.matches('input, textarea, select');
-      const command = key === 'Ctrl+K' ? 'palette' : typing ? undefined : VIEWS[key];
+      const ofView = typing ? undefined : VIEWS[key];
+      const command = key === 'Ctrl+K' ? 'palette' : ofView;
       if (!command || event.defaultPrevented) return;
       doRef.current(command);
       event.preventDefault();

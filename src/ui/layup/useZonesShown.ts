@@ -9,7 +9,7 @@ import { ZONES_SHOWN } from './ZoneStrip';
 export function useZonesShown(part: Part | undefined, zone: Zone | undefined): [number, () => void] {
   const [first, setFirst] = useState(0);
   const at = part && zone ? part.zones.indexOf(zone) : 0;
-  const seen = at < first ? at : at >= first + ZONES_SHOWN ? at - ZONES_SHOWN + 1 : first;
+  const seen = Math.max(at - ZONES_SHOWN + 1, Math.min(at, first));
   const from = Math.max(0, Math.min(seen, (part?.zones.length ?? 0) - ZONES_SHOWN));
   if (from !== first) setFirst(from);
   return [from, () => setFirst(0)];

@@ -70,6 +70,12 @@ function CoefficientField({
 }
 
 /** The build standards: what each asks, whose copy differs from the shipped one in what, who signed for it. */
+function saidDifference(count: number, from: string): string {
+  if (count === 0) return 'Nothing differs from the shipped pack.';
+  const differs = count === 1 ? 'coefficient differs' : 'coefficients differ';
+  return `${count} ${differs} from ${from}, marked below. A change takes the sign-off away.`;
+}
+
 export function PacksScreen({ initial }: { initial: StandardPack[] }) {
   const [packs, setPacks] = useState(initial);
   const [chosen, setChosen] = useState(initial[0]!.id);
@@ -233,9 +239,7 @@ export function PacksScreen({ initial }: { initial: StandardPack[] }) {
             )}
             <p className="small mb-1">
               {own
-                ? differs.size === 0
-                  ? 'Nothing differs from the shipped pack.'
-                  : `${differs.size} ${differs.size === 1 ? 'coefficient differs' : 'coefficients differ'} from ${original?.title ?? 'the shipped pack'}, marked below. A change takes the sign-off away.`
+                ? saidDifference(differs.size, original?.title ?? 'the shipped pack')
                 : 'Shipped: to change a coefficient, make a copy.'}
             </p>
             <table className="table table-sm align-middle" aria-label={`Coefficients of ${pack.title}`}>

@@ -3,6 +3,7 @@ import { contours } from 'd3-contour';
 import { formatNumber } from '@/core/quantity';
 import type { PanelAnalysis } from '@/core/evaluate';
 import { useUnits } from '../shared/units';
+import { saidFixity } from './saidFixity';
 
 const WIDTH = 620;
 const HEIGHT = 300;
@@ -24,12 +25,7 @@ export function DeflectionDrawing({ analysis, name }: { analysis: PanelAnalysis;
   const at = (x: number, y: number): [number, number] => [left + x * scale, top + h - y * scale];
   const [gx, gy] = at(governing.x, governing.y);
   const [dx, dy] = at(deflection.x, deflection.y);
-  const held =
-    panelCase.fixity >= 0.99
-      ? 'clamped'
-      : panelCase.fixity <= 0.01
-        ? 'simply supported'
-        : `${formatNumber(panelCase.fixity * 100, 0)} % fixed`;
+  const held = saidFixity(panelCase.fixity);
   const ticks = (n: number) => Array.from({ length: n }, (_, i) => (i + 0.5) / n);
   return (
     <svg

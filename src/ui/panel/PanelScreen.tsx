@@ -20,6 +20,7 @@ import { WorkingPanel, type WorkingRequest } from '../shared/WorkingPanel';
 import { DeflectionDrawing } from './DeflectionDrawing';
 import { ReferencePanel } from './ReferencePanel';
 import { Refusal } from '../shared/Refusal';
+import { saidFixity } from './saidFixity';
 
 const orWords = <T,>(work: () => T): T | string => {
   try {
@@ -88,13 +89,15 @@ export function PanelScreen() {
         <div className="d-grid gap-3 align-content-start">
           <Card>
             <Card.Body>
-              {typeof analysis === 'string' ? (
+              {typeof analysis === 'string' && (
                 <p className="verdict fails d-inline-block mb-0">✕ Not analysed: {analysis}</p>
-              ) : analysed ? (
+              )}
+              {analysed && (
                 <div className={current ? '' : 'stale'}>
                   <DeflectionDrawing analysis={analysed} name={zone.name} />
                 </div>
-              ) : (
+              )}
+              {analysis === null && (
                 <p className="soft mb-0" role="status">
                   Computing the panel…
                 </p>
@@ -180,13 +183,11 @@ export function PanelScreen() {
                   <tr>
                     <td>By match</td>
                     <td>
-                      {match === null ? (
-                        <span className="soft">no reference chosen for this zone</span>
-                      ) : typeof match === 'string' ? (
-                        match
-                      ) : (
-                        `${match.governing.name} against ${match.reference.name}`
-                      )}
+                      {match === null && <span className="soft">no reference chosen for this zone</span>}
+                      {typeof match === 'string' && match}
+                      {match !== null &&
+                        typeof match !== 'string' &&
+                        `${match.governing.name} against ${match.reference.name}`}
                     </td>
                     <td className="num">
                       {match !== null && typeof match !== 'string' && (
@@ -220,14 +221,7 @@ export function PanelScreen() {
             <Card.Body className="d-grid gap-2">
               <h2 className="mb-0">How it is held and loaded</h2>
               <Form.Group controlId="fixity">
-                <Form.Label className="mb-0">
-                  Edges:{' '}
-                  {panelCase.fixity <= 0.01
-                    ? 'simply supported'
-                    : panelCase.fixity >= 0.99
-                      ? 'clamped'
-                      : `${formatNumber(panelCase.fixity * 100, 0)} % fixed`}
-                </Form.Label>
+                <Form.Label className="mb-0">Edges: {saidFixity(panelCase.fixity)}</Form.Label>
                 <Form.Range
                   min={0}
                   max={1}

@@ -47,15 +47,15 @@ function Standing() {
   const broken = (details ?? []).filter((e) => e.problem !== null || (e.governing?.reserveFactor ?? 1) < 1).length;
   return (
     <span className="small" data-testid="standing">
-      {failing > 0 ? (
+      {failing > 0 && (
         <span className="verdict fails">
           ✕ {failing} {failing === 1 ? 'zone fails' : 'zones fail'}
         </span>
-      ) : thin > 0 ? (
-        <span className="verdict thin">△ {thin} thin</span>
-      ) : open < all.length ? (
+      )}
+      {failing === 0 && thin > 0 && <span className="verdict thin">△ {thin} thin</span>}
+      {failing === 0 && thin === 0 && open < all.length && (
         <span className="verdict meets">✓ every checked zone meets {formatNumber(target, 2)}</span>
-      ) : null}
+      )}
       {weak > 0 && (
         <span className="verdict fails ms-1">
           ✕ {weak} {weak === 1 ? 'stiffener fails' : 'stiffeners fail'}

@@ -53,7 +53,7 @@ function CautionItem({ boat, caution, withPlace }: { boat: Boat; caution: Cautio
       <div className="small">
         <strong>Way out:</strong> {words(rule.wayOut)} <span className="soft">Source: {rule.source}.</span>
       </div>
-      {accepted ? (
+      {accepted && (
         <div className="small">
           Accepted by {accepted.by}, {accepted.at.slice(0, 10)}: {accepted.note}{' '}
           <button
@@ -64,7 +64,8 @@ function CautionItem({ boat, caution, withPlace }: { boat: Boat; caution: Cautio
             Withdraw
           </button>
         </div>
-      ) : signing ? (
+      )}
+      {!accepted && signing && (
         <Form
           className="d-grid gap-1 mt-1"
           onSubmit={(event) => {
@@ -98,7 +99,8 @@ function CautionItem({ boat, caution, withPlace }: { boat: Boat; caution: Cautio
             </Button>
           </div>
         </Form>
-      ) : (
+      )}
+      {!accepted && !signing && (
         <button type="button" className="reason-button small" onClick={() => setSigning(true)}>
           Accept with a note
         </button>

@@ -47,15 +47,13 @@ export function QuantityField({
   const parsed = draft === null || empty ? null : parseQuantity(draft, kind, system);
   const range = `${formatWithUnit(minimum, kind, system)} to ${formatWithUnit(maximum, kind, system)}`;
   const outside = parsed?.ok && (parsed.value < minimum || parsed.value > maximum);
-  const error =
-    refusal ??
-    (empty && !optional
-      ? `${label}: a value between ${range} is needed.`
-      : parsed && !parsed.ok
-        ? parsed.message
-        : outside
-          ? `${label} must be between ${range}${hint ? `: ${hint}` : ''}.`
-          : null);
+  const own = () => {
+    if (empty && !optional) return `${label}: a value between ${range} is needed.`;
+    if (parsed && !parsed.ok) return parsed.message;
+    return outside ? `${label} must be between ${range}${hint ? `: ${hint}` : ''}.` : null;
+  };
+  const error = refusal ?? own();
+  const beside = hideLabel ? '' : (hint ?? '');
 
   const commit = () => {
     if (draft === null) return;
@@ -97,12 +95,7 @@ export function QuantityField({
         }}
       />
       <div id={`${id}-says`} className={error ? 'invalid-feedback d-block' : 'form-text'} aria-live="polite">
-        {error ??
-          (parsed?.ok && /[^\d.,\s−-]/.test(draft ?? '')
-            ? `Taken as ${parsed.understood}`
-            : hideLabel
-              ? ''
-              : (hint ?? ''))}
+        {error ?? (parsed?.ok && /[^\d.,\s−-]/.test(draft ?? '') ? `Taken as ${parsed.understood}` : beside)}
       </div>
     </Form.Group>
   );

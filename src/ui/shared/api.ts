@@ -56,12 +56,11 @@ async function answerOf<T>(response: Response): Promise<T> {
 }
 
 /** Words for an error that reached the page. */
-export const wordsOf = (error: unknown) =>
-  error instanceof ApiError
-    ? error.message
-    : error instanceof TypeError
-      ? 'The server cannot be reached. Nothing was lost; try again.'
-      : String((error as Error).message ?? error);
+export function wordsOf(error: unknown): string {
+  if (error instanceof ApiError) return error.message;
+  if (error instanceof TypeError) return 'The server cannot be reached. Nothing was lost; try again.';
+  return String((error as Error).message ?? error);
+}
 
 const PERSON_KEY = 'keramos.person';
 const listeners = new Set<() => void>();

@@ -3,6 +3,11 @@ import type { Fabric } from '@/core/material';
 
 const SIZE = 120;
 
+const SAID_FORM: Readonly<Record<string, (fabric: Fabric) => string>> = {
+  randomMat: () => 'random strands',
+  woven: ({ weave }) => `${weave === 'none' ? '' : weave} weave`,
+};
+
 /**
  * What the fabric looks like on the table: each component in its order, weave or ply directions truly drawn, roll
  * direction to the right.
@@ -33,11 +38,7 @@ export function FabricPicture({ fabric }: { fabric: Fabric }) {
                 ))}
             </g>
             <text y={SIZE + 13} fontSize="9.5" fill="var(--soft)">
-              {component.form === 'randomMat'
-                ? 'random strands'
-                : component.form === 'woven'
-                  ? `${fabric.weave === 'none' ? '' : fabric.weave} weave`
-                  : 'in stitching order, first below'}
+              {SAID_FORM[component.form]?.(fabric) ?? 'in stitching order, first below'}
             </text>
           </g>
         );
@@ -71,12 +72,10 @@ function Strands() {
 function Weave({ weave }: { weave: Fabric['weave'] }) {
   const threads = 10;
   const pitch = SIZE / threads;
-  const over = (row: number, column: number) =>
-    weave === 'twill'
-      ? (row + column) % 4 < 2
-      : weave === 'satin'
-        ? (column + 2 * row) % 5 === 0
-        : (row + column) % 2 === 0;
+  const over = (row: number, column: number) => {
+    if (weave === 'twill') return (row + column) % 4 < 2;
+    return weave === 'satin' ? (column + 2 * row) % 5 === 0 : (row + column) % 2 === 0;
+  };
   return (
     <g stroke="var(--soft)" strokeWidth="0.7">
       {Array.from({ length: threads * threads }, (_, i) => {

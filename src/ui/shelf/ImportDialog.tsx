@@ -203,14 +203,14 @@ export function ImportDialog({
                     <td className="num">{i + 2}</td>
                     <td>{label}</td>
                     <td>
-                      {!result.ok ? (
+                      {!result.ok && (
                         <span className="verdict fails text-wrap">
                           ✕ {columns.find(({ key }) => key === result.column)?.head ?? result.column}:{' '}
                           {words(result.message)}
                         </span>
-                      ) : unchanged ? (
-                        <span className="soft">on the Shelf already, the same</span>
-                      ) : (
+                      )}
+                      {result.ok && unchanged && <span className="soft">on the Shelf already, the same</span>}
+                      {result.ok && !unchanged && (
                         <>
                           {questions.map((question) => (
                             <div key={question} className="verdict thin text-wrap d-block mb-1">

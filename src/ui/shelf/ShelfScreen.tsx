@@ -287,7 +287,7 @@ export function ShelfScreen({ initial }: { initial: ShelfItem[] }) {
             </Card.Body>
           </Card>
         </div>
-        {editing ? (
+        {editing && (
           <MaterialForm
             key={`${editing.start.id}-${editing.isNew}`}
             start={editing.start}
@@ -297,7 +297,8 @@ export function ShelfScreen({ initial }: { initial: ShelfItem[] }) {
             onSave={(material) => (editing.isNew ? saveNew(material) : save(material, false))}
             onCancel={() => setEditing(null)}
           />
-        ) : chosen ? (
+        )}
+        {!editing && chosen && (
           <MaterialCard
             item={chosen}
             fibreNames={fibreNames}
@@ -308,7 +309,8 @@ export function ShelfScreen({ initial }: { initial: ShelfItem[] }) {
             onCopy={() => copy(chosen.material)}
             onDrop={() => void drop(chosen.material.id)}
           />
-        ) : (
+        )}
+        {!editing && !chosen && (
           <Card>
             <Card.Body className="soft">Choose a material to see its figures.</Card.Body>
           </Card>

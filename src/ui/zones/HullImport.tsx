@@ -82,6 +82,23 @@ function Preview({ stations, waterline }: { stations: Station[]; waterline: numb
  * Bring the hull's shape in: an offsets table (CSV or XLSX) with its columns mapped, or a mesh (STL or OBJ) cut into
  * sections.
  */
+/** Height of the waterline to begin with, m: that of the hull that is there. */
+function waterlineOf(hull: Boat['hull']): number {
+  if (hull === null) return 0.4;
+  return hull.source === 'particulars' ? hull.draft : hull.waterline;
+}
+
+/** The unit that figures of a hull are probably in: a boat's offsets in metres stay below 60. */
+function likelyUnit(cells: readonly string[]): OffsetUnit {
+  if (cells.some((cell) => /\d+-\d+-\d+/.test(cell))) return 'feetInchesEighths';
+  return cells.some((cell) => Number(cell) > 60) ? 'mm' : 'm';
+}
+
+function fileLabel(busy: boolean, picked: boolean): string {
+  if (busy) return 'Cutting sections…';
+  return picked ? 'Another file' : 'Choose an STL or OBJ file';
+}
+
 export function HullImport({
   boat,
   onTake,
@@ -97,9 +114,7 @@ export function HullImport({
   const [trouble, setTrouble] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const drawn = boat.hull;
-  const [waterline, setWaterline] = useState(
-    drawn === null ? 0.4 : drawn.source === 'particulars' ? drawn.draft : drawn.waterline,
-  );
+  const [waterline, setWaterline] = useState(waterlineOf(drawn));
   const [origin, setOrigin] = useState(0);
 
   const [table, setTable] = useState<Table | null>(null);
@@ -132,14 +147,7 @@ export function HullImport({
         line: guess(read.heads, /line|point|name/i, -1),
         label: 0,
       });
-      const cells = read.rows.flat().join(' ');
-      setUnit(
-        /\d+-\d+-\d+/.test(cells)
-          ? 'feetInchesEighths'
-          : read.rows.flat().some((cell) => Number(cell) > 60)
-            ? 'mm'
-            : 'm',
-      );
+      setUnit(likelyUnit(read.rows.flat()));
     } catch (error) {
       setTrouble(wordsOf(error));
     }
@@ -352,7 +360,7 @@ export function HullImport({
                   void readMesh(file, { unit: meshUnit, forward, up });
                 }}
               >
-                {busy ? 'Cutting sections…' : picked ? 'Another file' : 'Choose an STL or OBJ file'}
+                {fileLabel(busy, picked !== null)}
               </FileButton>
               <span className="soft small">
                 {mesh

@@ -27,18 +27,13 @@ function fit(runs: readonly (readonly [number, number])[][], width: number, heig
 const path = (points: [number, number][]) => `M${points.map(([x, y]) => `${x.toFixed(1)} ${y.toFixed(1)}`).join('L')}Z`;
 
 /** Panels seen square on: along the boat and up the girth, or straight at a flat zone. */
-const flatten = (zone: Zone) =>
-  zone.region?.surface === 'section' ||
-  zone.region?.surface === 'transom' ||
-  (zone.region?.surface === 'coachroof' && zone.region.piece === 'front')
-    ? ([, y, z]: Point): [number, number] => [y, z]
-    : zone.region?.surface === 'hull' && zone.location !== 'bottom'
-      ? ([x, , z]: Point): [number, number] => [x, z]
-      : zone.region?.surface === 'coachroof' && zone.region.piece === 'side'
-        ? ([x, , z]: Point): [number, number] => [x, z]
-        : zone.region?.surface === 'cockpit' && zone.region.piece === 'side'
-          ? ([x, , z]: Point): [number, number] => [x, z]
-          : ([x, y]: Point): [number, number] => [x, y];
+function flatten({ region, location }: Zone): (point: Point) => [number, number] {
+  const piece = region?.surface === 'coachroof' || region?.surface === 'cockpit' ? region.piece : null;
+  const across = region?.surface === 'section' || region?.surface === 'transom' || piece === 'front';
+  if (across) return ([, y, z]) => [y, z];
+  const upright = piece === 'side' || (region?.surface === 'hull' && location !== 'bottom');
+  return upright ? ([x, , z]) => [x, z] : ([x, y]) => [x, y];
+}
 
 /** All panels of a zone with the one that governs, and the zone developed flat. */
 export function PanelsDrawing({
@@ -154,7 +149,8 @@ function gridOf(boat: Boat, zone: Zone): { id: string; name: string; computed: b
         ? support.zone === zone.id
         : surface === (support.kind === 'beam' || support.kind === 'girder' ? 'deck' : 'hull');
     const geometry = here ? members.get(support.id) : null;
-    const on = zone.location === 'bottom' ? 'bottom' : surface === 'hull' ? 'side' : null;
+    const above = surface === 'hull' ? 'side' : null;
+    const on = zone.location === 'bottom' ? 'bottom' : above;
     return (geometry?.spans ?? []).flatMap((span, i) =>
       on === null || span.on === on
         ? [{ id: `${support.id}-${i}`, name: support.name, computed: support.section !== null, points: span.points }]

@@ -20,11 +20,21 @@ const SURFACES = {
 } as const;
 type Surface = keyof typeof SURFACES;
 
+const COACHROOF = { top: 'coachroofTop', side: 'coachroofSide', front: 'coachroofFront' } as const;
+/** Where an edge lies to begin with, m. */
+const NEW_EDGE: Record<HullEdge['kind'], HullEdge> = {
+  centreline: { kind: 'centreline' },
+  chine: { kind: 'chine' },
+  waterline: { kind: 'waterline' },
+  deckEdge: { kind: 'deckEdge' },
+  girth: { kind: 'girth', distance: 0.25 },
+  height: { kind: 'height', height: 0.5 },
+};
+
 const surfaceOf = (region: Region | null): Surface => {
   if (region === null) return 'typed';
   if (region.surface === 'cockpit') return region.piece === 'sole' ? 'cockpitSole' : 'cockpitSide';
-  if (region.surface === 'coachroof')
-    return region.piece === 'top' ? 'coachroofTop' : region.piece === 'side' ? 'coachroofSide' : 'coachroofFront';
+  if (region.surface === 'coachroof') return COACHROOF[region.piece];
   return region.surface;
 };
 
@@ -92,8 +102,7 @@ function EdgeField({
   edge: HullEdge;
   onChange: (edge: HullEdge) => string | undefined;
 }) {
-  const choose = (kind: HullEdge['kind']) =>
-    onChange(kind === 'girth' ? { kind, distance: 0.25 } : kind === 'height' ? { kind, height: 0.5 } : { kind });
+  const choose = (kind: HullEdge['kind']) => onChange(NEW_EDGE[kind]);
   return (
     <Form.Group controlId={`edge-${label}`}>
       <Form.Label className="mb-0">{label} edge</Form.Label>

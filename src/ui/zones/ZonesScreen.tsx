@@ -41,6 +41,7 @@ export function ZonesScreen() {
   const [evaluateTrial] = useState(makeEvaluator);
   const trying = trial !== null && trial.of === state.boat;
   const boat = trying ? trial.boat : state.boat;
+  const shown = shapeOf(boat) === null ? 'pressure' : view;
   const evaluations = useMemo(
     () => (trying ? evaluateTrial(boat) : state.evaluations),
     [trying, boat, evaluateTrial, state.evaluations],
@@ -106,11 +107,11 @@ export function ZonesScreen() {
                 open={view}
                 onOpen={setView}
               />
-              {view === 'pressure' || shapeOf(boat) === null ? (
+              {shown === 'pressure' && (
                 <PressureChart boat={boat} evaluations={evaluations} chosen={chosen} onChoose={setChosen} />
-              ) : view === 'sections' ? (
-                <SectionsDrawing boat={boat} zone={zone ?? null} onChoose={choose} />
-              ) : (
+              )}
+              {shown === 'sections' && <SectionsDrawing boat={boat} zone={zone ?? null} onChoose={choose} />}
+              {shown === 'drawing' && (
                 <BoatDrawing boat={boat} chosen={chosen} onChoose={choose} onDrag={drag} onDrop={drop} />
               )}
             </Card.Body>
@@ -255,11 +256,9 @@ export function ZonesScreen() {
             open={side}
             onOpen={setSide}
           />
-          {side === 'shape' ? (
-            <ShapeEditor boat={boat} />
-          ) : side === 'supports' ? (
-            <SupportsEditor boat={boat} zoneId={zone?.id ?? null} />
-          ) : part && zone ? (
+          {side === 'shape' && <ShapeEditor boat={boat} />}
+          {side === 'supports' && <SupportsEditor boat={boat} zoneId={zone?.id ?? null} />}
+          {side === 'zone' && part && zone && (
             <>
               {zone.region && (
                 <Card>
@@ -270,7 +269,8 @@ export function ZonesScreen() {
               )}
               <ZoneEditor boat={boat} part={part} zone={zone} onRemoved={() => setChosen(null)} />
             </>
-          ) : (
+          )}
+          {side === 'zone' && !(part && zone) && (
             <Card>
               <Card.Body className="soft">
                 Choose a zone in the table or on the drawing to see and change its figures.

@@ -31,6 +31,13 @@ const changed = <K extends DetailKind>(from: Boat, id: string, patch: Partial<De
 const reserve = (evaluation: ReturnType<typeof evaluateDetail>, id: string) =>
   evaluation.checks.find((check) => check.id === id)?.reserveFactor;
 
+type DrawnMark = NonNullable<ReturnType<typeof drawDetail>>['views'][number]['marks'][number];
+/** Where a mark of a drawing stands. */
+function pointsOf(mark: DrawnMark): readonly (readonly [number, number])[] {
+  if ('points' in mark) return mark.points;
+  return 'at' in mark ? [mark.at] : [mark.from, mark.to];
+}
+
 describe('the details of the demo boats', () => {
   const all = [...evaluateDetails(boat), ...evaluateDetails(sail)];
   it('are all checked, drawn, told as a path and weighed; one of them fails', () => {
@@ -327,8 +334,7 @@ describe('the drawing', () => {
       expect(drawing!.views.length).toBeGreaterThan(0);
       for (const { marks } of drawing!.views)
         for (const mark of marks)
-          for (const [x, y] of 'points' in mark ? mark.points : 'at' in mark ? [mark.at] : [mark.from, mark.to])
-            expect(Number.isFinite(x) && Number.isFinite(y)).toBe(true);
+          for (const [x, y] of pointsOf(mark)) expect(Number.isFinite(x) && Number.isFinite(y)).toBe(true);
       // Where the text is the bare figure, it is the distance that is drawn.
       const measured = drawing!.views.flatMap(({ marks }) =>
         marks.flatMap((mark) => (mark.as === 'dimension' && /^[\d.]+$/.test(mark.text) ? [mark] : [])),

@@ -23,7 +23,8 @@ export function keyOf({
   metaKey,
 }: Pick<KeyboardEvent, 'key' | 'shiftKey' | 'altKey' | 'ctrlKey' | 'metaKey'>): string {
   const letter = /^[a-z]$/i.test(key);
-  const name = letter ? key.toUpperCase() : key === ' ' ? 'Space' : key;
+  const spelled = key === ' ' ? 'Space' : key;
+  const name = letter ? key.toUpperCase() : spelled;
   return [
     ctrlKey || metaKey ? 'Ctrl' : '',
     altKey ? 'Alt' : '',
