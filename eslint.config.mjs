@@ -44,8 +44,6 @@ const faceOnly = (before, folders) => ({
   selector: `ImportDeclaration[source.value=/${before}(${folders.join('|')})\\u002f/]`,
   message: 'Import another subject through its face (index.ts).',
 });
-/** How a function reads: no lists of arguments that a reader must count, no choice inside a choice. */
-const shape = [];
 const core = (subject) => `core-${subject}`;
 const allSubjects = SUBJECTS.map(core);
 const mayImport = (from, to) => ({
@@ -131,11 +129,27 @@ export default tseslint.config(
   {
     files: ['src/core/**/*.ts'],
     ignores: ['**/*.test.ts'],
-    rules: { 'no-restricted-syntax': ['error', ...shape, faceOnly('^(\\.\\.\\u002f)+', FOLDERS)] },
+    rules: { 'no-restricted-syntax': ['error', faceOnly('^(\\.\\.\\u002f)+', FOLDERS)] },
   },
   {
     files: ['src/{app,ui,server,cli,workers}/**/*.{ts,tsx}'],
-    rules: { 'no-restricted-syntax': ['error', ...shape, faceOnly('^@\\u002fcore\\u002f', FOLDERS)] },
+    rules: { 'no-restricted-syntax': ['error', faceOnly('^@\\u002fcore\\u002f', FOLDERS)] },
+  },
+  {
+    // How code reads: no choice within a choice, no list of arguments that a reader must count, nothing beyond a screen.
+    rules: { 'no-nested-ternary': 'error' },
+  },
+  {
+    files: ['src/**/*.{ts,tsx}'],
+    // A property test names what it draws, one argument each.
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'max-params': ['error', 4],
+      'max-len': [
+        'error',
+        { code: 120, ignoreStrings: true, ignoreTemplateLiterals: true, ignoreUrls: true, ignoreRegExpLiterals: true },
+      ],
+    },
   },
   {
     rules: {

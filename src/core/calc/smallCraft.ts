@@ -67,7 +67,7 @@ export const smallCraftCalculations = [
     summary: 'Least dry fibre mass of a single skin',
     input: z.object({ craft: craftSchema, location, k5: factor }),
     output: z.object({ fibreMass: z.number() }),
-    compute: ({ craft, location, k5 }, record) => ({ fibreMass: minimumFibreMass(craft, location, k5, record) }),
+    compute: ({ craft, location, k5 }, record) => ({ fibreMass: minimumFibreMass(craft, { location, k5 }, record) }),
   }),
   define({
     name: 'smallCraft.sandwich',
@@ -101,7 +101,7 @@ export const smallCraftCalculations = [
     summary: 'Least dry fibre mass of sandwich skins and least core shear strength',
     input: z.object({ craft: craftSchema, location, k5: factor, k6: factor }),
     output: z.object({ outer: z.number(), inner: z.number(), coreShearStrength: z.number() }),
-    compute: ({ craft, location, k5, k6 }, record) => minimumSkins(craft, location, k5, k6, record),
+    compute: ({ craft, location, k5, k6 }, record) => minimumSkins(craft, { location, k5, k6 }, record),
   }),
   define({
     name: 'smallCraft.stiffener',

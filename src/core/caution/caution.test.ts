@@ -16,7 +16,7 @@ interface Setting {
   process?: Process;
   location?: Parameters<typeof newZone>[2];
   name?: string;
-  geometry?: Parameters<typeof newZone>[3];
+  geometry?: Partial<Boat['parts'][number]['zones'][number]['geometry']>;
   layers: Lay[];
   change?: (boat: Boat) => void;
 }
@@ -38,7 +38,7 @@ function found({
   const boat = newBoat('Test');
   boat.brief = { ...boat.brief, resin, process };
   boat.materials = structuredClone(GENERIC_MATERIALS) as Boat['materials'];
-  const zone = newZone('zone', name, location, geometry);
+  const zone = newZone('zone', name, location, { geometry });
   boat.parts = [
     newPart({
       id: 'part',

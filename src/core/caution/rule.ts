@@ -64,7 +64,7 @@ export function sceneOf(boat: Boat, part: Part, zone: Zone, evaluation: ZoneEval
     analysis: () => {
       if (analysis === undefined) {
         try {
-          analysis = analyseZone(boat, part, zone, 'maxStrain', false);
+          analysis = analyseZone(boat, part, zone, { criterion: 'maxStrain', full: false });
         } catch {
           analysis = null;
         }

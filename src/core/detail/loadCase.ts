@@ -3,29 +3,29 @@ import { KeramosError, invalid } from '../error';
 import { bounded, idSchema, nameOf, shortLength, whole } from '../field';
 import { put, type Recorder } from '../working';
 
-const force = (what: string) => bounded(what, 1, 5e6, 'N');
-const share = (what: string) => bounded(what, 0.01, 3);
+const force = (what: string) => bounded(what, [1, 5e6], 'N');
+const share = (what: string) => bounded(what, [0.01, 3]);
 const cause = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('given'), force: force('Force') }),
   z.object({
     kind: z.literal('wire'),
     breakingLoad: force('Breaking load of the wire'),
-    share: bounded('Share of it', 0.01, 3, '', { hint: '1 is the wire breaking' }),
+    share: bounded('Share of it', [0.01, 3], '', { hint: '1 is the wire breaking' }),
   }),
   z.object({
     kind: z.literal('rightingMoment'),
-    moment: bounded('Righting moment', 1, 5e6, 'N·m'),
-    halfBeam: bounded('Half-breadth at the chainplates', 0.1, 5, 'm'),
+    moment: bounded('Righting moment', [1, 5e6], 'N·m'),
+    halfBeam: bounded('Half-breadth at the chainplates', [0.1, 5], 'm'),
     share: share('Share of the shroud'),
   }),
   z.object({
     kind: z.literal('rudder'),
-    area: bounded('Rudder area', 0.01, 5, 'm²'),
-    speedKnots: bounded('Speed', 1, 60, 'kn'),
-    coefficient: bounded('Lift coefficient', 0.2, 2.5),
-    arm: bounded('Arm to the bearing', 0, 2, 'm'),
+    area: bounded('Rudder area', [0.01, 5], 'm²'),
+    speedKnots: bounded('Speed', [1, 60], 'kn'),
+    coefficient: bounded('Lift coefficient', [0.2, 2.5]),
+    arm: bounded('Arm to the bearing', [0, 2], 'm'),
   }),
-  z.object({ kind: z.literal('tow'), pull: force('Pull'), dynamic: bounded('Dynamic factor', 1, 5) }),
+  z.object({ kind: z.literal('tow'), pull: force('Pull'), dynamic: bounded('Dynamic factor', [1, 5]) }),
   z.object({
     kind: z.literal('mooring'),
     breakingLoad: force('Breaking load of the line'),
@@ -33,17 +33,17 @@ const cause = z.discriminatedUnion('kind', [
   }),
   z.object({
     kind: z.literal('lifting'),
-    mass: bounded('Mass lifted', 1, 1e5, 'kg'),
+    mass: bounded('Mass lifted', [1, 1e5], 'kg'),
     points: whole('Points', 1, 12),
-    dynamic: bounded('Dynamic factor', 1, 4),
-    slingDeg: bounded('Sling from the vertical', 0, 70, '°'),
-    uneven: bounded('Uneven sharing', 1, 2),
+    dynamic: bounded('Dynamic factor', [1, 4]),
+    slingDeg: bounded('Sling from the vertical', [0, 70], '°'),
+    uneven: bounded('Uneven sharing', [1, 2]),
   }),
   z.object({
     kind: z.literal('thrust'),
     thrust: force('Thrust'),
-    mass: bounded('Mass of the engine', 0, 5000, 'kg'),
-    dynamic: bounded('Dynamic factor', 1, 6),
+    mass: bounded('Mass of the engine', [0, 5000], 'kg'),
+    dynamic: bounded('Dynamic factor', [1, 6]),
   }),
   z.object({
     kind: z.literal('rail'),
@@ -52,13 +52,13 @@ const cause = z.discriminatedUnion('kind', [
   }),
   z.object({
     kind: z.literal('grounding'),
-    mass: bounded('Mass', 1, 1e5, 'kg'),
-    deceleration: bounded('Deceleration in g', 0.1, 10),
+    mass: bounded('Mass', [1, 1e5], 'kg'),
+    deceleration: bounded('Deceleration in g', [0.1, 10]),
     share: share('Share of the support'),
   }),
   z.object({
     kind: z.literal('person'),
-    mass: bounded('Mass', 10, 500, 'kg'),
+    mass: bounded('Mass', [10, 500], 'kg'),
     drop: shortLength('Drop height', 0, 3),
     stop: shortLength('Stopping distance', 0.005, 1),
   }),
@@ -73,18 +73,18 @@ export const loadCaseSchema = z.object({
     /** Bearing from forward towards outboard, and up from the horizontal. */
     z.object({
       how: z.literal('angle'),
-      bearingDeg: bounded('Bearing', -180, 180, '°'),
-      upDeg: bounded('Up from the horizontal', -90, 90, '°'),
+      bearingDeg: bounded('Bearing', [-180, 180], '°'),
+      upDeg: bounded('Up from the horizontal', [-90, 90], '°'),
     }),
     z.object({
       how: z.literal('ratio'),
-      forward: bounded('Forward', -1000, 1000),
-      outboard: bounded('Outboard', -1000, 1000),
-      up: bounded('Up', -1000, 1000),
+      forward: bounded('Forward', [-1000, 1000]),
+      outboard: bounded('Outboard', [-1000, 1000]),
+      up: bounded('Up', [-1000, 1000]),
     }),
   ]),
   /** Factor on the load for the detail. */
-  factor: bounded('Factor', 1, 10),
+  factor: bounded('Factor', [1, 10]),
   source: z.string().trim().min(3, 'Say where the load comes from').max(200),
 });
 export type LoadCase = z.infer<typeof loadCaseSchema>;
@@ -136,9 +136,9 @@ export interface ActingLoad {
 
 /** Force of a cause (N) and its arm over the foot (m). */
 function forceOf(c: LoadCase['cause'], record?: Recorder): { force: number; arm: number } {
-  const said = (formula: string, inputs: ReturnType<typeof put>[], force: number, source: string, arm = 0) => {
+  const said = (formula: string, inputs: ReturnType<typeof put>[], force: number, source: string) => {
     record?.({ quantity: 'Force of the load case', symbol: 'F', formula, inputs, value: force, unit: 'N', source });
-    return { force, arm };
+    return { force, arm: 0 };
   };
   switch (c.kind) {
     case 'given':
@@ -160,13 +160,15 @@ function forceOf(c: LoadCase['cause'], record?: Recorder): { force: number; arm:
       );
     case 'rudder': {
       const v = c.speedKnots * KNOT;
-      return said(
-        '\\tfrac12 \\rho v^2 A C',
-        [put('\\rho', SEA_WATER, 'kg/m³'), put('v', v, 'm/s'), put('A', c.area, 'm²'), put('C', c.coefficient)],
-        0.5 * SEA_WATER * v ** 2 * c.area * c.coefficient,
-        'Lift of a rudder at its coefficient',
-        c.arm,
-      );
+      return {
+        ...said(
+          '\\tfrac12 \\rho v^2 A C',
+          [put('\\rho', SEA_WATER, 'kg/m³'), put('v', v, 'm/s'), put('A', c.area, 'm²'), put('C', c.coefficient)],
+          0.5 * SEA_WATER * v ** 2 * c.area * c.coefficient,
+          'Lift of a rudder at its coefficient',
+        ),
+        arm: c.arm,
+      };
     }
     case 'tow':
       return said(
@@ -200,7 +202,7 @@ function forceOf(c: LoadCase['cause'], record?: Recorder): { force: number; arm:
       );
     }
     case 'rail':
-      return said('F', [put('F', c.force, 'N')], c.force, 'Push on the rail at its height', c.height);
+      return { ...said('F', [put('F', c.force, 'N')], c.force, 'Push on the rail at its height'), arm: c.height };
     case 'grounding':
       return said(
         'k a m g',

@@ -20,7 +20,8 @@ export interface StrapPairInput {
  *
  * @returns forceEach (N), areaEach (m²), widthEach (m).
  * @throws KeramosError `invalid` for straps at 85° or more to the load, which carry nothing along it.
- * @example strapPair({ load: 12400, angleDeg: 20, count: 12, thickness: 0.0006, strength: 5e8, safetyFactor: 2 }).widthEach
+ * @example strapPair({ load: 12400, angleDeg: 20, count: 12, thickness: 0.0006, strength: 5e8, safetyFactor: 2
+ * }).widthEach
  * Source: equilibrium; F = P / (n cos α).
  */
 export function strapPair({ load, angleDeg, count, thickness, strength, safetyFactor }: StrapPairInput) {

@@ -102,7 +102,7 @@ export type BriefNumber = keyof typeof BRIEF_NUMBERS;
 const numbers = Object.fromEntries(
   Object.entries(BRIEF_NUMBERS).map(([key, { label, minimum, maximum, quantity, reason }]) => [
     key,
-    bounded(label, minimum, maximum, '', { quantity, reason }),
+    bounded(label, [minimum, maximum], '', { quantity, reason }),
   ]),
 ) as Record<BriefNumber, z.ZodNumber>;
 
@@ -121,7 +121,7 @@ export const briefSchema = z.object({
   designCategory: choice('Design category', { A: 'A', B: 'B', C: 'C', D: 'D' }),
   ...numbers,
   /** Largest righting lever up to 60° (m); light sailing craft of category A and B. */
-  rightingLever60: bounded('Righting lever', 0.01, 5, 'm').nullable(),
+  rightingLever60: bounded('Righting lever', [0.01, 5], 'm').nullable(),
   process: choice('Process', wordsOf(PROCESSES)),
   resin: noted(z.string().min(1, 'Choose a resin'), {
     label: 'Resin',

@@ -11,8 +11,7 @@ export function newZone(
   id: string,
   name: string,
   location: ZoneLocation,
-  geometry: Partial<ZoneGeometry> = {},
-  region: Region | null = null,
+  { geometry = {}, region = null }: { geometry?: Partial<ZoneGeometry>; region?: Region | null } = {},
 ): Zone {
   const side = location === 'side' || location === 'transom';
   return {
@@ -90,22 +89,24 @@ export function newBoat(name: string): Boat {
     name: 'Hull',
     kind: 'hull',
     zones: [
-      newZone('bottom', 'Bottom', 'bottom', {}, { surface: 'hull', from: -1, to: 7, lower: keel, upper: chine }),
-      newZone('side', 'Side', 'side', {}, { surface: 'hull', from: -1, to: 7, lower: chine, upper: edge }),
-      newZone('transom', 'Transom', 'transom', {}, { surface: 'transom' }),
+      newZone('bottom', 'Bottom', 'bottom', {
+        region: { surface: 'hull', from: -1, to: 7, lower: keel, upper: chine },
+      }),
+      newZone('side', 'Side', 'side', { region: { surface: 'hull', from: -1, to: 7, lower: chine, upper: edge } }),
+      newZone('transom', 'Transom', 'transom', { region: { surface: 'transom' } }),
     ],
   });
   const deck = newPart({
     id: 'deck',
     name: 'Deck',
     kind: 'deck',
-    zones: [newZone('deck-main', 'Deck', 'deck', {}, { surface: 'deck', from: -1, to: 7 })],
+    zones: [newZone('deck-main', 'Deck', 'deck', { region: { surface: 'deck', from: -1, to: 7 } })],
   });
   const bulkheads = newPart({
     id: 'bulkheads',
     name: 'Bulkheads',
     kind: 'bulkhead',
-    zones: [newZone('bulkhead-1', 'Bulkhead', 'bulkhead', {}, { surface: 'section', x: 3.6, top: null })],
+    zones: [newZone('bulkhead-1', 'Bulkhead', 'bulkhead', { region: { surface: 'section', x: 3.6, top: null } })],
   });
   const boat: Boat = {
     name,

@@ -61,15 +61,26 @@ const within = (key: keyof ZoneGeometry, value: number): number => {
   return Math.min(bounds.maxValue ?? Infinity, Math.max(bounds.minValue ?? -Infinity, Number(value.toFixed(4))));
 };
 
+/** A surface that a zone lies on, and how high it reaches (m over the baseline). */
+interface Surface {
+  shape: BoatShape;
+  location: ZoneLocation;
+  region: Region;
+  top: number;
+}
+/** What panels are found on. */
+interface Ground {
+  shape: BoatShape;
+  supports: Supports;
+  boat: Pick<Boat, 'brief' | 'packs'>;
+}
+
 /**
  * Heights of the hull edge and of a panel over the waterline, and the head on a bulkhead, as the location needs them.
  */
 function heightsOf(
-  { hull }: BoatShape,
-  location: ZoneLocation,
-  region: Region,
+  { shape: { hull }, location, region, top }: Surface,
   panel: Panel,
-  top: number,
 ): Pick<ZoneGeometry, 'edgeHeight' | 'centreHeight' | 'head'> {
   const x = region.surface === 'transom' ? hull.aft : panel.centre[0];
   const sided = location === 'side' || location === 'transom';
@@ -82,12 +93,9 @@ function heightsOf(
 
 /** Figures of a zone with one of its panels as the one that counts. */
 function withPanel(
-  shape: BoatShape,
-  zone: Zone,
-  region: Region,
+  surface: Surface,
   base: Pick<ZoneGeometry, 'area' | 'centroidX' | 'centroidZ'>,
   panel: Panel,
-  top: number,
 ): ZoneGeometry {
   const short = panel.length <= panel.breadth ? panel.crownAlong : panel.crownAcross;
   const geometry: ZoneGeometry = {
@@ -96,7 +104,7 @@ function withPanel(
     panelBreadth: panel.breadth,
     crown: short,
     panelX: panel.centre[0],
-    ...heightsOf(shape, zone.location, region, panel, top),
+    ...heightsOf(surface, panel),
   };
   return Object.fromEntries(
     Object.entries(geometry).map(([key, value]) => [
@@ -128,7 +136,9 @@ export function zonePanels(
   construction: 'single' | 'sandwich' = 'sandwich',
 ): ZonePanels | null {
   const shape = shapeOf(boat);
-  return shape && zone.region ? panelsIn(shape, supportsOf(boat), boat, zone, zone.region, construction) : null;
+  return shape && zone.region
+    ? panelsIn({ shape, supports: supportsOf(boat), boat }, zone, zone.region, construction)
+    : null;
 }
 
 /** Why a surface of the deck may be missing. */
@@ -138,9 +148,7 @@ const NO_SURFACE: Readonly<Record<string, string>> = {
 };
 
 function panelsIn(
-  shape: BoatShape,
-  supports: Supports,
-  boat: Pick<Boat, 'brief' | 'packs'>,
+  { shape, supports, boat }: Ground,
   zone: Zone,
   region: Region,
   construction: 'single' | 'sandwich' = 'sandwich',
@@ -160,7 +168,7 @@ function panelsIn(
     throw invalid('zone.region', `${zone.name} has no surface: its edges meet or cross`);
   const [craft, pack] = [craftOf(boat.brief), methodOf(boat)];
   const rated = panels.map((panel) => {
-    const geometry = withPanel(shape, zone, region, base, panel, top);
+    const geometry = withPanel({ shape, location: zone.location, region, top }, base, panel);
     const short = Math.min(geometry.panelLength, geometry.panelBreadth);
     const under = (kind: 'single' | 'sandwich') => {
       try {
@@ -227,7 +235,7 @@ export function settleGeometry(before: Boat, after: Boat): Boat {
   const parts = after.parts.map((part) => {
     const zones = part.zones.map((zone) => {
       if (zone.region === null) return zone;
-      const found = panelsIn(shape, supports, after, zone, zone.region);
+      const found = panelsIn({ shape, supports, boat: after }, zone, zone.region);
       const derived = found.panels[found.governing]!.geometry;
       const kept = Object.fromEntries(zone.overridden.map((key) => [key, zone.geometry[key]]));
       const geometry: ZoneGeometry = { ...derived, ...kept };

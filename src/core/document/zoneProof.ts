@@ -5,15 +5,15 @@ import { LAYER_ROLES } from './entities/layer';
 /** How a zone's panel is held and loaded in direct analysis, besides the pack's pressure. */
 export const panelCaseSchema = z.object({
   /** How firmly the supports hold the edges against turning: 0 simply supported, 1 clamped. */
-  fixity: bounded('Fixity of the edges', 0, 1),
+  fixity: bounded('Fixity of the edges', [0, 1]),
   /** Deflection allowed, as a share of the short side. */
-  deflectionLimit: bounded('Deflection allowed', 0.001, 0.2),
+  deflectionLimit: bounded('Deflection allowed', [0.001, 0.2]),
   /** A load on a rectangle at the middle of the panel (N, m): a foot, a heel, a fender. */
   patch: z
     .object({
-      force: bounded('Force', 1, 1e6, 'N'),
-      length: bounded('Length of the patch', 0.01, 5, 'm'),
-      breadth: bounded('Breadth of the patch', 0.01, 5, 'm'),
+      force: bounded('Force', [1, 1e6], 'N'),
+      length: bounded('Length of the patch', [0.01, 5], 'm'),
+      breadth: bounded('Breadth of the patch', [0.01, 5], 'm'),
     })
     .nullable(),
 });
@@ -42,8 +42,8 @@ export const referenceSchema = z.object({
     .array(
       z.object({
         material: refer('Material', 'materials', { kinds: ['fabric', 'core', 'coating'] }),
-        angleDeg: bounded('Angle', -90, 90, '°'),
-        thickness: bounded('Thickness', 5e-5, 0.2, 'm', { quantity: 'thickness' }).nullable(),
+        angleDeg: bounded('Angle', [-90, 90], '°'),
+        thickness: bounded('Thickness', [5e-5, 0.2], 'm', { quantity: 'thickness' }).nullable(),
         role: since(4, choice('Role', LAYER_ROLES), 'structure'),
       }),
     )

@@ -114,7 +114,7 @@ function compareLayers(before: Part, after: Part, naming: Naming): Change[] {
       const onto = is.zones.filter((id) => !was.zones.includes(id));
       const off = was.zones.filter((id) => !is.zones.includes(id) && stillThere.has(id));
       return [
-        ...compareFields(layerSchema, was, is, naming, ['zones']),
+        ...compareFields(layerSchema, [was, is], naming, ['zones']),
         ...(onto.length ? [`now also in ${onto.map(zoneName).join(', ')}`] : []),
         ...(off.length ? [`no longer in ${off.map(zoneName).join(', ')}`] : []),
       ];
@@ -130,7 +130,7 @@ function compareParts(before: Boat, after: Boat, naming: Naming): Change[] {
     after: after.parts,
     subject: ({ name }) => name,
     about: ({ layers, zones }) => [`${layers.length} layers, ${zones.length} zones`],
-    details: (was, is) => compareFields(partSchema, was, is, naming, ['zones', 'layers']),
+    details: (was, is) => compareFields(partSchema, [was, is], naming, ['zones', 'layers']),
   });
   const inside = after.parts.flatMap((part) => {
     const was = old.get(part.id);
@@ -140,7 +140,7 @@ function compareParts(before: Boat, after: Boat, naming: Naming): Change[] {
       before: was.zones,
       after: part.zones,
       subject: ({ name }) => `Zone ${name}`,
-      details: (a, b) => compareFields(zoneSchema, a, b, naming),
+      details: (a, b) => compareFields(zoneSchema, [a, b], naming),
     });
     return [...zones, ...compareLayers(was, part, naming)];
   });
@@ -153,7 +153,7 @@ function compareSingles(before: Boat, after: Boat, naming: Naming): Change[] {
   const lines = (key: keyof typeof SINGLES): string[] => {
     const [was, is] = [before[key], after[key]];
     if (same(was, is)) return [];
-    return was && is ? compareFields(SINGLES[key], was, is, naming) : [is ? 'given' : 'taken away'];
+    return was && is ? compareFields(SINGLES[key], [was, is], naming) : [is ? 'given' : 'taken away'];
   };
   const changed = (place: string, subject: string, details: string[]): Change[] =>
     details.length ? [{ place, kind: 'changed', subject, details }] : [];
@@ -181,7 +181,7 @@ export function difference(before: Boat, after: Boat): Change[] {
       before: before[key],
       after: after[key],
       subject: (item) => title(item as never),
-      details: (was, is) => compareFields(schema, was, is, naming),
+      details: (was, is) => compareFields(schema, [was, is], naming),
       about: (item) => ('note' in item && key === 'acceptances' ? [String(item.note)] : []),
     });
   });

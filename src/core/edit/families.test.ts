@@ -21,7 +21,10 @@ describe('laminates', () => {
   const deck = boat.parts.find(({ name }) => name === 'Deck')!;
   const kept = boat.references.find((reference) => reference.id === 'deck-inner-450')!;
   const liner = boat.parts.find(({ name }) => name === 'Liner')!;
-  const laid = applyEdits(boat, layLaminate(liner, kept, [liner.zones[0]!.id], liner.layers.length, fresh())).boat;
+  const laid = applyEdits(
+    boat,
+    layLaminate(liner, kept, { zones: [liner.zones[0]!.id], index: liner.layers.length }, fresh()),
+  ).boat;
   it('know where they are laid, and a change where they are defined goes to every place that follows', () => {
     expect(usesOf(laid, kept).map(({ part, how, differs }) => `${part} ${how} ${differs}`)).toEqual([
       'Deck laid false',

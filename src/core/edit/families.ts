@@ -145,8 +145,7 @@ export function takeIntoLaminate(
 export function layLaminate(
   part: Part,
   laminate: Reference,
-  zones: readonly string[],
-  index: number,
+  { zones, index }: { zones: readonly string[]; index: number },
   newId: () => string,
 ): Edit[] {
   const id = newId();

@@ -192,7 +192,7 @@ describe('layers as text', () => {
     hull.layers.map((layer) => layer.id),
   );
   it('go to a spreadsheet and come back as they were', () => {
-    const { layers, refused } = layersFromText(text, boat.materials, hull, [], fresh());
+    const { layers, refused } = layersFromText(text, { materials: boat.materials, part: hull, zones: [] }, fresh());
     expect(refused).toEqual([]);
     expect(layers.map(({ layer }) => ({ ...layer, id: '' }))).toEqual(
       hull.layers.map((layer) => ({ ...layer, id: '', group: null })),
@@ -201,9 +201,7 @@ describe('layers as text', () => {
   it('come from bare codes, from parts of names, from the Shelf, with units of their own', () => {
     const { layers } = layersFromText(
       'bx45 600\t30\nPVC 100\t\t1 in\nquad 800',
-      GENERIC_MATERIALS,
-      hull,
-      [hull.zones[1]!.id],
+      { materials: GENERIC_MATERIALS, part: hull, zones: [hull.zones[1]!.id] },
       fresh(),
     );
     expect(layers.map(({ layer }) => [layer.material, layer.angleDeg, layer.thickness, layer.zones.length])).toEqual([
@@ -215,9 +213,7 @@ describe('layers as text', () => {
   it('say row by row what could not be read, and refuse what is no table of layers', () => {
     const { layers, refused } = layersFromText(
       'BX45 600\t400\nGold 12\nPVC 80\t\t9 m\nTX 900\t90',
-      boat.materials,
-      hull,
-      [],
+      { materials: boat.materials, part: hull, zones: [] },
       fresh(),
     );
     expect(layers).toHaveLength(1);
@@ -226,15 +222,19 @@ describe('layers as text', () => {
       expect.stringContaining('Row 2: "Gold 12" is no fabric'),
       expect.stringContaining('Row 3: "9 m" is no thickness'),
     ]);
-    expect(() => layersFromText('  \n', boat.materials, hull, [], fresh())).toThrow('nothing to paste');
-    expect(() => layersFromText('x\n'.repeat(500), boat.materials, hull, [], fresh())).toThrow('at most 400');
-    expect(() => layersFromText('what\never', boat.materials, hull, [], fresh())).toThrow('"what"');
+    expect(() => layersFromText('  \n', { materials: boat.materials, part: hull, zones: [] }, fresh())).toThrow(
+      'nothing to paste',
+    );
+    expect(() =>
+      layersFromText('x\n'.repeat(500), { materials: boat.materials, part: hull, zones: [] }, fresh()),
+    ).toThrow('at most 400');
+    expect(() => layersFromText('what\never', { materials: boat.materials, part: hull, zones: [] }, fresh())).toThrow(
+      '"what"',
+    );
     expect(
       layersFromText(
         'Layer\tAngle (°)\tThickness (mm)\tRole\tAttic\nTX 900\t0\t\t\tx',
-        boat.materials,
-        hull,
-        [],
+        { materials: boat.materials, part: hull, zones: [] },
         fresh(),
       ).layers[0]!.layer.zones,
     ).toEqual([]);

@@ -65,13 +65,11 @@ export const usualRole = (material: LayerMaterial): LayerRole =>
  * @param materials of the boat first, then of the Shelf.
  * @returns the layers and every row that could not be read, in words; nothing is dropped silently.
  * @throws KeramosError `invalid` when nothing can be read, or there are more than 400 rows.
- * @example layersFromText('BX45 600\t45', materials, part, ['bottom'], nanoid).layers[0].angleDeg // 45
+ * @example layersFromText('BX45 600\t45', { materials, part, zones: ['bottom'] }, nanoid).layers[0].angleDeg // 45
  */
 export function layersFromText(
   text: string,
-  materials: readonly Material[],
-  part: Part,
-  zones: readonly string[],
+  { materials, part, zones }: { materials: readonly Material[]; part: Part; zones: readonly string[] },
   newId: () => string,
 ): { layers: { layer: Layer; material: LayerMaterial }[]; refused: string[] } {
   const rows = text

@@ -112,7 +112,11 @@ function designPlies(boat: Boat, book: Book, laid: readonly LaidLayer[]): Ply[][
     const fabric: Fabric = one.material;
     return remembered(book.design, `${fabric.id}|${one.layer.angleDeg}|${key}`, () =>
       one.components.flatMap((component, i) => {
-        const { factor } = knockDownChain(fabric.components[i]!, component.fibre, book.resin, book.process, knockDowns);
+        const { factor } = knockDownChain(
+          fabric.components[i]!,
+          { fibre: component.fibre, resin: book.resin, process: book.process },
+          knockDowns,
+        );
         return component.plies.map((ply) => {
           const { Xt, Xc, Yt, Yc, S } = ply.strength!;
           return {
@@ -178,12 +182,18 @@ function skinOf(plies: readonly Ply[], response: LaminateResponse, from: number,
   return { thickness, stress: [mean(0), mean(1)] as const, modulus: [membrane.Ex, membrane.Ey] as const };
 }
 
+/** A sandwich under its load, as its local limits are asked of it. */
+export interface LoadedSandwich {
+  plies: readonly Ply[];
+  cores: readonly Core[];
+  response: LaminateResponse;
+  load: ZoneLoad;
+  shear: ZoneAnalysis['shear'];
+}
+
+/** Local limits of a sandwich: wrinkling, crimping, core shear, dimpling; null where there is no core. */
 export function sandwichChecks(
-  plies: readonly Ply[],
-  cores: readonly Core[],
-  response: LaminateResponse,
-  load: ZoneLoad,
-  shear: ZoneAnalysis['shear'],
+  { plies, cores, response, load, shear }: LoadedSandwich,
   coreStrengthFactor: SmallCraftPack['coreStrengthFactor'],
 ): SandwichCheck[] | null {
   const first = plies.findIndex((ply) => ply.role === 'core');
@@ -202,19 +212,9 @@ export function sandwichChecks(
       coreShearModulus: weakest.shearModulus.value,
       ...(weakest.cellSize === null ? {} : { cellSize: weakest.cellSize }),
     });
-  const check = (
-    id: SandwichCheck['id'],
-    name: string,
-    demand: number,
-    capacity: number,
-    unit: SandwichCheck['unit'],
-  ): SandwichCheck => ({
-    id,
-    name,
-    demand,
-    capacity,
-    unit,
-    reserveFactor: demand > 0 ? capacity / demand : Infinity,
+  const check = (asked: Omit<SandwichCheck, 'reserveFactor'>): SandwichCheck => ({
+    ...asked,
+    reserveFactor: asked.demand > 0 ? asked.capacity / asked.demand : Infinity,
   });
   /** The axis along which the skin is pressed hardest against its limit. */
   const worst = (skin: typeof outer, capacity: (axis: 0 | 1) => number) =>
@@ -228,46 +228,71 @@ export function sandwichChecks(
   ];
   const distance = coreThickness + (outer.thickness + inner.thickness) / 2;
   const checks = [
-    check('wrinklingOuter', 'Wrinkling of the outer skin', o.demand, o.capacity, 'Pa'),
-    check('wrinklingInner', 'Wrinkling of the inner skin', i.demand, i.capacity, 'Pa'),
-    check('crimping', 'Shear crimping', Math.max(0, -load.N[0], -load.N[1]), Math.min(shear.A44, shear.A55), 'N/m'),
-    check(
-      'coreShear',
-      `Shear of ${weakest.code}`,
-      load.V / distance,
-      coreStrengthFactor[weakest.behaviour] * weakest.shearStrength.value,
-      'Pa',
-    ),
+    check({
+      id: 'wrinklingOuter',
+      name: 'Wrinkling of the outer skin',
+      demand: o.demand,
+      capacity: o.capacity,
+      unit: 'Pa',
+    }),
+    check({
+      id: 'wrinklingInner',
+      name: 'Wrinkling of the inner skin',
+      demand: i.demand,
+      capacity: i.capacity,
+      unit: 'Pa',
+    }),
+    check({
+      id: 'crimping',
+      name: 'Shear crimping',
+      demand: Math.max(0, -load.N[0], -load.N[1]),
+      capacity: Math.min(shear.A44, shear.A55),
+      unit: 'N/m',
+    }),
+    check({
+      id: 'coreShear',
+      name: `Shear of ${weakest.code}`,
+      demand: load.V / distance,
+      capacity: coreStrengthFactor[weakest.behaviour] * weakest.shearStrength.value,
+      unit: 'Pa',
+    }),
   ];
   if (weakest.cellSize !== null) {
     const d = [
       worst(outer, (axis) => limits(outer, axis).dimplingStress!),
       worst(inner, (axis) => limits(inner, axis).dimplingStress!),
     ].reduce((a, b) => (b.demand / b.capacity > a.demand / a.capacity ? b : a));
-    checks.push(check('dimpling', 'Dimpling between cells', d.demand, d.capacity, 'Pa'));
+    checks.push(
+      check({ id: 'dimpling', name: 'Dimpling between cells', demand: d.demand, capacity: d.capacity, unit: 'Pa' }),
+    );
   }
   return checks;
 }
 
+export interface AnalysisOptions {
+  /** Of the ply-by-ply result. */
+  criterion: Criterion;
+  /** False leaves out last-ply failure, the polar and the warp (for many stacks in a row). */
+  full?: boolean;
+}
+
 /**
  * Laminate analysis of a zone: stiffness, ply stresses under its load, failure by every criterion with design
- * strengths, warp, transverse shear
- * and the local limits of a sandwich.
+ * strengths, warp, transverse shear and the local limits of a sandwich.
  *
- * @param criterion of the ply-by-ply result. @param full false leaves out last-ply failure, the polar and the warp
- * (for many stacks in a row).
  * @throws KeramosError `invalid` that names the layer for an empty zone, a core alone, a core without a skin.
- * @example analyseZone(boat, hull, bottom, 'tsaiWu').failure.reserveFactor
+ * @example analyseZone(boat, hull, bottom, { criterion: 'tsaiWu' }).failure.reserveFactor
  * Source: docs/engineering.md, "Laminate".
  */
-export function analyseZone(boat: Boat, part: Part, zone: Zone, criterion: Criterion, full = true): ZoneAnalysis {
+export function analyseZone(boat: Boat, part: Part, zone: Zone, options: AnalysisOptions): ZoneAnalysis {
+  const { criterion, full = true } = options;
   const { plies, layerOf, cores } = designStack(boat, part, zone);
   const load = zone.load ?? pressureLoad(boat, part, zone);
   const stiffness = laminateStiffness(plies);
   const shear = transverseShear(plies);
   const response = laminateResponse(plies, load, undefined, stiffness);
   const failure = failureOf(plies, response.plies, criterion);
-  const sandwich = sandwichChecks(plies, cores, response, load, shear, methodOf(boat).coreStrengthFactor);
+  const sandwich = sandwichChecks({ plies, cores, response, load, shear }, methodOf(boat).coreStrengthFactor);
   const base = {
     plies,
     layerOf,

@@ -142,11 +142,7 @@ export function analysePanel(
       if (cores.length === 0 || corner) continue;
       const checks =
         sandwichChecks(
-          plies,
-          cores,
-          response,
-          { ...load, V: Math.max(Math.abs(state.Qx), Math.abs(state.Qy)) },
-          shear,
+          { plies, cores, response, load: { ...load, V: Math.max(Math.abs(state.Qx), Math.abs(state.Qy)) }, shear },
           coreStrengthFactor,
         ) ?? [];
       for (const check of checks) {

@@ -100,7 +100,7 @@ export function remembered<T>(map: Map<string, T>, key: string, make: () => T): 
 }
 
 function layFabricIn(book: Book, fabric: Fabric): LaidFabric {
-  const components = layFabric(fabric, book.fibres, book.resin, book.process, book.shift);
+  const components = layFabric(fabric, book);
   const sum = (pick: (component: LaidComponent) => number) =>
     components.reduce((total, component) => total + pick(component), 0);
   const [fibreMass, resinMass] = [sum((c) => c.fibreMass), sum((c) => c.resinMass)];

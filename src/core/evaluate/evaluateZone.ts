@@ -131,7 +131,7 @@ export function evaluateZone(boat: Boat, part: Part, zone: Zone): ZoneEvaluation
     problem: null,
   };
   try {
-    const result = checkIn(boat, zone, book, laid);
+    const result = checkIn(boat, zone, { book, laid });
     return {
       ...evaluation,
       ...result,
@@ -156,7 +156,7 @@ export function reserveBand(boat: Boat, part: Part, zone: Zone): [number, number
   try {
     const reserves = [-scatter, 0, scatter].map((shift) => {
       const book = bookOf(boat, shift);
-      return least(checkIn(boat, zone, book, layAll(book, part, zone)).checks)?.reserveFactor ?? NaN;
+      return least(checkIn(boat, zone, { book, laid: layAll(book, part, zone) }).checks)?.reserveFactor ?? NaN;
     });
     return reserves.some(Number.isNaN) ? null : [Math.min(...reserves), Math.max(...reserves)];
   } catch (error) {
@@ -174,21 +174,27 @@ export function pliesOfZone(boat: Boat, part: Part, zone: Zone): Ply[] {
 /** The reserve factor the boat's posture asks for. */
 export const targetOf = (boat: Boat) => POSTURES[boat.brief.posture].target;
 
+export interface Tracing {
+  trace: Trace;
+  /** Of the pack that asks; the boat's first by default. */
+  packId?: string | undefined;
+}
+
 /**
  * Record the working of a zone by one of the boat's packs: calls `trace` for every step, and for the result of each
  * check.
  */
-export function traceZone(boat: Boat, part: Part, zone: Zone, trace: Trace, packId = boat.packs[0]!.id): void {
+export function traceZone(boat: Boat, part: Part, zone: Zone, { trace, packId }: Tracing): void {
   const book = bookOf(boat, 0);
   const laid = layAll(book, part, zone);
   for (const { material } of laid.filter(
     (l, i) => l.material.kind === 'fabric' && laid.findIndex((other) => other.material === l.material) === i,
   ))
-    layFabric(material as Fabric, book.fibres, book.resin, book.process, 0, (step) =>
+    layFabric(material as Fabric, { ...book, shift: 0 }, (step) =>
       trace('laminate', {
         ...step,
         quantity: `${(material as Fabric | Coating).code}: ${step.quantity.toLowerCase()}`,
       }),
     );
-  checkIn(boat, zone, book, laid, trace, packId);
+  checkIn(boat, zone, { book, laid }, { trace, only: packId ?? boat.packs[0]!.id });
 }

@@ -74,13 +74,18 @@ const traceHouse = (trace: Trace | undefined, pack: StandardPack, check: Check, 
     check.id,
   );
 
+/** A zone with what is laid in it, as a pack looks at it. */
+interface Checked {
+  boat: Boat;
+  zone: Zone;
+  book: Book;
+  laid: readonly LaidLayer[];
+  sheets: readonly Sheet[];
+}
+
 /** Checks of one pack. The method's own result carries pressure and construction. */
 function checkPack(
-  boat: Boat,
-  zone: Zone,
-  book: Book,
-  laid: readonly LaidLayer[],
-  sheets: readonly Sheet[],
+  { boat, zone, book, laid, sheets }: Checked,
   pack: StandardPack,
   trace?: Trace,
 ): Pick<PanelCheckResult, 'checks' | 'notChecked'> & Partial<PanelCheckResult> {
@@ -129,7 +134,12 @@ function refusalOf(boat: Boat, pack: SmallCraftPack): string | null {
 }
 
 /** A zone against every pack of the boat, or against one of them with its working. */
-export function checkIn(boat: Boat, zone: Zone, book: Book, laid: readonly LaidLayer[], trace?: Trace, only?: string) {
+export function checkIn(
+  boat: Boat,
+  zone: Zone,
+  { book, laid }: Pick<Checked, 'book' | 'laid'>,
+  { trace, only }: { trace?: Trace; only?: string } = {},
+) {
   const refusal = refusalOf(boat, book.pack);
   if (refusal !== null) throw invalid('brief', refusal);
   const sheets = sheetsOf(book, laid, spanAngleOf(zone.geometry), trace);
@@ -138,7 +148,7 @@ export function checkIn(boat: Boat, zone: Zone, book: Book, laid: readonly LaidL
   const notChecked = new Set<string>();
   for (const pack of boat.packs) {
     if (only !== undefined && pack.id !== only) continue;
-    const result = checkPack(boat, zone, book, laid, sheets, pack, trace);
+    const result = checkPack({ boat, zone, book, laid, sheets }, pack, trace);
     if (pack.kind === 'smallCraft') method ??= result as PanelCheckResult;
     checks.push(...result.checks.map((check) => ({ ...check, pack: pack.id })));
     result.notChecked.forEach((text) => notChecked.add(text));

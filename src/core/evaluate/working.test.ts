@@ -11,7 +11,7 @@ const zones = boat.parts.flatMap((part) => part.zones.map((zone) => ({ part, zon
 it('every number of every zone has a working that ends in it, with formula, unit and source', () => {
   for (const { part, zone } of zones) {
     for (const check of evaluations.get(zone.id)!.checks) {
-      const [result, ...rest] = zoneWorking(boat, part, zone, check.id);
+      const [result, ...rest] = zoneWorking(boat, part, zone, { check: check.id });
       expect(result!.steps.at(-1)).toMatchObject({ symbol: 'RF', value: check.reserveFactor });
       expect(rest.length, `${zone.name} ${check.id}`).toBeGreaterThan(0);
     }
@@ -29,7 +29,7 @@ it('every number of every zone has a working that ends in it, with formula, unit
 
 it('the working of a check can be followed with a pencil: the outer skin of the bottom', () => {
   const { part, zone } = zones[0]!;
-  const steps = zoneWorking(boat, part, zone, 'outerSkin').flatMap((section) => section.steps);
+  const steps = zoneWorking(boat, part, zone, { check: 'outerSkin' }).flatMap((section) => section.steps);
   const value = (symbol: string) => steps.find((step) => step.symbol === symbol)!.value;
   const input = (symbol: string) =>
     steps.flatMap((step) => step.inputs).find((candidate) => candidate.symbol === symbol)!.value;

@@ -1,5 +1,5 @@
 import { laminateStiffness } from '../laminate';
-import { WORKING_SECTIONS, type CheckId, type WorkingSection } from '../standard';
+import { WORKING_SECTIONS, type CheckId, type Trace, type WorkingSection } from '../standard';
 import { put, type WorkingStep } from '../working';
 import type { Boat, Part, Zone } from '../document';
 import { evaluateZone, pliesOfZone, traceZone } from './evaluateZone';
@@ -30,26 +30,26 @@ const ONLY_FOR: Record<string, readonly CheckId[]> = {
 };
 const serves = (step: WorkingStep, check: CheckId) => ONLY_FOR[step.symbol]?.includes(check) ?? !MINIMA.includes(check);
 
+export interface WorkingOptions {
+  /** Only what bears on that check; everything where it is left out. */
+  check?: CheckId;
+  /** Of the pack that asks; the boat's first by default. */
+  packId?: string;
+}
+
 /**
  * The working of a zone's checks: reserve factor first, then what the pack asks, what the laminate has, and the
  * pressure.
  *
- * @param check when given, only what bears on that check; otherwise everything. @param packId of the pack that asks,
- * the boat's first by default.
  * @throws KeramosError when the zone cannot be checked.
  */
-export function zoneWorking(boat: Boat, part: Part, zone: Zone, check?: CheckId, packId?: string): WorkingPart[] {
+export function zoneWorking(boat: Boat, part: Part, zone: Zone, { check, packId }: WorkingOptions = {}): WorkingPart[] {
   const sections: Record<WorkingSection, WorkingStep[]> = { result: [], requirement: [], laminate: [], pressure: [] };
-  traceZone(
-    boat,
-    part,
-    zone,
-    (section, step, about) => {
-      if (check === undefined || (about === undefined ? serves(step, check) : about === check))
-        sections[section].push(step);
-    },
-    packId,
-  );
+  const trace: Trace = (section, step, about) => {
+    if (check === undefined || (about === undefined ? serves(step, check) : about === check))
+      sections[section].push(step);
+  };
+  traceZone(boat, part, zone, { trace, packId });
   return (Object.keys(sections) as WorkingSection[])
     .filter((section) => sections[section].length > 0)
     .map((section) => ({ title: WORKING_SECTIONS[section], steps: sections[section] }));

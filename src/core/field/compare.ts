@@ -98,7 +98,7 @@ function compareByIdentity({ label, element, was, is }: Items, identity: (item: 
     const words = valueInWords(element, item, naming.after);
     if (!before) return [`${label}: added ${words}`];
     const name = typeof item['name'] === 'string' ? item['name'] : keysInWords(element, item, naming);
-    return compareFields(element, before, item, naming).map((line) => `${label}, ${name}: ${line}`);
+    return compareFields(element, [before, item], naming).map((line) => `${label}, ${name}: ${line}`);
   });
   const gone = was
     .filter((item) => !kept.has(identity(item)))
@@ -135,7 +135,7 @@ function compareField(
   const { schema, label } = field;
   if (Array.isArray(was) && Array.isArray(is) && schema) return compareItems({ schema, label }, was, is, naming);
   const objects = [was, is].every((value) => typeof value === 'object' && value !== null && !Array.isArray(value));
-  const deep = objects && schema ? compareFields(schema, was as object, is as object, naming) : [];
+  const deep = objects && schema ? compareFields(schema, [was as object, is as object], naming) : [];
   if (deep.length > 0) return deep.map((line) => `${label}, ${line.charAt(0).toLowerCase()}${line.slice(1)}`);
   const [before, after] = [valueInWords(schema, was, naming.before), valueInWords(schema, is, naming.after)];
   // Two figures may differ beyond the digits shown; that something differs must still show.
@@ -151,8 +151,7 @@ function compareField(
  */
 export function compareFields(
   schema: z.ZodType,
-  was: object,
-  is: object,
+  [was, is]: readonly [was: object, is: object],
   naming: Naming,
   except: readonly string[] = [],
 ): string[] {

@@ -78,9 +78,14 @@ export interface BoundedOptions {
  * A finite number within bounds, in SI; refused with the label of the field and its allowed range.
  *
  * @param unit as the refusal writes it; the quantity for forms and differences follows from it.
- * @example bounded('Core bevel', 1, 50)
+ * @example bounded('Core bevel', [1, 50])
  */
-export function bounded(label: string, minimum: number, maximum: number, unit = '', options: BoundedOptions = {}) {
+export function bounded(
+  label: string,
+  [minimum, maximum]: readonly [number, number],
+  unit = '',
+  options: BoundedOptions = {},
+) {
   const quantity = options.quantity ?? QUANTITY_OF[unit];
   const figure = (value: number) => (quantity ? saidExactly(value, quantity) : `${value}${unit && ` ${unit}`}`);
   const why = options.reason ? `: ${options.reason}` : '';
@@ -97,7 +102,7 @@ export function bounded(label: string, minimum: number, maximum: number, unit = 
 
 /** A length as the bench has it, in millimetres or inches. */
 export const shortLength = (label: string, minimum: number, maximum: number, hint?: string) =>
-  bounded(label, minimum, maximum, 'm', { quantity: 'shortLength', ...(hint && { hint }) });
+  bounded(label, [minimum, maximum], 'm', { quantity: 'shortLength', ...(hint && { hint }) });
 
 /** A whole number from `minimum` to `maximum`. */
 export const whole = (label: string, minimum: number, maximum: number) =>

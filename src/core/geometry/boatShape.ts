@@ -67,7 +67,8 @@ function sectionPatch({ hull, deck }: BoatShape, x: number, top: number | null, 
  * The surface of a zone. u runs along its reference direction: forward, or across the boat on bulkheads and transom.
  *
  * @returns null where the boat has no such surface (a cockpit sole without a cockpit), or the region is empty.
- * @example regionPatch(shape, { surface: 'hull', from: 0, to: 4, lower: { kind: 'centreline' }, upper: { kind: 'chine' } })
+ * @example regionPatch(shape, { surface: 'hull', from: 0, to: 4, lower: { kind: 'centreline' }, upper: { kind: 'chine'
+ * } })
  */
 export function regionPatch(shape: BoatShape, region: Region): Patch | null {
   const { hull, deck } = shape;

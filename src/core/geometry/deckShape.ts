@@ -3,21 +3,23 @@ import type { HullSurface } from './hullSurface';
 import { mix, type Point } from './point';
 import { bounded } from '../field';
 
-const x = bounded('Position', -10, 40, 'm');
-const half = bounded('Half-breadth', 0.05, 5, 'm');
+const x = bounded('Position', [-10, 40], 'm');
+const half = bounded('Half-breadth', [0.05, 5], 'm');
 /** A well or house on the deck: trapezoid in plan, both hands alike. m. */
 const openingFields = { from: x, to: x, halfBreadthAft: half, halfBreadthFore: half };
 
 export const deckShapeSchema = z.object({
   /** Rise of the deck amidships where it is widest (m). */
-  camber: bounded('Camber', 0, 1, 'm'),
-  cockpit: z.object({ ...openingFields, soleHeight: bounded('Sole height', 0, 6, 'm above the baseline') }).nullable(),
+  camber: bounded('Camber', [0, 1], 'm'),
+  cockpit: z
+    .object({ ...openingFields, soleHeight: bounded('Sole height', [0, 6], 'm above the baseline') })
+    .nullable(),
   coachroof: z
     .object({
       ...openingFields,
-      height: bounded('Coachroof height', 0.05, 3, 'm'),
-      frontRakeDeg: bounded('Front rake', 0, 75, '°'),
-      sideRakeDeg: bounded('Side rake', 0, 45, '°'),
+      height: bounded('Coachroof height', [0.05, 3], 'm'),
+      frontRakeDeg: bounded('Front rake', [0, 75], '°'),
+      sideRakeDeg: bounded('Side rake', [0, 45], '°'),
     })
     .nullable(),
 });

@@ -75,7 +75,7 @@ const UNITS = { length: 'm', angle: '°' } as const;
 const shapeFields = Object.fromEntries(
   Object.entries(SHAPE_NUMBERS).map(([key, { label, quantity, minimum, maximum }]) => [
     key,
-    bounded(label, minimum, maximum, UNITS[quantity]),
+    bounded(label, [minimum, maximum], UNITS[quantity]),
   ]),
 ) as Record<ShapeNumber, z.ZodNumber>;
 
@@ -95,7 +95,7 @@ export type Station = z.infer<typeof stationSchema>;
 const measured = {
   file: z.string().max(200),
   /** Height of the loaded waterline above the baseline (m). */
-  waterline: bounded('Waterline height', 0.01, 6, 'm'),
+  waterline: bounded('Waterline height', [0.01, 6], 'm'),
   transomRakeDeg: shapeFields.transomRakeDeg,
   stations: z.array(stationSchema).min(3, 'A hull needs at least 3 stations').max(200),
 };

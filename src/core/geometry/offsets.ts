@@ -75,7 +75,7 @@ export const offsetMappingSchema = z.object({
      */
     z.object({ kind: z.literal('grid'), label: column }),
   ]),
-  waterline: bounded('Waterline height', 0.01, 6, 'm'),
+  waterline: bounded('Waterline height', [0.01, 6], 'm'),
 });
 export type OffsetMapping = z.infer<typeof offsetMappingSchema>;
 
@@ -181,7 +181,8 @@ function fromGrid(
  * @returns stations from aft, each from keel to deck edge, x from the aft end of the waterline (m).
  * @throws KeramosError `invalid` that names row and column, or says what is implausible (a hull 2850 m wide, stations
  * with one point).
- * @example offsetsToStations(heads, rows, { unit: 'mm', layout: { kind: 'grid', label: 0 }, direction: 'fromAft', origin: 0, waterline: 0.4 })
+ * @example offsetsToStations(heads, rows, { unit: 'mm', layout: { kind: 'grid', label: 0 }, direction: 'fromAft',
+ * origin: 0, waterline: 0.4 })
  */
 export function offsetsToStations(
   heads: readonly string[],

@@ -184,7 +184,7 @@ export function panelsOf(shape: BoatShape, supports: Supports, region: Region, z
   ];
   return stretches(columns, 0, 1).flatMap((along) =>
     stretches(rows, 0, 1).map((across) =>
-      panelOf(within(patch, along[0].at, along[1].at, across[0].at, across[1].at), along, across),
+      panelOf(within(patch, [along[0].at, along[1].at], [across[0].at, across[1].at]), along, across),
     ),
   );
 }

@@ -20,8 +20,10 @@ export function patchRim({ at }: Patch, along = 24, across = 8): Point[] {
   ];
 }
 
+type Range = readonly [number, number];
+
 /** A part of a patch as a patch. */
-export const within = (patch: Patch, u0: number, u1: number, v0: number, v1: number): Patch => ({
+export const within = (patch: Patch, [u0, u1]: Range, [v0, v1]: Range): Patch => ({
   ...patch,
   at: (u, v) => patch.at(mix(u0, u1, u), mix(v0, v1, v)),
 });
@@ -154,16 +156,13 @@ export function develop(patch: Patch, along = 32): Development {
   const [us, girths] = [kept.map(({ u }) => u), kept.map(({ girth }) => girth)];
   const lower: [number, number][] = [[0, 0]];
   const upper: [number, number][] = [[0, girths[0]!]];
-  /** The point at given distances from two known ones, on the left of the way from a to b. */
-  const meet = (
-    a: [number, number],
-    b: [number, number],
-    fromA: number,
-    fromB: number,
-    ahead: [number, number],
-  ): [number, number] => {
+  /**
+   * The point at given distances from two known ones, on the left of the way from a to b; straight ahead where the two
+   * are one.
+   */
+  const meet = (a: [number, number], b: [number, number], fromA: number, fromB: number): [number, number] => {
     const gap = Math.hypot(b[0] - a[0], b[1] - a[1]);
-    if (gap < 1e-9) return [a[0] + ahead[0] * fromA, a[1] + ahead[1] * fromA];
+    if (gap < 1e-9) return [a[0] + fromA, a[1]];
     const p = (fromA ** 2 - fromB ** 2 + gap ** 2) / (2 * gap);
     const h = Math.sqrt(Math.max(0, fromA ** 2 - p ** 2));
     const [ex, ey] = [(b[0] - a[0]) / gap, (b[1] - a[1]) / gap];
@@ -177,11 +176,11 @@ export function develop(patch: Patch, along = 32): Development {
     const chordAcross = distance(p1, q1);
     const diagonal = Math.sqrt(Math.max(0, distance(q0, p1) ** 2 - distance(p0, q0) ** 2 + g0 ** 2));
     const [a, b] = [lower[i - 1]!, upper[i - 1]!];
-    const next = meet(a, b, distance(p0, p1), diagonal, [1, 0]);
+    const next = meet(a, b, distance(p0, p1), diagonal);
     lower.push(next);
     const side = distance(q0, q1);
     // Beyond the diagonal: at the girth from the new lower point, at the edge's length from the old upper one.
-    upper.push(chordAcross < 1e-6 && g1 < 1e-6 ? next : meet(next, b, g1, side, [1, 0]));
+    upper.push(chordAcross < 1e-6 && g1 < 1e-6 ? next : meet(next, b, g1, side));
   }
   const outline = [...lower, ...upper.reverse()];
   const area = outlineArea(outline);

@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { bounded, idSchema, nameOf, refer } from '../field';
 
-const x = bounded('Position', -10, 40, 'm');
-const height = bounded('Height', -2, 12, 'm');
+const x = bounded('Position', [-10, 40], 'm');
+const height = bounded('Height', [-2, 12], 'm');
 
 /** A line along the hull that bounds a zone. */
 const edgeSchema = z.discriminatedUnion('kind', [
@@ -12,7 +12,7 @@ const edgeSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('waterline') }),
   z.object({ kind: z.literal('deckEdge') }),
   /** So far from the centreline, along the skin. */
-  z.object({ kind: z.literal('girth'), distance: bounded('Distance from the centreline', 0.02, 10, 'm') }),
+  z.object({ kind: z.literal('girth'), distance: bounded('Distance from the centreline', [0.02, 10], 'm') }),
   z.object({ kind: z.literal('height'), height }),
 ]);
 export type HullEdge = z.infer<typeof edgeSchema>;
@@ -32,18 +32,18 @@ export const regionSchema = z.discriminatedUnion('surface', [
     surface: z.literal('pan'),
     from: x,
     to: x,
-    halfBreadthAft: bounded('Half-breadth', 0.05, 5, 'm'),
-    halfBreadthFore: bounded('Half-breadth', 0.05, 5, 'm'),
+    halfBreadthAft: bounded('Half-breadth', [0.05, 5], 'm'),
+    halfBreadthFore: bounded('Half-breadth', [0.05, 5], 'm'),
     height,
   }),
   /** A rectangle anywhere, for pads and small parts; `count` of them. */
   z.object({
     surface: z.literal('rectangle'),
     x,
-    y: bounded('Distance from the centreline', 0, 6, 'm'),
+    y: bounded('Distance from the centreline', [0, 6], 'm'),
     height,
-    length: bounded('Length', 0.02, 12, 'm'),
-    breadth: bounded('Breadth', 0.02, 8, 'm'),
+    length: bounded('Length', [0.02, 12], 'm'),
+    breadth: bounded('Breadth', [0.02, 8], 'm'),
     count: z.int().min(1).max(40),
   }),
 ]);
@@ -58,7 +58,7 @@ const supportFields = {
   name: nameOf('Name', 60),
   section: refer('Section', 'sections').nullable(),
 };
-const share = bounded('Place', 0.02, 0.98);
+const share = bounded('Place', [0.02, 0.98]);
 export const supportSchema = z.discriminatedUnion('kind', [
   z.object({ ...supportFields, kind: z.literal('frame'), x }),
   z.object({ ...supportFields, kind: z.literal('stringer'), band: z.enum(['bottom', 'side']), share, from: x, to: x }),
@@ -66,7 +66,7 @@ export const supportSchema = z.discriminatedUnion('kind', [
   z.object({
     ...supportFields,
     kind: z.literal('girder'),
-    y: bounded('Distance from the centreline', 0, 5, 'm'),
+    y: bounded('Distance from the centreline', [0, 5], 'm'),
     from: x,
     to: x,
   }),

@@ -44,7 +44,7 @@ export function fabricAsLaid(
   resin: Resin,
   process: Process,
 ): FabricAsLaid {
-  const components = layFabric(fabric, fibres, resin, process);
+  const components = layFabric(fabric, { fibres, resin, process });
   const plies = components.flatMap((component) => component.plies);
   const mirrored = [...plies, ...plies.toReversed()];
   const { A, thickness } = laminateStiffness(mirrored);

@@ -60,26 +60,30 @@ const strengthOf = (ply: Ply, e: FailureStrain): PlyStrength => ({
   S: e.g12 * ply.G12,
 });
 
+/** What a fabric is laid with. */
+export interface LaidWith {
+  /** Those that the components of the fabric name. */
+  fibres: ReadonlyMap<string, Fibre>;
+  resin: Resin;
+  process: Process;
+  /** Added to the process's fibre weight fraction (its scatter); a stated fraction shifts as well. */
+  shift?: number;
+}
+
 /**
  * The plies that a fabric, a resin and a process make: one isotropic sheet for a mat, one smeared orthotropic sheet
- * for a weave,
- * true unidirectional sublayers in stitching order for the rest.
+ * for a weave, true unidirectional sublayers in stitching order for the rest.
  *
  * Stiffness by micromechanics, strengths from the mean failure strains of family and form, expansion from the
- * constituents; stated figures
- * (data sheet, test) stand in front of computed ones property by property, and `origins` says which is which.
+ * constituents; stated figures (data sheet, test) stand in front of computed ones property by property, and `origins`
+ * says which is which.
  *
- * @param fibres the fibres the components name. @param shift added to the process's fibre weight fraction (its
- * scatter); a stated fraction shifts as well.
- * @example layFabric(biaxial800, fibres, vinylester, 'infusion')[0].thickness // 0.00057 m
+ * @example layFabric(biaxial800, { fibres, resin: vinylester, process: 'infusion' })[0].thickness // 0.00057 m
  * Source: docs/engineering.md, "From fabric to ply".
  */
 export function layFabric(
   fabric: Fabric,
-  fibres: ReadonlyMap<string, Fibre>,
-  resin: Resin,
-  process: Process,
-  shift = 0,
+  { fibres, resin, process, shift = 0 }: LaidWith,
   record?: Recorder,
 ): LaidComponent[] {
   return fabric.components.map((component) => {
@@ -93,7 +97,7 @@ export function layFabric(
     ) as LaidComponent['origins'];
 
     const densities = { fibreDensity: fibre.density.value, resinDensity: resin.density.value };
-    const usual = fibreFractionFor(process, component.form, densities.fibreDensity, densities.resinDensity, shift);
+    const usual = fibreFractionFor({ process, form: component.form, ...densities }, shift);
     const statedFraction = stated.get('fibreWeightFraction')?.value;
     const made =
       statedFraction === undefined

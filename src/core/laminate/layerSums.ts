@@ -6,7 +6,10 @@ import type { StiffnessSums } from './stiffnessSums';
 /** Places of the six different terms of a symmetric 3 × 3 matrix in the sums. */
 const TERMS = 6;
 
-/** What a layer of one or more plies adds to a laminate wherever it lies: Σ Q̄ t, Σ Q̄ t ζ, Σ Q̄ (t ζ² + t³/12), ζ from its own lower face. */
+/**
+ * What a layer of one or more plies adds to a laminate wherever it lies: Σ Q̄ t, Σ Q̄ t ζ, Σ Q̄ (t ζ² + t³/12), ζ from
+ * its own lower face.
+ */
 export interface LayerSums {
   /** m */
   thickness: number;
@@ -41,7 +44,8 @@ const matrixOf = (terms: Float64Array, from: number): Matrix3 => [
 ];
 
 /**
- * A, B and D of a stack of layers from the sums of each: moved to its place by z₀, a layer adds a, b + a z₀ and d + 2 b z₀ + a z₀².
+ * A, B and D of a stack of layers from the sums of each: moved to its place by z₀, a layer adds a, b + a z₀ and d + 2 b
+ * z₀ + a z₀².
  *
  * @param layers first = mould face. @returns about the mid-plane of the stack.
  * @throws KeramosError `invalid` for an empty stack.

@@ -71,7 +71,7 @@ export function laminateResponse(
   const { compliance, thickness } = stiffness;
   const { N = [0, 0, 0], M = [0, 0, 0] } = load;
   const e = timesColumn(compliance, [...N, ...M]);
-  return facesOf(plies, thickness, e.slice(0, 3) as Vector3, e.slice(3) as Vector3);
+  return facesOf(plies, thickness, { strain: e.slice(0, 3) as Vector3, curvature: e.slice(3) as Vector3 });
 }
 
 /**
@@ -81,8 +81,7 @@ export function laminateResponse(
 export function facesOf(
   plies: readonly Ply[],
   thickness: number,
-  strain: Vector3,
-  curvature: Vector3,
+  { strain, curvature }: Pick<LaminateResponse, 'strain' | 'curvature'>,
   free?: readonly Vector3[],
 ): LaminateResponse {
   let bottom = -thickness / 2;

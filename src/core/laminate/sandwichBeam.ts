@@ -38,7 +38,8 @@ const POINT: Record<BeamEnds, [number, number, number, number]> = {
  *
  * @returns magnitudes; deflection where it is greatest.
  * @throws KeramosError `invalid` without a load.
- * @example sandwichBeam({ length: 0.9, ends: 'simple', load: 2000, bendingStiffness: 950, shearStiffness: 410e3 }).deflection
+ * @example sandwichBeam({ length: 0.9, ends: 'simple', load: 2000, bendingStiffness: 950, shearStiffness: 410e3
+ * }).deflection
  * // 0.01848
  * Source: Allen, ch. 2; Zenkert, ch. 4.
  */

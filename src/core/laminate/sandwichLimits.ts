@@ -21,7 +21,8 @@ export interface SandwichLimitsInput {
  * lower counts.
  * Crimping G_c d²/t_c with the faces alike; G_c t_c is the more cautious figure. Dimpling 2 E_f (t_f / cell)².
  *
- * @example sandwichLimits({ faceModulus: 16e9, faceThickness: 0.0025, coreThickness: 0.025, coreModulus: 3.9e9, coreShearModulus: 157e6 }).wrinklingStress
+ * @example sandwichLimits({ faceModulus: 16e9, faceThickness: 0.0025, coreThickness: 0.025, coreModulus: 3.9e9,
+ * coreShearModulus: 157e6 }).wrinklingStress
  * // 1070 MPa
  * Source: Hoff & Mautner 1945; Zenkert, An Introduction to Sandwich Construction; Allen.
  */

@@ -42,7 +42,10 @@ export function checkStack(plies: readonly Ply[]): void {
   });
 }
 
-/** A laminate's constants from its A, B and D: the laminate free to bend. @throws KeramosError `invalid` without stiffness. */
+/**
+ * A laminate's constants from its A, B and D: the laminate free to bend. @throws KeramosError `invalid` without
+ * stiffness.
+ */
 export function stiffnessOf({ thickness, A, B, D }: StiffnessSums): LaminateStiffness {
   const compliance = complianceOf(A, B, D);
   const a = (i: number, j: number) => compliance[i]![j]!;
@@ -69,7 +72,8 @@ export function stiffnessOf({ thickness, A, B, D }: StiffnessSums): LaminateStif
  * @param failed indices of plies that keep their thickness and have lost all stiffness.
  * @returns A (N/m), B (N), D (N m); constants from the full 6×6 inverse, that is, the laminate free to bend.
  * @throws KeramosError `invalid` for an empty stack, a ply without thickness or with an impossible Poisson's ratio.
- * @example laminateStiffness([{ thickness: 0.001, angleDeg: 0, E1: 181e9, E2: 10.3e9, nu12: 0.28, G12: 7.17e9 }]).A[0][0]
+ * @example laminateStiffness([{ thickness: 0.001, angleDeg: 0, E1: 181e9, E2: 10.3e9, nu12: 0.28, G12: 7.17e9
+ * }]).A[0][0]
  * // 181.8e6
  * Source: Jones, ch. 4; Kaw, ch. 4.
  */

@@ -1,4 +1,4 @@
-import type { Matrix3, Ply } from './ply';
+import type { Matrix3, Ply, Vector3 } from './ply';
 import { transformedStiffness } from './reducedStiffness';
 
 /** Membrane (N/m), coupling (N) and bending stiffness (N m) of a stack. */
@@ -9,7 +9,8 @@ export interface StiffnessSums {
   D: Matrix3;
 }
 
-const symmetric = (m11: number, m12: number, m22: number, m16: number, m26: number, m66: number): Matrix3 => [
+/** From the upper triangle, row by row. */
+const symmetric = ([m11, m12, m16]: Vector3, [m22, m26]: readonly [number, number], m66: number): Matrix3 => [
   [m11, m12, m16],
   [m12, m22, m26],
   [m16, m26, m66],
@@ -66,8 +67,8 @@ export function stiffnessSums(plies: readonly Ply[], failed?: ReadonlySet<number
   }
   return {
     thickness,
-    A: symmetric(a11, a12, a22, a16, a26, a66),
-    B: symmetric(b11, b12, b22, b16, b26, b66),
-    D: symmetric(d11, d12, d22, d16, d26, d66),
+    A: symmetric([a11, a12, a16], [a22, a26], a66),
+    B: symmetric([b11, b12, b16], [b22, b26], b66),
+    D: symmetric([d11, d12, d16], [d22, d26], d66),
   };
 }

@@ -28,7 +28,8 @@ export interface StrainCompatibility {
  * Load sharing and order of failure of members side by side in one direction under one strain.
  *
  * @throws KeramosError `invalid` for an empty set.
- * @example strainCompatibility([{ name: 'carbon', E: 125e9, area: 6e-4, failureStrain: 0.013 }, { name: 'glass', E: 38e9, area: 12e-4, failureStrain: 0.022 }]).loadAtFirstFailure
+ * @example strainCompatibility([{ name: 'carbon', E: 125e9, area: 6e-4, failureStrain: 0.013 }, { name: 'glass', E:
+ * 38e9, area: 12e-4, failureStrain: 0.022 }]).loadAtFirstFailure
  * // 1.568e6
  * Source: equal strain in parallel members.
  */

@@ -57,6 +57,6 @@ export function thermalResponse(
   return {
     thermalForce,
     thermalMoment,
-    ...facesOf(plies, thickness, e.slice(0, 3) as Vector3, e.slice(3) as Vector3, free),
+    ...facesOf(plies, thickness, { strain: e.slice(0, 3) as Vector3, curvature: e.slice(3) as Vector3 }, free),
   };
 }

@@ -41,7 +41,10 @@ function onHull(hull: Hull, region: OnHull) {
   };
 }
 
-function hullLine(hull: Hull, a: Zone, b: Zone, ra: OnHull, rb: OnHull): ZoneLine | null {
+type ZoneOnHull = Zone & { region: OnHull };
+
+function hullLine(hull: Hull, a: ZoneOnHull, b: ZoneOnHull): ZoneLine | null {
+  const [ra, rb] = [a.region, b.region];
   const [A, B] = [onHull(hull, ra), onHull(hull, rb)];
   const [from, to] = [Math.max(A.from, B.from), Math.min(A.to, B.to)];
   const touches = (x: number) =>
@@ -82,30 +85,24 @@ function hullLine(hull: Hull, a: Zone, b: Zone, ra: OnHull, rb: OnHull): ZoneLin
 /** Corners between surfaces of the deck. */
 function deckLine({ hull, deck }: BoatShape, a: Zone, b: Zone): ZoneLine | null {
   const [ra, rb] = [a.region!, b.region!];
-  const line = (
-    name: string,
-    runs: ZoneLine['runs'],
-    length: number,
-    reachA: number | null = null,
-    reachB: number | null = null,
-  ): ZoneLine => ({
+  const line = (name: string, runs: ZoneLine['runs'], length: number): ZoneLine => ({
     a: a.id,
     b: b.id,
     name,
     runs,
     length,
-    reachA,
-    reachB,
+    reachA: null,
+    reachB: null,
   });
   if (ra.surface === 'deck' && rb.surface === 'deck' && Math.abs(ra.to - rb.from) < SAME) {
     const x = ra.to;
-    return line(
-      `${a.name} to ${b.name}, x ${x.toFixed(2)} m`,
-      'across',
-      2 * Math.max(0, hull.at(Math.max(hull.aft, Math.min(hull.bow, x)), 2)[1] - openHalfBreadth(deck, x)),
-      Math.min(ra.to, hull.bow) - Math.max(ra.from, hull.aft),
-      Math.min(rb.to, hull.bow) - Math.max(rb.from, hull.aft),
-    );
+    const halfBreadth = hull.at(Math.max(hull.aft, Math.min(hull.bow, x)), 2)[1] - openHalfBreadth(deck, x);
+    const reach = ({ from, to }: { from: number; to: number }) => Math.min(to, hull.bow) - Math.max(from, hull.aft);
+    return {
+      ...line(`${a.name} to ${b.name}, x ${x.toFixed(2)} m`, 'across', 2 * Math.max(0, halfBreadth)),
+      reachA: reach(ra),
+      reachB: reach(rb),
+    };
   }
   const { cockpit, coachroof } = deck;
   if (cockpit && ra.surface === 'cockpit' && rb.surface === 'cockpit' && ra.piece === 'sole' && rb.piece === 'side')
@@ -185,7 +182,8 @@ function linesOf(shape: BoatShape | null, part: Part): ZoneLine[] {
         // A zone of one hand meets the other on that hand alone.
         if (found) lines.push(isOneHanded(a) || isOneHanded(b) ? { ...found, length: found.length! / 2 } : found);
       };
-      if (a.region.surface === 'hull' && b.region.surface === 'hull') add(hullLine(hull, a, b, a.region, b.region));
+      if (a.region.surface === 'hull' && b.region.surface === 'hull')
+        add(hullLine(hull, { ...a, region: a.region }, { ...b, region: b.region }));
       else if (a.region.surface === 'hull' && b.region.surface === 'transom') {
         const A = onHull(hull, a.region);
         const [low, high] = [A.low(hull.aft), A.high(hull.aft)];

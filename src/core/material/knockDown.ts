@@ -53,14 +53,13 @@ export function strengthSpread(component: FabricComponent): { spread: number; so
  * multiply.
  *
  * @param selection which of them the boat applies. @returns every step, and the product of those that are on.
- * @example knockDownChain(component, glass, vinylester, 'infusion', selection).factor // 0.73
+ * @example knockDownChain(component, { fibre: glass, resin: vinylester, process: 'infusion' }, selection).factor //
+ * 0.73
  * Source: data/materials/knock-downs.json, one source a step.
  */
 export function knockDownChain(
   component: FabricComponent,
-  fibre: Fibre,
-  resin: Resin,
-  process: Process,
+  { fibre, resin, process }: { fibre: Fibre; resin: Resin; process: Process },
   selection: KnockDownSelection,
 ): { steps: KnockDownStep[]; factor: number } {
   const { spread, source } = strengthSpread(component);

@@ -36,13 +36,16 @@ export const PROCESSES: Record<Process, z.infer<typeof processSchema>> = file.pr
  * The table holds glass; another fibre packs to the same volume fraction, hence to another weight fraction.
  *
  * @param shift added to the table's weight fraction, to show what its scatter does.
- * @example fibreFractionFor('infusion', 'stitched', 2560, 1160).fibreWeightFraction // 0.68
+ * @example fibreFractionFor({ process: 'infusion', form: 'stitched', fibreDensity: 2560, resinDensity: 1160 })
+ * .fibreWeightFraction // 0.68
  */
 export function fibreFractionFor(
-  process: Process,
-  form: ComponentForm,
-  fibreDensity: number,
-  resinDensity: number,
+  {
+    process,
+    form,
+    fibreDensity,
+    resinDensity,
+  }: { process: Process; form: ComponentForm; fibreDensity: number; resinDensity: number },
   shift = 0,
 ) {
   const { fibreWeightFraction, voidFraction } = PROCESSES[process];

@@ -7,11 +7,11 @@ export type Origin = keyof typeof ORIGINS;
 
 const figure = (label: string, minimum: number, maximum: number, unit = '') =>
   z.object({
-    value: bounded(label, minimum, maximum, unit),
+    value: bounded(label, [minimum, maximum], unit),
     origin: z.enum(['generic', 'dataSheet', 'yardTest']),
     /** Of a test: how many samples, and their coefficient of variation. */
     n: z.int().min(1, 'A test has at least one sample').max(10_000).optional(),
-    spread: bounded('Coefficient of variation', 0, 1).optional(),
+    spread: bounded('Coefficient of variation', [0, 1]).optional(),
   });
 export type Figure = { value: number; origin: Origin; n?: number; spread?: number };
 /** Money of the yard's own currency per kilogram, unless stated otherwise. */
@@ -109,7 +109,7 @@ const measuredSchema = z
     value: z.number(),
     origin: z.enum(['dataSheet', 'yardTest']),
     n: z.int().min(1, 'A test has at least one sample').max(10_000).nullable(),
-    spread: bounded('Coefficient of variation', 0, 1).nullable(),
+    spread: bounded('Coefficient of variation', [0, 1]).nullable(),
     /** The process it was measured for; null for any. */
     process: z.enum(['handLayUp', 'wetBag', 'infusion', 'prepreg']).nullable(),
   })
@@ -132,10 +132,10 @@ export const fabricComponentSchema = z
     fibre: identity.id,
     arealWeight: figure('Areal weight', 0.01, 5, 'kg/m²'),
     /** Share of E1 that the crimp of a weave leaves; 1 for straight fibre. */
-    crimpFactor: bounded('Crimp factor', 0.5, 1),
+    crimpFactor: bounded('Crimp factor', [0.5, 1]),
     /** Directions with their share of the component's fibre weight; none for a random mat. */
     sublayers: z
-      .array(z.object({ angleDeg: bounded('Direction', -90, 90, '°'), share: bounded('Share', 0.001, 1) }))
+      .array(z.object({ angleDeg: bounded('Direction', [-90, 90], '°'), share: bounded('Share', [0.001, 1]) }))
       .max(8),
     /** Stated or tested figures of its ply (of each straight sublayer), in front of the computed ones. */
     measured: z.array(measuredSchema).max(60),
@@ -244,12 +244,12 @@ export const coreSchema = z.object({
     .min(1, 'Give at least one form')
     .max(4),
   /** Inscribed circle of a honeycomb's cell (m). */
-  cellSize: bounded('Cell size', 0.001, 0.1, 'm').nullable(),
+  cellSize: bounded('Cell size', [0.001, 0.1], 'm').nullable(),
   /** Per cubic metre. */
   price,
   /** Sheet thicknesses to be had (m). */
   thicknesses: z
-    .array(bounded('Sheet thickness', 0.001, 0.2, 'm'))
+    .array(bounded('Sheet thickness', [0.001, 0.2], 'm'))
     .min(1, 'Give at least one sheet thickness')
     .max(20),
 });

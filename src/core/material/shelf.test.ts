@@ -138,7 +138,11 @@ describe('a fabric as it is laid', () => {
     const fabric = find<Fabric>('bx45-600');
     const on = { characteristic: true, wet: false, hot: false, fatigue: false, process: false };
     const factor = () =>
-      knockDownChain(fabric.components[0]!, fibres[0]!, find<Resin>('vinylester'), 'infusion', on).factor;
+      knockDownChain(
+        fabric.components[0]!,
+        { fibre: fibres[0]!, resin: find<Resin>('vinylester'), process: 'infusion' },
+        on,
+      ).factor;
     expect(factor()).toBeCloseTo(1 - 2 * 0.08, 9);
     fabric.components[0]!.measured = [
       { property: 'Xt', value: 7e8, origin: 'yardTest', n: 5, spread: 0.03, process: null },

@@ -20,7 +20,8 @@ export interface ThicknessInput {
  *
  * t = w_f / (ρ_f φ), laminated weight w_f/ψ, resin w_f (1−ψ)/ψ.
  *
- * @example plyThickness({ dryArealWeight: 0.6, fibreWeightFraction: 0.48, fibreDensity: 2560, resinDensity: 1200 }).thickness
+ * @example plyThickness({ dryArealWeight: 0.6, fibreWeightFraction: 0.48, fibreDensity: 2560, resinDensity: 1200
+ * }).thickness
  * // 0.000776
  * Source: volume balance; agrees with ISO 12215-5 annex C, t = w/3.072 (2.56/ψ − 1.36) mm, at those densities.
  */

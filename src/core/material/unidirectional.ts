@@ -33,7 +33,8 @@ function halpinTsai(fibre: number, matrix: number, phi: number, xi: number): num
  * and in shear.
  *
  * @throws nothing; inputs are checked at the border.
- * @example unidirectional({ fibre: { E1: 73e9, nu12: 0.22 }, resin: { E: 3.2e9, nu: 0.36 }, fibreVolumeFraction: 0.4 }).E1
+ * @example unidirectional({ fibre: { E1: 73e9, nu12: 0.22 }, resin: { E: 3.2e9, nu: 0.36 }, fibreVolumeFraction: 0.4
+ * }).E1
  * // 31.1e9
  * Source: Halpin & Kardos, The Halpin–Tsai equations: a review (1976); Jones, ch. 3.
  */

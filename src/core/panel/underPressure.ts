@@ -27,7 +27,8 @@ function loadVector(model: RitzModel, load: PlateLoad): number[] {
   const { length: a, breadth: b } = model.plate;
   const [field] = model.fields;
   const { points, weights } = gaussLegendre(model.terms + 8);
-  const along = (condition: 'x' | 'y', from: number, to: number, side: number, weight: (at: number) => number) => {
+  const along = (condition: 'x' | 'y', [from, to]: readonly [number, number], weight: (at: number) => number) => {
+    const side = condition === 'x' ? a : b;
     const at = points.map((xi) => (from + to) / 2 + (xi * (to - from)) / 2);
     const [values] = shapes(
       field![condition],
@@ -41,11 +42,11 @@ function loadVector(model: RitzModel, load: PlateLoad): number[] {
   const one = () => 1;
   const sine = (length: number) => (at: number) => Math.sin((Math.PI * at) / length);
   const overlap = () => {
-    if (load.kind === 'uniform') return [along('x', 0, a, a, one), along('y', 0, b, b, one)];
-    if (load.kind === 'sinusoidal') return [along('x', 0, a, a, sine(a)), along('y', 0, b, b, sine(b))];
+    if (load.kind === 'uniform') return [along('x', [0, a], one), along('y', [0, b], one)];
+    if (load.kind === 'sinusoidal') return [along('x', [0, a], sine(a)), along('y', [0, b], sine(b))];
     return [
-      along('x', load.x - load.length / 2, load.x + load.length / 2, a, one),
-      along('y', load.y - load.breadth / 2, load.y + load.breadth / 2, b, one),
+      along('x', [load.x - load.length / 2, load.x + load.length / 2], one),
+      along('y', [load.y - load.breadth / 2, load.y + load.breadth / 2], one),
     ];
   };
   const [X, Y] = overlap() as [number[], number[]];
@@ -70,7 +71,8 @@ function symmetryOf(plate: Plate, load: PlateLoad): Symmetry {
  * @returns a reader of deflection, moments and shear forces anywhere, and the greatest deflection (m, in the
  * direction of the pressure).
  * @throws KeramosError `invalid` for a patch off the plate or stiffnesses that make no stable plate.
- * @example plateUnderPressure({ length: 1, breadth: 1, D11: 1, D12: 0.3, D22: 1, D66: 0.35, fixityX: 0, fixityY: 0 }, { kind: 'uniform', pressure: 1 }).at(0.5, 0.5).w
+ * @example plateUnderPressure({ length: 1, breadth: 1, D11: 1, D12: 0.3, D22: 1, D66: 0.35, fixityX: 0, fixityY: 0 }, {
+ * kind: 'uniform', pressure: 1 }).at(0.5, 0.5).w
  * // 0.00406
  * Source: Timoshenko & Woinowsky-Krieger, ch. 5 and 6; Whitney; Reddy, ch. 6. Flat plate, small deflections.
  */

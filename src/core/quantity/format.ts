@@ -32,7 +32,9 @@ export function formatWithUnit(value: number | null | undefined, kind: QuantityK
   return `${formatQuantity(value, kind, system)}${label === '' || label === '%' || label === '°' ? '' : ' '}${label}`;
 }
 
-/** A change with its sign, in the display unit of the system: `formatDifference(0.0012, 'thickness', 'us')` is '+0.047'. */
+/**
+ * A change with its sign, in the display unit of the system: `formatDifference(0.0012, 'thickness', 'us')` is '+0.047'.
+ */
 export function formatDifference(value: number, kind: QuantityKind, system: UnitSystem): string {
   const unit = displayUnit(kind, system);
   // A difference has no zero point: degrees of temperature differ by their size alone.

@@ -21,7 +21,8 @@ export const saidExactly = (value: number, kind: QuantityKind): string => `{{${k
 export function wordsIn(text: string, system: UnitSystem): string {
   return text.replace(
     /\{\{(\w+)(!?) (\S+?)(?: (\S+?))?\}\}/g,
-    (whole, kind: string, exactly: string, value: string, most: string | undefined) => {
+    (whole, ...found: [kind: string, exactly: string, value: string, most: string | undefined]) => {
+      const [kind, exactly, value, most] = found;
       // Somebody may have called a layer just that.
       if (!Object.hasOwn(QUANTITIES, kind)) return whole;
       const known = kind as QuantityKind;

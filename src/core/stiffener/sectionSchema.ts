@@ -7,7 +7,7 @@ import { bounded, choice, flag, idSchema, nameOf, noted, refer } from '../field'
  */
 export const sectionLayerSchema = z.object({
   material: refer('Material', 'materials', { kinds: ['fabric'] }),
-  angleDeg: bounded('Angle', -90, 90, '°'),
+  angleDeg: bounded('Angle', [-90, 90], '°'),
   crown: flag('Over the crown'),
   web: flag('Down the webs'),
   flange: flag('Out on the flanges'),
@@ -22,12 +22,12 @@ export const stiffenerSectionSchema = z.object({
   name: nameOf('Section name', 60),
   kind: choice('Kind', SECTION_KINDS),
   /** Of the former, from the plating up. */
-  height: bounded('Height', 0.01, 0.6, 'm', { quantity: 'shortLength' }),
+  height: bounded('Height', [0.01, 0.6], 'm', { quantity: 'shortLength' }),
   /** Foot and head of the former; a flat bar has none. */
-  baseWidth: bounded('Width at the foot', 0.01, 0.6, 'm', { quantity: 'shortLength' }),
-  crownWidth: bounded('Width of the crown', 0.01, 0.6, 'm', { quantity: 'shortLength' }),
+  baseWidth: bounded('Width at the foot', [0.01, 0.6], 'm', { quantity: 'shortLength' }),
+  crownWidth: bounded('Width of the crown', [0.01, 0.6], 'm', { quantity: 'shortLength' }),
   /** Bonding flange on each side. */
-  flangeWidth: bounded('Flange', 0.01, 0.3, 'm', { quantity: 'shortLength' }),
+  flangeWidth: bounded('Flange', [0.01, 0.3], 'm', { quantity: 'shortLength' }),
   /** Core material that fills it; null where the former is paper, hollow or taken away. */
   former: refer('Former', 'materials', { kinds: ['core'] }).nullable(),
   layers: noted(z.array(sectionLayerSchema).min(1, 'A section needs at least one layer').max(30), { label: 'Layers' }),

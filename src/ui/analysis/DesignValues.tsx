@@ -79,9 +79,7 @@ export function DesignValues({ boat, evaluation }: { boat: Boat; evaluation: Zon
       {laid.components.map((component, index) => {
         const { steps, factor } = knockDownChain(
           fabric.components[index]!,
-          component.fibre,
-          resin,
-          boat.brief.process,
+          { fibre: component.fibre, resin, process: boat.brief.process },
           boat.brief.knockDowns,
         );
         const [ply] = component.plies;

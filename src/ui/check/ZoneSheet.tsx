@@ -135,7 +135,7 @@ function checkColumn(column: CheckColumn, props: ZoneSheetProps, words: (text: s
           title={`${CHECKS[check.id]}: ${words(check.governs)}. Opens the working.`}
           working={{
             title: `${zone.name}: ${CHECKS[check.id]}`,
-            record: () => zoneWorking(boat, part, zone, check.id, pack.id),
+            record: () => zoneWorking(boat, part, zone, { check: check.id, packId: pack.id }),
           }}
           onWorking={onWorking}
         />

@@ -129,7 +129,9 @@ export function LaminateBook({
                           onClick={() => {
                             const said = act(
                               `laid laminate ${laminate.name} in ${zoneNames.join(', ')}`,
-                              ...layLaminate(part, laminate, zoneIds, part.layers.length, () => nanoid(8)),
+                              ...layLaminate(part, laminate, { zones: zoneIds, index: part.layers.length }, () =>
+                                nanoid(8),
+                              ),
                             );
                             say(said);
                             if (!said) onLaid();

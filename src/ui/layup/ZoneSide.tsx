@@ -81,7 +81,7 @@ export function ZoneSide({
           record: () => {
             if (topic === 'stack') return stackWorking(boat, part, zone);
             if (topic === 'all') return [...zoneWorking(boat, part, zone), ...stackWorking(boat, part, zone)];
-            return zoneWorking(boat, part, zone, topic.id, topic.pack);
+            return zoneWorking(boat, part, zone, { check: topic.id, packId: topic.pack });
           },
         })
       }

@@ -62,7 +62,7 @@ export function layerClipboard({
             'invalid',
             `What you paste is ${Math.round(text.length / 1e6)} MB long: paste the rows of the layers alone`,
           );
-        const read = layersFromText(text, materials, part, zoneIds, () => nanoid(8));
+        const read = layersFromText(text, { materials, part, zones: zoneIds }, () => nanoid(8));
         const said = act(
           `pasted ${counted(read.layers.length)} into ${part.name}`,
           ...fetchMaterials(

@@ -135,7 +135,7 @@ export function PanelScreen() {
                             onClick={() =>
                               setWorking({
                                 title: `${zone.name}: ${CHECKS[least.id]}`,
-                                record: () => zoneWorking(boat, part, zone, least.id, least.pack),
+                                record: () => zoneWorking(boat, part, zone, { check: least.id, packId: least.pack }),
                               })
                             }
                           >

@@ -1,13 +1,18 @@
 /** A refusal from the server, with what it said. */
 export class ApiError extends Error {
+  readonly code: string;
+  readonly path: string;
+  /** What was given and what is allowed. */
+  readonly details: Record<string, unknown>;
+
   constructor(
     readonly status: number,
-    readonly code: string,
-    message: string,
-    readonly path: string,
-    readonly details: Record<string, unknown>,
+    { code, message, path, ...details }: { code: string; message: string; path: string },
   ) {
     super(message);
+    this.code = code;
+    this.path = path;
+    this.details = details;
   }
 
   /** The words with their quantities left open for the reader's units. */
@@ -44,13 +49,12 @@ async function answerOf<T>(response: Response): Promise<T> {
     error?: { code: string; message: string; path: string };
   } | null;
   if (!response.ok) {
-    const {
-      code = 'internal',
-      message = `The server answered ${response.status}`,
-      path = '',
-      ...details
-    } = answer?.error ?? {};
-    throw new ApiError(response.status, code, message, path, details);
+    throw new ApiError(response.status, {
+      code: 'internal',
+      message: `The server answered ${response.status}`,
+      path: '',
+      ...answer?.error,
+    });
   }
   return answer as T;
 }

@@ -3,6 +3,7 @@ import { Col, Form, Row } from 'react-bootstrap';
 import type { HullEdge, Region } from '@/core/geometry';
 import type { Boat, Zone } from '@/core/document';
 import { QuantityField } from '../shared/QuantityField';
+import { DimensionField } from './DimensionField';
 
 const SURFACES = {
   typed: 'Nowhere: figures are typed in',
@@ -151,26 +152,6 @@ export function RegionEditor({
 }) {
   const { region } = zone;
   const surface = surfaceOf(region);
-  const length = (
-    label: string,
-    value: number,
-    patch: (value: number) => Region,
-    minimum: number,
-    maximum: number,
-    hint: string,
-  ) => (
-    <Col>
-      <QuantityField
-        label={label}
-        kind="length"
-        value={value}
-        minimum={minimum}
-        maximum={maximum}
-        hint={hint}
-        onCommit={(next) => onChange(patch(next!))}
-      />
-    </Col>
-  );
   return (
     <>
       <Form.Group controlId="zone-surface">
@@ -208,19 +189,31 @@ export function RegionEditor({
         )}
         {region && 'from' in region && (
           <>
-            {length(
-              'From',
-              region.from,
-              (from) => ({ ...region, from }),
-              -10,
-              40,
-              'aft end; off the boat means its end',
-            )}
-            {length('To', region.to, (to) => ({ ...region, to }), -10, 40, 'fore end')}
+            <DimensionField
+              label="From"
+              value={region.from}
+              range={[-10, 40]}
+              hint="aft end; off the boat means its end"
+              onTake={(from) => onChange({ ...region, from })}
+            />
+            <DimensionField
+              label="To"
+              value={region.to}
+              range={[-10, 40]}
+              hint="fore end"
+              onTake={(to) => onChange({ ...region, to })}
+            />
           </>
         )}
-        {region?.surface === 'section' &&
-          length('At', region.x, (x) => ({ ...region, x }), -10, 40, 'from aft end of waterline')}
+        {region?.surface === 'section' && (
+          <DimensionField
+            label="At"
+            value={region.x}
+            range={[-10, 40]}
+            hint="from aft end of waterline"
+            onTake={(x) => onChange({ ...region, x })}
+          />
+        )}
         {region?.surface === 'section' && (
           <Col>
             <QuantityField
@@ -237,32 +230,62 @@ export function RegionEditor({
         )}
         {region?.surface === 'pan' && (
           <>
-            {length(
-              'Half-breadth aft',
-              region.halfBreadthAft,
-              (halfBreadthAft) => ({ ...region, halfBreadthAft }),
-              0.05,
-              5,
-              '',
-            )}
-            {length(
-              'Half-breadth fore',
-              region.halfBreadthFore,
-              (halfBreadthFore) => ({ ...region, halfBreadthFore }),
-              0.05,
-              5,
-              '',
-            )}
-            {length('Height', region.height, (height) => ({ ...region, height }), -2, 12, 'above the baseline')}
+            <DimensionField
+              label="Half-breadth aft"
+              value={region.halfBreadthAft}
+              range={[0.05, 5]}
+              onTake={(halfBreadthAft) => onChange({ ...region, halfBreadthAft })}
+            />
+            <DimensionField
+              label="Half-breadth fore"
+              value={region.halfBreadthFore}
+              range={[0.05, 5]}
+              onTake={(halfBreadthFore) => onChange({ ...region, halfBreadthFore })}
+            />
+            <DimensionField
+              label="Height"
+              value={region.height}
+              range={[-2, 12]}
+              hint="above the baseline"
+              onTake={(height) => onChange({ ...region, height })}
+            />
           </>
         )}
         {region?.surface === 'rectangle' && (
           <>
-            {length('Along', region.x, (x) => ({ ...region, x }), -10, 40, 'middle')}
-            {length('Off centre', region.y, (y) => ({ ...region, y }), 0, 6, 'middle')}
-            {length('Height', region.height, (height) => ({ ...region, height }), -2, 12, 'above the baseline')}
-            {length('Length', region.length, (value) => ({ ...region, length: value }), 0.02, 12, '')}
-            {length('Breadth', region.breadth, (breadth) => ({ ...region, breadth }), 0.02, 8, '')}
+            <DimensionField
+              label="Along"
+              value={region.x}
+              range={[-10, 40]}
+              hint="middle"
+              onTake={(x) => onChange({ ...region, x })}
+            />
+            <DimensionField
+              label="Off centre"
+              value={region.y}
+              range={[0, 6]}
+              hint="middle"
+              onTake={(y) => onChange({ ...region, y })}
+            />
+            <DimensionField
+              label="Height"
+              value={region.height}
+              range={[-2, 12]}
+              hint="above the baseline"
+              onTake={(height) => onChange({ ...region, height })}
+            />
+            <DimensionField
+              label="Length"
+              value={region.length}
+              range={[0.02, 12]}
+              onTake={(value) => onChange({ ...region, length: value })}
+            />
+            <DimensionField
+              label="Breadth"
+              value={region.breadth}
+              range={[0.02, 8]}
+              onTake={(breadth) => onChange({ ...region, breadth })}
+            />
             <Col>
               <Form.Group controlId="rectangle-count">
                 <Form.Label className="mb-0">How many</Form.Label>

@@ -5,6 +5,7 @@ import { SHAPE_NUMBERS, shapeFor, type DeckShape, type HullShape, type ShapeNumb
 import { formatNumber } from '@/core/quantity';
 import { particularsOf, shapeOf, type Boat } from '@/core/document';
 import { QuantityField } from '../shared/QuantityField';
+import { DimensionField } from './DimensionField';
 import { useUnits } from '../shared/units';
 import { useEdit } from '../shared/useEdit';
 import { HullImport } from './HullImport';
@@ -26,44 +27,6 @@ export function ShapeEditor({ boat }: { boat: Boat }) {
   const setDeck = (next: DeckShape) => act({ type: 'deck.set', deck: next });
   const shape = shapeOf(boat);
   const displaced = shape ? shape.hull.displacedVolume * 1025 : null;
-  const length = (
-    label: string,
-    value: number,
-    minimum: number,
-    maximum: number,
-    hint: string,
-    take: (value: number) => string | undefined,
-  ) => (
-    <Col>
-      <QuantityField
-        label={label}
-        kind="length"
-        value={value}
-        minimum={minimum}
-        maximum={maximum}
-        hint={hint}
-        onCommit={(next) => take(next!)}
-      />
-    </Col>
-  );
-  const angle = (
-    label: string,
-    value: number,
-    minimum: number,
-    maximum: number,
-    take: (value: number) => string | undefined,
-  ) => (
-    <Col>
-      <QuantityField
-        label={label}
-        kind="angle"
-        value={value}
-        minimum={minimum}
-        maximum={maximum}
-        onCommit={(next) => take(next!)}
-      />
-    </Col>
-  );
   const middle = brief.waterlineLength / 2;
 
   return (
@@ -157,21 +120,33 @@ export function ShapeEditor({ boat }: { boat: Boat }) {
         )}
         {hull && hull.source !== 'particulars' && (
           <Row className="g-2" xs={2}>
-            {length('Waterline', hull.waterline, 0.01, 6, 'above the baseline', (waterline) =>
-              setHull({ ...hull, waterline }),
-            )}
-            {angle('Transom rake', hull.transomRakeDeg, -40, 40, (transomRakeDeg) =>
-              setHull({ ...hull, transomRakeDeg }),
-            )}
+            <DimensionField
+              label="Waterline"
+              value={hull.waterline}
+              range={[0.01, 6]}
+              hint="above the baseline"
+              onTake={(waterline) => setHull({ ...hull, waterline })}
+            />
+            <DimensionField
+              label="Transom rake"
+              kind="angle"
+              value={hull.transomRakeDeg}
+              range={[-40, 40]}
+              onTake={(transomRakeDeg) => setHull({ ...hull, transomRakeDeg })}
+            />
           </Row>
         )}
         {hull && (
           <>
             <h3 className="mb-0 mt-2">Deck</h3>
             <Row className="g-2" xs={2}>
-              {length('Camber', deck.camber, 0, 1, 'rise amidships at its widest', (camber) =>
-                setDeck({ ...deck, camber }),
-              )}
+              <DimensionField
+                label="Camber"
+                value={deck.camber}
+                range={[0, 1]}
+                hint="rise amidships at its widest"
+                onTake={(camber) => setDeck({ ...deck, camber })}
+              />
             </Row>
             <Form.Check
               id="deck-cockpit"
@@ -194,21 +169,37 @@ export function ShapeEditor({ boat }: { boat: Boat }) {
             />
             {deck.cockpit && (
               <Row className="g-2" xs={2}>
-                {length('Aft end', deck.cockpit.from, -10, 40, '', (from) =>
-                  setDeck({ ...deck, cockpit: { ...deck.cockpit!, from } }),
-                )}
-                {length('Fore end', deck.cockpit.to, -10, 40, '', (to) =>
-                  setDeck({ ...deck, cockpit: { ...deck.cockpit!, to } }),
-                )}
-                {length('Half-breadth aft', deck.cockpit.halfBreadthAft, 0.05, 5, '', (halfBreadthAft) =>
-                  setDeck({ ...deck, cockpit: { ...deck.cockpit!, halfBreadthAft } }),
-                )}
-                {length('Half-breadth fore', deck.cockpit.halfBreadthFore, 0.05, 5, '', (halfBreadthFore) =>
-                  setDeck({ ...deck, cockpit: { ...deck.cockpit!, halfBreadthFore } }),
-                )}
-                {length('Sole height', deck.cockpit.soleHeight, 0, 6, 'above the baseline', (soleHeight) =>
-                  setDeck({ ...deck, cockpit: { ...deck.cockpit!, soleHeight } }),
-                )}
+                <DimensionField
+                  label="Aft end"
+                  value={deck.cockpit.from}
+                  range={[-10, 40]}
+                  onTake={(from) => setDeck({ ...deck, cockpit: { ...deck.cockpit!, from } })}
+                />
+                <DimensionField
+                  label="Fore end"
+                  value={deck.cockpit.to}
+                  range={[-10, 40]}
+                  onTake={(to) => setDeck({ ...deck, cockpit: { ...deck.cockpit!, to } })}
+                />
+                <DimensionField
+                  label="Half-breadth aft"
+                  value={deck.cockpit.halfBreadthAft}
+                  range={[0.05, 5]}
+                  onTake={(halfBreadthAft) => setDeck({ ...deck, cockpit: { ...deck.cockpit!, halfBreadthAft } })}
+                />
+                <DimensionField
+                  label="Half-breadth fore"
+                  value={deck.cockpit.halfBreadthFore}
+                  range={[0.05, 5]}
+                  onTake={(halfBreadthFore) => setDeck({ ...deck, cockpit: { ...deck.cockpit!, halfBreadthFore } })}
+                />
+                <DimensionField
+                  label="Sole height"
+                  value={deck.cockpit.soleHeight}
+                  range={[0, 6]}
+                  hint="above the baseline"
+                  onTake={(soleHeight) => setDeck({ ...deck, cockpit: { ...deck.cockpit!, soleHeight } })}
+                />
               </Row>
             )}
             <Form.Check
@@ -234,27 +225,52 @@ export function ShapeEditor({ boat }: { boat: Boat }) {
             />
             {deck.coachroof && (
               <Row className="g-2" xs={2}>
-                {length('Roof aft end', deck.coachroof.from, -10, 40, '', (from) =>
-                  setDeck({ ...deck, coachroof: { ...deck.coachroof!, from } }),
-                )}
-                {length('Roof fore end', deck.coachroof.to, -10, 40, 'at the deck', (to) =>
-                  setDeck({ ...deck, coachroof: { ...deck.coachroof!, to } }),
-                )}
-                {length('Roof half-breadth aft', deck.coachroof.halfBreadthAft, 0.05, 5, '', (halfBreadthAft) =>
-                  setDeck({ ...deck, coachroof: { ...deck.coachroof!, halfBreadthAft } }),
-                )}
-                {length('Roof half-breadth fore', deck.coachroof.halfBreadthFore, 0.05, 5, '', (halfBreadthFore) =>
-                  setDeck({ ...deck, coachroof: { ...deck.coachroof!, halfBreadthFore } }),
-                )}
-                {length('Roof height', deck.coachroof.height, 0.05, 3, 'above the deck', (height) =>
-                  setDeck({ ...deck, coachroof: { ...deck.coachroof!, height } }),
-                )}
-                {angle('Front rake', deck.coachroof.frontRakeDeg, 0, 75, (frontRakeDeg) =>
-                  setDeck({ ...deck, coachroof: { ...deck.coachroof!, frontRakeDeg } }),
-                )}
-                {angle('Side rake', deck.coachroof.sideRakeDeg, 0, 45, (sideRakeDeg) =>
-                  setDeck({ ...deck, coachroof: { ...deck.coachroof!, sideRakeDeg } }),
-                )}
+                <DimensionField
+                  label="Roof aft end"
+                  value={deck.coachroof.from}
+                  range={[-10, 40]}
+                  onTake={(from) => setDeck({ ...deck, coachroof: { ...deck.coachroof!, from } })}
+                />
+                <DimensionField
+                  label="Roof fore end"
+                  value={deck.coachroof.to}
+                  range={[-10, 40]}
+                  hint="at the deck"
+                  onTake={(to) => setDeck({ ...deck, coachroof: { ...deck.coachroof!, to } })}
+                />
+                <DimensionField
+                  label="Roof half-breadth aft"
+                  value={deck.coachroof.halfBreadthAft}
+                  range={[0.05, 5]}
+                  onTake={(halfBreadthAft) => setDeck({ ...deck, coachroof: { ...deck.coachroof!, halfBreadthAft } })}
+                />
+                <DimensionField
+                  label="Roof half-breadth fore"
+                  value={deck.coachroof.halfBreadthFore}
+                  range={[0.05, 5]}
+                  onTake={(halfBreadthFore) => setDeck({ ...deck, coachroof: { ...deck.coachroof!, halfBreadthFore } })}
+                />
+                <DimensionField
+                  label="Roof height"
+                  value={deck.coachroof.height}
+                  range={[0.05, 3]}
+                  hint="above the deck"
+                  onTake={(height) => setDeck({ ...deck, coachroof: { ...deck.coachroof!, height } })}
+                />
+                <DimensionField
+                  label="Front rake"
+                  kind="angle"
+                  value={deck.coachroof.frontRakeDeg}
+                  range={[0, 75]}
+                  onTake={(frontRakeDeg) => setDeck({ ...deck, coachroof: { ...deck.coachroof!, frontRakeDeg } })}
+                />
+                <DimensionField
+                  label="Side rake"
+                  kind="angle"
+                  value={deck.coachroof.sideRakeDeg}
+                  range={[0, 45]}
+                  onTake={(sideRakeDeg) => setDeck({ ...deck, coachroof: { ...deck.coachroof!, sideRakeDeg } })}
+                />
               </Row>
             )}
           </>

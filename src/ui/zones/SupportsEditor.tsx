@@ -5,6 +5,7 @@ import { Button, Card, Col, Form, Row } from 'react-bootstrap';
 import { SUPPORT_KINDS, type Support } from '@/core/geometry';
 import type { Boat } from '@/core/document';
 import { QuantityField } from '../shared/QuantityField';
+import { DimensionField } from './DimensionField';
 import { TextField } from '../shared/TextField';
 import { useEdit } from '../shared/useEdit';
 import { Refusal } from '../shared/Refusal';
@@ -68,27 +69,6 @@ export function SupportsEditor({ boat, zoneId }: { boat: Boat; zoneId: string | 
         return `${zoneName(support.zone)}, ${support.run}, at ${Math.round(support.share * 100)} %`;
     }
   };
-  const length = (
-    support: Support,
-    label: string,
-    key: string,
-    value: number,
-    minimum: number,
-    maximum: number,
-    hint = '',
-  ) => (
-    <Col>
-      <QuantityField
-        label={label}
-        kind="length"
-        value={value}
-        minimum={minimum}
-        maximum={maximum}
-        hint={hint}
-        onCommit={(next) => act({ type: 'support.set', item: { ...support, [key]: next! } as Support })}
-      />
-    </Col>
-  );
   const share = (support: Extract<Support, { share: number }>) => (
     <Col>
       <QuantityField
@@ -153,7 +133,15 @@ export function SupportsEditor({ boat, zoneId }: { boat: Boat; zoneId: string | 
                       </Form.Select>
                     </Form.Group>
                   </Col>
-                  {'x' in support && length(support, 'At', 'x', support.x, -10, 40, 'from aft end of waterline')}
+                  {'x' in support && (
+                    <DimensionField
+                      label="At"
+                      value={support.x}
+                      range={[-10, 40]}
+                      hint="from aft end of waterline"
+                      onTake={(next) => act({ type: 'support.set', item: { ...support, x: next } as Support })}
+                    />
+                  )}
                   {support.kind === 'stringer' && (
                     <>
                       <Col>
@@ -176,11 +164,28 @@ export function SupportsEditor({ boat, zoneId }: { boat: Boat; zoneId: string | 
                       {share(support)}
                     </>
                   )}
-                  {support.kind === 'girder' && length(support, 'Off centre', 'y', support.y, 0, 5)}
+                  {support.kind === 'girder' && (
+                    <DimensionField
+                      label="Off centre"
+                      value={support.y}
+                      range={[0, 5]}
+                      onTake={(next) => act({ type: 'support.set', item: { ...support, y: next } as Support })}
+                    />
+                  )}
                   {'from' in support && (
                     <>
-                      {length(support, 'From', 'from', support.from, -10, 40)}
-                      {length(support, 'To', 'to', support.to, -10, 40)}
+                      <DimensionField
+                        label="From"
+                        value={support.from}
+                        range={[-10, 40]}
+                        onTake={(next) => act({ type: 'support.set', item: { ...support, from: next } as Support })}
+                      />
+                      <DimensionField
+                        label="To"
+                        value={support.to}
+                        range={[-10, 40]}
+                        onTake={(next) => act({ type: 'support.set', item: { ...support, to: next } as Support })}
+                      />
                     </>
                   )}
                   {support.kind === 'rib' && (

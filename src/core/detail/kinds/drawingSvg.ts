@@ -55,13 +55,15 @@ export function offsetLine({ from, to, offset }: Extract<Mark, { as: 'dimension'
   ];
 }
 
-function viewSvg(
-  marks: readonly Mark[],
-  x0: number,
-  y0: number,
-  width: number,
-  height: number,
-): { svg: string; scale: number } {
+/** Where a view stands on the sheet, in its dots. */
+interface Frame {
+  x: number;
+  y: number;
+  width: number;
+  height: number;
+}
+
+function viewSvg(marks: readonly Mark[], { x: x0, y: y0, width, height }: Frame): { svg: string; scale: number } {
   const { left, right, low, high } = bounds(marks);
   const MARGIN = 40;
   const scale = Math.min(
@@ -70,9 +72,9 @@ function viewSvg(
   );
   const [cx, cy] = [x0 + width / 2 - (scale * (left + right)) / 2, y0 + height / 2 + (scale * (low + high)) / 2];
   const at = ([x, y]: At): string => `${n(cx + x * scale)} ${n(cy - y * scale)}`;
-  const text = (place: At, words: string, anchor: string, size: number, extra = '') => {
+  const text = (place: At, words: string, anchor: string, size: number) => {
     const [x, y] = at(place).split(' ');
-    return `<text x="${x}" y="${y}" font-size="${size}" text-anchor="${anchor}" fill="#2b2622" ${extra}>${escape(words)}</text>`;
+    return `<text x="${x}" y="${y}" font-size="${size}" text-anchor="${anchor}" fill="#2b2622">${escape(words)}</text>`;
   };
   const svg = marks
     .map((mark) => {
@@ -118,7 +120,7 @@ export function drawingSvg({ views }: DetailDrawing, title: string): string {
   // A drawing unit on paper: 760 units are 190 mm.
   const PER_MM = WIDTH / 190;
   const drawn = views.map(({ title: name, marks }, i) => {
-    const { svg, scale } = viewSvg(marks, i * each, 18, each, VIEW);
+    const { svg, scale } = viewSvg(marks, { x: i * each, y: 18, width: each, height: VIEW });
     const ratio = PER_MM / scale;
     const said =
       ratio >= 1 ? `1 : ${ratio < 10 ? ratio.toFixed(1) : Math.round(ratio)}` : `${(1 / ratio).toFixed(1)} : 1`;

@@ -23,10 +23,8 @@ export const mm = (value: number) => `${value < 10 ? Number(value.toFixed(1)) : 
 
 /** A rectangle from its lower left corner (mm). */
 export const box = (
-  x: number,
-  y: number,
-  width: number,
-  height: number,
+  [x, y]: At,
+  [width, height]: readonly [number, number],
   fill?: Extract<Mark, { as: 'line' }>['fill'],
   style: 'outline' | 'hidden' | 'thin' = 'outline',
 ): Mark => ({
@@ -74,7 +72,11 @@ export function loadArrow(at: At, directionDeg: number, length: number, text: st
   ];
 }
 /** A strip turned about a point: from there so long and so wide, with its fibre lines. */
-export function strip(at: At, directionDeg: number, length: number, width: number, ends: readonly number[]): Mark[] {
+export function strip(
+  at: At,
+  directionDeg: number,
+  { length, width, ends }: { length: number; width: number; ends: readonly number[] },
+): Mark[] {
   const a = (directionDeg * Math.PI) / 180;
   const place = (u: number, v: number): At => [
     at[0] + u * Math.cos(a) - v * Math.sin(a),

@@ -7,7 +7,7 @@ export function laminateSection(scene: Scene, x: number, width: number, from = 0
   const marks = scene.laid
     .filter(({ thickness }) => thickness > 0)
     .map(({ material, thickness }) => {
-      const band = box(x, y, width, M(thickness), material.kind === 'core' ? 'core' : 'laminate');
+      const band = box([x, y], [width, M(thickness)], material.kind === 'core' ? 'core' : 'laminate');
       y += M(thickness);
       return band;
     });

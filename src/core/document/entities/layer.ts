@@ -9,9 +9,9 @@ export const layerSchema = z.object({
   id: idSchema,
   material: refer('Material', 'materials', { kinds: ['fabric', 'core', 'coating'] }),
   /** From the zone's reference direction towards the next hand: see the angle convention in docs/engineering.md. */
-  angleDeg: bounded('Angle', -90, 90, '°'),
+  angleDeg: bounded('Angle', [-90, 90], '°'),
   /** Of a core or a coating (m); fabrics find theirs by process. */
-  thickness: bounded('Thickness', 5e-5, 0.2, 'm', { quantity: 'thickness' }).nullable(),
+  thickness: bounded('Thickness', [5e-5, 0.2], 'm', { quantity: 'thickness' }).nullable(),
   /** Zones it covers, in the part's order of zones. */
   zones: noted(z.array(idSchema).max(64), { label: 'Covers', reference: { list: 'zones', whenGone: 'drop' } }),
   role: since(4, choice('Role', LAYER_ROLES), 'structure'),

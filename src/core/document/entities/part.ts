@@ -32,7 +32,7 @@ export const groupSchema = z.object({
 });
 export type LayerGroup = z.infer<typeof groupSchema>;
 
-const width = (what: string) => bounded(what, 0, 2, 'm', { quantity: 'shortLength' });
+const width = (what: string) => bounded(what, [0, 2], 'm', { quantity: 'shortLength' });
 /**
  * How layers meet the line between two zones of a part; `b` equal to `a` is the centreline, where both hands of one
  * zone meet.
@@ -57,9 +57,9 @@ export const joinSchema = z.object({
     { label: 'Layers that run past the line', keys: ['layer'] },
   ),
   /** Run of the core's bevel per thickness; null as the part has it. */
-  bevel: bounded('Bevel', 1, 50).nullable(),
+  bevel: bounded('Bevel', [1, 50]).nullable(),
   /** Length of the line (m), both hands; null as the geometry gives it. */
-  length: bounded('Length of the line', 0, 100, 'm').nullable(),
+  length: bounded('Length of the line', [0, 100], 'm').nullable(),
 });
 export type Join = z.infer<typeof joinSchema>;
 
@@ -80,8 +80,8 @@ export const partFields = z.object({
   /** Why a part of two hands is made in an odd number. */
   oddNote: since(4, text('Why an odd number', 200), ''),
   /** Least length of a step per thickness of the layer that drops. */
-  dropRatio: since(4, bounded('Drop-off ratio', 1, 100), 20),
-  coreBevel: since(4, bounded('Core bevel', 1, 50), 3),
+  dropRatio: since(4, bounded('Drop-off ratio', [1, 100]), 20),
+  coreBevel: since(4, bounded('Core bevel', [1, 50]), 3),
 });
 
 export const partSchema = z.object({

@@ -32,7 +32,7 @@ export const zoneSchema = z.object({
     'both',
   ),
   /** The core stops this far before the part's free edge and runs down to solid (m); null where it runs out. */
-  solidEdge: since(4, bounded('Solid edge', 0.005, 2, 'm', { quantity: 'shortLength' }).nullable(), null),
+  solidEdge: since(4, bounded('Solid edge', [0.005, 2], 'm', { quantity: 'shortLength' }).nullable(), null),
 });
 export type Zone = z.infer<typeof zoneSchema>;
 

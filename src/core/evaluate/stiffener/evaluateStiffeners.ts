@@ -56,7 +56,7 @@ function evaluate(boat: Boat): StiffenerEvaluation[] {
       const properties = sectionProperties(boat, section);
       const loaded = geometry.spans
         .filter(({ length, spacing }) => length > 0.03 && spacing > 0.01)
-        .map((span) => loadSpan(shape, boat, book, support, section, properties, span));
+        .map((span) => loadSpan({ shape, boat, book, support, section, properties }, span));
       const worst = loaded.length
         ? loaded.reduce((a, b) => (leastOf(b.checks).reserveFactor < leastOf(a.checks).reserveFactor ? b : a))
         : null;
@@ -79,14 +79,10 @@ export function stiffenerWorking(boat: Boat, evaluation: StiffenerEvaluation): W
   const shape = shapeOf(boat);
   if (!shape || !evaluation.section || !evaluation.worst) return [];
   const steps: WorkingStep[] = [];
+  const { support, section, worst } = evaluation;
   loadSpan(
-    shape,
-    boat,
-    bookOf(boat, 0),
-    evaluation.support,
-    evaluation.section,
-    sectionProperties(boat, evaluation.section),
-    evaluation.worst.span,
+    { shape, boat, book: bookOf(boat, 0), support, section, properties: sectionProperties(boat, section) },
+    worst.span,
     (step) => steps.push(step),
   );
   return steps;

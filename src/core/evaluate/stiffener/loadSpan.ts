@@ -109,16 +109,23 @@ function zoneUnder({ hull }: BoatShape, boat: Boat, support: Support, span: Span
   return null;
 }
 
-export function loadSpan(
-  shape: BoatShape,
-  boat: Boat,
-  book: Book,
-  support: Support,
-  section: StiffenerSection,
-  properties: SectionProperties,
-  span: Span,
-  record?: Recorder,
-): LoadedSpan {
+/** A stiffener on a boat: what it stands on, and what it is made as. */
+export interface StandingStiffener {
+  shape: BoatShape;
+  boat: Boat;
+  book: Book;
+  support: Support;
+  section: StiffenerSection;
+  properties: SectionProperties;
+}
+
+/**
+ * A span of a stiffener under the pressure of the zone it stands on.
+ *
+ * @throws KeramosError `invalid` when no zone lies under the span.
+ */
+export function loadSpan(stiffener: StandingStiffener, span: Span, record?: Recorder): LoadedSpan {
+  const { shape, boat, book, support, section, properties } = stiffener;
   const found = zoneUnder(shape, boat, support, span);
   if (!found)
     throw new KeramosError(

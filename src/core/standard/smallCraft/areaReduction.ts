@@ -12,14 +12,14 @@ export type Member =
  * k_AR = k_R · 0.1 m^0.15 / A_D^0.3, at most 1 and at least the pack's minimum for the construction.
  *
  * @param planing k_R is 1 in planing mode, otherwise it falls with the size of the member.
- * @example areaReduction({ kind: 'panel', shortSide: 0.38, longSide: 0.9, construction: 'single' }, 3600, true)
+ * @example areaReduction({ kind: 'panel', shortSide: 0.38, longSide: 0.9, construction: 'single' },
+ * { loadedMass: 3600, planing: true })
  * // 0.4712
  * Source: ISO 12215-5:2008 method, F8 to F11.
  */
 export function areaReduction(
   member: Member,
-  loadedMass: number,
-  planing: boolean,
+  { loadedMass, planing }: { loadedMass: number; planing: boolean },
   record?: Recorder,
   pack = SMALL_CRAFT_PACK,
 ): number {

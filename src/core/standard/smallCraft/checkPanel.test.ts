@@ -207,7 +207,9 @@ describe('requirements', () => {
   });
   it('least core strength grows from 10 to 15 m and stays', () => {
     expect(
-      [8, 10, 12, 15, 20].map((hullLength) => minimumSkins({ ...motor, hullLength }, 'bottom').coreShearStrength / 1e6),
+      [8, 10, 12, 15, 20].map(
+        (hullLength) => minimumSkins({ ...motor, hullLength }, { location: 'bottom' }).coreShearStrength / 1e6,
+      ),
     ).toEqual([0.25, 0.25, 0.31, 0.4, 0.4].map((value) => expect.closeTo(value, 9) as number));
   });
 });

@@ -155,16 +155,19 @@ export function checkPanel(input: PanelCheckInput, trace?: Trace, pack = SMALL_C
   if (place.minimum !== null) {
     const skinsMinimum = minimumSkins(
       craft,
-      place.minimum,
-      k5,
-      1,
+      { location: place.minimum, k5 },
       construction === 'sandwich' ? minimumRecord : undefined,
       pack,
     );
     minimum = {
       fibre:
         uplift.minimum *
-        minimumFibreMass(craft, place.minimum, k5, construction === 'single' ? minimumRecord : undefined, pack),
+        minimumFibreMass(
+          craft,
+          { location: place.minimum, k5 },
+          construction === 'single' ? minimumRecord : undefined,
+          pack,
+        ),
       outer: uplift.minimum * skinsMinimum.outer,
       inner: uplift.minimum * skinsMinimum.inner,
       coreShear: place.minimum === 'deck' ? null : skinsMinimum.coreShearStrength,

@@ -4,17 +4,24 @@ import { cite, SMALL_CRAFT_PACK } from './pack';
 
 export type MinimumLocation = 'bottom' | 'side' | 'deck';
 
+/** What a minimum is asked of. */
+export interface MinimumOf {
+  location: MinimumLocation;
+  /** Factor of the fibre type, 0.7 to 1. */
+  k5?: number;
+  /** 0.9 for careful use with the owner warned, otherwise 1. */
+  k6?: number;
+}
+
 /**
  * Least dry fibre mass of a single skin (kg/m²) for robustness, whatever the strength.
  *
- * @param k5 factor of the fibre type, 0.7 to 1, default 1.
  * @example boat A of the reference: bottom 1.942, side 1.607, deck 1.075
  * Source: ISO 12215-5:2008 method, F36.
  */
 export function minimumFibreMass(
   craft: Craft,
-  location: MinimumLocation,
-  k5 = 1,
+  { location, k5 = 1 }: Pick<MinimumOf, 'location' | 'k5'>,
   record?: Recorder,
   pack = SMALL_CRAFT_PACK,
 ): number {
@@ -50,15 +57,12 @@ export function minimumFibreMass(
 /**
  * Least dry fibre mass of sandwich skins (kg/m²) and least design shear strength of the core (Pa).
  *
- * @param k5 fibre type. @param k6 0.9 for careful use with the owner warned, otherwise 1.
  * @example boat A of the reference, bottom: outer 0.540, inner 0.378, core 0.25 MPa
  * Source: ISO 12215-5:2008 method, F42 and F43. The core minimum is meant for the hull.
  */
 export function minimumSkins(
   craft: Craft,
-  location: MinimumLocation,
-  k5 = 1,
-  k6 = 1,
+  { location, k5 = 1, k6 = 1 }: MinimumOf,
   record?: Recorder,
   pack = SMALL_CRAFT_PACK,
 ) {

@@ -178,7 +178,7 @@ export function designPressure(input: PressureInput, record?: Recorder, pack = S
 
   const inMode = (mode: Candidate['mode'], base: number, category: number): Candidate => {
     const kL = superstructure === undefined ? longitudinalFactor(position, mode === 'planing' ? nCG! : 3, record) : 1;
-    const kAR = areaReduction(member, m, mode === 'planing', record, pack);
+    const kAR = areaReduction(member, { loadedMass: m, planing: mode === 'planing' }, record, pack);
     return { mode, kL, kAR, pressure: base * kAR * category * kL };
   };
   const side = (bottomBase: number) => deckBase + kZ! * (bottomBase - deckBase);

@@ -29,7 +29,8 @@ const boatA: Craft = {
 };
 const material = <T>(id: string) => GENERIC_MATERIALS.find((m) => m.id === id) as T;
 const fibres = new Map(GENERIC_MATERIALS.filter((m): m is Fibre => m.kind === 'fibre').map((m) => [m.id, m]));
-const laid = (id: string) => layFabric(material<Fabric>(id), fibres, material<Resin>('vinylester'), 'infusion')[0]!;
+const laid = (id: string) =>
+  layFabric(material<Fabric>(id), { fibres, resin: material<Resin>('vinylester'), process: 'infusion' })[0]!;
 
 describe('small-craft method, figures of its restatement', () => {
   it('dynamic load factor of boat A at 26 and at 20 kn', () => {
@@ -41,8 +42,8 @@ describe('small-craft method, figures of its restatement', () => {
   });
   it('area reduction of a 380 × 900 panel, planing and displacement', () => {
     const panel = { kind: 'panel', shortSide: 0.38, longSide: 0.9, construction: 'single' } as const;
-    expect(areaReduction(panel, 3600, true)).toBeCloseTo(0.4712, 4);
-    expect(areaReduction(panel, 3600, false)).toBeCloseTo(0.6531, 4);
+    expect(areaReduction(panel, { loadedMass: 3600, planing: true })).toBeCloseTo(0.4712, 4);
+    expect(areaReduction(panel, { loadedMass: 3600, planing: false })).toBeCloseTo(0.6531, 4);
   });
   it('clamped-plate coefficients against the table of plate theory within 1.5 %', () => {
     for (const [r, k2, k3] of [
@@ -60,11 +61,13 @@ describe('small-craft method, figures of its restatement', () => {
   });
   it('least fibre masses of boat A', () => {
     expect(
-      [minimumFibreMass(boatA, 'bottom'), minimumFibreMass(boatA, 'side'), minimumFibreMass(boatA, 'deck')].map((w) =>
-        Number(w.toFixed(3)),
-      ),
+      [
+        minimumFibreMass(boatA, { location: 'bottom' }),
+        minimumFibreMass(boatA, { location: 'side' }),
+        minimumFibreMass(boatA, { location: 'deck' }),
+      ].map((w) => Number(w.toFixed(3))),
     ).toEqual([1.942, 1.607, 1.075]);
-    expect(minimumSkins(boatA, 'bottom').outer).toBeCloseTo(0.54, 3);
+    expect(minimumSkins(boatA, { location: 'bottom' }).outer).toBeCloseTo(0.54, 3);
   });
 });
 
@@ -124,7 +127,7 @@ describe('a fabric as the pack sees it', () => {
       fabric.components[0]!.measured = [
         { property: 'Xt', value: 7e8, origin: 'yardTest', n: 6, spread, process: null },
       ];
-      const [component] = layFabric(fabric, fibres, material<Resin>('vinylester'), 'infusion');
+      const [component] = layFabric(fabric, { fibres, resin: material<Resin>('vinylester'), process: 'infusion' });
       return sheetProperties(component!, 0)!;
     };
     expect(along(0.02).basis).toBe('stated');
@@ -134,7 +137,7 @@ describe('a fabric as the pack sees it', () => {
     ud.components[0]!.measured = [
       { property: 'Xt', value: 7e8, origin: 'yardTest', n: 6, spread: 0.08, process: null },
     ];
-    const [component] = layFabric(ud, fibres, material<Resin>('vinylester'), 'infusion');
+    const [component] = layFabric(ud, { fibres, resin: material<Resin>('vinylester'), process: 'infusion' });
     expect(sheetProperties(component!, 0)!.tensileStrength).toBeCloseTo(7e8 * (1 - 0.16), -3);
     expect(sheetProperties(component!, 0)!.compressiveStrength).toBeCloseTo(
       sheetProperties(laid('ud-600'), 0)!.compressiveStrength,

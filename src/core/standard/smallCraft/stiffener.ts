@@ -24,7 +24,8 @@ export interface StiffenerRequirementInput {
  * What a stiffener needs: web area (m²), section modulus on the side in tension and the side in compression (m³), and
  * second moment (m⁴).
  *
- * @example stiffenerRequirement({ pressure: 36020, spacing: 0.38, span: 0.9, tensileStrength: 115.9e6, compressiveStrength: 124.5e6, shearStrength: 66e6, E: 8.961e9 }).webArea
+ * @example stiffenerRequirement({ pressure: 36020, spacing: 0.38, span: 0.9, tensileStrength: 115.9e6,
+ * compressiveStrength: 124.5e6, shearStrength: 66e6, E: 8.961e9 }).webArea
  * // 1.87e-4
  * Source: ISO 12215-5:2008 method, F46 to F49. Clamped ends.
  */

@@ -10,19 +10,19 @@ export function drawBolted(scene: Scene, detail: DetailOf<'bolted'>): DetailDraw
   const [bl, bb] = [M(detail.base[0]), M(detail.base[1])];
   const plan: Mark[] = [];
   for (const sheet of [...detail.sheets].sort((p, q) => q.length * q.breadth - p.length * p.breadth))
-    plan.push(box(-M(sheet.length) / 2, -M(sheet.breadth) / 2, M(sheet.length), M(sheet.breadth), 'laminate', 'thin'));
+    plan.push(
+      box([-M(sheet.length) / 2, -M(sheet.breadth) / 2], [M(sheet.length), M(sheet.breadth)], 'laminate', 'thin'),
+    );
   const cores = scene.laid.filter(({ material }) => material.kind === 'core');
   const core = cores.reduce((sum, one) => sum + M(one.thickness), 0);
   const run = detail.core === 'none' ? 0 : core * detail.bevel;
-  if (run > 0) plan.push(box(-bl / 2 - run, -bb / 2 - run, bl + 2 * run, bb + 2 * run, undefined, 'hidden'));
-  plan.push(box(-bl / 2, -bb / 2, bl, bb, 'metal'));
+  if (run > 0) plan.push(box([-bl / 2 - run, -bb / 2 - run], [bl + 2 * run, bb + 2 * run], undefined, 'hidden'));
+  plan.push(box([-bl / 2, -bb / 2], [bl, bb], 'metal'));
   if (detail.plate)
     plan.push(
       box(
-        -M(detail.plate.length) / 2,
-        -M(detail.plate.breadth) / 2,
-        M(detail.plate.length),
-        M(detail.plate.breadth),
+        [-M(detail.plate.length) / 2, -M(detail.plate.breadth) / 2],
+        [M(detail.plate.length), M(detail.plate.breadth)],
         undefined,
         'hidden',
       ),
@@ -82,14 +82,14 @@ export function drawBolted(scene: Scene, detail: DetailOf<'bolted'>): DetailDraw
           true,
         ),
       );
-    } else section.push(box(-half, y, 2 * half, t, material.kind === 'core' ? 'core' : 'laminate'));
+    } else section.push(box([-half, y], [2 * half, t], material.kind === 'core' ? 'core' : 'laminate'));
     y += t;
   }
-  section.push(box(-bl / 2, -6, bl, 6, 'metal'));
+  section.push(box([-bl / 2, -6], [bl, 6], 'metal'));
   if (detail.plate)
-    section.push(box(-M(detail.plate.length) / 2, y, M(detail.plate.length), M(detail.plate.thickness), 'metal'));
+    section.push(box([-M(detail.plate.length) / 2, y], [M(detail.plate.length), M(detail.plate.thickness)], 'metal'));
   for (const x of [...new Set(xs)])
-    section.push(box(x - M(detail.boltDiameter) / 2, -14, M(detail.boltDiameter), y + 24, 'metal'));
+    section.push(box([x - M(detail.boltDiameter) / 2, -14], [M(detail.boltDiameter), y + 24], 'metal'));
   section.push(
     dimension([half, 0], [half, y], -12),
     label([0, y + 22], detail.plate ? 'backing plate' : 'washers', 'middle', 'small'),

@@ -28,8 +28,8 @@ export const boltedSchema = z.object({
   edgeDistance: shortLength('Hole to the edge', 0.003, 2),
   core: choice('Core under it', CORE_TREATMENTS),
   insert: refer('Let in', 'materials', { kinds: ['core', 'wood'] }).nullable(),
-  bevel: bounded('Bevel, 1 to', 1, 20),
-  preload: bounded('Preload of a bolt', 0, 2e5, 'N'),
+  bevel: bounded('Bevel, 1 to', [1, 20]),
+  preload: bounded('Preload of a bolt', [0, 2e5], 'N'),
   plate: noted(
     z
       .object({

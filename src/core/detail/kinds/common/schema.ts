@@ -9,13 +9,13 @@ export const detailFields = {
   zone: refer('Stands on', 'zones'),
   load: refer('Load', 'loads').nullable(),
   /** From the aft end of the waterline, and from the centreline (m). */
-  x: bounded('Position along', -10, 40, 'm'),
-  y: bounded('Distance from the centreline', -6, 6, 'm'),
+  x: bounded('Position along', [-10, 40], 'm'),
+  y: bounded('Distance from the centreline', [-6, 6], 'm'),
   /** Pieces on the boat: one to each side is 2. */
   number: whole('Number on the boat', 1, 60),
   note: text('Note', 400),
   /** A pull or lift on the finished detail: this share of the load, or null for none. */
-  proof: bounded('Proof load as a share of the load', 0.2, 3).nullable(),
+  proof: bounded('Proof load as a share of the load', [0.2, 3]).nullable(),
 };
 
 export const PREPARATIONS = {
@@ -30,14 +30,14 @@ export const preparation = choice('Surface before bonding', PREPARATIONS);
 export const fabric = (label: string) => refer(label, 'materials', { kinds: ['fabric'] });
 export const metal = (label: string) => refer(label, 'materials', { kinds: ['metal'] });
 export const adhesive = (label: string) => refer(label, 'materials', { kinds: ['adhesive'] });
-export const angle = bounded('Angle', -90, 90, '°');
+export const angle = bounded('Angle', [-90, 90], '°');
 
 /** A sheet of the detail's own laminate. */
 export const sheetSchema = z.object({
   material: fabric('Fabric'),
   angleDeg: angle,
-  length: bounded('Length', 0.02, 10, 'm', { quantity: 'shortLength' }),
-  breadth: bounded('Breadth', 0.01, 5, 'm', { quantity: 'shortLength' }),
+  length: bounded('Length', [0.02, 10], 'm', { quantity: 'shortLength' }),
+  breadth: bounded('Breadth', [0.01, 5], 'm', { quantity: 'shortLength' }),
 });
 export type DetailSheet = z.infer<typeof sheetSchema>;
 

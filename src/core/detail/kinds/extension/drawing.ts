@@ -51,10 +51,10 @@ export function drawExtension(scene: Scene, detail: DetailOf<'extension'>): Deta
     );
   }
   detail.outer.forEach(({ overlap }, i) =>
-    marks.push(box(-M(overlap), -(i + 1) * 3, 2 * M(overlap), 2.4, 'laminate', 'thin')),
+    marks.push(box([-M(overlap), -(i + 1) * 3], [2 * M(overlap), 2.4], 'laminate', 'thin')),
   );
   detail.inner.forEach(({ overlap }, i) =>
-    marks.push(box(-M(overlap), T + i * 3 + 0.6, 2 * M(overlap), 2.4, 'laminate', 'thin')),
+    marks.push(box([-M(overlap), T + i * 3 + 0.6], [2 * M(overlap), 2.4], 'laminate', 'thin')),
   );
   marks.push(
     dimension(

@@ -10,14 +10,18 @@ export function drawFlange(scene: Scene, detail: DetailOf<'flange'>): DetailDraw
   );
   const g = M(detail.bondLine);
   const section: Mark[] = [
-    box(0, 0, w, t, 'laminate'),
-    box(-t, -w * 0.9, t, w * 0.9 + t, 'laminate'),
-    box(0, t, w, g, 'bond'),
-    box(-t * 2, t + g, w + t * 2, t, 'laminate'),
+    box([0, 0], [w, t], 'laminate'),
+    box([-t, -w * 0.9], [t, w * 0.9 + t], 'laminate'),
+    box([0, t], [w, g], 'bond'),
+    box([-t * 2, t + g], [w + t * 2, t], 'laminate'),
   ];
   if (detail.pitch !== null)
     section.push(
-      box(w - M(detail.edgeDistance) - M(detail.boltDiameter) / 2, -6, M(detail.boltDiameter), 2 * t + g + 12, 'metal'),
+      box(
+        [w - M(detail.edgeDistance) - M(detail.boltDiameter) / 2, -6],
+        [M(detail.boltDiameter), 2 * t + g + 12],
+        'metal',
+      ),
       dimension([w - M(detail.edgeDistance), 2 * t + g + 8], [w, 2 * t + g + 8], 6),
     );
   section.push(
@@ -29,7 +33,7 @@ export function drawFlange(scene: Scene, detail: DetailOf<'flange'>): DetailDraw
   const plan: Mark[] = [];
   if (detail.pitch !== null) {
     const p = M(detail.pitch);
-    plan.push(box(-p * 1.5, 0, p * 3, w, 'laminate'));
+    plan.push(box([-p * 1.5, 0], [p * 3, w], 'laminate'));
     for (const k of [-1, 0, 1])
       plan.push({
         as: 'circle',

@@ -10,7 +10,7 @@ export function drawLiner(scene: Scene, detail: DetailOf<'liner'>): DetailDrawin
   const y = base.top;
   const marks: Mark[] = [
     ...base.marks,
-    box(-w / 2, y, w, g, 'bond'),
+    box([-w / 2, y], [w, g], 'bond'),
     line(
       [
         [-w * 1.9, y + w * 1.2],

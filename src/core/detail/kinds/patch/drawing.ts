@@ -11,7 +11,7 @@ export function drawPatch(scene: Scene, detail: DetailOf<'patch'>): DetailDrawin
       const a = (sheet.angleDeg * Math.PI) / 180;
       const half = Math.min(l, b) * 0.42;
       return [
-        box(-l / 2, -b / 2, l, b, 'laminate', 'outline'),
+        box([-l / 2, -b / 2], [l, b], 'laminate', 'outline'),
         line(
           [
             [-Math.cos(a) * half, -Math.sin(a) * half],
@@ -38,10 +38,8 @@ export function drawPatch(scene: Scene, detail: DetailOf<'patch'>): DetailDrawin
     if (thickness > 0) {
       section.push(
         box(
-          -longest * 0.6,
-          top,
-          longest * 1.2,
-          M(thickness) * k,
+          [-longest * 0.6, top],
+          [longest * 1.2, M(thickness) * k],
           material.kind === 'core' ? 'core' : 'laminate',
           'thin',
         ),
@@ -49,7 +47,7 @@ export function drawPatch(scene: Scene, detail: DetailOf<'patch'>): DetailDrawin
       top += M(thickness) * k;
     }
   for (const sheet of [...detail.sheets].sort((p, q) => q.length - p.length)) {
-    section.push(box(-M(sheet.length) / 2, top, M(sheet.length), 0.7 * k, 'laminate'));
+    section.push(box([-M(sheet.length) / 2, top], [M(sheet.length), 0.7 * k], 'laminate'));
     top += 0.7 * k;
   }
   section.push(label([0, -14], `${scene.zone.name}; thickness drawn ×${k}`, 'middle', 'small'));

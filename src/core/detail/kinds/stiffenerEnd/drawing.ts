@@ -28,7 +28,7 @@ export function drawStiffenerEnd(scene: Scene, detail: DetailOf<'stiffenerEnd'>)
   ];
   if (detail.notch > 0)
     marks.push(
-      box(-h * 2, y, h * 0.5, M(detail.notch), undefined, 'hidden'),
+      box([-h * 2, y], [h * 0.5, M(detail.notch)], undefined, 'hidden'),
       dimension([-h * 2, y], [-h * 2, y + M(detail.notch)], 10, `notch ${mm(M(detail.notch))}`),
     );
   return { views: [{ title: 'Along the stiffener', marks }] };

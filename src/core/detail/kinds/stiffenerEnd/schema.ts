@@ -8,7 +8,7 @@ export const stiffenerEndSchema = z.object({
   support: refer('Stiffener', 'supports'),
   end: choice('The end is', { tapered: 'tapered', bracketed: 'bracketed', cutOff: 'cut off square' }),
   /** Length of the taper over the height of the stiffener. */
-  taper: bounded('Taper, 1 to', 0.5, 20),
+  taper: bounded('Taper, 1 to', [0.5, 20]),
   adhesive: adhesive('Bonded with').nullable(),
   notch: shortLength('Notch where it crosses', 0, 0.3),
   preparation,

@@ -11,7 +11,7 @@ export function drawStrap(scene: Scene, detail: DetailOf<'strap'>): DetailDrawin
   const anchor = M(detail.anchor);
   const width = M(detail.width);
   const ends = Array.from({ length: detail.strips - 1 }, (_, i) => anchor - (i + 1) * M(detail.step)).slice(0, 12);
-  const plan: Mark[] = legs.flatMap((leg) => strip([0, 0], leg, anchor, width, ends));
+  const plan: Mark[] = legs.flatMap((leg) => strip([0, 0], leg, { length: anchor, width, ends }));
   plan.push({
     as: 'circle',
     at: [0, 0],
@@ -42,12 +42,17 @@ export function drawStrap(scene: Scene, detail: DetailOf<'strap'>): DetailDrawin
   for (const { material, thickness } of scene.laid)
     if (thickness > 0) {
       section.push(
-        box(-anchor * 0.1, top, anchor * 1.3, M(thickness) * k, material.kind === 'core' ? 'core' : 'laminate', 'thin'),
+        box(
+          [-anchor * 0.1, top],
+          [anchor * 1.3, M(thickness) * k],
+          material.kind === 'core' ? 'core' : 'laminate',
+          'thin',
+        ),
       );
       top += M(thickness) * k;
     }
   for (let i = 0; i < Math.min(detail.strips, 16); i++)
-    section.push(box(0, top + i * own, anchor - i * M(detail.step), own, 'laminate'));
+    section.push(box([0, top + i * own], [anchor - i * M(detail.step), own], 'laminate'));
   const crest = top + detail.strips * own;
   section.push(
     dimension(

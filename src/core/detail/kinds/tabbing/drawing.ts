@@ -11,8 +11,8 @@ export function drawTabbing(scene: Scene, detail: DetailOf<'tabbing'>): DetailDr
   const y = base.top;
   const gap = detail.adhesive === null ? 3 : M(detail.bondLine);
   marks.push(
-    box(-9, y + gap, 18, widest + 30, 'wood'),
-    box(-M(detail.bondWidth) / 2, y, M(detail.bondWidth), gap, 'bond'),
+    box([-9, y + gap], [18, widest + 30], 'wood'),
+    box([-M(detail.bondWidth) / 2, y], [M(detail.bondWidth), gap], 'bond'),
   );
   const r = M(detail.fillet);
   for (const sign of detail.sides === 2 ? [-1, 1] : [1]) {

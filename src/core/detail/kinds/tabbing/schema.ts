@@ -11,9 +11,9 @@ export const tabbingSchema = z.object({
     adhesive: 'structural adhesive',
     vacuum: 'tapes under vacuum',
   }),
-  length: bounded('Length of the joint', 0.05, 30, 'm'),
+  length: bounded('Length of the joint', [0.05, 30], 'm'),
   /** Load over the joint (N/m); null takes the load case, or the panel's reaction under its pressure. */
-  lineLoad: bounded('Load per metre', 1, 1e6, 'N/m', {
+  lineLoad: bounded('Load per metre', [1, 1e6], 'N/m', {
     hint: 'empty: load case, or half the panel under its pressure',
   }).nullable(),
   sides: numberChoice('Tabbed on', [1, 2], { 1: 'one side', 2: 'both sides' }),
@@ -21,6 +21,6 @@ export const tabbingSchema = z.object({
   tapes: overlaps('Tapes of one side', shortLength('Overlap', 0.01, 1)),
   adhesive: adhesive('Adhesive').nullable(),
   bondWidth: shortLength('Bond width', 0.002, 0.5),
-  bondLine: bounded('Bond line', 1e-4, 0.03, 'm', { quantity: 'thickness' }),
+  bondLine: bounded('Bond line', [1e-4, 0.03], 'm', { quantity: 'thickness' }),
   preparation,
 });

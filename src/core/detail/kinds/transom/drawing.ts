@@ -5,11 +5,11 @@ import { box, dimension, label, millimetres as M, mm, type DetailDrawing, type M
 export function drawTransom(_scene: Scene, detail: DetailOf<'transom'>): DetailDrawing {
   const [w, h] = [M(detail.span), M(detail.height)];
   const plan: Mark[] = [
-    box(-w / 2, 0, w, h, 'laminate'),
-    box(-M(detail.clampBreadth) / 2, h * 0.35, M(detail.clampBreadth), h * 0.5, 'metal', 'thin'),
+    box([-w / 2, 0], [w, h], 'laminate'),
+    box([-M(detail.clampBreadth) / 2, h * 0.35], [M(detail.clampBreadth), h * 0.5], 'metal', 'thin'),
   ];
   for (const x of [-1, 1])
-    plan.push(box(x * (w / 2) - 6, 0, 12, h, 'wood'), label([x * (w / 2), h + 8], 'knee', 'middle', 'small'));
+    plan.push(box([x * (w / 2) - 6, 0], [12, h], 'wood'), label([x * (w / 2), h + 8], 'knee', 'middle', 'small'));
   const each = Math.max(1, Math.ceil(detail.boltCount / 2));
   for (let i = 0; i < detail.boltCount; i++) {
     const x = (i % 2 ? 1 : -1) * M(detail.clampBreadth) * 0.32;
@@ -25,7 +25,7 @@ export function drawTransom(_scene: Scene, detail: DetailOf<'transom'>): DetailD
   const sheet = detail.built === 'plywood' ? detail.plywood : detail.board;
   let x = 0;
   const put = (t: number, fill: 'laminate' | 'wood' | 'core') => {
-    section.push(box(x, 0, t, h * 0.4, fill));
+    section.push(box([x, 0], [t, h * 0.4], fill));
     x += t;
   };
   const skin = 0.8;
@@ -43,7 +43,7 @@ export function drawTransom(_scene: Scene, detail: DetailOf<'transom'>): DetailD
       `about ${mm(x)}; clamp ${mm(M(detail.clamp[0]))} to ${mm(M(detail.clamp[1]))}`,
     ),
   );
-  section.push(box(-8, h * 0.18, x + 16, M(detail.boltDiameter), 'metal'));
+  section.push(box([-8, h * 0.18], [x + 16, M(detail.boltDiameter)], 'metal'));
   return {
     views: [
       { title: 'From aft', marks: plan },

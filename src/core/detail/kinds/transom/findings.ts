@@ -51,6 +51,13 @@ function bendingOf(layers: readonly { E: number; thickness: number }[]): {
   return { EI, toOuter: axis, toInner: z - axis };
 }
 
+/** A way to make the board: how many sheets of what, and what is said of water. */
+interface BoardSchool extends Pick<TransomSchool, 'key' | 'name'> {
+  sheet: { E: number; thickness: number; density: number; crush: number; bending: number };
+  sheets: number;
+  water: string;
+}
+
 /**
  * Both schools of a transom board, plywood and high-density board, with glass between the sheets: thickness against
  * the clamp, bending, crushing under the bolts, mass, water.
@@ -81,13 +88,7 @@ export function transomSchools(scene: Scene, detail: DetailOf<'transom'>): Trans
   const area = detail.span * detail.height * detail.number;
   const glassMass = glass[0]!.fibreMass + glass[0]!.resinMass;
   const skinMass = [...outer, ...inner].reduce((sum, l) => sum + l.fibreMass + l.bindingMass + l.resinMass, 0);
-  const school = (
-    key: TransomSchool['key'],
-    name: string,
-    sheet: { E: number; thickness: number; density: number; crush: number; bending: number },
-    sheets: number,
-    water: string,
-  ): TransomSchool => {
+  const school = ({ key, name, sheet, sheets, water }: BoardSchool): TransomSchool => {
     const stack = [
       { E: skinOut.E, thickness: skinOut.thickness },
       ...Array.from({ length: sheets }, (_, i) => [
@@ -161,32 +162,34 @@ export function transomSchools(scene: Scene, detail: DetailOf<'transom'>): Trans
     };
   };
   return [
-    school(
-      'plywood',
-      wood.name,
-      {
+    school({
+      key: 'plywood',
+      name: wood.name,
+      sheet: {
         E: wood.E.value * 0.55,
         thickness: detail.plywood.thickness,
         density: wood.density.value,
         crush: wood.compressiveAcross.value,
         bending: wood.bendingStrength.value * 0.55,
       },
-      detail.plywood.sheets,
-      'Rots where water gets in at one screw: seal every edge and hole with epoxy, drill oversize and plug, never into bare wood.',
-    ),
-    school(
-      'board',
-      board.name,
-      {
+      sheets: detail.plywood.sheets,
+      water:
+        'Rots where water gets in at one screw: seal every edge and hole with epoxy, drill oversize and plug, never into bare wood.',
+    }),
+    school({
+      key: 'board',
+      name: board.name,
+      sheet: {
         E: board.inPlaneModulus.value,
         thickness: detail.board.thickness,
         density: board.density.value,
         crush: board.compressiveStrength.value,
         bending: board.compressiveStrength.value,
       },
-      detail.board.sheets,
-      'Takes no harm from water and holds no screw: bolt through, with large washers or a plate, and seal against water in the laminate.',
-    ),
+      sheets: detail.board.sheets,
+      water:
+        'Takes no harm from water and holds no screw: bolt through, with large washers or a plate, and seal against water in the laminate.',
+    }),
   ];
 }
 

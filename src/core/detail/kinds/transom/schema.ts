@@ -13,7 +13,7 @@ export const transomSchema = z.object({
   boltCount: whole('Bolts', 1, 20),
   boltDiameter: shortLength('Bolt diameter', 0.003, 0.04),
   washerDiameter: shortLength('Washers', 0.005, 0.2),
-  preload: bounded('Preload of a bolt', 0, 2e5, 'N'),
+  preload: bounded('Preload of a bolt', [0, 2e5], 'N'),
   /** Thrust or rudder force acts so far above the middle of the clamp (m). */
   leverArm: shortLength('Thrust above the clamp', 0, 2),
   /** Which of the two is built. */
