@@ -87,7 +87,11 @@ export function QuantityField({
         }}
         onBlur={commit}
         onKeyDown={(event) => {
-          if (event.key === 'Enter') commit();
+          if (event.key === 'Enter') {
+            // Takes the figure; the form that it stands in is sent by its own button.
+            event.preventDefault();
+            commit();
+          }
           if (event.key === 'Escape') {
             setDraft(null);
             setRefusal(null);

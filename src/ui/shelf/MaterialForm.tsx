@@ -1,180 +1,60 @@
 'use client';
-import { useState } from 'react';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { useEffect, useState } from 'react';
 import { Alert, Button, Card, Col, Form, Row } from 'react-bootstrap';
 import {
-  COMPONENT_FORMS,
+  Controller,
+  FormProvider,
+  useFieldArray,
+  useForm,
+  useFormContext,
+  type FieldErrors,
+  type FieldValues,
+  type Resolver,
+} from 'react-hook-form';
+import {
   CHOICES,
-  CORE_FORMS,
   FAMILIES,
   FIGURES,
-  figureOf,
   materialSchema,
-  ORIGINS,
   questionMaterial,
-  type ComponentForm,
-  type CoreForm,
-  type Core,
-  type Fabric,
   type FabricComponent,
+  type Figure,
+  type FigureField,
   type Material,
-  type Origin,
 } from '@/core/material';
-import { displayUnit, parseQuantity } from '@/core/quantity';
+import type { UnitSystem } from '@/core/quantity';
 import { QuantityField } from '../shared/QuantityField';
-import { useUnits } from '../shared/units';
-import { MeasuredFields } from './MeasuredFields';
-import { readDirections, writeDirections } from './fields';
 import { Refusal } from '../shared/Refusal';
+import { useUnits } from '../shared/units';
+import { ComponentFields } from './ComponentFields';
+import { CoreFields, readSheets, writeSheets } from './CoreFields';
+import { OriginSelect } from './OriginSelect';
 
-function OriginSelect({
-  label,
-  value,
-  onChange,
-}: {
-  label: string;
-  value: Origin;
-  onChange: (origin: Origin) => void;
-}) {
-  return (
-    <Form.Select
-      size="sm"
-      aria-label={`Origin of ${label}`}
-      value={value}
-      onChange={(event) => onChange(event.target.value as Origin)}
-    >
-      {Object.entries(ORIGINS).map(([key, name]) => (
-        <option key={key} value={key}>
-          {name}
-        </option>
-      ))}
-    </Form.Select>
-  );
+const MOST_COMPONENTS = 4;
+
+/** What is typed, as a material by its own schema; sheets are typed as text. */
+function resolverIn(system: UnitSystem): Resolver<FieldValues> {
+  const bySchema = zodResolver(materialSchema) as unknown as Resolver<FieldValues>;
+  return (values, context, options) => {
+    const { sheets, ...material } = values;
+    if (material['kind'] !== 'core') return bySchema(material, context, options);
+    const thicknesses = readSheets(sheets, system);
+    if (typeof thicknesses === 'string')
+      return { values: {}, errors: { sheets: { type: 'unreadable', message: thicknesses } } };
+    return bySchema({ ...material, thicknesses }, context, options);
+  };
 }
 
-function ComponentFields({
-  component,
-  index,
-  fibres,
-  onChange,
-  onRemove,
-}: {
-  component: FabricComponent;
-  index: number;
-  fibres: ReadonlyMap<string, string>;
-  onChange: (component: FabricComponent) => void;
-  onRemove: (() => void) | null;
-}) {
-  const [directions, setDirections] = useState(writeDirections(component.sublayers));
-  const [refusal, setRefusal] = useState<string | null>(null);
-  const read = (text: string, form: ComponentForm) => {
-    if (form === 'randomMat') return onChange({ ...component, form, sublayers: [], crimpFactor: 1 });
-    const parsed = readDirections(text);
-    setRefusal(typeof parsed === 'string' ? parsed : null);
-    onChange({ ...component, form, sublayers: typeof parsed === 'string' ? component.sublayers : parsed });
-  };
-  const name = `component ${index + 1}`;
-  return (
-    <fieldset className="border rounded p-2 mb-2">
-      <legend className="small fw-semibold float-none w-auto px-1 mb-0">Component {index + 1}</legend>
-      <Row className="g-2">
-        <Col xs={6}>
-          <Form.Select
-            size="sm"
-            aria-label={`Form of ${name}`}
-            value={component.form}
-            onChange={(event) => read(directions || '0:50 90:50', event.target.value as ComponentForm)}
-          >
-            {Object.entries(COMPONENT_FORMS).map(([key, text]) => (
-              <option key={key} value={key}>
-                {text}
-              </option>
-            ))}
-          </Form.Select>
-        </Col>
-        <Col xs={6}>
-          <Form.Select
-            size="sm"
-            aria-label={`Fibre of ${name}`}
-            value={component.fibre}
-            onChange={(event) => onChange({ ...component, fibre: event.target.value })}
-          >
-            {[...fibres].map(([id, text]) => (
-              <option key={id} value={id}>
-                {text}
-              </option>
-            ))}
-          </Form.Select>
-        </Col>
-        <Col xs={6}>
-          <QuantityField
-            label="Dry weight"
-            kind="arealWeight"
-            value={component.arealWeight.value}
-            minimum={0.01}
-            maximum={5}
-            onCommit={(value) =>
-              onChange({
-                ...component,
-                arealWeight: {
-                  value: value!,
-                  origin: component.arealWeight.origin === 'generic' ? 'dataSheet' : component.arealWeight.origin,
-                },
-              })
-            }
-          />
-        </Col>
-        <Col xs={6}>
-          <Form.Label className="mb-0 small">Origin</Form.Label>
-          <OriginSelect
-            label={`dry weight of ${name}`}
-            value={component.arealWeight.origin}
-            onChange={(origin) => onChange({ ...component, arealWeight: { ...component.arealWeight, origin } })}
-          />
-        </Col>
-        {component.form !== 'randomMat' && (
-          <>
-            <Col xs={8}>
-              <Form.Label className="mb-0 small" htmlFor={`directions-${index}`}>
-                Directions with shares in %
-              </Form.Label>
-              <Form.Control
-                id={`directions-${index}`}
-                size="sm"
-                value={directions}
-                isInvalid={refusal !== null}
-                onChange={(event) => {
-                  setDirections(event.target.value);
-                  read(event.target.value, component.form);
-                }}
-              />
-              {refusal && <div className="invalid-feedback d-block">{refusal}</div>}
-            </Col>
-            <Col xs={4}>
-              <QuantityField
-                label="E1 kept"
-                kind="fraction"
-                value={component.crimpFactor}
-                minimum={0.5}
-                maximum={1}
-                hint="crimp, stitching"
-                onCommit={(value) => onChange({ ...component, crimpFactor: value! })}
-              />
-            </Col>
-          </>
-        )}
-      </Row>
-      <MeasuredFields
-        name={name}
-        measured={component.measured}
-        onChange={(measured) => onChange({ ...component, measured })}
-      />
-      {onRemove && (
-        <Button size="sm" variant="outline-primary" className="mt-1" onClick={onRemove}>
-          Remove component
-        </Button>
-      )}
-    </fieldset>
-  );
+/** The first refusal among those of a form, however deep it lies. */
+function firstRefusal(errors: FieldErrors): string | null {
+  for (const error of Object.values(errors)) {
+    if (!error || typeof error !== 'object') continue;
+    if (typeof error.message === 'string' && error.message !== '') return error.message;
+    const deeper = firstRefusal(error as FieldErrors);
+    if (deeper !== null) return deeper;
+  }
+  return null;
 }
 
 /** Change a material's figures or make a new one; every figure says what it stands on. */
@@ -194,232 +74,195 @@ export function MaterialForm({
   onCancel: () => void;
 }) {
   const { system, words } = useUnits();
-  const [material, setMaterial] = useState(start);
-  const [sheets, setSheets] = useState(
-    start.kind === 'core'
-      ? start.thicknesses.map((t) => Number((t / displayUnit('thickness', system).factor).toFixed(4))).join('; ')
-      : '',
-  );
+  const form = useForm<FieldValues>({
+    defaultValues: { ...start, sheets: start.kind === 'core' ? writeSheets(start.thicknesses, system) : '' },
+    resolver: resolverIn(system),
+    reValidateMode: 'onSubmit',
+  });
+  const { register, handleSubmit, formState, subscribe } = form;
   const [refusal, setRefusal] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
   /** Asked once; saving again says that it is right. */
   const [questions, setQuestions] = useState<readonly string[]>([]);
-  const change = (patch: object) => {
-    setMaterial({ ...material, ...patch } as Material);
-    setRefusal(null);
-    setQuestions([]);
-  };
-  const setFigure = (key: string, value: number | null) => {
-    const old = figureOf(material, key);
-    change({
-      [key]:
-        value === null ? null : { ...old, value, origin: !old || old.origin === 'generic' ? 'dataSheet' : old.origin },
-    });
-  };
-  const components = material.kind === 'fabric' ? material.components : [];
-  const setComponent = (at: number, component: FabricComponent) =>
-    change({ components: components.map((old, i) => (i === at ? component : old)) });
-
-  const save = async () => {
-    let candidate: Material = material;
-    if (material.kind === 'core') {
-      const parsed = sheets
-        .split(';')
-        .map((text) => text.trim())
-        .filter(Boolean)
-        .map((text) => parseQuantity(text, 'thickness', system));
-      const bad = parsed.find((item) => !item.ok);
-      if (bad && !bad.ok) return setRefusal(`Sheets: ${bad.message}`);
-      candidate = {
-        ...material,
-        thicknesses: parsed.map((item) => (item.ok ? Number(item.value.toPrecision(9)) : 0)),
-      } as Core;
-    }
-    const checked = materialSchema.safeParse(candidate);
-    if (!checked.success) return setRefusal(checked.error.issues[0]!.message);
-    const asked = questionMaterial(
-      checked.data,
-      shelf.filter(({ id }) => isNew || id !== start.id),
-    );
+  useEffect(
+    () =>
+      subscribe({
+        formState: { values: true },
+        callback: () => {
+          setRefusal(null);
+          setQuestions([]);
+        },
+      }),
+    [subscribe],
+  );
+  const save = async (values: FieldValues) => {
+    const material = values as Material;
+    const others = shelf.filter(({ id }) => isNew || id !== start.id);
+    const asked = questionMaterial(material, others);
     if (asked.length > 0 && asked.join() !== questions.join()) return setQuestions(asked);
-    setBusy(true);
-    setRefusal((await onSave(checked.data)) ?? null);
-    setBusy(false);
+    setRefusal((await onSave(material)) ?? null);
   };
-
+  const families = FAMILIES[start.kind];
   return (
     <Card data-testid="material-form">
-      <Card.Body className="d-grid gap-2">
-        <h2 className="mb-0">{isNew ? `New ${material.kind}` : `Figures of ${start.name}`}</h2>
-        <Refusal text={refusal} className="mb-0" />
-        <Row className="g-2">
-          <Col xs={8}>
-            <Form.Group controlId="material-name">
-              <Form.Label className="mb-0">Name</Form.Label>
-              <Form.Control
-                value={material.name}
-                maxLength={80}
-                onChange={(event) => change({ name: event.target.value })}
-              />
+      <Card.Body>
+        <FormProvider {...form}>
+          <Form
+            noValidate
+            className="d-grid gap-2"
+            onSubmit={(event) => void handleSubmit(save, (errors) => setRefusal(firstRefusal(errors)))(event)}
+          >
+            <h2 className="mb-0">{isNew ? `New ${start.kind}` : `Figures of ${start.name}`}</h2>
+            <Refusal text={refusal} className="mb-0" />
+            <Row className="g-2">
+              <Col xs={8}>
+                <Form.Group controlId="material-name">
+                  <Form.Label className="mb-0">Name</Form.Label>
+                  <Form.Control maxLength={80} {...register('name')} />
+                </Form.Group>
+              </Col>
+              {'code' in start && (
+                <Col xs={4}>
+                  <Form.Group controlId="material-code">
+                    <Form.Label className="mb-0">Code</Form.Label>
+                    <Form.Control maxLength={12} {...register('code')} />
+                  </Form.Group>
+                </Col>
+              )}
+              {families && <ChoiceField name="family" label="Family" options={families} />}
+              {(CHOICES[start.kind] ?? []).map(({ key, label, options }) => (
+                <ChoiceField key={key} name={key} label={label} options={options} />
+              ))}
+            </Row>
+            {FIGURES[start.kind].map((figure) => (
+              <FigureEntry key={figure.key} figure={figure} />
+            ))}
+            {start.kind === 'core' && <CoreFields />}
+            {start.kind === 'fabric' && <Components fibres={fibres} />}
+            <Form.Group controlId="material-note">
+              <Form.Label className="mb-0">Note</Form.Label>
+              <Form.Control as="textarea" rows={2} maxLength={400} {...register('note')} />
             </Form.Group>
-          </Col>
-          {'code' in material && (
-            <Col xs={4}>
-              <Form.Group controlId="material-code">
-                <Form.Label className="mb-0">Code</Form.Label>
-                <Form.Control
-                  value={material.code}
-                  maxLength={12}
-                  onChange={(event) => change({ code: event.target.value })}
-                />
-              </Form.Group>
-            </Col>
-          )}
-          {FAMILIES[material.kind] && (
-            <Col xs={6}>
-              <Form.Group controlId="material-family">
-                <Form.Label className="mb-0">Family</Form.Label>
-                <Form.Select
-                  value={(material as Fabric).family}
-                  onChange={(event) => change({ family: event.target.value })}
-                >
-                  {Object.entries(FAMILIES[material.kind]!).map(([key, text]) => (
-                    <option key={key} value={key}>
-                      {text}
-                    </option>
-                  ))}
-                </Form.Select>
-              </Form.Group>
-            </Col>
-          )}
-          {(CHOICES[material.kind] ?? []).map(({ key, label, options }) => (
-            <Col xs={6} key={key}>
-              <Form.Group controlId={`material-${key}`}>
-                <Form.Label className="mb-0">{label}</Form.Label>
-                <Form.Select
-                  value={(material as unknown as Record<string, string>)[key]}
-                  onChange={(event) => change({ [key]: event.target.value })}
-                >
-                  {Object.entries(options).map(([value, text]) => (
-                    <option key={value} value={value}>
-                      {text}
-                    </option>
-                  ))}
-                </Form.Select>
-              </Form.Group>
-            </Col>
-          ))}
-        </Row>
-        {FIGURES[material.kind].map(({ key, label, kind, minimum, maximum, optional }) => (
-          <Row key={key} className="g-2 align-items-start">
-            <Col xs={7}>
-              <QuantityField
-                label={label}
-                kind={kind}
-                value={figureOf(material, key)?.value ?? null}
-                minimum={minimum}
-                maximum={maximum}
-                optional={optional}
-                onCommit={(value) => setFigure(key, value)}
-              />
-            </Col>
-            <Col xs={5}>
-              <Form.Label className="mb-0 small">Origin</Form.Label>
-              <OriginSelect
-                label={label}
-                value={figureOf(material, key)?.origin ?? 'generic'}
-                onChange={(origin) =>
-                  figureOf(material, key) && change({ [key]: { ...figureOf(material, key), origin } })
-                }
-              />
-            </Col>
-          </Row>
-        ))}
-        {material.kind === 'core' && (
-          <Form.Group controlId="material-sheets">
-            <Form.Label className="mb-0">
-              Sheet thicknesses, divided by semicolons{' '}
-              <span className="unit">{displayUnit('thickness', system).label}</span>
-            </Form.Label>
-            <Form.Control
-              value={sheets}
-              onChange={(event) => {
-                setSheets(event.target.value);
-                setRefusal(null);
-              }}
-            />
-          </Form.Group>
-        )}
-        {material.kind === 'core' && (
-          <fieldset>
-            <legend className="fs-6 mb-0">Forms</legend>
-            {Object.entries(CORE_FORMS).map(([form, text]) => (
-              <Form.Check
-                inline
-                key={form}
-                id={`form-${form}`}
-                label={text}
-                checked={material.forms.includes(form as CoreForm)}
-                onChange={(event) =>
-                  change({
-                    forms: event.target.checked
-                      ? [...material.forms, form]
-                      : material.forms.filter((other) => other !== form),
-                  })
-                }
-              />
-            ))}
-          </fieldset>
-        )}
-        {components.map((component, index) => (
-          <ComponentFields
-            key={index}
-            component={component}
-            index={index}
-            fibres={fibres}
-            onChange={(next) => setComponent(index, next)}
-            onRemove={
-              components.length > 1 ? () => change({ components: components.filter((_, i) => i !== index) }) : null
-            }
-          />
-        ))}
-        {material.kind === 'fabric' && components.length < 4 && (
-          <div>
-            <Button
-              size="sm"
-              variant="outline-primary"
-              onClick={() => change({ components: [...components, { ...components.at(-1)! }] })}
-            >
-              Add a component
-            </Button>
-          </div>
-        )}
-        <Form.Group controlId="material-note">
-          <Form.Label className="mb-0">Note</Form.Label>
-          <Form.Control
-            as="textarea"
-            rows={2}
-            maxLength={400}
-            value={material.note}
-            onChange={(event) => change({ note: event.target.value })}
-          />
-        </Form.Group>
-        {questions.length > 0 && (
-          <Alert variant="light" className="py-2 mb-0 border">
-            {questions.map((question) => (
-              <div key={question}>? {words(question)}</div>
-            ))}
-          </Alert>
-        )}
-        <div className="d-flex gap-2">
-          <Button disabled={busy} onClick={() => void save()}>
-            {questions.length > 0 ? 'It is right: save' : 'Save on the Shelf'}
-          </Button>
-          <Button variant="outline-primary" onClick={onCancel}>
-            Cancel
-          </Button>
-        </div>
+            {questions.length > 0 && (
+              <Alert variant="light" className="py-2 mb-0 border">
+                {questions.map((question) => (
+                  <div key={question}>? {words(question)}</div>
+                ))}
+              </Alert>
+            )}
+            <div className="d-flex gap-2">
+              <Button type="submit" disabled={formState.isSubmitting}>
+                {questions.length > 0 ? 'It is right: save' : 'Save on the Shelf'}
+              </Button>
+              <Button variant="outline-primary" onClick={onCancel}>
+                Cancel
+              </Button>
+            </div>
+          </Form>
+        </FormProvider>
       </Card.Body>
     </Card>
+  );
+}
+
+function ChoiceField({
+  name,
+  label,
+  options,
+}: {
+  name: string;
+  label: string;
+  options: Readonly<Record<string, string>>;
+}) {
+  const { register } = useFormContext();
+  return (
+    <Col xs={6}>
+      <Form.Group controlId={`material-${name}`}>
+        <Form.Label className="mb-0">{label}</Form.Label>
+        <Form.Select {...register(name)}>
+          {Object.entries(options).map(([value, text]) => (
+            <option key={value} value={value}>
+              {text}
+            </option>
+          ))}
+        </Form.Select>
+      </Form.Group>
+    </Col>
+  );
+}
+
+/** A figure that is typed in no longer stands on a generic value. */
+const typedIn = (old: Figure | null, value: number): Figure => ({
+  ...old,
+  value,
+  origin: !old || old.origin === 'generic' ? 'dataSheet' : old.origin,
+});
+
+/** A figure with what it stands on. */
+function FigureEntry({ figure: { key, label, kind, minimum, maximum, optional } }: { figure: FigureField }) {
+  const { control } = useFormContext();
+  return (
+    <Controller
+      name={key}
+      control={control}
+      render={({ field: { value: figure, onChange } }) => (
+        <Row className="g-2 align-items-start">
+          <Col xs={7}>
+            <QuantityField
+              label={label}
+              kind={kind}
+              value={figure?.value ?? null}
+              minimum={minimum}
+              maximum={maximum}
+              optional={optional}
+              onCommit={(value) => void onChange(value === null ? null : typedIn(figure, value))}
+            />
+          </Col>
+          <Col xs={5}>
+            <Form.Label className="mb-0 small">Origin</Form.Label>
+            <OriginSelect
+              label={label}
+              value={figure?.origin ?? 'generic'}
+              onChange={(origin) => figure && onChange({ ...figure, origin })}
+            />
+          </Col>
+        </Row>
+      )}
+    />
+  );
+}
+
+function Components({ fibres }: { fibres: ReadonlyMap<string, string> }) {
+  const { control, getValues } = useFormContext();
+  const { fields, append, remove } = useFieldArray({ control, name: 'components', keyName: 'key' });
+  return (
+    <>
+      {fields.map(({ key }, index) => (
+        <Controller
+          key={key}
+          name={`components.${index}`}
+          control={control}
+          render={({ field }) => (
+            <ComponentFields
+              component={field.value}
+              index={index}
+              fibres={fibres}
+              onChange={field.onChange}
+              onRemove={fields.length > 1 ? () => remove(index) : null}
+            />
+          )}
+        />
+      ))}
+      {fields.length < MOST_COMPONENTS && (
+        <div>
+          <Button
+            size="sm"
+            variant="outline-primary"
+            onClick={() => append({ ...(getValues('components') as FabricComponent[]).at(-1)! })}
+          >
+            Add a component
+          </Button>
+        </div>
+      )}
+    </>
   );
 }
