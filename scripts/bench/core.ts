@@ -62,7 +62,7 @@ function zones(): void {
         layers === 40 ? 40 : 5,
         (i) => {
           large = applyEdits(large, [changeOf(large, 9000 + i)]).boat;
-          analyseZone(large, large.parts[0]!, large.parts[0]!.zones[0]!, { criterion: 'tsaiWu' });
+          analyseZone(large, large.parts[0]!, large.parts[0]!.zones[0]!, 'tsaiWu');
         },
         2,
       ),

@@ -36,7 +36,7 @@ const api = {
 
   /** The laminate of one zone ply by ply, last-ply failure by every criterion included. */
   laminate: async (boat: Boat, zoneId: string, criterion: Criterion): Promise<ZoneAnalysis | string> =>
-    ofZone(boat, zoneId, (part, zone) => analyseZone(boat, part, zone, { criterion })),
+    ofZone(boat, zoneId, (part, zone) => analyseZone(boat, part, zone, criterion)),
 
   /** What each layer of a zone buys. */
   moves: async (input: MovesInput): Promise<LayerMove[] | null> => runInSlices(layerMovesJob(input), { clock, pause }),

@@ -1,5 +1,5 @@
 import { PROCESSES, type Core, type Fabric, type Resin } from '../material';
-import { analyseZone, type LaidLayer, type ZoneAnalysis, type ZoneEvaluation } from '../evaluate';
+import { analyseStack, type LaidLayer, type StackAnalysis, type ZoneEvaluation } from '../evaluate';
 import type { Boat, Part, Zone } from '../document';
 import type { Severity } from './severity';
 
@@ -19,7 +19,7 @@ export interface Scene {
   outer: readonly FabricLayer[];
   inner: readonly FabricLayer[];
   /** Computed when first asked for; null when the zone cannot be analysed. */
-  analysis: () => ZoneAnalysis | null;
+  analysis: () => StackAnalysis | null;
 }
 export type FabricLayer = LaidLayer & { material: Fabric };
 export type CoreLayer = LaidLayer & { material: Core };
@@ -48,7 +48,7 @@ export function sceneOf(boat: Boat, part: Part, zone: Zone, evaluation: ZoneEval
   const fabrics = laid.filter((one): one is FabricLayer => one.material.kind === 'fabric');
   const cores = laid.filter((one): one is CoreLayer => one.material.kind === 'core');
   const [first, last] = [cores[0]?.index ?? Infinity, cores.at(-1)?.index ?? Infinity];
-  let analysis: ZoneAnalysis | null | undefined;
+  let analysis: StackAnalysis | null | undefined;
   return {
     boat,
     part,
@@ -64,7 +64,7 @@ export function sceneOf(boat: Boat, part: Part, zone: Zone, evaluation: ZoneEval
     analysis: () => {
       if (analysis === undefined) {
         try {
-          analysis = analyseZone(boat, part, zone, { criterion: 'maxStrain', full: false });
+          analysis = analyseStack(boat, part, zone, 'maxStrain');
         } catch {
           analysis = null;
         }

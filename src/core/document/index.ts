@@ -20,7 +20,8 @@ export {
   type NumberField,
   type Posture,
 } from './brief';
-export { newBoat, newLayer, newPart, newZone } from './newBoat';
+export { newBoat } from './newBoat';
+export { newLayer, newPart, newZone } from './newEntities';
 export {
   derivedGeometry,
   methodOf,

@@ -1,6 +1,7 @@
 import { failureOf, FAILURE_MODES, laminateResponse, laminateStiffness, type Criterion } from '../laminate';
 import { DEFAULT_TERMS, plateBuckling, plateStiffness, plateUnderPressure, type Plate, type PlateLoad } from '../panel';
-import { designStack, sandwichChecks } from './analyse';
+import { designStack } from './designStack';
+import { sandwichChecks } from './sandwichChecks';
 import { type Boat, type Part, type Zone, methodOf, usualPanelCase, type PanelCase } from '../document';
 import { evaluateZone } from './evaluateZone';
 

@@ -1,12 +1,7 @@
-export {
-  analyseZone,
-  designPliesOf,
-  pressureLoad,
-  type SandwichCheck,
-  throughThickness,
-  warpOf,
-  type ZoneAnalysis,
-} from './analyse';
+export { analyseZone, throughThickness, warpOf, type ZoneAnalysis } from './analyse';
+export { analyseStack, pressureLoad, type StackAnalysis } from './analyseStack';
+export { designPliesOf } from './designStack';
+export type { SandwichCheck } from './sandwichChecks';
 export { analysePanel, type PanelAnalysis, type PanelReserve } from './analysePanel';
 export { failureWorking } from './analysisWorking';
 export { type Book, bookOf, type LaidLayer, layAll, layReference } from './book';

@@ -1,6 +1,6 @@
 import { failureOf, laminateResponse, laminateStiffness, type Ply } from '../laminate';
 import { transverseShear } from '../laminate';
-import { designPliesOf, designStack } from './analyse';
+import { designPliesOf, designStack } from './designStack';
 import type { Boat, Part, Zone, Reference } from '../document';
 import { bookOf, layReference } from './book';
 

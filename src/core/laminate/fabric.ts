@@ -1,7 +1,7 @@
-import { inverse, Matrix } from 'ml-matrix';
 import { unidirectional, type UnidirectionalInput } from '../material';
 import { put, type Recorder } from '../working';
-import type { Ply } from './ply';
+import { inverse3 } from './inverse3';
+import type { Matrix3, Ply } from './ply';
 import { transformedStiffness } from './reducedStiffness';
 
 export interface FabricInput extends UnidirectionalInput {
@@ -31,7 +31,7 @@ export function fabricPlies(input: FabricInput, record?: Recorder): Ply[] {
  */
 export function smearedConstants(plies: readonly Ply[]) {
   const thickness = plies.reduce((sum, ply) => sum + ply.thickness, 0);
-  const A = [
+  const A: Matrix3 = [
     [0, 0, 0],
     [0, 0, 0],
     [0, 0, 0],
@@ -40,13 +40,13 @@ export function smearedConstants(plies: readonly Ply[]) {
     const Q = transformedStiffness(ply);
     for (let i = 0; i < 3; i++) for (let j = 0; j < 3; j++) A[i]![j]! += (Q[i]![j]! * ply.thickness) / thickness;
   }
-  const a = inverse(new Matrix(A));
+  const a = inverse3(A);
   return {
-    Ex: 1 / a.get(0, 0),
-    Ey: 1 / a.get(1, 1),
-    Gxy: 1 / a.get(2, 2),
-    nuxy: -a.get(0, 1) / a.get(0, 0),
-    shearCoupling: a.get(2, 0) / a.get(0, 0),
+    Ex: 1 / a[0][0],
+    Ey: 1 / a[1][1],
+    Gxy: 1 / a[2][2],
+    nuxy: -a[0][1] / a[0][0],
+    shearCoupling: a[2][0] / a[0][0],
   };
 }
 

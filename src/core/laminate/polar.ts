@@ -1,4 +1,4 @@
-import { inverse, Matrix } from 'ml-matrix';
+import { inverse3 } from './inverse3';
 import type { Matrix3 } from './ply';
 import { cosSin } from './reducedStiffness';
 
@@ -34,4 +34,4 @@ export function polarModulus(
 }
 
 /** In-plane compliance from A alone: the laminate held flat. */
-export const inPlaneCompliance = (A: Matrix3): number[][] => inverse(new Matrix(A)).to2DArray();
+export const inPlaneCompliance = (A: Matrix3): Matrix3 => inverse3(A);

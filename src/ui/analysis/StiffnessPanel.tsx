@@ -58,7 +58,7 @@ export function StiffnessPanel({
   const { show, unit, full, system } = useUnits();
   const factor = (kind: QuantityKind) => displayUnit(kind, system).factor;
   const { stiffness, shear, polar } = analysis;
-  const warp = analysis.warp!;
+  const warp = analysis.warp;
   const { membrane, flexural } = stiffness;
   const millimetres = (value: number) => `${full(value, 'thickness')} per metre`;
   return (

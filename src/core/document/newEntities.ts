@@ -1,0 +1,56 @@
+import type { Region, ZoneGeometry } from '../geometry';
+import { isHead, type ZoneLocation } from '../standard';
+import { partFields, type Layer, type Part, type Zone } from './boat';
+import { laterFields } from './entity';
+
+/** A zone to begin with: on a region of the boat, or with typed-in figures to be replaced by its own. */
+export function newZone(
+  id: string,
+  name: string,
+  location: ZoneLocation,
+  { geometry = {}, region = null }: { geometry?: Partial<ZoneGeometry>; region?: Region | null } = {},
+): Zone {
+  const side = location === 'side' || location === 'transom';
+  return {
+    id,
+    name,
+    location,
+    geometry: {
+      area: 1,
+      centroidX: 2,
+      centroidZ: 0.5,
+      panelLength: 1,
+      panelBreadth: 0.5,
+      crown: 0,
+      panelX: 2,
+      edgeHeight: side ? 0.8 : null,
+      centreHeight: side ? 0.4 : null,
+      head: isHead(location) ? 0.8 : null,
+      ...geometry,
+    },
+    region,
+    overridden: [],
+    load: null,
+    panelCase: null,
+    match: null,
+    specified: null,
+    hand: 'both',
+    solidEdge: null,
+  };
+}
+
+/** A part with its zones and layers, one off, nothing grouped or joined yet. */
+export const newPart = (part: Pick<Part, 'id' | 'name' | 'kind' | 'zones'> & Partial<Part>): Part => ({
+  ...laterFields(partFields),
+  layers: [],
+  ...part,
+});
+
+/** A layer of structure that belongs to no group. */
+export const newLayer = (layer: Pick<Layer, 'id' | 'material' | 'zones'> & Partial<Layer>): Layer => ({
+  angleDeg: 0,
+  thickness: null,
+  role: 'structure',
+  group: null,
+  ...layer,
+});
