@@ -5,13 +5,8 @@ import { checkBoat } from './check';
 import { fillEarly } from './fillEarly';
 import { mendReferences } from './mend';
 import { settleGeometry } from './shape';
+import { DOCUMENT_FORMAT, DOCUMENT_VERSION } from './toJson';
 
-export const DOCUMENT_FORMAT = 'keramos-boat';
-/**
- * Version of the documents written now. Versions 2 to 5 were written under the number 1; each is named where a field
- * has it as `since`.
- */
-export const DOCUMENT_VERSION = 6;
 /** Documents from this version on hold together, because every edit is checked against the whole. */
 const CHECKED_SINCE = 6;
 
@@ -33,11 +28,6 @@ export function upgradeBoat(raw: unknown, version: number, what = 'boat'): Boat 
   for (let from = version; from < DOCUMENT_VERSION; from++) boat = UPGRADES[from]?.(boat) ?? boat;
   const parsed = parseOrThrow(boatSchema, boat, what);
   return version < CHECKED_SINCE ? mendReferences(parsed) : parsed;
-}
-
-/** The boat as a JSON document; keys stand in schema order, so that the same boat always gives the same bytes. */
-export function boatToJson(boat: Boat): string {
-  return `${JSON.stringify({ format: DOCUMENT_FORMAT, version: DOCUMENT_VERSION, boat: boatSchema.parse(boat) }, null, 1)}\n`;
 }
 
 const headSchema = z.object({
