@@ -57,7 +57,7 @@ export default tseslint.config(
   ...tseslint.configs.recommended,
   {
     files: ['src/**/*.{ts,tsx}'],
-    ignores: ['**/*.test.ts'],
+    ignores: ['**/*.test.{ts,tsx}'],
     plugins: { boundaries },
     settings: {
       'import/resolver': { typescript: { alwaysTryTypes: true } },
@@ -70,7 +70,7 @@ export default tseslint.config(
         })),
         ...['server', 'workers', 'app', 'ui', 'cli'].map((type) => ({ type, pattern: `src/${type}` })),
       ],
-      'boundaries/files': [{ category: 'test', pattern: '**/*.test.ts' }],
+      'boundaries/files': [{ category: 'test', pattern: '**/*.test.{ts,tsx}' }],
     },
     rules: {
       'boundaries/dependencies': [
@@ -93,7 +93,7 @@ export default tseslint.config(
   },
   {
     files: ['src/core/**/*.ts'],
-    ignores: ['**/*.test.ts'],
+    ignores: ['**/*.test.{ts,tsx}'],
     rules: {
       'no-restricted-imports': [
         'error',
@@ -128,7 +128,7 @@ export default tseslint.config(
   },
   {
     files: ['src/core/**/*.ts'],
-    ignores: ['**/*.test.ts'],
+    ignores: ['**/*.test.{ts,tsx}'],
     rules: { 'no-restricted-syntax': ['error', faceOnly('^(\\.\\.\\u002f)+', FOLDERS)] },
   },
   {
@@ -142,7 +142,7 @@ export default tseslint.config(
   {
     files: ['src/**/*.{ts,tsx}'],
     // A property test names what it draws, one argument each.
-    ignores: ['**/*.test.ts'],
+    ignores: ['**/*.test.{ts,tsx}'],
     rules: {
       'max-params': ['error', 4],
       'max-len': [

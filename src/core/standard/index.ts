@@ -5,6 +5,7 @@ export {
   coefficientsOf,
   PACK_KINDS,
   packDifference,
+  type PackChange,
   packFromJson,
   packSchema,
   packStatus,

@@ -124,11 +124,15 @@ export function withCoefficient(pack: StandardPack, path: string, value: number)
   return parseOrThrow(packSchema, { ...copy, signOff: null });
 }
 
+/** A coefficient that departs from that of another pack; `was` is null where the other has none. */
+export interface PackChange {
+  path: string;
+  was: number | null;
+  is: number;
+}
+
 /** Coefficients in which a pack departs from another of its kind, as was and is. */
-export function packDifference(
-  before: StandardPack,
-  after: StandardPack,
-): { path: string; was: number | null; is: number }[] {
+export function packDifference(before: StandardPack, after: StandardPack): PackChange[] {
   const old = new Map(coefficientsOf(before).map(({ path, value }) => [path, value]));
   return coefficientsOf(after)
     .filter(({ path, value }) => old.get(path) !== value)

@@ -1,5 +1,6 @@
 'use client';
 import { nanoid } from 'nanoid';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Button, Col, Form, Row } from 'react-bootstrap';
 import { formatNumber } from '@/core/quantity';
@@ -21,8 +22,22 @@ const stackOf = (part: Part, zone: Zone): Reference['layers'] =>
 export function ReferencePanel({ boat, part, zone, boatId }: { boat: Boat; part: Part; zone: Zone; boatId: string }) {
   const edit = useEdit();
   const [trouble, setTrouble] = useState<string | null>(null);
-  const [others, setOthers] = useState<BoatSummary[] | null>(null);
-  const [other, setOther] = useState<{ id: string; boat: Boat } | null>(null);
+  // Asked for once somebody wants to take from another boat.
+  const [looking, setLooking] = useState(false);
+  const [otherId, setOtherId] = useState('');
+  const { data: others, error: noList } = useQuery({
+    queryKey: ['boats'],
+    queryFn: () => api<BoatSummary[]>('GET', '/api/boats'),
+    enabled: looking,
+    select: (boats) => boats.filter(({ id }) => id !== boatId),
+  });
+  const { data: other, error: noBoat } = useQuery({
+    queryKey: ['boat', otherId],
+    queryFn: () => api<{ boat: Boat }>('GET', `/api/boats/${otherId}`),
+    enabled: otherId !== '',
+    select: ({ boat: found }) => found,
+  });
+  const failed = noList ?? noBoat;
   const [name, setName] = useState('');
   const match = (() => {
     try {
@@ -48,20 +63,6 @@ export function ReferencePanel({ boat, part, zone, boatId }: { boat: Boat; part:
       )
     )
       setName('');
-  };
-  const fetchOthers = async () => {
-    try {
-      setOthers((await api<BoatSummary[]>('GET', '/api/boats')).filter((summary) => summary.id !== boatId));
-    } catch (error) {
-      setTrouble(wordsOf(error));
-    }
-  };
-  const fetchBoat = async (id: string) => {
-    try {
-      setOther({ id, boat: (await api<{ boat: Boat }>('GET', `/api/boats/${id}`)).boat });
-    } catch (error) {
-      setTrouble(wordsOf(error));
-    }
   };
   const takeFrom = (from: Boat, zoneId: string) => {
     const owner = from.parts.find((candidate) => candidate.zones.some(({ id }) => id === zoneId))!;
@@ -94,7 +95,15 @@ export function ReferencePanel({ boat, part, zone, boatId }: { boat: Boat; part:
   return (
     <div className="d-grid gap-2">
       <h2 className="mb-0">References</h2>
-      <Refusal text={trouble} onClose={() => setTrouble(null)} className="mb-0" />
+      <Refusal
+        text={trouble ?? (failed && wordsOf(failed))}
+        onClose={() => {
+          setTrouble(null);
+          setOtherId('');
+          if (failed) setLooking(false);
+        }}
+        className="mb-0"
+      />
       <Row className="g-2">
         <Col>
           <Form.Group controlId="zone-match">
@@ -161,8 +170,8 @@ export function ReferencePanel({ boat, part, zone, boatId }: { boat: Boat; part:
         >
           Take this zone as it is now
         </Button>
-        {others === null ? (
-          <Button size="sm" variant="outline-primary" onClick={() => void fetchOthers()}>
+        {others === undefined ? (
+          <Button size="sm" variant="outline-primary" disabled={looking && !failed} onClick={() => setLooking(true)}>
             Take from another boat…
           </Button>
         ) : (
@@ -171,8 +180,8 @@ export function ReferencePanel({ boat, part, zone, boatId }: { boat: Boat; part:
               size="sm"
               className="w-auto"
               aria-label="Other boat"
-              value={other?.id ?? ''}
-              onChange={(event) => event.target.value && void fetchBoat(event.target.value)}
+              value={otherId}
+              onChange={(event) => setOtherId(event.target.value)}
             >
               <option value="">{others.length ? 'Which boat?' : 'There is no other boat'}</option>
               {others.map((summary) => (
@@ -187,10 +196,10 @@ export function ReferencePanel({ boat, part, zone, boatId }: { boat: Boat; part:
                 className="w-auto"
                 aria-label="Zone of the other boat"
                 value=""
-                onChange={(event) => event.target.value && takeFrom(other.boat, event.target.value)}
+                onChange={(event) => event.target.value && takeFrom(other, event.target.value)}
               >
                 <option value="">Which zone?</option>
-                {other.boat.parts.flatMap((owner) =>
+                {other.parts.flatMap((owner) =>
                   owner.zones.map((one) => (
                     <option key={one.id} value={one.id}>
                       {owner.name}: {one.name}

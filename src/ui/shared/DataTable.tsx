@@ -166,6 +166,7 @@ function RowsOnScreen<Row extends object>(props: DataTableProps<Row>) {
   const screen = useWindowVirtualizer({
     count: rows.length,
     estimateSize: () => ROW_HEIGHT,
+    measureElement: (row) => row.getBoundingClientRect().height || ROW_HEIGHT,
     overscan: 12,
     scrollMargin: top,
   });

@@ -5,6 +5,7 @@ import { Alert, Button, Card, Col, Form, Row } from 'react-bootstrap';
 import {
   Controller,
   FormProvider,
+  useController,
   useFieldArray,
   useForm,
   useFormContext,
@@ -173,12 +174,12 @@ function ChoiceField({
   label: string;
   options: Readonly<Record<string, string>>;
 }) {
-  const { register } = useFormContext();
+  const { field } = useController({ name });
   return (
     <Col xs={6}>
       <Form.Group controlId={`material-${name}`}>
         <Form.Label className="mb-0">{label}</Form.Label>
-        <Form.Select {...register(name)}>
+        <Form.Select {...field}>
           {Object.entries(options).map(([value, text]) => (
             <option key={value} value={value}>
               {text}
