@@ -21,7 +21,7 @@ function freeId(title: string, taken: ReadonlySet<string>): string {
   return candidates.find((candidate) => !taken.has(candidate))!;
 }
 
-/** The build standards of the yard, and what can be done to them; what was refused goes back to what the server holds. */
+/** The standards of the yard, and what can be done to them; what was refused goes back to what the server holds. */
 export function usePacks(initial: StandardPack[]) {
   const client = useQueryClient();
   const { data: packs } = useQuery({
