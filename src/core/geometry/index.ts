@@ -1,4 +1,5 @@
 /** The boat's shape: hull from particulars, offsets or a mesh, deck, zones and panels on them. */
+export { checkStations } from './checkStations';
 export { waterlinePosition, zoneGeometrySchema, type ZoneGeometry } from './zoneGeometry';
 export {
   hullSchema,
@@ -21,7 +22,6 @@ export { panelsOf, type Panel, type Supports } from './panels';
 export { memberGeometry, type MemberGeometry, type Span } from './members';
 export { mix, shares, type Point } from './point';
 export {
-  checkStations,
   OFFSET_UNITS,
   offsetMappingSchema,
   offsetsToStations,

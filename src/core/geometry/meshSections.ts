@@ -1,6 +1,6 @@
 import { invalid } from '../error';
 import type { Station } from './hullShape';
-import { checkStations } from './offsets';
+import { checkStations } from './checkStations';
 import { shares } from './point';
 
 /** Triangles as 9 numbers each: three corners of x forward, y to one side, z up (m). */

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { invalid } from '../error';
+import { checkStations } from './checkStations';
 import { bounded } from '../field';
 import type { Station } from './hullShape';
 
@@ -94,50 +95,87 @@ interface RawPoint {
   chine: boolean;
 }
 
+type Read = (text: string, place: string) => number | null;
+
+/** One point a row: its station, half-breadth and height, and the line it is on where a column says so. */
 function fromPoints(
   rows: readonly string[][],
   layout: Extract<OffsetMapping['layout'], { kind: 'points' }>,
-  read: (text: string, place: string) => number | null,
+  read: Read,
 ): Map<number, RawPoint[]> {
-  const stations = new Map<number, RawPoint[]>();
+  const stations = new Stations();
   rows.forEach((row, i) => {
     const place = `Row ${i + 2}`;
-    const [x, y, z] = [layout.station, layout.halfBreadth, layout.height].map((at) => read(row[at] ?? '', place));
+    const value = (column: number) => read(row[column] ?? '', place);
+    const [x, y, z] = [value(layout.station), value(layout.halfBreadth), value(layout.height)];
     if (x === null && y === null && z === null) return;
-    if (x === null || y === null || z === null || x === undefined || y === undefined || z === undefined)
+    if (x === null || y === null || z === null)
       throw invalid('file', `${place}: station, half-breadth and height are all needed; one of them is empty`);
     if (y < -1e-9)
       throw invalid('file', `${place}: the half-breadth is negative; give one hand only, as positive numbers`);
-    const line = layout.line === null ? '' : (row[layout.line] ?? '');
-    const known = stations.get(x) ?? [];
-    known.push({ y: Math.max(0, y), z, chine: isChine(line) });
-    stations.set(x, known);
+    stations.add(x, { y, z, chine: layout.line !== null && isChine(row[layout.line] ?? '') });
   });
-  return stations;
+  return stations.byPlace;
 }
 
+/** Stations by their place along the boat, filled point by point. */
+class Stations {
+  readonly byPlace = new Map<number, RawPoint[]>();
+  add(x: number, { y, z, chine = false }: { y: number; z: number; chine?: boolean }): void {
+    const known = this.byPlace.get(x) ?? [];
+    known.push({ y: Math.max(0, y), z, chine });
+    this.byPlace.set(x, known);
+  }
+}
+
+/** A grid as it is read: the stations' places by column, and its cells. */
+interface Grid {
+  columns: readonly { column: number; x: number }[];
+  cell: (row: number, column: number) => number | null;
+}
+
+function gridOf(heads: readonly string[], rows: readonly string[][], label: number, read: Read): Grid {
+  const columns = heads.flatMap((head, column) => {
+    if (column === label) return [];
+    const x = read(head.replace(/^(st(ation)?|frame)\.?\s*/i, ''), `Head of column ${column + 1}`);
+    return x === null ? [] : [{ column, x }];
+  });
+  return {
+    columns,
+    cell: (row, column) => read(rows[row]![column] ?? '', `Row ${row + 2}, column ${column + 1}`),
+  };
+}
+
+/** Chine and deck edge come as two rows each: heights and half-breadths. */
+interface NamedRows {
+  height?: number;
+  breadth?: number;
+}
+
+function addNamed(stations: Stations, { columns, cell }: Grid, kind: 'chine' | 'deck', rows: NamedRows): void {
+  const { height, breadth } = rows;
+  if (height === undefined && breadth === undefined) return;
+  if (height === undefined || breadth === undefined) {
+    const name = kind === 'chine' ? 'chine' : 'deck edge';
+    const missing = height === undefined ? 'the heights are' : 'the half-breadths are';
+    throw invalid('file', `The ${name} needs two rows, its heights and its half-breadths; ${missing} missing`);
+  }
+  for (const { column, x } of columns) {
+    const [z, y] = [cell(height, column), cell(breadth, column)];
+    if (z !== null && y !== null) stations.add(x, { y, z, chine: kind === 'chine' });
+  }
+}
+
+/** A grid with stations across; each row is a waterline, the keel, or chine or deck edge by heights or half-breadths. */
 function fromGrid(
   heads: readonly string[],
   rows: readonly string[][],
   label: number,
-  read: (text: string, place: string) => number | null,
+  read: Read,
 ): Map<number, RawPoint[]> {
-  const columns = heads.map((_, c) => c).filter((c) => c !== label);
-  const xs = new Map(
-    columns.map((c) => [c, read(heads[c]!.replace(/^(st(ation)?|frame)\.?\s*/i, ''), `Head of column ${c + 1}`)]),
-  );
-  const cell = (row: string[], r: number, c: number) => read(row[c] ?? '', `Row ${r + 2}, column ${c + 1}`);
-  const stations = new Map<number, RawPoint[]>();
-  const add = (c: number, point: RawPoint) => {
-    const x = xs.get(c);
-    if (x === null || x === undefined) return;
-    stations.set(x, [...(stations.get(x) ?? []), point]);
-  };
-  /** Chine and deck edge come as two rows each, heights and half-breadths; the keel as heights. */
-  const named = {
-    chine: {} as { height?: number; breadth?: number },
-    deck: {} as { height?: number; breadth?: number },
-  };
+  const grid = gridOf(heads, rows, label, read);
+  const stations = new Stations();
+  const named: Record<'chine' | 'deck', NamedRows> = { chine: {}, deck: {} };
   rows.forEach((row, r) => {
     const text = row[label] ?? '';
     const kind = namedLine(text);
@@ -145,34 +183,36 @@ function fromGrid(
       named[kind][isHeight(text) ? 'height' : 'breadth'] = r;
       return;
     }
-    if (isKeel(text)) {
-      for (const c of columns) {
-        const z = cell(row, r, c);
-        if (z !== null) add(c, { y: 0, z, chine: false });
-      }
-      return;
-    }
-    const height = read(text.replace(/^(wl|waterline)\.?\s*/i, ''), `Row ${r + 2}, its label`);
-    if (height === null)
+    const keel = isKeel(text);
+    const height = keel ? null : read(text.replace(/^(wl|waterline)\.?\s*/i, ''), `Row ${r + 2}, its label`);
+    if (!keel && height === null)
       throw invalid('file', `Row ${r + 2}: its label says neither a height nor keel, chine or deck edge`);
-    for (const c of columns) {
-      const y = cell(row, r, c);
-      if (y !== null) add(c, { y: Math.max(0, y), z: height, chine: false });
+    for (const { column, x } of grid.columns) {
+      const value = grid.cell(r, column);
+      if (value !== null) stations.add(x, height === null ? { y: 0, z: value } : { y: value, z: height });
     }
   });
-  for (const [kind, { height, breadth }] of Object.entries(named)) {
-    if (height === undefined && breadth === undefined) continue;
-    if (height === undefined || breadth === undefined)
-      throw invalid(
-        'file',
-        `The ${kind === 'chine' ? 'chine' : 'deck edge'} needs two rows, its heights and its half-breadths; ${height === undefined ? 'the heights are' : 'the half-breadths are'} missing`,
-      );
-    for (const c of columns) {
-      const [z, y] = [cell(rows[height]!, height, c), cell(rows[breadth]!, breadth, c)];
-      if (z !== null && y !== null) add(c, { y: Math.max(0, y), z, chine: kind === 'chine' });
-    }
-  }
-  return stations;
+  addNamed(stations, grid, 'chine', named.chine);
+  addNamed(stations, grid, 'deck', named.deck);
+  return stations.byPlace;
+}
+
+const SAME = 1e-9;
+
+/** A station from its points in any order, closed to the centreline. @param at its place as the file has it. */
+function stationOf(x: number, at: number, points: readonly RawPoint[]): Station {
+  // From the keel up; points at one height go outward.
+  const sorted = [...points].sort((a, b) => a.z - b.z || a.y - b.y);
+  const own = sorted.filter((p, i) => i === 0 || Math.hypot(p.y - sorted[i - 1]!.y, p.z - sorted[i - 1]!.z) > SAME);
+  if (own.length < 2)
+    throw invalid('file', `The station at ${at.toFixed(3)} m has only one point; it needs at least keel and deck edge`);
+  const closed = own[0]!.y > 1e-6 ? [{ y: 0, z: own[0]!.z, chine: false }, ...own] : own;
+  const chine = closed.findIndex((point) => point.chine);
+  return {
+    x,
+    points: closed.map(({ y, z }): [number, number] => [y, z]),
+    chine: chine > 0 && chine < closed.length - 1 ? chine : null,
+  };
 }
 
 /**
@@ -199,67 +239,7 @@ export function offsetsToStations(
     throw invalid('mapping', 'Station, half-breadth and height must be three different columns');
   const read = (text: string, place: string) => readOffset(text, unit, place);
   const raw = layout.kind === 'points' ? fromPoints(rows, layout, read) : fromGrid(heads, rows, layout.label, read);
-  const stations = [...raw].map(([at, points]): Station => {
-    const x = direction === 'fromAft' ? at - origin : origin - at;
-    // From the keel up; points at one height go outward.
-    const sorted = [...points].sort((a, b) => a.z - b.z || a.y - b.y);
-    const own = sorted.filter((p, i) => i === 0 || Math.hypot(p.y - sorted[i - 1]!.y, p.z - sorted[i - 1]!.z) > 1e-9);
-    if (own.length < 2)
-      throw invalid(
-        'file',
-        `The station at ${at.toFixed(3)} m has only one point; it needs at least keel and deck edge`,
-      );
-    const closed = own[0]!.y > 1e-6 ? [{ y: 0, z: own[0]!.z, chine: false }, ...own] : own;
-    const chine = closed.findIndex((p) => p.chine);
-    return {
-      x,
-      points: closed.map(({ y, z }): [number, number] => [y, z]),
-      chine: chine > 0 && chine < closed.length - 1 ? chine : null,
-    };
-  });
+  const place = (at: number) => (direction === 'fromAft' ? at - origin : origin - at);
+  const stations = [...raw].map(([at, points]) => stationOf(place(at), at, points));
   return checkStations(stations.sort((a, b) => a.x - b.x));
-}
-
-/** Refuse stations that are no boat. */
-export function checkStations(stations: Station[]): Station[] {
-  if (stations.length < 3)
-    throw invalid(
-      'file',
-      `A hull needs at least 3 stations; ${stations.length === 1 ? 'only one was' : `${stations.length} were`} found. Is the right column chosen?`,
-    );
-  if (stations.length > 200)
-    throw invalid(
-      'file',
-      `${stations.length} stations were found, more than the 200 a hull may have. Is the right column chosen?`,
-    );
-  const length = stations.at(-1)!.x - stations[0]!.x;
-  const halves = stations.flatMap(({ points }) => points.map(([y]) => y));
-  const widest = Math.max(...halves);
-  const range = (what: string, value: number, low: number, high: number) => {
-    if (value < low || value > high)
-      throw invalid(
-        'file',
-        `The hull would be ${value.toPrecision(3)} m ${what}; ${low} to ${high} m are expected. Is the unit right?`,
-      );
-  };
-  range('long', length, 1.5, 30);
-  range('wide', 2 * widest, 0.3, 12);
-  const heights = stations.flatMap(({ points }) => points.map(([, z]) => z));
-  range('high', Math.max(...heights) - Math.min(...heights), 0.1, 8);
-  if (length < widest)
-    throw invalid(
-      'file',
-      `The hull would be ${length.toFixed(2)} m long and ${(2 * widest).toFixed(2)} m wide: are stations and half-breadths in one unit?`,
-    );
-  // One station out of line by a factor is a slip of unit in that column.
-  const maxima = stations.map(({ points }) => Math.max(...points.map(([y]) => y)));
-  maxima.forEach((value, i) => {
-    const neighbours = [maxima[i - 1], maxima[i + 1]].filter((other) => other !== undefined);
-    if (neighbours.every((other) => value > 4 * other!) && value > 0.2)
-      throw invalid(
-        'file',
-        `The station at ${stations[i]!.x.toFixed(3)} m is ${(value / Math.max(...neighbours.map((other) => other!))).toFixed(0)} times as wide as its neighbours: a mixed unit?`,
-      );
-  });
-  return stations;
 }

@@ -8,7 +8,7 @@ import { QuantityField } from '../shared/QuantityField';
 import { DimensionField } from './DimensionField';
 import { useUnits } from '../shared/units';
 import { useEdit } from '../shared/useEdit';
-import { HullImport } from './HullImport';
+import { HullImport } from './hullImport/HullImport';
 import { Refusal } from '../shared/Refusal';
 
 /** The hull's shape and its deck: where they come from, and the figures that draw them. */
