@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { formatNumber, said } from '../quantity';
+import { formatNumber, said, wordsIn, type UnitSystem } from '../quantity';
 import { inner, labelOf, notesOf, objectSchemaOf, type ListName } from './field';
 
 /** Names what a reference means, in the state before or after. */
@@ -124,6 +124,8 @@ function compareByPlace({ label, element, was, is }: Items, naming: Naming): str
   }).filter((line) => line !== '');
 }
 
+const UNIT_SYSTEMS: readonly UnitSystem[] = ['metric', 'us'];
+
 /** The lines that tell one changed field, as 'Label: was → is'. */
 function compareField(
   field: { schema: z.ZodType | undefined; label: string },
@@ -139,7 +141,8 @@ function compareField(
   if (deep.length > 0) return deep.map((line) => `${label}, ${line.charAt(0).toLowerCase()}${line.slice(1)}`);
   const [before, after] = [valueInWords(schema, was, naming.before), valueInWords(schema, is, naming.after)];
   // Two figures may differ beyond the digits shown; that something differs must still show.
-  return [before === after ? `${label}: ${before}, changed beyond the digits shown` : `${label}: ${before} → ${after}`];
+  const looksSame = UNIT_SYSTEMS.every((system) => wordsIn(before, system) === wordsIn(after, system));
+  return [looksSame ? `${label}: ${before}, changed beyond the digits shown` : `${label}: ${before} → ${after}`];
 }
 
 /**

@@ -166,7 +166,7 @@ function addNamed(stations: Stations, { columns, cell }: Grid, kind: 'chine' | '
   }
 }
 
-/** A grid with stations across; each row is a waterline, the keel, or chine or deck edge by heights or half-breadths. */
+/** A grid, stations across; each row is a waterline, the keel, or chine or deck edge by heights or half-breadths. */
 function fromGrid(
   heads: readonly string[],
   rows: readonly string[][],
