@@ -26,17 +26,19 @@ export interface BoundaryLineProps {
 export function BoundaryLine({ boundary, hull, model, onDrag, onDrop }: BoundaryLineProps) {
   const { full } = useUnits();
   const { X, Y, Z } = model;
-  const [held, setHeld] = useState<number | null>(null);
+  // As it was when it was taken: while it is held the boat shown is the one that would be.
+  const [held, setHeld] = useState<{ from: Boundary; to: number } | null>(null);
   const grip = useDrag<SVGGElement>({
-    onStart: () => setHeld(boundary.x),
+    onStart: () => setHeld({ from: boundary, to: boundary.x }),
     onMove: (place) => {
-      const to = Math.min(boundary.most, Math.max(boundary.least, X.invert(place)));
-      setHeld(to);
-      onDrag({ boundary, to });
+      const from = held?.from ?? boundary;
+      const to = Math.min(from.most, Math.max(from.least, X.invert(place)));
+      setHeld({ from, to });
+      onDrag({ boundary: from, to });
     },
     onEnd: () => {
       setHeld(null);
-      if (held !== null && Math.abs(held - boundary.x) > NOT_MOVED) onDrop(boundary, held);
+      if (held && Math.abs(held.to - held.from.x) > NOT_MOVED) onDrop(held.from, held.to);
       else onDrag(null);
     },
   });
@@ -48,7 +50,7 @@ export function BoundaryLine({ boundary, hull, model, onDrag, onDrop }: Boundary
     event.preventDefault();
   };
 
-  const x = held ?? boundary.x;
+  const x = held?.to ?? boundary.x;
   const onHull = boundary.on === 'hull';
   const bulkhead = boundary.kind === 'bulkhead';
   const [, edge, top] = hull.at(x, 2);
