@@ -45,9 +45,9 @@ describe('a table', () => {
     render(table());
     const head = screen.getByRole('button', { name: 'Mass' });
     fireEvent.click(head);
+    expect(names()).toEqual(['Foredeck', 'Keel band', 'Side 9', 'Side 10']);
     fireEvent.click(head);
-    expect(names().at(-1)).toBe('Side 10');
-    expect([...names().slice(0, 3)].sort()).toEqual(['Foredeck', 'Keel band', 'Side 9']);
+    expect(names()).toEqual(['Side 9', 'Keel band', 'Foredeck', 'Side 10']);
   });
   it('does not offer to sort by what is only shown', () => {
     render(table());

@@ -71,6 +71,8 @@ export function DataTable<Row extends object>(props: DataTableProps<Row>) {
     enableSorting: by !== undefined,
     sortFn: numeric ? 'basic' : 'alphanumeric',
     sortUndefined: 'last' as const,
+    // The least first: of a reserve it is what matters.
+    sortDescFirst: false,
   }));
   const table = useTable({
     features,

@@ -28,6 +28,7 @@ function ShapedDrawing({ boat, shape, chosen, onChoose, onDrag, onDrop }: BoatDr
   const model = useMemo(() => boatDrawingModel(boat, shape, chosen), [boat, shape, chosen]);
   const boundaries = useMemo(() => boundariesOf(boat), [boat]);
   const { svg, transform, ...zoomed } = useZoom(WIDTH, model.height);
+  const { scale } = zoomed;
   const zone = { chosen, onChoose };
   // A label over the centreline would be taken for one of the hull below it.
   const aboveCentre = model.above.map((area) => ({
@@ -50,7 +51,7 @@ function ShapedDrawing({ boat, shape, chosen, onChoose, onDrag, onDrop }: BoatDr
           <rect x="0" y="0" width={WIDTH} height={model.axis} />
         </clipPath>
         <g transform={transform}>
-          <ViewNames model={model} />
+          <ViewNames model={model} scale={scale} />
           {model.profile.map((area) => (
             <ZoneArea key={area.zone.id} {...zone} area={area} />
           ))}
@@ -69,13 +70,14 @@ function ShapedDrawing({ boat, shape, chosen, onChoose, onDrag, onDrop }: BoatDr
               boundary={boundary}
               hull={shape.hull}
               model={model}
+              scale={scale}
               onDrag={onDrag}
               onDrop={onDrop}
             />
           ))}
-          <DetailMarks boat={boat} model={model} />
+          <DetailMarks boat={boat} model={model} scale={scale} />
           {[model.profile, aboveCentre, model.below].map((areas, view) => (
-            <ZoneLabels key={view} areas={areas} chosen={chosen} />
+            <ZoneLabels key={view} areas={areas} chosen={chosen} scale={scale} />
           ))}
         </g>
       </svg>
@@ -83,14 +85,14 @@ function ShapedDrawing({ boat, shape, chosen, onChoose, onDrag, onDrop }: BoatDr
   );
 }
 
-function ViewNames({ model }: { model: BoatDrawingModel }) {
+function ViewNames({ model, scale }: { model: BoatDrawingModel; scale: number }) {
   const names = [
     { name: 'Profile', y: 12 },
     { name: model.lookInside ? 'Inside' : 'Deck', y: model.axis - 4 },
     { name: 'Hull', y: model.axis + 14 },
   ];
   return names.map(({ name, y }) => (
-    <text key={name} x="4" y={y} fontSize="10.5" fill="var(--soft)">
+    <text key={name} x="4" y={y} fontSize={10.5 / scale} fill="var(--soft)">
       {name}
     </text>
   ));
@@ -118,13 +120,14 @@ function ZoneArea({
   );
 }
 
-function ZoneLabels({ areas, chosen }: { areas: Area[]; chosen: string | null }) {
+/** Names keep their size however closely the drawing is seen. */
+function ZoneLabels({ areas, chosen, scale }: { areas: Area[]; chosen: string | null; scale: number }) {
   return labelsOf(areas).map(({ area: { zone }, x, y }) => (
     <text
       key={zone.id}
       x={x}
       y={y}
-      fontSize={LABEL}
+      fontSize={LABEL / scale}
       textAnchor="middle"
       fill={zone.id === chosen ? 'var(--clay-deep)' : 'var(--ink)'}
       fontWeight={zone.id === chosen ? 600 : 400}
@@ -180,14 +183,15 @@ function HullLines({ model, shape: { hull } }: { model: BoatDrawingModel; shape:
   );
 }
 
-function DetailMarks({ boat, model: { X, Y } }: { boat: Boat; model: BoatDrawingModel }) {
+function DetailMarks({ boat, model: { X, Y }, scale }: { boat: Boat; model: BoatDrawingModel; scale: number }) {
   const onHull = new Set(
     boat.parts.filter(({ kind }) => kind === 'hull').flatMap(({ zones }) => zones.map(({ id }) => id)),
   );
   return boat.details.map(({ id, name, x, y, zone }) => (
     <g key={id}>
       <path
-        d={`M${X(x)} ${Y(onHull.has(zone) ? -Math.abs(y) : Math.abs(y)) - 6}l5 6l-5 6l-5 -6Z`}
+        d="M0 -6l5 6l-5 6l-5 -6Z"
+        transform={`translate(${X(x)} ${Y(onHull.has(zone) ? -Math.abs(y) : Math.abs(y))}) scale(${1 / scale})`}
         fill="var(--card)"
         stroke="var(--clay)"
         strokeWidth="1.6"

@@ -17,13 +17,15 @@ export interface BoundaryLineProps {
   boundary: Boundary;
   hull: BoatShape['hull'];
   model: BoatDrawingModel;
+  /** How closely the drawing is seen: grip and figure keep their size. */
+  scale: number;
   /** While it is held, with where it would go; null when it was let go without moving. */
   onDrag: (move: { boundary: Boundary; to: number } | null) => void;
   onDrop: (boundary: Boundary, to: number) => void;
 }
 
 /** A line across the boat with the grip that moves it along. */
-export function BoundaryLine({ boundary, hull, model, onDrag, onDrop }: BoundaryLineProps) {
+export function BoundaryLine({ boundary, hull, model, scale, onDrag, onDrop }: BoundaryLineProps) {
   const { full } = useUnits();
   const { X, Y, Z } = model;
   // As it was when it was taken: while it is held the boat shown is the one that would be.
@@ -57,7 +59,8 @@ export function BoundaryLine({ boundary, hull, model, onDrag, onDrop }: Boundary
   const resting = boundary.kind === 'zone' ? 'var(--soft)' : 'var(--water)';
   const ink = held === null ? resting : 'var(--clay)';
   const [from, to] = onHull ? [Y(0), Y(-edge)] : [Y(edge), Y(0)];
-  const [gripX, gripY] = [X(x), (onHull ? Z(top) : Y(edge)) - 7];
+  const [gripX, gripY] = [X(x), (onHull ? Z(top) : Y(edge)) - 7 / scale];
+  const ownSize = `translate(${gripX} ${gripY}) scale(${1 / scale})`;
   const line = {
     x1: X(x),
     x2: X(x),
@@ -84,12 +87,14 @@ export function BoundaryLine({ boundary, hull, model, onDrag, onDrop }: Boundary
         className="grip"
         onKeyDown={onKeyDown}
       >
-        <rect x={gripX - 9} y={gripY - 9} width="18" height="18" fill="transparent" />
-        <GripMark kind={boundary.kind} x={gripX} y={gripY} ink={ink} />
+        <g transform={ownSize}>
+          <rect x="-9" y="-9" width="18" height="18" fill="transparent" />
+          <GripMark kind={boundary.kind} ink={ink} />
+        </g>
         <title>{`${boundary.label}: ${full(x, 'length')}. Drag, or use the arrow keys.`}</title>
       </g>
       {held !== null && (
-        <text x={gripX} y={gripY - 12} fontSize="12" fontWeight="600" textAnchor="middle" fill="var(--clay)">
+        <text transform={ownSize} y="-12" fontSize="12" fontWeight="600" textAnchor="middle" fill="var(--clay)">
           {full(x, 'length')}
         </text>
       )}
@@ -98,8 +103,8 @@ export function BoundaryLine({ boundary, hull, model, onDrag, onDrop }: Boundary
 }
 
 /** Each kind of boundary has a grip of its own shape. */
-function GripMark({ kind, x, y, ink }: { kind: Boundary['kind']; x: number; y: number; ink: string }) {
-  if (kind === 'zone') return <path d={`M${x} ${y + 6}l-5-6h10z`} fill="var(--card)" stroke={ink} strokeWidth="1.4" />;
-  if (kind === 'bulkhead') return <rect x={x - 4.5} y={y - 4.5} width="9" height="9" fill={ink} />;
-  return <circle cx={x} cy={y} r="4.5" fill="var(--card)" stroke={ink} strokeWidth="1.6" />;
+function GripMark({ kind, ink }: { kind: Boundary['kind']; ink: string }) {
+  if (kind === 'zone') return <path d="M0 6l-5-6h10z" fill="var(--card)" stroke={ink} strokeWidth="1.4" />;
+  if (kind === 'bulkhead') return <rect x="-4.5" y="-4.5" width="9" height="9" fill={ink} />;
+  return <circle r="4.5" fill="var(--card)" stroke={ink} strokeWidth="1.6" />;
 }
