@@ -12,6 +12,7 @@ import { useDetails, useStiffeners } from '../shared/useLater';
 import { useCautions } from '../shared/useCautions';
 import { BAND, useProofs } from '../shared/useProofs';
 import { WorkingPanel, type WorkingRequest } from '../shared/WorkingPanel';
+import { BandChart } from './BandChart';
 import { DetailSheet } from './DetailSheet';
 import { StiffenerSheet } from './StiffenerSheet';
 import { askedOf, ZoneSheet, type ZoneRow } from './ZoneSheet';
@@ -76,6 +77,13 @@ export function CheckScreen() {
         100 boats: {BAND.draws} draws of fibre fraction, strengths and core, seed {BAND.seed}
         {done ? '' : ', being drawn…'}.
       </p>
+      {done && (
+        <Card className="my-2">
+          <Card.Body>
+            <BandChart rows={rows} target={target} />
+          </Card.Body>
+        </Card>
+      )}
       {details.length > 0 && (
         <Card className="my-2">
           <Card.Body className="p-0 table-responsive">

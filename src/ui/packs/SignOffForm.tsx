@@ -1,7 +1,10 @@
 'use client';
-import { useState } from 'react';
+import { zodResolver } from '@hookform/resolvers/zod';
 import { Button, Form } from 'react-bootstrap';
+import { useForm } from 'react-hook-form';
 import { signOffSchema, type SignOff, type StandardPack } from '@/core/standard';
+
+const signedSchema = signOffSchema.omit({ at: true });
 
 /** Who checked the pack against their own copy of its text; withdrawn as easily. */
 export function SignOffForm({
@@ -11,9 +14,10 @@ export function SignOffForm({
   pack: StandardPack;
   onSign: (signOff: SignOff | null) => Promise<void>;
 }) {
-  const [by, setBy] = useState('');
-  const [note, setNote] = useState('');
-  const [refusal, setRefusal] = useState<string | null>(null);
+  const { register, handleSubmit, formState } = useForm({
+    resolver: zodResolver(signedSchema),
+    defaultValues: { by: '', note: '' },
+  });
   if (pack.signOff)
     return (
       <p className="mb-2">
@@ -24,41 +28,31 @@ export function SignOffForm({
         </Button>
       </p>
     );
-  const sign = () => {
-    const checked = signOffSchema.safeParse({ by, note, at: new Date().toISOString() });
-    if (!checked.success) return setRefusal(checked.error.issues[0]!.message);
-    setRefusal(null);
-    void onSign(checked.data);
-  };
+  const { by, note } = formState.errors;
+  const sign = handleSubmit((signed) => onSign({ ...signed, at: new Date().toISOString() }));
   return (
-    <Form
-      className="sign-off mb-3"
-      onSubmit={(event) => {
-        event.preventDefault();
-        sign();
-      }}
-    >
+    <Form noValidate className="sign-off mb-3" onSubmit={(event) => void sign(event)}>
       <span className="verdict thin">△ unverified</span>
       <Form.Control
         size="sm"
         aria-label="Signed by"
         placeholder="Your name"
-        value={by}
         maxLength={60}
-        onChange={(event) => setBy(event.target.value)}
+        isInvalid={by !== undefined}
+        {...register('by')}
       />
       <Form.Control
         size="sm"
         aria-label="What was checked"
         placeholder="What you checked against which text"
-        value={note}
         maxLength={600}
-        onChange={(event) => setNote(event.target.value)}
+        isInvalid={note !== undefined}
+        {...register('note')}
       />
       <Button size="sm" type="submit" variant="outline-primary">
         Sign off
       </Button>
-      {refusal && <div className="invalid-feedback d-block">{refusal}</div>}
+      {(by ?? note) && <div className="invalid-feedback d-block">{(by ?? note)!.message}</div>}
     </Form>
   );
 }

@@ -1,11 +1,15 @@
 'use client';
 import { nanoid } from 'nanoid';
+import dynamic from 'next/dynamic';
 import { useState } from 'react';
-import { Button, Form } from 'react-bootstrap';
 import { SEVERITIES, type Caution } from '@/core/caution';
 import type { Boat } from '@/core/document';
+import type { Signed } from './SignedForm';
 import { useUnits } from './units';
 import { useEdit } from './useEdit';
+
+// Behind a button: fetched when somebody signs.
+const SignedForm = dynamic(() => import('./SignedForm').then((module) => module.SignedForm), { ssr: false });
 
 const MARKS = { danger: '✕', warning: '△', advice: 'i' } as const;
 const LOOKS = { danger: 'fails', warning: 'thin', advice: 'ample' } as const;
@@ -22,22 +26,14 @@ function CautionItem({ boat, caution, withPlace }: { boat: Boat; caution: Cautio
   const edit = useEdit();
   const { words } = useUnits();
   const [signing, setSigning] = useState(false);
-  const [by, setBy] = useState('');
-  const [note, setNote] = useState('');
   const [refusal, setRefusal] = useState<string | null>(null);
   const { rule, detail, subject, accepted } = caution;
-  const sign = () => {
-    const acceptance = {
-      id: nanoid(10),
-      rule: rule.id,
-      subject,
-      by: by.trim(),
-      note: note.trim(),
-      at: new Date().toISOString(),
-    };
+  const sign = async ({ by, why }: Signed): Promise<boolean> => {
+    const acceptance = { id: nanoid(10), rule: rule.id, subject, by, note: why, at: new Date().toISOString() };
     const said = edit({ type: 'caution.accept', acceptance, index: boat.acceptances.length });
     setRefusal(said ?? null);
     if (!said) setSigning(false);
+    return !said;
   };
   return (
     <li className="caution" data-testid={`caution-${rule.id}`}>
@@ -66,39 +62,14 @@ function CautionItem({ boat, caution, withPlace }: { boat: Boat; caution: Cautio
         </div>
       )}
       {!accepted && signing && (
-        <Form
-          className="d-grid gap-1 mt-1"
-          onSubmit={(event) => {
-            event.preventDefault();
-            sign();
-          }}
-        >
-          <Form.Control
-            size="sm"
-            aria-label="Accepted by"
-            placeholder="Your name"
-            maxLength={60}
-            value={by}
-            onChange={(event) => setBy(event.target.value)}
-          />
-          <Form.Control
-            size="sm"
-            aria-label="Why it is accepted"
-            placeholder="Why it is right here"
-            maxLength={600}
-            value={note}
-            onChange={(event) => setNote(event.target.value)}
-          />
+        <>
           {refusal && <div className="invalid-feedback d-block">{refusal}</div>}
-          <div className="d-flex gap-2">
-            <Button size="sm" type="submit" disabled={by.trim().length < 2 || note.trim().length < 3}>
-              Sign and accept
-            </Button>
-            <Button size="sm" variant="outline-primary" onClick={() => setSigning(false)}>
-              Cancel
-            </Button>
-          </div>
-        </Form>
+          <SignedForm
+            labels={{ by: 'Accepted by', why: 'Why it is accepted' }}
+            acts={[{ name: 'Sign and accept', run: sign }]}
+            onLeave={() => setSigning(false)}
+          />
+        </>
       )}
       {!accepted && !signing && (
         <button type="button" className="reason-button small" onClick={() => setSigning(true)}>
