@@ -36,7 +36,7 @@ const limit = (value: number, text: string, colour: string) => ({
   label: {
     display: true,
     content: text,
-    position: 'end' as const,
+    position: 'start' as const,
     color: colour,
     backgroundColor: PALETTE.card,
     font: { size: 11 },
@@ -49,7 +49,11 @@ function configOf(bands: readonly Band[], target: number): ChartConfiguration<'b
   return {
     type: 'bar',
     data: {
-      labels: bands.map(({ name, verdict }) => `${MARKS[verdict]} ${name}`),
+      // What lies beyond the edge says so by its name.
+      labels: bands.map(({ name, verdict, p05 }) => {
+        const beyond = p05 > most ? `: ${formatNumber(p05, 1)} and more` : '';
+        return `${MARKS[verdict]} ${name}${beyond}`;
+      }),
       datasets: [
         {
           data: bands.map(({ p05, p95 }): [number, number] => [Math.min(p05, most), Math.min(p95, most)]),
