@@ -6,7 +6,7 @@ import type { Boat, Part, Zone } from '../document';
 import { bookOf, layAll } from './book';
 import { checkByMethod, methodSheets } from './packChecks';
 
-/** Where a zone's governing reserve lies when fibre fraction, strength and core scatter. */
+/** Where a zone's least reserve by the method lies when fibre fraction, strength and core scatter. */
 export interface MarginBand {
   zoneId: string;
   p05: number;
@@ -46,8 +46,8 @@ const scaled = (core: Core, factor: number): Core => ({
 
 /**
  * Monte Carlo over the scatter of a zone's materials: fibre fraction by process (one draw a part, all layers
- * together), strength of every layer and core
- * on its own, checked by the boat's method each time.
+ * together), strength of every layer and core on its own, checked by the boat's method each time. What the other packs
+ * ask of the zone is not drawn.
  *
  * @param seed the same seed gives the same band. @returns null when the zone cannot be checked.
  * @example marginBand(boat, hull, bottom, { seed: 1, draws: 400 })!.p05 // 0.97

@@ -14,22 +14,28 @@ const rows = boat.parts.flatMap((part) =>
   }),
 );
 
+const banded = (row: ZoneRow, p05: number, governing: number): ZoneRow => ({
+  ...row,
+  evaluation: { ...row.evaluation, governing: { ...row.evaluation.governing!, reserveFactor: governing } },
+  proof: { ...row.proof!, band: { ...row.proof!.band!, p05, p95: 4 } },
+});
+
 describe('the bands of the zones', () => {
   const bands = bandsOf(rows, 1.1);
+  const worst = ({ p05, below }: (typeof bands)[number]) => below?.reserveFactor ?? p05;
   it('stand weakest first, and leave out what is not drawn yet', () => {
     expect(bands).toHaveLength(rows.filter(({ proof }) => proof).length);
-    bands.slice(1).forEach((band, i) => expect(band.p05).toBeGreaterThanOrEqual(bands[i]!.p05));
+    bands.slice(1).forEach((band, i) => expect(worst(band)).toBeGreaterThanOrEqual(worst(bands[i]!)));
   });
   it('are judged by their lower end', () => {
-    const [thin] = bandsOf(
-      [{ ...rows[1]!, proof: { ...rows[1]!.proof!, band: { ...rows[1]!.proof!.band!, p05: 1.05, p95: 4 } } }],
-      1.1,
-    );
-    expect(thin!.verdict).toBe('thin');
-    const [failing] = bandsOf(
-      [{ ...rows[1]!, proof: { ...rows[1]!.proof!, band: { ...rows[1]!.proof!.band!, p05: 0.99, p95: 4 } } }],
-      1.1,
-    );
-    expect(failing!.verdict).toBe('fails');
+    const verdictOf = (p05: number) => bandsOf([banded(rows[1]!, p05, 3)], 1.1)[0]!.verdict;
+    expect([0.99, 1.05, 1.2, 2.5].map(verdictOf)).toEqual(['fails', 'thin', 'meets', 'ample']);
+  });
+  it('never look better than a check that does not scatter', () => {
+    const [band] = bandsOf([banded(rows[1]!, 2.5, 1.03)], 1.1);
+    expect(band!.verdict).toBe('thin');
+    expect(band!.below).toMatchObject({ reserveFactor: 1.03 });
+    const order = bandsOf([banded(rows[1]!, 1.2, 3), banded(rows[2]!, 2.5, 1.03)], 1.1);
+    expect(order.map(({ name }) => name)).toEqual([rows[2]!.zone.name, rows[1]!.zone.name]);
   });
 });

@@ -1,6 +1,7 @@
 import type { ChartConfiguration } from 'chart.js';
 import { verdictOf } from '@/core/evaluate';
 import { formatNumber } from '@/core/quantity';
+import { CHECKS } from '@/core/standard';
 import { Chart } from '../shared/charts/Chart';
 import { PALETTE } from '../shared/palette';
 import type { ZoneRow } from './ZoneSheet';
@@ -13,18 +14,32 @@ export interface Band {
   name: string;
   p05: number;
   p95: number;
+  /** A check that does not scatter, of a yard's own rule say, and asks for more than the band shows; null without. */
+  below: { reserveFactor: number; check: string } | null;
   verdict: keyof typeof MARKS;
 }
 
-/** The bands of the zones, the weakest first; a band stands as badly as its lower end. */
+/** The bands of the zones, weakest first; a zone stands as badly as the lower end of its band, or as what is below. */
 export function bandsOf(rows: readonly ZoneRow[], target: number): Band[] {
   return rows
-    .flatMap(({ zone, proof }) => {
+    .flatMap(({ zone, evaluation, proof }): Band[] => {
       if (!proof?.band) return [];
       const { p05, p95 } = proof.band;
-      return [{ name: zone.name, p05, p95, verdict: verdictOf(p05, target) }];
+      const { governing } = evaluation;
+      const below =
+        governing && governing.reserveFactor < p05
+          ? { reserveFactor: governing.reserveFactor, check: CHECKS[governing.id].toLowerCase() }
+          : null;
+      return [{ name: zone.name, p05, p95, below, verdict: verdictOf(below?.reserveFactor ?? p05, target) }];
     })
-    .sort((a, b) => a.p05 - b.p05);
+    .sort((a, b) => (a.below?.reserveFactor ?? a.p05) - (b.below?.reserveFactor ?? b.p05));
+}
+
+/** Its name, with what the bar does not show: that it lies beyond the edge, or that something else asks for more. */
+function labelOf({ name, p05, below, verdict }: Band, most: number): string {
+  const beyond = p05 > most ? `: ${formatNumber(p05, 1)} and more` : '';
+  const but = below ? `: ${formatNumber(below.reserveFactor, 2)} by ${below.check}` : beyond;
+  return `${MARKS[verdict]} ${name}${but}`;
 }
 
 const limit = (value: number, text: string, colour: string) => ({
@@ -49,11 +64,7 @@ function configOf(bands: readonly Band[], target: number): ChartConfiguration<'b
   return {
     type: 'bar',
     data: {
-      // What lies beyond the edge says so by its name.
-      labels: bands.map(({ name, verdict, p05 }) => {
-        const beyond = p05 > most ? `: ${formatNumber(p05, 1)} and more` : '';
-        return `${MARKS[verdict]} ${name}${beyond}`;
-      }),
+      labels: bands.map((band) => labelOf(band, most)),
       datasets: [
         {
           data: bands.map(({ p05, p95 }): [number, number] => [Math.min(p05, most), Math.min(p95, most)]),
@@ -69,7 +80,7 @@ function configOf(bands: readonly Band[], target: number): ChartConfiguration<'b
     options: {
       indexAxis: 'y',
       scales: {
-        x: { min: 0, max: most, title: { display: true, text: 'governing reserve, 5 to 95 of 100 boats' } },
+        x: { min: 0, max: most, title: { display: true, text: 'least reserve by the method, 5 to 95 of 100 boats' } },
         y: { ticks: { autoSkip: false, color: PALETTE.ink }, grid: { display: false } },
       },
       plugins: {
@@ -85,13 +96,19 @@ function configOf(bands: readonly Band[], target: number): ChartConfiguration<'b
   };
 }
 
-/** Where the governing reserve of each zone lies, the weakest first, against 1 and the target. */
+/** Where the least reserve of each zone by the method lies, the weakest first, against 1 and the target. */
 export function BandChart({ rows, target }: { rows: readonly ZoneRow[]; target: number }) {
   const bands = bandsOf(rows, target);
   if (bands.length === 0) return null;
   return (
-    <Chart size="chart-long" label="Governing reserve of each zone with its band" config={configOf(bands, target)}>
-      {bands.map(({ name, p05, p95 }) => `${name} ${formatNumber(p05, 2)} to ${formatNumber(p95, 2)}`).join('; ')}
+    <Chart
+      size="chart-long"
+      label="Least reserve of each zone by the method, with its band"
+      config={configOf(bands, target)}
+    >
+      {bands
+        .map((band) => `${labelOf(band, Infinity)}, ${formatNumber(band.p05, 2)} to ${formatNumber(band.p95, 2)}`)
+        .join('; ')}
     </Chart>
   );
 }
