@@ -89,13 +89,13 @@ export function bounded(
   const quantity = options.quantity ?? QUANTITY_OF[unit];
   const figure = (value: number) => (quantity ? saidExactly(value, quantity) : `${value}${unit && ` ${unit}`}`);
   const why = options.reason ? `: ${options.reason}` : '';
-  const between = `between ${figure(minimum)} and ${figure(maximum)}${why}`;
-  const range = `${label} must be ${between}`;
+  // Said only when it is needed: hundreds of fields are described while a page starts.
+  const between = () => `between ${figure(minimum)} and ${figure(maximum)}${why}`;
+  const range = () => `${label} must be ${between()}`;
   return noted(
     z
-      .number({ error: `${label} must be a number ${between}` })
-      .min(minimum, { error: range })
-      .max(maximum, { error: range }),
+      .number({ error: () => `${label} must be a number ${between()}` })
+      .check(z.gte(minimum, { error: range }), z.lte(maximum, { error: range })),
     { label, quantity: quantity ?? 'ratio', minimum, maximum, ...(options.hint && { hint: options.hint }) },
   );
 }

@@ -1,24 +1,6 @@
-import { z } from 'zod';
 import data from '@data/materials/knock-downs.json';
 import type { Process } from './process';
 import type { ComponentForm, FabricComponent, Fibre, Resin } from './schema';
-
-const factor = z.number().min(0.05).max(1);
-const factors = (keys: readonly [string, ...string[]]) =>
-  z.object({ source: z.string(), factor: z.record(z.enum(keys), factor) });
-const file = z
-  .object({
-    characteristic: z.object({
-      k: z.number().min(0).max(5),
-      source: z.string(),
-      spread: z.record(z.enum(['randomMat', 'woven', 'stitched', 'unidirectional']), z.number().min(0).max(0.4)),
-    }),
-    wet: factors(['orthoPolyester', 'isoPolyester', 'vinylester', 'epoxy']),
-    hot: factors(['orthoPolyester', 'isoPolyester', 'vinylester', 'epoxy']),
-    fatigue: factors(['eGlass', 'sGlass', 'carbon', 'aramid', 'basalt', 'flax']),
-    process: factors(['handLayUp', 'wetBag', 'infusion', 'prepreg']),
-  })
-  .parse(data);
 
 /** What may be taken off a mean strength on the way to a design value, in the order in which it is. */
 export const KNOCK_DOWNS = {
@@ -45,7 +27,7 @@ export function strengthSpread(component: FabricComponent): { spread: number; so
     .map(({ spread }) => spread!);
   if (tested.length)
     return { spread: Math.max(...tested), source: 'Greatest coefficient of variation of its own tests' };
-  return { spread: file.characteristic.spread[component.form as ComponentForm]!, source: file.characteristic.source };
+  return { spread: data.characteristic.spread[component.form as ComponentForm]!, source: data.characteristic.source };
 }
 
 /**
@@ -65,13 +47,13 @@ export function knockDownChain(
   const { spread, source } = strengthSpread(component);
   const values: Record<KnockDown, { factor: number; source: string }> = {
     characteristic: {
-      factor: Math.max(0.05, 1 - file.characteristic.k * spread),
-      source: `1 − ${file.characteristic.k} · ${spread}. ${source}`,
+      factor: Math.max(0.05, 1 - data.characteristic.k * spread),
+      source: `1 − ${data.characteristic.k} · ${spread}. ${source}`,
     },
-    wet: { factor: file.wet.factor[resin.family]!, source: file.wet.source },
-    hot: { factor: file.hot.factor[resin.family]!, source: file.hot.source },
-    fatigue: { factor: file.fatigue.factor[fibre.family]!, source: file.fatigue.source },
-    process: { factor: file.process.factor[process]!, source: file.process.source },
+    wet: { factor: data.wet.factor[resin.family]!, source: data.wet.source },
+    hot: { factor: data.hot.factor[resin.family]!, source: data.hot.source },
+    fatigue: { factor: data.fatigue.factor[fibre.family]!, source: data.fatigue.source },
+    process: { factor: data.process.factor[process]!, source: data.process.source },
   };
   const steps = (Object.keys(KNOCK_DOWNS) as KnockDown[]).map((id) => ({ id, ...values[id], on: selection[id] }));
   return { steps, factor: steps.reduce((product, step) => (step.on ? product * step.factor : product), 1) };

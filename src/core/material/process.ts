@@ -1,35 +1,23 @@
-import { z } from 'zod';
 import data from '@data/materials/processes.json';
 import { plyFractions } from './fractions';
 import type { ComponentForm } from './schema';
 
-const fraction = z.number().min(0.1).max(0.85);
-const processSchema = z.object({
-  name: z.string(),
-  voidFraction: z.number().min(0).max(0.2),
-  fibreWeightFraction: z.object({ randomMat: fraction, woven: fraction, stitched: fraction, unidirectional: fraction }),
-  /** Standard deviation of the weight fraction from part to part. */
-  scatter: z.number().min(0).max(0.1),
-  /** Hottest the laminate usually gets (°C). */
-  peakCelsius: z.number().min(15).max(250),
-});
 export type Process = 'handLayUp' | 'wetBag' | 'infusion' | 'prepreg';
 
-const file = z
-  .object({
-    source: z.string(),
-    reference: z.object({ fibreDensity: z.number(), resinDensity: z.number() }),
-    processes: z.object({
-      handLayUp: processSchema,
-      wetBag: processSchema,
-      infusion: processSchema,
-      prepreg: processSchema,
-    }),
-  })
-  .parse(data);
+/** What a process usually leaves in a laminate. */
+export interface ProcessFigures {
+  name: string;
+  voidFraction: number;
+  /** Of glass, by form of the fabric. */
+  fibreWeightFraction: Record<ComponentForm, number>;
+  /** Standard deviation of the weight fraction from part to part. */
+  scatter: number;
+  /** Hottest the laminate usually gets (°C). */
+  peakCelsius: number;
+}
 
 /** What each process leaves in the laminate: fibre weight fraction by form (for glass), voids, scatter. */
-export const PROCESSES: Record<Process, z.infer<typeof processSchema>> = file.processes;
+export const PROCESSES: Record<Process, ProcessFigures> = data.processes;
 
 /**
  * Fibre weight fraction of a component made by a process, with the void fraction.
@@ -50,7 +38,7 @@ export function fibreFractionFor(
 ) {
   const { fibreWeightFraction, voidFraction } = PROCESSES[process];
   const glass = plyFractions({
-    ...file.reference,
+    ...data.reference,
     fibreWeightFraction: fibreWeightFraction[form] + shift,
     voidFraction,
   });

@@ -16,7 +16,15 @@ export type UnitSystem = 'metric' | 'us';
 
 /** `unit` in the spelling of the conversion library; `si` the internal unit it is measured against. */
 function display(label: string, unit: string, si: string, digits: number): DisplayUnit {
-  return { label, factor: si === unit ? 1 : Qty(1, unit).to(si).scalar, digits };
+  // Converted when first asked for: a page starts with few of them.
+  let factor: number | undefined;
+  return {
+    label,
+    get factor() {
+      return (factor ??= si === unit ? 1 : Qty(1, unit).to(si).scalar);
+    },
+    digits,
+  };
 }
 const plain = (label: string, factor: number, digits: number): DisplayUnit => ({ label, factor, digits });
 

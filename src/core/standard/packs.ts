@@ -60,13 +60,13 @@ export const PACK_KINDS = {
   asSpecified: 'As specified',
 } as const satisfies Record<StandardPack['kind'], string>;
 
-/** The packs the product ships; none is signed off. */
-export const SHIPPED_PACKS: readonly StandardPack[] = [
+/** The packs the product ships; none is signed off. That each follows its schema is tested. */
+export const SHIPPED_PACKS = [
   SMALL_CRAFT_PACK,
-  yardRuleSchema.parse(yardRuleData),
-  workboatUpliftSchema.parse(workboatData),
-  asSpecifiedSchema.parse(asSpecifiedData),
-];
+  yardRuleData,
+  workboatData,
+  asSpecifiedData,
+] as unknown as readonly StandardPack[];
 
 /** Whether somebody signed for a pack, in words for screen and print. */
 export const packStatus = ({ signOff }: Pick<StandardPack, 'signOff'>): string =>
