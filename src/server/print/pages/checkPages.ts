@@ -1,0 +1,73 @@
+import type { Content, TableCell } from 'pdfmake/interfaces';
+import { formatNumber, formatMargin, formatReserve, formatWithUnit, type UnitSystem } from '@/core/quantity';
+import { targetOf, verdictOf, type ZoneEvaluation } from '@/core/evaluate';
+import { POSTURES, type Boat } from '@/core/document';
+import { CHECKS, packStatus, ZONE_LOCATIONS } from '@/core/standard';
+import { head, right, RULES } from '../pdfStyle';
+import { VERDICT_WORDS } from './verdictWords';
+
+/** Every check of every zone with what it was made against, and what was not checked. */
+export function checkPages(boat: Boat, evaluations: ReadonlyMap<string, ZoneEvaluation>, units: UnitSystem): Content[] {
+  const target = targetOf(boat);
+  const body: TableCell[][] = [
+    [
+      head('Part'),
+      head('Zone'),
+      head('Location'),
+      head('Pressure'),
+      head('Check'),
+      head('Reserve'),
+      head('Margin'),
+      head('Verdict'),
+      head('What governs'),
+    ],
+  ];
+  for (const part of boat.parts)
+    for (const zone of part.zones) {
+      const e = evaluations.get(zone.id)!;
+      if (e.problem)
+        body.push([
+          part.name,
+          zone.name,
+          ZONE_LOCATIONS[zone.location].label,
+          { text: `Not checked: ${e.problem}`, colSpan: 6 },
+          '',
+          '',
+          '',
+          '',
+          '',
+        ]);
+      for (const check of e.checks)
+        body.push([
+          part.name,
+          zone.name,
+          ZONE_LOCATIONS[zone.location].label,
+          right(formatWithUnit(e.pressure!.pressure, 'pressure', units)),
+          check.pack === boat.packs[0]!.id
+            ? CHECKS[check.id]
+            : `${CHECKS[check.id]} (${boat.packs.find(({ id }) => id === check.pack)!.title})`,
+          right(formatReserve(check.reserveFactor)),
+          right(formatMargin(check.reserveFactor)),
+          VERDICT_WORDS[verdictOf(check.reserveFactor, target)],
+          check.governs,
+        ]);
+    }
+  const notChecked = [...new Set([...evaluations.values()].flatMap((e) => e.notChecked))];
+  return [
+    { text: 'Checks', style: 'h2', pageBreak: 'before' },
+    {
+      text: `Checked against: ${boat.packs.map((pack) => `${pack.title} (${pack.edition}), ${packStatus(pack)}`).join('; ')}. Target reserve factor ${formatNumber(target, 2)} (${POSTURES[boat.brief.posture].name}).`,
+      margin: [0, 0, 0, 2],
+    },
+    { text: `Not checked: ${notChecked.join('; ')}.`, margin: [0, 0, 0, 6] },
+    {
+      table: {
+        headerRows: 1,
+        dontBreakRows: true,
+        widths: ['auto', 'auto', 'auto', 'auto', 'auto', 'auto', 'auto', 'auto', '*'],
+        body,
+      },
+      layout: RULES,
+    },
+  ];
+}
