@@ -140,16 +140,16 @@ export default tseslint.config(
     rules: { 'no-nested-ternary': 'error' },
   },
   {
+    // Migrations stand as they were written: a sentence broken anew would be another migration.
+    files: ['{src,tests,scripts}/**/*.{ts,tsx,mjs}'],
+    ignores: ['src/server/database/migrations.ts'],
+    rules: { 'max-len': ['error', { code: 120 }] },
+  },
+  {
     files: ['src/**/*.{ts,tsx}'],
     // A property test names what it draws, one argument each.
     ignores: ['**/*.test.{ts,tsx}'],
-    rules: {
-      'max-params': ['error', 4],
-      'max-len': [
-        'error',
-        { code: 120, ignoreStrings: true, ignoreTemplateLiterals: true, ignoreUrls: true, ignoreRegExpLiterals: true },
-      ],
-    },
+    rules: { 'max-params': ['error', 4] },
   },
   {
     rules: {

@@ -16,7 +16,8 @@ function needChromium() {
   const root = process.getuid?.() === 0;
   if (!root || !existsSync('/usr/bin/apt-get')) {
     console.error(
-      'The browser tests need Debian\'s Chromium. Install it once: "sudo apt-get update && sudo apt-get install -y chromium".',
+      'The browser tests need Debian\'s Chromium. Install it once: "sudo ' +
+        'apt-get update && sudo apt-get install -y chromium".',
     );
     process.exit(1);
   }

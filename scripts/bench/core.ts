@@ -169,10 +169,12 @@ def run():
     Q = np.array([E1 / d, E2 / d, nu * E2 / d, G]); c, s = np.cos(a), np.sin(a)
     q11 = Q[0]*c**4 + 2*(Q[2]+2*Q[3])*s*s*c*c + Q[1]*s**4; q22 = Q[0]*s**4 + 2*(Q[2]+2*Q[3])*s*s*c*c + Q[1]*c**4
     q12 = (Q[0]+Q[1]-4*Q[3])*s*s*c*c + Q[2]*(s**4+c**4); q66 = (Q[0]+Q[1]-2*Q[2]-2*Q[3])*s*s*c*c + Q[3]*(s**4+c**4)
-    q16 = (Q[0]-Q[2]-2*Q[3])*s*c**3 + (Q[2]-Q[1]+2*Q[3])*c*s**3; q26 = (Q[0]-Q[2]-2*Q[3])*c*s**3 + (Q[2]-Q[1]+2*Q[3])*s*c**3
+    q16 = (Q[0]-Q[2]-2*Q[3])*s*c**3 + (Q[2]-Q[1]+2*Q[3])*c*s**3
+    q26 = (Q[0]-Q[2]-2*Q[3])*c*s**3 + (Q[2]-Q[1]+2*Q[3])*s*c**3
     q = np.stack([q11, q12, q16, q12, q22, q26, q16, q26, q66], -1).reshape(n, k, 3, 3)
     top = np.cumsum(t, 1) - t.sum(1, keepdims=True) / 2; z = top - t / 2
-    A = np.einsum('nk,nkij->nij', t, q); B = np.einsum('nk,nkij->nij', t * z, q); D = np.einsum('nk,nkij->nij', t * (z*z + t*t/12), q)
+    A = np.einsum('nk,nkij->nij', t, q); B = np.einsum('nk,nkij->nij', t * z, q)
+    D = np.einsum('nk,nkij->nij', t * (z*z + t*t/12), q)
     return np.linalg.inv(np.block([[A, B], [B, D]]))
 run(); s = time.perf_counter(); run(); run(); run(); print((time.perf_counter() - s) / 3 / n * 1000)
 `;

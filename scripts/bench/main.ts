@@ -1,4 +1,4 @@
-/** Measures each budget and writes docs/bench.md: `npm run bench`, after a build. Needs Debian's Chromium for the pages. */
+/** Measures each budget and writes docs/bench.md: `npm run bench`, after a build; needs Chromium for the pages. */
 import { existsSync } from 'node:fs';
 import { benchCore } from './core';
 import { benchPages } from './pages';

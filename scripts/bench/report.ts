@@ -69,9 +69,13 @@ export function writeReport(): boolean {
   const text = [
     '# What was measured',
     '',
-    '`npm run build && npm run bench` writes this table. Inputs are never repeated, so that nothing is remembered from one sample to the next; warm and cold are told apart; no sample is left out. The run ends with status 1 when a figure is beyond twice its budget.',
+    '`npm run build && npm run bench` writes this table. Inputs are never repeated, so that ' +
+      'nothing is remembered from one sample to the next; warm and cold are told apart; no ' +
+      'sample is left out. The run ends with status 1 when a figure is beyond twice its budget.',
     '',
-    `Measured on ${new Date().toISOString().slice(0, 10)}, Node ${process.version}, ${cpus().length} cores (${cpus()[0]?.model.trim() ?? 'unknown'}), load average at the end ${one!.toFixed(1)} (1 min), ${five!.toFixed(1)} (5 min).`,
+    `Measured on ${new Date().toISOString().slice(0, 10)}, Node ${process.version}, ` +
+      `${cpus().length} cores (${cpus()[0]?.model.trim() ?? 'unknown'}), load average at ` +
+      `the end ${one!.toFixed(1)} (1 min), ${five!.toFixed(1)} (5 min).`,
     '',
     '| what | median | 95 % | unit | samples | budget | |',
     '| --- | ---: | ---: | --- | ---: | --- | --- |',

@@ -69,7 +69,7 @@ async function clients(base: string, ids: readonly string[], rounds: number, run
   return { reads, edits };
 }
 
-/** Server: cold reads, twenty clients, the same while schedules are printed, list, import, start on what is stored then. */
+/** Server: cold reads, twenty clients, the same while schedules are printed, list, import, and a start on all that. */
 export async function benchServer(data: string, running: Running): Promise<void> {
   const { base } = running;
   const document = boatToJson(largeBoat(28, 8));

@@ -89,90 +89,90 @@ test('figures are typed over, marked, and released; the shape is changed and ref
   await saved(page);
 });
 
-test('a hull comes from offsets in feet-inches-eighths and from a mesh; bad files are refused and nothing is lost', async ({
-  page,
-  request,
-}) => {
-  await open(page, `/boats/${await ownBoat(request, 'Lines boat')}/zones`);
-  await page.getByRole('button', { name: 'Shape', exact: true }).click();
-  await page.getByRole('button', { name: 'From a file…' }).click();
-  const dialog = page.getByRole('dialog');
-  const eighths = (metres: number) => {
-    const all = Math.round((metres / 0.0254) * 8);
-    return `${Math.floor(all / 96)}-${Math.floor((all % 96) / 8)}-${all % 8}`;
-  };
-  const stations = stationsFromParticulars(drawn, particulars).filter((_, i) => i % 3 === 0);
-  const csv = [
-    'Station,Half-breadth,Height,Line',
-    ...stations.flatMap(({ x, points, chine }) =>
-      points.map(([y, z], i) => [eighths(x + 1), eighths(y), eighths(z), i === chine ? 'chine' : ''].join(',')),
-    ),
-  ].join('\n');
-  const table = dialog.getByLabel('Table of offsets');
-  await table.setInputFiles({
-    name: 'lines.csv',
-    mimeType: 'text/csv',
-    buffer: Buffer.from(csv.replace('Height', 'Hite').replace(/\n([^,]+),([^,]+),/, '\n$1,wide,')),
-  });
-  await expect(dialog.getByRole('alert')).toContainText('is not feet-inches-eighths');
-  await expect(dialog.getByRole('button', { name: 'Take this hull' })).toBeDisabled();
-  await table.setInputFiles({ name: 'lines.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
-  await expect(dialog.getByLabel('Unit of the table')).toHaveValue('feetInchesEighths');
-  const origin = dialog.getByLabel(/Aft end of the waterline/);
-  await origin.fill('1');
-  await origin.press('Enter');
-  const waterline = dialog.getByLabel(/Waterline above the baseline/);
-  await waterline.fill('0.5');
-  await waterline.press('Enter');
-  await expect(dialog.getByRole('img', { name: /Body plan of 11 stations/ })).toBeVisible();
-  await expect(dialog).toContainText('with a chine');
-  await dialog.getByLabel('Unit of the table').selectOption('m');
-  await expect(dialog.getByRole('alert')).toContainText('looks like feet-inches-eighths');
-  await dialog.getByLabel('Unit of the table').selectOption('feetInchesEighths');
-  await dialog.getByRole('button', { name: 'Take this hull' }).click();
-  await expect(page.getByText('From lines.csv: 11 stations')).toBeVisible();
+test(
+  'a hull comes from offsets in feet-inches-eighths and from a ' + 'mesh; bad files are refused and nothing is lost',
+  async ({ page, request }) => {
+    await open(page, `/boats/${await ownBoat(request, 'Lines boat')}/zones`);
+    await page.getByRole('button', { name: 'Shape', exact: true }).click();
+    await page.getByRole('button', { name: 'From a file…' }).click();
+    const dialog = page.getByRole('dialog');
+    const eighths = (metres: number) => {
+      const all = Math.round((metres / 0.0254) * 8);
+      return `${Math.floor(all / 96)}-${Math.floor((all % 96) / 8)}-${all % 8}`;
+    };
+    const stations = stationsFromParticulars(drawn, particulars).filter((_, i) => i % 3 === 0);
+    const csv = [
+      'Station,Half-breadth,Height,Line',
+      ...stations.flatMap(({ x, points, chine }) =>
+        points.map(([y, z], i) => [eighths(x + 1), eighths(y), eighths(z), i === chine ? 'chine' : ''].join(',')),
+      ),
+    ].join('\n');
+    const table = dialog.getByLabel('Table of offsets');
+    await table.setInputFiles({
+      name: 'lines.csv',
+      mimeType: 'text/csv',
+      buffer: Buffer.from(csv.replace('Height', 'Hite').replace(/\n([^,]+),([^,]+),/, '\n$1,wide,')),
+    });
+    await expect(dialog.getByRole('alert')).toContainText('is not feet-inches-eighths');
+    await expect(dialog.getByRole('button', { name: 'Take this hull' })).toBeDisabled();
+    await table.setInputFiles({ name: 'lines.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
+    await expect(dialog.getByLabel('Unit of the table')).toHaveValue('feetInchesEighths');
+    const origin = dialog.getByLabel(/Aft end of the waterline/);
+    await origin.fill('1');
+    await origin.press('Enter');
+    const waterline = dialog.getByLabel(/Waterline above the baseline/);
+    await waterline.fill('0.5');
+    await waterline.press('Enter');
+    await expect(dialog.getByRole('img', { name: /Body plan of 11 stations/ })).toBeVisible();
+    await expect(dialog).toContainText('with a chine');
+    await dialog.getByLabel('Unit of the table').selectOption('m');
+    await expect(dialog.getByRole('alert')).toContainText('looks like feet-inches-eighths');
+    await dialog.getByLabel('Unit of the table').selectOption('feetInchesEighths');
+    await dialog.getByRole('button', { name: 'Take this hull' }).click();
+    await expect(page.getByText('From lines.csv: 11 stations')).toBeVisible();
 
-  await page.getByRole('button', { name: 'From a file…' }).click();
-  await dialog.getByRole('button', { name: 'Mesh' }).click();
-  const surface = hullSurface(drawn, particulars);
-  const [along, across] = [30, 10];
-  const corners: string[] = [];
-  const faces: string[] = [];
-  const at = (i: number, j: number) => i * (across + 1) + j + 1;
-  for (let i = 0; i <= along; i++)
-    for (let j = 0; j <= across; j++)
-      corners.push(
-        `v ${surface
-          .at(surface.aft + ((surface.bow - surface.aft) * i) / along, (2 * j) / across)
-          .map((value) => value * 1000)
-          .join(' ')}`,
-      );
-  for (let i = 0; i < along; i++)
-    for (let j = 0; j < across; j++)
-      faces.push(
-        `f ${at(i, j)} ${at(i + 1, j)} ${at(i + 1, j + 1)}`,
-        `f ${at(i, j)} ${at(i + 1, j + 1)} ${at(i, j + 1)}`,
-      );
-  const mesh = dialog.getByLabel('Hull mesh');
-  const obj = (list: string[]) => ({
-    name: 'hull.obj',
-    mimeType: 'model/obj',
-    buffer: Buffer.from([...corners, ...list].join('\n')),
-  });
-  await mesh.setInputFiles(obj([...faces, faces[40]!, faces[40]!]));
-  await expect(dialog.getByRole('alert')).toContainText('m long; 1.5 to 30 m are expected');
-  await dialog.getByLabel('Unit', { exact: true }).selectOption('mm');
-  await expect(dialog.getByRole('alert')).toContainText('non-manifold');
-  await mesh.setInputFiles(obj(faces));
-  await expect(dialog).toContainText('600 triangles');
-  await dialog.getByRole('button', { name: 'Take this hull' }).click();
-  await expect(page.getByText(/From hull\.obj: \d+ stations cut from 600 triangles/)).toBeVisible();
-  await saved(page);
-  await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByText('From lines.csv: 11 stations')).toBeVisible();
-  await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByLabel('Form', { exact: true })).toHaveValue('hardChine');
-});
+    await page.getByRole('button', { name: 'From a file…' }).click();
+    await dialog.getByRole('button', { name: 'Mesh' }).click();
+    const surface = hullSurface(drawn, particulars);
+    const [along, across] = [30, 10];
+    const corners: string[] = [];
+    const faces: string[] = [];
+    const at = (i: number, j: number) => i * (across + 1) + j + 1;
+    for (let i = 0; i <= along; i++)
+      for (let j = 0; j <= across; j++)
+        corners.push(
+          `v ${surface
+            .at(surface.aft + ((surface.bow - surface.aft) * i) / along, (2 * j) / across)
+            .map((value) => value * 1000)
+            .join(' ')}`,
+        );
+    for (let i = 0; i < along; i++)
+      for (let j = 0; j < across; j++)
+        faces.push(
+          `f ${at(i, j)} ${at(i + 1, j)} ${at(i + 1, j + 1)}`,
+          `f ${at(i, j)} ${at(i + 1, j + 1)} ${at(i, j + 1)}`,
+        );
+    const mesh = dialog.getByLabel('Hull mesh');
+    const obj = (list: string[]) => ({
+      name: 'hull.obj',
+      mimeType: 'model/obj',
+      buffer: Buffer.from([...corners, ...list].join('\n')),
+    });
+    await mesh.setInputFiles(obj([...faces, faces[40]!, faces[40]!]));
+    await expect(dialog.getByRole('alert')).toContainText('m long; 1.5 to 30 m are expected');
+    await dialog.getByLabel('Unit', { exact: true }).selectOption('mm');
+    await expect(dialog.getByRole('alert')).toContainText('non-manifold');
+    await mesh.setInputFiles(obj(faces));
+    await expect(dialog).toContainText('600 triangles');
+    await dialog.getByRole('button', { name: 'Take this hull' }).click();
+    await expect(page.getByText(/From hull\.obj: \d+ stations cut from 600 triangles/)).toBeVisible();
+    await saved(page);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(page.getByText('From lines.csv: 11 stations')).toBeVisible();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(page.getByLabel('Form', { exact: true })).toHaveValue('hardChine');
+  },
+);
 
 test('a mesh of 50 MB, a truncated one and a packed table that unpacks to far more are refused', async ({
   request,
@@ -317,21 +317,21 @@ test('standards: copied, changed, compared, signed, sent out and brought back; a
   await expect(page.getByRole('button', { name: 'Drop Workboat uplift' })).toHaveCount(0);
 });
 
-test('the compliance sheet: bands and analysis come aside, the filter keeps what fails, one click leads to the layer', async ({
-  page,
-  request,
-}) => {
-  await open(page, `/boats/${await ownBoat(request, 'Sheet boat')}/check`);
-  const sheet = page.getByRole('table', { name: 'Zones by checks' });
-  await expect(page.getByText('seed 84.')).toBeVisible({ timeout: 40_000 });
-  const forward = sheet.getByRole('row', { name: /^Bottom forward/ });
-  await expect(forward).toContainText(/\d\.\d\d–\d\.\d\d/);
-  const band = await forward.locator('td').last().innerText();
-  await open(page);
-  await expect(page.getByText('seed 84.')).toBeVisible({ timeout: 40_000 });
-  expect(await forward.locator('td').last().innerText()).toBe(band);
-  await page.getByLabel('Only zones that fail or are thin').check();
-  await expect(sheet.locator('tbody tr')).toHaveCount(1);
-  await forward.getByRole('link', { name: 'Bottom forward' }).click();
-  await expect(page.getByTestId('zone-panel').getByRole('heading', { name: /Bottom forward/ })).toBeVisible();
-});
+test(
+  'the compliance sheet: bands and analysis come aside, the ' + 'filter keeps what fails, one click leads to the layer',
+  async ({ page, request }) => {
+    await open(page, `/boats/${await ownBoat(request, 'Sheet boat')}/check`);
+    const sheet = page.getByRole('table', { name: 'Zones by checks' });
+    await expect(page.getByText('seed 84.')).toBeVisible({ timeout: 40_000 });
+    const forward = sheet.getByRole('row', { name: /^Bottom forward/ });
+    await expect(forward).toContainText(/\d\.\d\d–\d\.\d\d/);
+    const band = await forward.locator('td').last().innerText();
+    await open(page);
+    await expect(page.getByText('seed 84.')).toBeVisible({ timeout: 40_000 });
+    expect(await forward.locator('td').last().innerText()).toBe(band);
+    await page.getByLabel('Only zones that fail or are thin').check();
+    await expect(sheet.locator('tbody tr')).toHaveCount(1);
+    await forward.getByRole('link', { name: 'Bottom forward' }).click();
+    await expect(page.getByTestId('zone-panel').getByRole('heading', { name: /Bottom forward/ })).toBeVisible();
+  },
+);

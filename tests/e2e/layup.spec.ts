@@ -127,91 +127,93 @@ for (const [choice, expected] of [
     await expect(cell(other, 4, 1)).toHaveText(expected.angle);
   });
 
-test('a whole task by keyboard alone: a local reinforcement from nothing, grouped, repeated, mirrored, tried, kept as a laminate, taken back', async ({
-  page,
-}) => {
-  const grid = page.getByRole('grid');
-  const rows = grid.locator('.layer-row');
-  const press = async (...keys: string[]) => {
-    for (const key of keys) await page.keyboard.press(key);
-  };
-  await standOn(page, 6, 2);
-  // Two layers after the sixth, by a fragment of their names.
-  await press('n');
-  await page.keyboard.type('uni 600');
-  await expect(page.getByRole('option').first()).toBeVisible();
-  await press('Enter');
-  await standsOn(page, 7, 2);
-  await press('n');
-  await page.keyboard.type('bx45 600');
-  await press('Enter');
-  await expect(cell(page, 8, 0)).toHaveText('BX45 600');
-  await standsOn(page, 8, 2);
-  await press('ArrowUp');
-  await page.keyboard.type('30');
-  await press('Enter');
-  await expect(cell(page, 7, 1)).toHaveText('30°');
-  await press('m');
-  await expect(cell(page, 7, 1)).toHaveText('-30°'.replace('-', '−'));
-  await press('Shift+ArrowDown', 'g');
-  await page.keyboard.type('Sounder patch');
-  await press('Enter');
-  await expect(grid.getByRole('button', { name: /Sounder patch/ })).toContainText('2 layers');
-  await press('r');
-  await expect(page.getByLabel('Sounder patch: how many times?')).toHaveValue('2');
-  await press('Enter');
-  await expect(grid.getByRole('button', { name: /Sounder patch ×2/ })).toContainText('4 layers');
-  await expect(rows).toHaveCount(32);
-  // Symmetric: the palette finds it by a word.
-  await press('a', 'Control+k');
-  await page.keyboard.type('symmetric');
-  await press('Enter');
-  await expect(rows).toHaveCount(36);
-  await expect(page.getByRole('dialog')).toHaveCount(0);
-  await press('Control+z');
-  await expect(rows).toHaveCount(32);
-  // On trial: the difference is shown under the column before anything is saved.
-  await standOn(page, 7, 2);
-  await press('p', 't');
-  await expect(page.getByRole('status').filter({ hasText: 'Shown for trial' })).toContainText(
-    'turned layer 7 (UD 600) of Hull to 15°',
-  );
-  await press('Escape');
-  await expect(cell(page, 7, 1)).toHaveText('−30°');
-  await press('p', 'k');
-  await page.keyboard.type('Patch laminate');
-  await press('Enter');
-  await expect(grid.getByRole('button', { name: /Sounder patch/ })).toContainText('laminate “Patch laminate”');
-  // A change in one place, taken into the laminate.
-  await press(']', 'Shift+K');
-  await saved(page);
-  await press('Alt+3');
-  await expect(page.getByRole('table', { name: 'Laminates of this boat' })).toContainText('UD 600 −15°');
-  await press('Alt+1');
-  await saved(page);
-  const history: string[] = [];
-  while (await page.getByRole('button', { name: 'Undo' }).isEnabled()) {
-    history.push(
-      (await page.getByRole('button', { name: 'Undo' }).getAttribute('title'))!
-        .replace('Take back: ', '')
-        .replace(' (Ctrl+Z)', ''),
+test(
+  'a whole task by keyboard alone: a local reinforcement from nothing, ' +
+    'grouped, repeated, mirrored, tried, kept as a laminate, taken back',
+  async ({ page }) => {
+    const grid = page.getByRole('grid');
+    const rows = grid.locator('.layer-row');
+    const press = async (...keys: string[]) => {
+      for (const key of keys) await page.keyboard.press(key);
+    };
+    await standOn(page, 6, 2);
+    // Two layers after the sixth, by a fragment of their names.
+    await press('n');
+    await page.keyboard.type('uni 600');
+    await expect(page.getByRole('option').first()).toBeVisible();
+    await press('Enter');
+    await standsOn(page, 7, 2);
+    await press('n');
+    await page.keyboard.type('bx45 600');
+    await press('Enter');
+    await expect(cell(page, 8, 0)).toHaveText('BX45 600');
+    await standsOn(page, 8, 2);
+    await press('ArrowUp');
+    await page.keyboard.type('30');
+    await press('Enter');
+    await expect(cell(page, 7, 1)).toHaveText('30°');
+    await press('m');
+    await expect(cell(page, 7, 1)).toHaveText('-30°'.replace('-', '−'));
+    await press('Shift+ArrowDown', 'g');
+    await page.keyboard.type('Sounder patch');
+    await press('Enter');
+    await expect(grid.getByRole('button', { name: /Sounder patch/ })).toContainText('2 layers');
+    await press('r');
+    await expect(page.getByLabel('Sounder patch: how many times?')).toHaveValue('2');
+    await press('Enter');
+    await expect(grid.getByRole('button', { name: /Sounder patch ×2/ })).toContainText('4 layers');
+    await expect(rows).toHaveCount(32);
+    // Symmetric: the palette finds it by a word.
+    await press('a', 'Control+k');
+    await page.keyboard.type('symmetric');
+    await press('Enter');
+    await expect(rows).toHaveCount(36);
+    await expect(page.getByRole('dialog')).toHaveCount(0);
+    await press('Control+z');
+    await expect(rows).toHaveCount(32);
+    // On trial: the difference is shown under the column before anything is saved.
+    await standOn(page, 7, 2);
+    await press('p', 't');
+    await expect(page.getByRole('status').filter({ hasText: 'Shown for trial' })).toContainText(
+      'turned layer 7 (UD 600) of Hull to 15°',
     );
-    await page.getByRole('button', { name: 'Undo' }).click();
-    if (history.length > 20) break;
-  }
-  expect(history).toEqual([
-    'changed laminate Patch laminate, 0 other places follow',
-    'turned layer 7 (UD 600) of Hull to −15°',
-    'kept Sounder patch of Hull as laminate Patch laminate',
-    'laid Sounder patch ×2 in Hull',
-    'grouped 2 layers as Sounder patch in Hull',
-    'mirrored 1 layer to the other hand in Hull',
-    'turned layer 7 (UD 600) of Hull to 30°',
-    'added BX45 600 to Hull',
-    'added UD 600 to Hull',
-  ]);
-  await expect(rows).toHaveCount(28);
-});
+    await press('Escape');
+    await expect(cell(page, 7, 1)).toHaveText('−30°');
+    await press('p', 'k');
+    await page.keyboard.type('Patch laminate');
+    await press('Enter');
+    await expect(grid.getByRole('button', { name: /Sounder patch/ })).toContainText('laminate “Patch laminate”');
+    // A change in one place, taken into the laminate.
+    await press(']', 'Shift+K');
+    await saved(page);
+    await press('Alt+3');
+    await expect(page.getByRole('table', { name: 'Laminates of this boat' })).toContainText('UD 600 −15°');
+    await press('Alt+1');
+    await saved(page);
+    const history: string[] = [];
+    while (await page.getByRole('button', { name: 'Undo' }).isEnabled()) {
+      history.push(
+        (await page.getByRole('button', { name: 'Undo' }).getAttribute('title'))!
+          .replace('Take back: ', '')
+          .replace(' (Ctrl+Z)', ''),
+      );
+      await page.getByRole('button', { name: 'Undo' }).click();
+      if (history.length > 20) break;
+    }
+    expect(history).toEqual([
+      'changed laminate Patch laminate, 0 other places follow',
+      'turned layer 7 (UD 600) of Hull to −15°',
+      'kept Sounder patch of Hull as laminate Patch laminate',
+      'laid Sounder patch ×2 in Hull',
+      'grouped 2 layers as Sounder patch in Hull',
+      'mirrored 1 layer to the other hand in Hull',
+      'turned layer 7 (UD 600) of Hull to 30°',
+      'added BX45 600 to Hull',
+      'added UD 600 to Hull',
+    ]);
+    await expect(rows).toHaveCount(28);
+  },
+);
 
 test('on a slow line, what is typed before a dialog has come is typed into it, and lays nothing else', async ({
   page,

@@ -28,9 +28,8 @@ function otherLeaf(schema: z.ZodType, value: unknown): unknown {
 }
 
 /**
- * Another value for every leaf of an entry, found by walking its description: what a test changes one after the
- * other. References,
- * ids and kinds are left out, for those the rest of the boat must fit.
+ * Another value for every leaf of an entry, found by walking its description: what a test changes one after the other.
+ * References, ids and kinds are left out, for those the rest of the boat must fit.
  */
 export function otherValues(schema: z.ZodType, entry: unknown, path = ''): OtherValue[] {
   const under = (key: string | number) => (path === '' ? String(key) : `${path}.${key}`);

@@ -58,17 +58,20 @@ describe('panel, stiffener and beam calculations at their border', () => {
       expect(soft!.deflection).toBeGreaterThan(plain!.deflection);
     }
   });
-  it('a top-hat leans without losing its place: a steeper web stands stiffer than a flatter one of the same height', () => {
-    const hat = (angleDeg: number) =>
-      calculate('stiffener.topHat', {
-        plating: { E: 9e9, thickness: 0.008, effectiveBreadth: 0.2 },
-        flange: { E: 1e10, thickness: 0.004, width: 0.05 },
-        web: { E: 1e10, thickness: 0.004, height: 0.1, angleDeg },
-        crown: { E: 1e10, thickness: 0.004, width: 0.06 },
-      }) as { EA: number; webArea: number };
-    expect(hat(30).EA).toBeGreaterThan(hat(0).EA);
-    expect(hat(30).webArea).toBe(hat(0).webArea);
-  });
+  it(
+    'a top-hat leans without losing its place: a steeper web ' + 'stands stiffer than a flatter one of the same height',
+    () => {
+      const hat = (angleDeg: number) =>
+        calculate('stiffener.topHat', {
+          plating: { E: 9e9, thickness: 0.008, effectiveBreadth: 0.2 },
+          flange: { E: 1e10, thickness: 0.004, width: 0.05 },
+          web: { E: 1e10, thickness: 0.004, height: 0.1, angleDeg },
+          crown: { E: 1e10, thickness: 0.004, width: 0.06 },
+        }) as { EA: number; webArea: number };
+      expect(hat(30).EA).toBeGreaterThan(hat(0).EA);
+      expect(hat(30).webArea).toBe(hat(0).webArea);
+    },
+  );
   it('explain themselves: working of a stiffener, schema of every new calculation', () => {
     const { working } = calculate('smallCraft.stiffener', {
       pressure: 36020,

@@ -66,7 +66,8 @@ export const MATERIAL_RULES: readonly CautionRule[] = [
         cores,
         ({ material }) => material.temperatureLimit.value < process.peakCelsius,
         ({ material }) =>
-          `${material.code} stands ${said(material.temperatureLimit.value, 'temperature')}, ${process.name.toLowerCase()} reaches about ${said(process.peakCelsius, 'temperature')}`,
+          `${material.code} stands ${said(material.temperatureLimit.value, 'temperature')}, ` +
+          `${process.name.toLowerCase()} reaches about ${said(process.peakCelsius, 'temperature')}`,
       ),
   },
   {
@@ -98,7 +99,9 @@ export const MATERIAL_RULES: readonly CautionRule[] = [
     id: 'heat-deflection-deck',
     severity: 'warning',
     title: 'The resin softens near deck temperatures',
-    reason: `Decks in the sun reach ${said(60, 'temperature', 80)}; within 15 to 20 K of heat deflection the laminate creeps and prints through.`,
+    reason:
+      `Decks in the sun reach ${said(60, 'temperature', 80)}; within 15 to 20 K ` +
+      'of heat deflection the laminate creeps and prints through.',
     wayOut: 'A resin with more heat deflection, a post-cure, or a light colour.',
     source: 'Service ceiling of heat deflection less 15 to 20 K',
     find: ({ resin, zone }) =>
@@ -202,7 +205,9 @@ export const MATERIAL_RULES: readonly CautionRule[] = [
     id: 'carbon-bare-face',
     severity: 'warning',
     title: 'Carbon at the surface',
-    reason: `Dark laminate in the sun passes ${said(80, 'temperature')}, and carbon touching aluminium or steel fittings eats them in salt water.`,
+    reason:
+      `Dark laminate in the sun passes ${said(80, 'temperature')}, and carbon ` +
+      'touching aluminium or steel fittings eats them in salt water.',
     wayOut: 'A light coating or a glass layer over it; insulate every fitting with glass and sealant.',
     source: 'Galvanic series in sea water; service temperature of resins',
     find: ({ evaluation, zone }) =>
@@ -219,7 +224,8 @@ export const MATERIAL_RULES: readonly CautionRule[] = [
     severity: 'warning',
     title: 'Carbon where metal is fastened',
     reason:
-      'Carbon stands near +0.2 V in sea water; aluminium and carbon steel beside it corrode fast, stainless in crevices.',
+      'Carbon stands near +0.2 V in sea water; aluminium and carbon ' +
+      'steel beside it corrode fast, stainless in crevices.',
     wayOut: 'Titanium or bronze fittings, or a glass layer and sealant between.',
     source: 'Galvanic series in sea water',
     find: ({ fabrics, zone }) =>

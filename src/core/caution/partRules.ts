@@ -69,7 +69,9 @@ export const PART_RULES: readonly PartRule[] = [
               {
                 layerId,
                 zoneIds: oneHanded,
-                detail: `only in ${oneHanded.map((id) => part.zones.find((zone) => zone.id === id)?.name ?? id).join(', ')}`,
+                detail:
+                  'only in ' +
+                  `${oneHanded.map((id) => part.zones.find((zone) => zone.id === id)?.name ?? id).join(', ')}`,
               },
             ],
       ),

@@ -10,7 +10,9 @@ export const PROCESS_RULES: readonly CautionRule[] = [
     id: 'thick-shot',
     severity: 'warning',
     title: 'Too thick for one shot',
-    reason: `The resin heats itself as it gels: above ${saidLength(0.004, 0.005)} it cracks, scorches the core, and in the worst case burns.`,
+    reason:
+      `The resin heats itself as it gels: above ${saidLength(0.004, 0.005)} it ` +
+      'cracks, scorches the core, and in the worst case burns.',
     wayOut: 'Lay it in stages with cooling between, or take a slower resin.',
     source: 'Exotherm limits of styrenated resins',
     find: ({ boat, resin, outer, inner }) =>
@@ -27,7 +29,9 @@ export const PROCESS_RULES: readonly CautionRule[] = [
     id: 'thick-infusion',
     severity: 'warning',
     title: 'Thick solid laminate in one infusion',
-    reason: `Above about ${saidLength(0.015)} the middle gets far hotter than the faces; foam nearby softens and the laminate cracks.`,
+    reason:
+      `Above about ${saidLength(0.015)} the middle gets far hotter than ` +
+      'the faces; foam nearby softens and the laminate cracks.',
     wayOut: 'Infuse in stages or with a slow, low-exotherm resin, and watch the middle with a thermocouple.',
     source: 'Infusion practice',
     find: ({ boat, fabrics }) =>
@@ -100,7 +104,8 @@ export const PROCESS_RULES: readonly CautionRule[] = [
     severity: 'advice',
     title: 'The roll is narrower than the panel',
     reason: 'There will be a joint in the middle of the panel; a lap is thicker, a butt is weak.',
-    wayOut: `Lap ${saidLength(0.025, 0.05)} and stagger the laps of neighbouring layers by ${saidLength(0.05)} or more.`,
+    wayOut:
+      `Lap ${saidLength(0.025, 0.05)} and stagger the laps of ` + `neighbouring layers by ${saidLength(0.05)} or more.`,
     source: PRACTICE,
     find: ({ fabrics, zone: { geometry } }) => {
       const across = Math.min(geometry.panelBreadth, geometry.panelLength);
@@ -123,7 +128,8 @@ export const PROCESS_RULES: readonly CautionRule[] = [
         cores,
         ({ material, thickness }) => !material.thicknesses.some((sheet) => Math.abs(sheet - thickness) < 5e-5),
         ({ material, thickness }) =>
-          `${material.code} ${said(thickness, 'thickness')}; sheets of ${material.thicknesses.map((sheet) => said(sheet, 'thickness')).join(', ')}`,
+          `${material.code} ${said(thickness, 'thickness')}; sheets of ` +
+          `${material.thicknesses.map((sheet) => said(sheet, 'thickness')).join(', ')}`,
       ),
   },
   {
@@ -148,7 +154,8 @@ export const PROCESS_RULES: readonly CautionRule[] = [
     severity: 'warning',
     title: 'This figure looks like a unit taken for another',
     reason:
-      'Ounces per square yard taken for g/m² are wrong by 33.9, pounds per cubic foot for kg/m³ by 16, inches for millimetres by 25.4.',
+      'Ounces per square yard taken for g/m² are wrong by 33.9, pounds per ' +
+      'cubic foot for kg/m³ by 16, inches for millimetres by 25.4.',
     wayOut: 'Look at the material on the Shelf and type the figure with its unit.',
     source: 'Usual range of the class',
     find: ({ fabrics, cores }) => [

@@ -15,7 +15,8 @@ export const STACK_RULES: readonly CautionRule[] = [
     severity: 'warning',
     title: 'Fibres of unlike stretch share the load',
     reason:
-      'The stiff fibre breaks while the stretchy one has taken only part of its strength; their strengths do not add up.',
+      'The stiff fibre breaks while the stretchy one has taken only ' +
+      'part of its strength; their strengths do not add up.',
     wayOut: 'See the honest capacity under Analysis; size the stiff fibre alone for the load, or use one family.',
     source: 'Equal strain in parallel members',
     find: ({ fabrics, analysis }) => {
@@ -30,7 +31,9 @@ export const STACK_RULES: readonly CautionRule[] = [
       const percent = (value: number) => `${(value * 100).toFixed(2)} %`;
       return [
         {
-          detail: `${kinds.map((kind) => FIBRE_FAMILIES[kind]).join(' and ')}: ${percent(Math.min(...stretch))} against ${percent(Math.max(...stretch))}`,
+          detail:
+            `${kinds.map((kind) => FIBRE_FAMILIES[kind]).join(' and ')}: ` +
+            `${percent(Math.min(...stretch))} against ${percent(Math.max(...stretch))}`,
         },
       ];
     },
@@ -94,7 +97,8 @@ export const STACK_RULES: readonly CautionRule[] = [
     severity: 'warning',
     title: 'Outer skin thin against knocks',
     reason:
-      'A rule minimum is a floor: berthing, stones and dropped tools go through thin skins, and water follows into the core.',
+      'A rule minimum is a floor: berthing, stones and dropped tools go ' +
+      'through thin skins, and water follows into the core.',
     wayOut: `About ${said(0.9, 'laminateWeight', 1.5)} of fibre outside below water.`,
     source: 'Usual practice of builders; the pack’s minimum is lower',
     find: ({ cores, outer, zone }) =>
@@ -122,7 +126,8 @@ export const STACK_RULES: readonly CautionRule[] = [
     severity: 'warning',
     title: 'The skin wrinkles before it is strong',
     reason:
-      'On a soft core the pressed skin buckles in short waves at a stress it could otherwise bear; more fibre does not help much.',
+      'On a soft core the pressed skin buckles in short waves at a stress ' +
+      'it could otherwise bear; more fibre does not help much.',
     wayOut: 'A denser core, or a thicker inner skin of less stiff fibre.',
     source: SANDWICH,
     find: ({ evaluation }) => {
@@ -135,7 +140,8 @@ export const STACK_RULES: readonly CautionRule[] = [
     severity: 'danger',
     title: 'Brittle or weak core where the hull slams',
     reason:
-      'Forward in the bottom the load comes as a blow; a core that cracks in shear lets go of the skin over a whole panel.',
+      'Forward in the bottom the load comes as a blow; a core that ' +
+      'cracks in shear lets go of the skin over a whole panel.',
     wayOut: `A tough foam (elongation 30 % or more) of ${said(100, 'density')} or above.`,
     source: 'Slamming practice; core shear elongation',
     find: ({ boat, zone, cores }) =>
@@ -174,7 +180,10 @@ export const STACK_RULES: readonly CautionRule[] = [
         ? [
             {
               layerId: cores[0]!.layer.id,
-              detail: `${said(thicknessOf(cores), 'thickness')} between ${said(thicknessOf(outer), 'thickness')} and ${said(thicknessOf(inner), 'thickness')}`,
+              detail:
+                `${said(thicknessOf(cores), 'thickness')} between ` +
+                `${said(thicknessOf(outer), 'thickness')} and ` +
+                `${said(thicknessOf(inner), 'thickness')}`,
             },
           ]
         : [],
@@ -184,7 +193,8 @@ export const STACK_RULES: readonly CautionRule[] = [
     severity: 'advice',
     title: 'Skins very unequal',
     reason:
-      'The thinner skin governs bending and wrinkling, and the neutral axis wanders: weight in the thicker skin is half wasted.',
+      'The thinner skin governs bending and wrinkling, and the neutral ' +
+      'axis wanders: weight in the thicker skin is half wasted.',
     wayOut: 'Move a layer to the thin side; outside a third heavier is usual.',
     source: SANDWICH,
     find: ({ cores, outer, inner }) => {
@@ -193,7 +203,9 @@ export const STACK_RULES: readonly CautionRule[] = [
       return ratio < 0.45 || ratio > 1.6
         ? [
             {
-              detail: `inner ${said(fibreMassOf(inner), 'laminateWeight')}, outer ${said(fibreMassOf(outer), 'laminateWeight')}`,
+              detail:
+                `inner ${said(fibreMassOf(inner), 'laminateWeight')}, outer ` +
+                `${said(fibreMassOf(outer), 'laminateWeight')}`,
             },
           ]
         : [];
@@ -313,7 +325,9 @@ export const STACK_RULES: readonly CautionRule[] = [
               fibre.family === 'eGlass' && form === 'randomMat' && fibreWeightFraction > 0.5,
           ),
         ({ components, material }) =>
-          `${material.code} at ${Math.round(Math.max(...components.map(({ fibreWeightFraction }) => fibreWeightFraction)) * 100)} % by weight`,
+          `${material.code} at ` +
+          `${Math.round(Math.max(...components.map(({ fibreWeightFraction }) => fibreWeightFraction)) * 100)} ` +
+          '% by weight',
       ),
   },
 ];

@@ -49,7 +49,8 @@ export function boltJoint({
   if (edgeDistance < d)
     throw invalid(
       'edgeDistance',
-      `The edge is ${(edgeDistance * 1000).toFixed(1)} mm from the hole, less than one bolt diameter of ${(d * 1000).toFixed(1)} mm`,
+      `The edge is ${(edgeDistance * 1000).toFixed(1)} mm from the hole, ` +
+        `less than one bolt diameter of ${(d * 1000).toFixed(1)} mm`,
     );
   const net = width - boltCount * d;
   if (net <= 0)

@@ -84,7 +84,8 @@ function refuseLost(before: Boat | null, who: string, key: string, { reference, 
   if (was)
     throw invalid(
       `${key}.${path}`,
-      `${'name' in was && was.name ? was.name : id} is in use: ${who} has it as "${label}". Give ${who} another ${thing} first`,
+      `${'name' in was && was.name ? was.name : id} is in use: ${who} has ` +
+        `it as "${label}". Give ${who} another ${thing} first`,
     );
   throw invalid(
     `${key}.${path}`,
@@ -259,8 +260,7 @@ function checkMaterials({ brief, materials }: Boat, before: Boat | null): void {
 
 /**
  * Refuse a boat whose parts do not fit together: too many of a thing, double ids, references to what is not there,
- * layers
- * whose thickness does not go with their material, particulars that contradict each other.
+ * layers whose thickness does not go with their material, particulars that contradict each other.
  *
  * @param before the boat before a change: what is the same in both was found right then.
  * @throws KeramosError `invalid` naming the field, and what stands in the way.

@@ -11,16 +11,14 @@ import { DOCUMENT_FORMAT, DOCUMENT_VERSION } from './toJson';
 const CHECKED_SINCE = 6;
 
 /**
- * What turns the raw boat of a version into that of the next. A field that only came needs no step: its description
- * has its
- * default. A step is written when something is renamed, split or moved.
+ * What turns the raw boat of a version into that of the next. A field that only came needs no step: its description has
+ * its default. A step is written when something is renamed, split or moved.
  */
 const UPGRADES: Readonly<Record<number, (boat: Record<string, unknown>) => Record<string, unknown>>> = { 5: fillEarly };
 
 /**
  * A raw boat of any earlier version as a boat of today: upgraded step by step, later fields at their defaults, loose
- * ends
- * of the versions that allowed them tied.
+ * ends of the versions that allowed them tied.
  * @throws KeramosError `invalid` naming the field.
  */
 export function upgradeBoat(raw: unknown, version: number, what = 'boat'): Boat {
@@ -39,8 +37,7 @@ const headSchema = z.object({
 /**
  * A boat from its JSON document, of this or any earlier version.
  * @throws KeramosError `malformed` when the text is no JSON or no such document, `invalid` when the boat contradicts
- * itself
- * or the document is of a later version.
+ * itself or the document is of a later version.
  */
 export function boatFromJson(text: string): Boat {
   let document: unknown;
@@ -59,7 +56,8 @@ export function boatFromJson(text: string): Boat {
   if (version > DOCUMENT_VERSION)
     throw new KeramosError(
       'invalid',
-      `This document has version ${version}, and this Keramos reads up to version ${DOCUMENT_VERSION}: open it with the newer one`,
+      `This document has version ${version}, and this Keramos reads up to ` +
+        `version ${DOCUMENT_VERSION}: open it with the newer one`,
       'version',
       { version, known: DOCUMENT_VERSION },
     );
@@ -70,10 +68,8 @@ export function boatFromJson(text: string): Boat {
 
 /**
  * A boat from a document somebody hands in: checked as {@link boatFromJson} does, and the figures of its zones taken
- * anew
- * from its geometry, for a document changed by another hand may say one thing with its shape and another with its
- * figures.
- * Overrides are kept.
+ * anew from its geometry, for a document changed by another hand may say one thing with its shape and another with its
+ * figures. Overrides are kept.
  *
  * @throws KeramosError `invalid` naming the field, or the zone whose place contradicts the shape.
  */

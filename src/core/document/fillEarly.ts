@@ -29,8 +29,7 @@ function filledMaterial(material: Raw): Raw {
 
 /**
  * A raw boat of the first schemas with what every boat has had since: knock-downs in the brief, accepted cautions,
- * loads of zones,
- * and the figures of materials that came with failure and trade. Nothing that is there is touched.
+ * loads of zones, and the figures of materials that came with failure and trade. Nothing that is there is touched.
  */
 export function fillEarly(boat: Raw): Raw {
   const { brief, materials, parts, acceptances = [] } = boat;

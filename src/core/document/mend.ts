@@ -38,8 +38,7 @@ function mendPart(part: Part, references: ReadonlySet<string>): Part {
 
 /**
  * A boat of an earlier version with its loose ends tied: versions before 6 let edits leave details on zones that were
- * gone,
- * layers in unknown groups and lines between nothing. What named something that is not there names nothing now.
+ * gone, layers in unknown groups and lines between nothing. What named something that is not there names nothing now.
  */
 export function mendReferences(boat: Boat): Boat {
   const ids = (items: readonly { id: string }[]) => new Set(items.map(({ id }) => id));

@@ -124,9 +124,8 @@ export interface ZonePanels {
 /**
  * All panels a zone has a share of, each with the pressure and clamped edge moment by the boat's method.
  *
- * @param construction for the pressures. The governing panel is found as for a sandwich, which favours the larger
- * one, whatever is laid: geometry does not
- * move when a layer does.
+ * @param construction for the pressures. The governing panel is found as for a sandwich, which favours the larger one,
+ * whatever is laid: geometry does not move when a layer does.
  * @returns null for a zone without a region, on a boat without a shape.
  * @throws KeramosError `invalid` when the boat has no such surface, or the region lies off it.
  */

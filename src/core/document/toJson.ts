@@ -9,5 +9,6 @@ export const DOCUMENT_VERSION = 6;
 
 /** The boat as a JSON document; keys stand in schema order, so that the same boat always gives the same bytes. */
 export function boatToJson(boat: Boat): string {
-  return `${JSON.stringify({ format: DOCUMENT_FORMAT, version: DOCUMENT_VERSION, boat: boatSchema.parse(boat) }, null, 1)}\n`;
+  const file = { format: DOCUMENT_FORMAT, version: DOCUMENT_VERSION, boat: boatSchema.parse(boat) };
+  return `${JSON.stringify(file, null, 1)}\n`;
 }

@@ -3,8 +3,7 @@ import type { Edit } from './editSchema';
 
 /**
  * What else must change when zones, layers or groups went: lines that named them let go of them, layers leave a group
- * that is no
- * more. As edits, so that they are undone with what caused them.
+ * that is no more. As edits, so that they are undone with what caused them.
  */
 export function consequencesOf(before: Boat, after: Boat): Edit[] {
   if (before.parts === after.parts) return [];

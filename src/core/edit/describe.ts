@@ -69,7 +69,8 @@ const OWN: Words = {
   'layer.set': layerSet,
   'layer.move': (before, { layerId, index }) => `moved ${layerName(before, layerId)} to place ${index + 1}`,
   'layer.cover': (before, { layerId, zoneId, covered }) =>
-    `${covered ? 'ran' : 'took'} ${layerName(before, layerId)} ${covered ? 'into' : 'out of'} ${zoneName(before, zoneId)}`,
+    `${covered ? 'ran' : 'took'} ${layerName(before, layerId)} ` +
+    `${covered ? 'into' : 'out of'} ${zoneName(before, zoneId)}`,
   'layer.remove': (before, { layerId }) => `removed ${layerName(before, layerId)}`,
   'caution.accept': (_, { acceptance }) => `${acceptance.by} accepted the caution ${acceptance.rule}`,
   'caution.withdraw': () => 'withdrew the acceptance of a caution',

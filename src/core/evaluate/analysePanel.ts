@@ -56,14 +56,16 @@ const placeName = (x: number, y: number, { length: a, breadth: b }: Plate) => {
   if (near(x, a / 2, a) && near(y, b / 2, b)) return 'middle of the panel';
   if (atX && atY) return 'corner';
   if (atX || atY)
-    return `${atX === a < b ? 'long' : 'short'} edge${near(atX ? y : x, (atX ? b : a) / 2, atX ? b : a) ? ', its middle' : ''}`;
+    return (
+      `${atX === a < b ? 'long' : 'short'} ` +
+      `edge${near(atX ? y : x, (atX ? b : a) / 2, atX ? b : a) ? ', its middle' : ''}`
+    );
   return 'inside the panel';
 };
 
 /**
  * Direct analysis of a zone's governing panel under the pack's pressure, and a load on a patch where one is given:
- * deflection, ply failure with design
- * strengths, shear of the core and wrinkling of the skins, anywhere on the panel.
+ * deflection, ply failure with design strengths, shear of the core and wrinkling of the skins, anywhere on the panel.
  *
  * Flat plate on reduced bending stiffness with the transverse shear of the laminate; the crown is left out, which is
  * cautious.

@@ -10,12 +10,14 @@ const RESERVE: Record<Criterion, { formula: string; source: string }> = {
   },
   maxStrain: {
     formula:
-      '\\min\\left(\\frac{\\varepsilon_{1u}}{|\\varepsilon_1|},\\frac{\\varepsilon_{2u}}{|\\varepsilon_2|},\\frac{\\gamma_{12u}}{|\\gamma_{12}|}\\right)',
+      '\\min\\left(\\frac{\\varepsilon_{1u}}{|\\varepsilon_1|},' +
+      '\\frac{\\varepsilon_{2u}}{|\\varepsilon_2|},\\frac{\\gamma_{12u}}{|\\gamma_{12}|}\\right)',
     source: 'Jones, ch. 2.9.2',
   },
   tsaiHill: {
     formula:
-      '\\left[\\frac{\\sigma_1^2}{X^2}-\\frac{\\sigma_1\\sigma_2}{X^2}+\\frac{\\sigma_2^2}{Y^2}+\\frac{\\tau_{12}^2}{S^2}\\right]^{-1/2}',
+      '\\left[\\frac{\\sigma_1^2}{X^2}-\\frac{\\sigma_1\\sigma_2}{X^2}' +
+      '+\\frac{\\sigma_2^2}{Y^2}+\\frac{\\tau_{12}^2}{S^2}\\right]^{-1/2}',
     source: 'Jones, ch. 2.9.3; each strength by the sign of its stress',
   },
   tsaiWu: {
@@ -24,7 +26,8 @@ const RESERVE: Record<Criterion, { formula: string; source: string }> = {
   },
   hashin: {
     formula:
-      '\\min\\left(\\left[\\frac{\\sigma_1^2}{X^2}+\\frac{\\tau_{12}^2}{S^2}\\right]^{-1/2},\\left[\\frac{\\sigma_2^2}{Y^2}+\\frac{\\tau_{12}^2}{S^2}\\right]^{-1/2}\\right)',
+      '\\min\\left(\\left[\\frac{\\sigma_1^2}{X^2}+\\frac{\\tau_{12}^2}{S^2}\\right]^{-1/2},' +
+      '\\left[\\frac{\\sigma_2^2}{Y^2}+\\frac{\\tau_{12}^2}{S^2}\\right]^{-1/2}\\right)',
     source: 'Hashin 1980, S_T = Yc/2; fibre compression without shear',
   },
 };
@@ -46,7 +49,10 @@ export function failureWorking(
     source: lamination,
     ...said,
   });
-  const where = `${ply.name ?? 'ply'}, layer ${layerOf[failure.ply]! + 1}, at ${Math.round(ply.angleDeg)}°, ${failure.face === 'bottom' ? 'mould side' : 'inner side'}`;
+  const where =
+    `${ply.name ?? 'ply'}, layer ${layerOf[failure.ply]! + 1}, at ` +
+    `${Math.round(ply.angleDeg)}°, ` +
+    `${failure.face === 'bottom' ? 'mould side' : 'inner side'}`;
   const loads = [
     ...load.N.map((n, i) => put(`N_{${['x', 'y', 'xy'][i]}}`, n, 'N/m')),
     ...load.M.map((m, i) => put(`M_{${['x', 'y', 'xy'][i]}}`, m, 'N')),
@@ -81,7 +87,9 @@ export function failureWorking(
             unit: '',
             source: RESERVE[criterion].source,
           }),
-          note: 'Multiplier on the whole load. Limits are design values: mean strengths through the knock-downs of this boat.',
+          note:
+            'Multiplier on the whole load. Limits are design values: mean ' +
+            'strengths through the knock-downs of this boat.',
         },
       ],
     },

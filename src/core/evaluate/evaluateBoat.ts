@@ -13,9 +13,8 @@ const SHARED = ['brief', 'materials', 'packs', 'references'] as const;
 const NO_LAYERS: readonly { layer: Layer; index: number }[] = [];
 
 /**
- * An evaluator that keeps what an edit did not touch: only zones whose own layers, geometry, brief or materials
- * changed are computed
- * again. One rule for all: a zone is the same while what it was computed from is the same.
+ * An evaluator that keeps what an edit did not touch: only zones whose own layers, geometry, brief or materials changed
+ * are computed again. One rule for all: a zone is the same while what it was computed from is the same.
  *
  * @returns a function from boat to the evaluations of all its zones by id.
  */

@@ -55,15 +55,18 @@ describe('zones from geometry', () => {
     expect(zoneIn(released, id).geometry).toEqual(derivedGeometry(released, zoneIn(released, id)));
     expect(applyEdits(released, inverse).boat).toEqual(held);
   });
-  it('a bulkhead that moves changes the panels of the hull and its own area, and nothing of what it does not touch', () => {
-    const boundary = boundariesOf(boat).find(({ label }) => label === 'Collision bulkhead')!;
-    const moved = edited(boat, ...moveBoundary(boat, boundary, boundary.x + 0.4));
-    const [was, is] = [zoneIn(boat, 'bulkhead-fwd'), zoneIn(moved, 'bulkhead-fwd')];
-    expect(is.geometry.centroidX).toBeCloseTo(was.geometry.centroidX + 0.4, 3);
-    expect(is.geometry.area).toBeLessThan(was.geometry.area);
-    expect(zoneIn(moved, 'transom')).toBe(zoneIn(boat, 'transom'));
-    expect(zoneIn(moved, 'liner-seats')).toBe(zoneIn(boat, 'liner-seats'));
-  });
+  it(
+    'a bulkhead that moves changes the panels of the hull and its ' + 'own area, and nothing of what it does not touch',
+    () => {
+      const boundary = boundariesOf(boat).find(({ label }) => label === 'Collision bulkhead')!;
+      const moved = edited(boat, ...moveBoundary(boat, boundary, boundary.x + 0.4));
+      const [was, is] = [zoneIn(boat, 'bulkhead-fwd'), zoneIn(moved, 'bulkhead-fwd')];
+      expect(is.geometry.centroidX).toBeCloseTo(was.geometry.centroidX + 0.4, 3);
+      expect(is.geometry.area).toBeLessThan(was.geometry.area);
+      expect(zoneIn(moved, 'transom')).toBe(zoneIn(boat, 'transom'));
+      expect(zoneIn(moved, 'liner-seats')).toBe(zoneIn(boat, 'liner-seats'));
+    },
+  );
   it('the edge between two zones moves both, keeps their sum, and stays on the boat', () => {
     const boundary = boundariesOf(boat).find(({ kind, x, on }) => kind === 'zone' && on === 'hull' && x === 4.3)!;
     const sum = (of: Boat) => ['side-fwd', 'side-aft'].reduce((total, id) => total + zoneIn(of, id).geometry.area, 0);

@@ -58,7 +58,9 @@ export function checkStations(stations: Station[]): Station[] {
   if (length < beam / 2)
     throw invalid(
       'file',
-      `The hull would be ${length.toFixed(2)} m long and ${beam.toFixed(2)} m wide: are stations and half-breadths in one unit?`,
+      `The hull would be ${length.toFixed(2)} m long and ` +
+        `${beam.toFixed(2)} m wide: are stations and half-breadths in one ` +
+        'unit?',
     );
   refuseOutOfLine(stations);
   return stations;

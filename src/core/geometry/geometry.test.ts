@@ -74,46 +74,49 @@ describe('a hull from its particulars', () => {
     expect(2 * y).toBeCloseTo(2.2, 2);
     expect((Math.atan2(z - hull.at(middle, 0)[2], y) * 180) / Math.PI).toBeCloseTo(18, 0);
   });
-  it('stays a boat whatever the particulars: half-breadths positive, heights rising, area and volume above zero', () => {
-    fc.assert(
-      fc.property(
-        fc.double({ min: 3, max: 20, noNaN: true }),
-        fc.double({ min: 0.25, max: 0.45, noNaN: true }),
-        fc.double({ min: 0, max: 28, noNaN: true }),
-        fc.constantFrom('motor', 'sail'),
-        fc.constantFrom('hardChine', 'roundBilge'),
-        (hullLength, slenderness, deadriseDeg, kind, form) => {
-          const maximumBeam = hullLength * slenderness;
-          const own: HullParticulars = {
-            hullLength,
-            waterlineLength: 0.86 * hullLength,
-            maximumBeam,
-            chineBeam: 0.8 * maximumBeam,
-            deadriseDeg,
-          };
-          let stations: Station[];
-          try {
-            stations = stationsFromParticulars({ ...shapeFor(own, kind as 'motor'), form: form as 'hardChine' }, own);
-          } catch (error) {
-            // Wide, deep-V hulls of little freeboard contradict themselves, and say so.
-            expect((error as Error).message).toMatch(/chine stands|stem raked/i);
-            return;
-          }
-          for (const { points } of stations)
-            points.forEach(([y, z], i) => {
-              expect(y).toBeGreaterThanOrEqual(0);
-              if (i > 0) expect(z).toBeGreaterThanOrEqual(points[i - 1]![1] - 1e-9);
-            });
-          const surface = surfaceThrough(stations, shapeFor(own, kind as 'motor').draft, 0);
-          expect(surface.displacedVolume).toBeGreaterThan(0);
-          expect(surface.displacedVolume).toBeLessThan(
-            own.waterlineLength * maximumBeam * shapeFor(own, kind as 'motor').draft,
-          );
-        },
-      ),
-      { numRuns: 60 },
-    );
-  });
+  it(
+    'stays a boat whatever the particulars: half-breadths ' + 'positive, heights rising, area and volume above zero',
+    () => {
+      fc.assert(
+        fc.property(
+          fc.double({ min: 3, max: 20, noNaN: true }),
+          fc.double({ min: 0.25, max: 0.45, noNaN: true }),
+          fc.double({ min: 0, max: 28, noNaN: true }),
+          fc.constantFrom('motor', 'sail'),
+          fc.constantFrom('hardChine', 'roundBilge'),
+          (hullLength, slenderness, deadriseDeg, kind, form) => {
+            const maximumBeam = hullLength * slenderness;
+            const own: HullParticulars = {
+              hullLength,
+              waterlineLength: 0.86 * hullLength,
+              maximumBeam,
+              chineBeam: 0.8 * maximumBeam,
+              deadriseDeg,
+            };
+            let stations: Station[];
+            try {
+              stations = stationsFromParticulars({ ...shapeFor(own, kind as 'motor'), form: form as 'hardChine' }, own);
+            } catch (error) {
+              // Wide, deep-V hulls of little freeboard contradict themselves, and say so.
+              expect((error as Error).message).toMatch(/chine stands|stem raked/i);
+              return;
+            }
+            for (const { points } of stations)
+              points.forEach(([y, z], i) => {
+                expect(y).toBeGreaterThanOrEqual(0);
+                if (i > 0) expect(z).toBeGreaterThanOrEqual(points[i - 1]![1] - 1e-9);
+              });
+            const surface = surfaceThrough(stations, shapeFor(own, kind as 'motor').draft, 0);
+            expect(surface.displacedVolume).toBeGreaterThan(0);
+            expect(surface.displacedVolume).toBeLessThan(
+              own.waterlineLength * maximumBeam * shapeFor(own, kind as 'motor').draft,
+            );
+          },
+        ),
+        { numRuns: 60 },
+      );
+    },
+  );
   it('refuses what contradicts itself, in words', () => {
     expect(() => stationsFromParticulars({ ...drawn, stemRakeDeg: 60 }, particulars)).toThrow('less rake');
     expect(() =>

@@ -8,9 +8,8 @@ const GIRTH = 16;
 const radians = (degrees: number) => (degrees * Math.PI) / 180;
 
 /**
- * Sections of a hull from its particulars alone: keel, chine (or the corner a round bilge is drawn into) and deck
- * edge as smooth lines, joined by
- * straight panels or a quadratic curve.
+ * Sections of a hull from its particulars alone: keel, chine (or the corner a round bilge is drawn into) and deck edge
+ * as smooth lines, joined by straight panels or a quadratic curve.
  *
  * The waterline length fixes the stem at the waterline, rake and freeboard its head; what is left of the hull's
  * length is overhang aft.
@@ -31,7 +30,9 @@ export function stationsFromParticulars(
   if (aftOverhang < -1e-6)
     throw invalid(
       'hull.stemRakeDeg',
-      `A stem raked ${shape.stemRakeDeg}° reaches ${foreOverhang.toFixed(2)} m beyond the waterline, but the hull is only ${(hullLength - LWL).toFixed(2)} m longer than it: less rake, less freeboard forward, or a shorter waterline`,
+      `A stem raked ${shape.stemRakeDeg}° reaches ${foreOverhang.toFixed(2)} m beyond the ` +
+        `waterline, but the hull is only ${(hullLength - LWL).toFixed(2)} m longer than it: ` +
+        'less rake, less freeboard forward, or a shorter waterline',
     );
   const [aft, bow] = [-Math.max(0, aftOverhang), LWL + foreOverhang];
   const middle = 0.4 * LWL;
@@ -69,7 +70,8 @@ export function stationsFromParticulars(
   if (middleHeight <= 0.02)
     throw invalid(
       'hull.freeboardMid',
-      `The chine stands ${(-middleHeight).toFixed(2)} m above the deck edge amidships: less deadrise or chine beam, or more freeboard`,
+      `The chine stands ${(-middleHeight).toFixed(2)} m above the deck edge ` +
+        'amidships: less deadrise or chine beam, or more freeboard',
     );
   const middleLean = (maximumBeam - chineBeam) / 2 / middleHeight;
   const lean = pchip([aft, middle, LWL], [middleLean, middleLean, Math.tan(radians(shape.flareDeg))]);

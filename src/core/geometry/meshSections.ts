@@ -118,7 +118,9 @@ function halfSection(lines: [number, number][][], x: number, tolerance: number):
   if (long.length > 2 || (long.length === 2 && length(long[1]!) < 0.6 * length(long[0]!)))
     throw invalid(
       'file',
-      `The section at x = ${x.toFixed(2)} m is in ${long.length} pieces (the longest ${((100 * length(long[0]!)) / total).toFixed(0)} % of it): the mesh has a hole or loose pieces there. Close them and export again`,
+      `The section at x = ${x.toFixed(2)} m is in ${long.length} pieces (the ` +
+        `longest ${((100 * length(long[0]!)) / total).toFixed(0)} % of it): the mesh ` +
+        'has a hole or loose pieces there. Close them and export again',
     );
   const line = long[0]!.map(([y, z]): [number, number] => [y, z]);
   const lowest = line.reduce((low, p, i) => (p[1] < line[low]![1] ? i : low), 0);
@@ -176,14 +178,17 @@ export function meshToStations(triangles: Triangles): { stations: Station[]; ope
   if (high - low > length)
     throw invalid(
       'file',
-      `The mesh is ${(high - low).toFixed(2)} m high and ${length.toFixed(2)} m long: choose which axis runs along the boat and which points up`,
+      `The mesh is ${(high - low).toFixed(2)} m high and ${length.toFixed(2)} m ` +
+        'long: choose which axis runs along the boat and which points up',
     );
   const tolerance = length * 1e-5;
   const edges = meshEdges(triangles, tolerance);
   if (edges.shared > 0)
     throw invalid(
       'file',
-      `${edges.shared} ${edges.shared === 1 ? 'edge is' : 'edges are'} shared by more than two triangles (non-manifold), the first near x = ${edges.at![0].toFixed(2)} m, z = ${edges.at![2].toFixed(2)} m. Remove double or inner faces and export again`,
+      `${edges.shared} ${edges.shared === 1 ? 'edge is' : 'edges are'} shared by more than two ` +
+        `triangles (non-manifold), the first near x = ${edges.at![0].toFixed(2)} m, z = ` +
+        `${edges.at![2].toFixed(2)} m. Remove double or inner faces and export again`,
     );
   const stations = shares(STATIONS - 1).flatMap((share): Station[] => {
     // Just inside both ends, where the plane still meets the skin.

@@ -41,7 +41,9 @@ export function readOffset(text: string, unit: OffsetUnit, place: string): numbe
     if (inches > 11 || eighths > 7)
       throw invalid(
         'file',
-        `${place}: "${entry.slice(0, 20)}" has ${inches > 11 ? 'more than 11 inches' : 'more than 7 eighths'}; is the table in another unit?`,
+        `${place}: "${entry.slice(0, 20)}" has ` +
+          `${inches > 11 ? 'more than 11 inches' : 'more than 7 eighths'}; is the ` +
+          'table in another unit?',
       );
     const value = (feet * 12 + inches + (eighths + (match[5] ? 0.5 : 0)) / 8) * 0.0254;
     return match[1] ? -value : value;

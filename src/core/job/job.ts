@@ -8,8 +8,7 @@ export interface Progress {
 
 /**
  * A long computation as a generator of progress: the same in a browser worker and in a server thread, the same answer
- * for the same
- * input and seed. It can be left at every step.
+ * for the same input and seed. It can be left at every step.
  */
 export type Job<Input, Result, Step extends Progress = Progress> = (
   input: Input,

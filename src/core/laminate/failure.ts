@@ -178,8 +178,8 @@ export function faceReserve(face: FaceState, ply: Ply, criterion: Criterion): Fa
  * First-ply failure of a stack: the multiplier on the whole load at which the first face of a ply fails.
  *
  * Strengths from `strength`, limiting strains from `failureStrain`, each from the other when only one is given.
- * Tsai–Hill takes each strength by
- * the sign of its stress; Tsai–Wu F12* = −0.5; Hashin with S_T = Yc/2. Plies without strengths (cores) are left out.
+ * Tsai–Hill takes each strength by the sign of its stress; Tsai–Wu F12* = −0.5; Hashin with S_T = Yc/2. Plies without
+ * strengths (cores) are left out.
  *
  * @throws KeramosError `invalid` for a stack without stiffness, or in which no ply has strengths.
  * @example laminateFailure(plies, { N: [1e5, 0, 0] }, 'tsaiWu').reserveFactor

@@ -83,23 +83,26 @@ describe('classical lamination theory, properties', () => {
       }),
     );
   });
-  it('has no coupling when the stack is symmetric, and the mirrored hand changes only the signs of its shear terms', () => {
-    fc.assert(
-      fc.property(stack, (half) => {
-        const symmetric = laminateStiffness([...half, ...half.toReversed()]);
-        expect(symmetric.symmetric).toBe(true);
-        const one = laminateStiffness(half);
-        const mirrored = laminateStiffness(half.map((p) => ({ ...p, angleDeg: -p.angleDeg })));
-        for (const matrix of ['A', 'D'] as const) {
-          const sign = [1, 1, -1, 1, 1, -1, -1, -1, 1];
-          same(
-            flat(one[matrix]),
-            flat(mirrored[matrix]).map((value, i) => value * sign[i]!),
-          );
-        }
-      }),
-    );
-  });
+  it(
+    'has no coupling when the stack is symmetric, and the mirrored ' + 'hand changes only the signs of its shear terms',
+    () => {
+      fc.assert(
+        fc.property(stack, (half) => {
+          const symmetric = laminateStiffness([...half, ...half.toReversed()]);
+          expect(symmetric.symmetric).toBe(true);
+          const one = laminateStiffness(half);
+          const mirrored = laminateStiffness(half.map((p) => ({ ...p, angleDeg: -p.angleDeg })));
+          for (const matrix of ['A', 'D'] as const) {
+            const sign = [1, 1, -1, 1, 1, -1, -1, -1, 1];
+            same(
+              flat(one[matrix]),
+              flat(mirrored[matrix]).map((value, i) => value * sign[i]!),
+            );
+          }
+        }),
+      );
+    },
+  );
   it('balances the applied resultants with its ply stresses', () => {
     fc.assert(
       fc.property(stack, triple, (plies, N) => {

@@ -23,9 +23,8 @@ const NEVER = Infinity;
  * Progressive failure under a growing load: the plies that fail lose all stiffness, keep their place, and the load
  * goes on.
  *
- * A laminate whose remaining plies cannot carry the load any more ends the sequence. Numbers only: no state of a ply
- * is kept between
- * one failure and the next.
+ * A laminate whose remaining plies cannot carry the load any more ends the sequence. Numbers only: no state of a ply is
+ * kept between one failure and the next.
  *
  * @throws KeramosError `invalid` for a stack without stiffness, or in which no ply has strengths.
  * @example progressiveFailure(crossPly, { N: [1e5, 0, 0] }, 'tsaiWu') // { firstPly: 1.70, lastPly: 7.8, … }

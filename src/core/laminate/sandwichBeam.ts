@@ -33,8 +33,7 @@ const POINT: Record<BeamEnds, [number, number, number, number]> = {
 
 /**
  * Deflection of a sandwich beam from bending and from shear of the core, greatest moment and shear force, and with
- * width, face thickness and skin
- * distance the face stress M/(t_f d b) and core shear V/(d b).
+ * width, face thickness and skin distance the face stress M/(t_f d b) and core shear V/(d b).
  *
  * @returns magnitudes; deflection where it is greatest.
  * @throws KeramosError `invalid` without a load.

@@ -17,8 +17,8 @@ const wide = ({ E, nu }: Sheet) => (nu === undefined ? E : E / (1 - nu ** 2));
 
 /**
  * Section of a sandwich per unit width: EA (N/m), neutral axis from the outer side of the first face (m), bending
- * stiffness exact and with thin faces
- * (N m), transverse shear stiffness G d²/t_c (N/m), distance d between the mid-planes of the faces (m).
+ * stiffness exact and with thin faces (N m), transverse shear stiffness G d²/t_c (N/m), distance d between the
+ * mid-planes of the faces (m).
  *
  * @example sandwichSection({ faces: [skin, skin], core }).shearStiffness
  * Source: Allen, ch. 2; Zenkert, ch. 3.

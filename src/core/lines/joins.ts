@@ -93,7 +93,13 @@ function findingsOf(part: Part, line: ZoneLine, layers: readonly LayerAtLine[], 
       findings.push({
         kind: 'steep',
         layerId: worst.next.layer.id,
-        text: `${ends.length} layers stop ${ends.at(-1)!.past === ends[0]!.past ? 'together' : `within ${saidLength(ends.at(-1)!.past - ends[0]!.past)}`}: layer ${worst.next.index + 1} needs ${saidLength(worst.wanted)} after the one before it (${formatNumber(part.dropRatio, 0)} : 1), has ${saidLength(worst.has)}`,
+        text:
+          `${ends.length} layers stop ` +
+          (ends.at(-1)!.past === ends[0]!.past
+            ? 'together: '
+            : `within ${saidLength(ends.at(-1)!.past - ends[0]!.past)}: `) +
+          `layer ${worst.next.index + 1} needs ${saidLength(worst.wanted)} after the one ` +
+          `before it (${formatNumber(part.dropRatio, 0)} : 1), has ${saidLength(worst.has)}`,
       });
     }
     const far = ends.at(-1);
@@ -101,7 +107,9 @@ function findingsOf(part: Part, line: ZoneLine, layers: readonly LayerAtLine[], 
       findings.push({
         kind: 'off',
         layerId: far.layer.id,
-        text: `layer ${far.index + 1} runs ${saidLength(far.past)} past the line; the zone there is only ${saidLength(reach)} wide`,
+        text:
+          `layer ${far.index + 1} runs ${saidLength(far.past)} past the ` +
+          `line; the zone there is only ${saidLength(reach)} wide`,
       });
   }
   const tapering = layers
@@ -112,7 +120,9 @@ function findingsOf(part: Part, line: ZoneLine, layers: readonly LayerAtLine[], 
     findings.push({
       kind: 'bevel',
       layerId: core.layer.id,
-      text: `the core ends in a bevel of 1 : ${formatNumber(bevel, 1)}, steeper than 1 : ${LEAST_BEVEL}; skins turn too sharply there`,
+      text:
+        `the core ends in a bevel of 1 : ${formatNumber(bevel, 1)}, steeper ` +
+        `than 1 : ${LEAST_BEVEL}; skins turn too sharply there`,
     });
   if (core) {
     const { run } = tapering!;

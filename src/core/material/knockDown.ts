@@ -36,8 +36,7 @@ export function strengthSpread(component: FabricComponent): { spread: number; so
  *
  * @param selection which of them the boat applies. @returns every step, and the product of those that are on.
  * @example knockDownChain(component, { fibre: glass, resin: vinylester, process: 'infusion' }, selection).factor //
- * 0.73
- * Source: data/materials/knock-downs.json, one source a step.
+ * 0.73 Source: data/materials/knock-downs.json, one source a step.
  */
 export function knockDownChain(
   component: FabricComponent,

@@ -39,8 +39,8 @@ const sameBuild = (a: Fabric, b: Fabric) => JSON.stringify(a.components) === JSO
  * this figure be right?
  *
  * A figure below a tenth or above ten times the median of its family (its kind, when the family is too small) is
- * questioned, with the slip of
- * units that would explain it; so is a name, code or make-up that stands on the Shelf already.
+ * questioned, with the slip of units that would explain it; so is a name, code or make-up that stands on the Shelf
+ * already.
  *
  * @param others what is on the Shelf, the material itself left out.
  * @returns none when nothing is odd.
@@ -77,7 +77,9 @@ export function questionMaterial(material: Material, others: readonly Material[]
         [ratio * factor, ratio / factor].some((corrected) => Math.abs(Math.log(corrected)) < Math.log(1 + NEAR) * 2),
     );
     questions.push(
-      `${label} ${said(value, kind)}: ${peers === family ? `others of its family stand near` : 'others of its kind stand near'} ${said(usual, kind)}${slip ? `; ${slip[2]}?` : '.'}`,
+      `${label} ${said(value, kind)}: ` +
+        `${peers === family ? `others of its family stand near` : 'others of its kind stand near'} ` +
+        `${said(usual, kind)}${slip ? `; ${slip[2]}?` : '.'}`,
     );
   }
   return questions;

@@ -27,9 +27,9 @@ const factors = (keys: readonly string[]) =>
 /** The data that ships is read without being checked again at every start; here it is checked. */
 describe('data that ships', () => {
   it.each(shelf.materials.map((material) => [material.id, material] as const))(
-    'material %s follows the schema, and nothing is added or dropped by it',
+    'material %s follows the schema to the order of its fields: nothing is added, dropped or moved by it',
     (_id, material) => {
-      expect(materialSchema.parse(material)).toEqual(material);
+      expect(JSON.stringify(materialSchema.parse(material))).toBe(JSON.stringify(material));
     },
   );
 
@@ -42,7 +42,7 @@ describe('data that ships', () => {
   it.each([method, workboat, yardRule, asSpecified].map((pack) => [pack.id, pack] as const))(
     'pack %s follows its schema, and is not signed off by us',
     (_id, pack) => {
-      expect(packSchema.parse(pack)).toEqual(pack);
+      expect(JSON.stringify(packSchema.parse(pack))).toBe(JSON.stringify(pack));
       expect(pack.signOff).toBeNull();
       expect(SHIPPED_PACKS).toContainEqual(pack);
     },

@@ -217,8 +217,8 @@ function readComponents(
  * A material from a row of cells.
  *
  * @param cells by column key; absent or empty cells take the usual value where there is one. Quantities may carry a
- * unit; without one they are metric
- * as the column's head says. @param fibres on the Shelf, which fabrics name by id or name.
+ * unit; without one they are metric as the column's head says. @param fibres on the Shelf, which fabrics name by id or
+ * name.
  * @returns the material, or the column and the words of the refusal.
  * @example readRow('resin', { name: 'Own vinylester', family: 'Vinylester', density: '1130', … }, fibres)
  */

@@ -202,9 +202,8 @@ export function* layerMovesJob(input: MovesInput): Generator<Progress, LayerMove
 }
 
 /**
- * What each layer of a zone buys: for every layer what it costs or gains to take it out, lay one more, turn it, or
- * swap its fabric
- * for another of the boat.
+ * What each layer of a zone buys: for every layer what it costs or gains to take it out, lay one more, turn it, or swap
+ * its fabric for another of the boat.
  *
  * @example layerMoves({ boat, part: hull, zone: bottom, evaluations, scope: 'layer' })[0].title
  * // 'layer 4, TX 900: turn to 90°'
@@ -214,8 +213,7 @@ export const layerMoves = (input: MovesInput): LayerMove[] => runToEnd(layerMove
 
 /**
  * The single change that takes the most weight out of the boat and leaves every zone it touches at the target, or the
- * one that makes
- * a zone strongest.
+ * one that makes a zone strongest.
  *
  * @param moves of the zone. @param now the zone's governing reserve factor. @param target what every zone should keep.
  * @returns null when no change is lighter and still meets, or none is stronger than the zone is.

@@ -38,12 +38,10 @@ function readNumber(text: string): number {
   return Number(text.replace(',', '.'));
 }
 
-const ok = (value: number, kind: QuantityKind, system: UnitSystem): ParsedQuantity => ({
-  ok: true,
-  value,
-  understood:
-    `${Number(((value - (displayUnit(kind, system).offset ?? 0)) / displayUnit(kind, system).factor).toPrecision(6))} ${displayUnit(kind, system).label}`.trim(),
-});
+function ok(value: number, kind: QuantityKind, system: UnitSystem): ParsedQuantity {
+  const { offset = 0, factor, label } = displayUnit(kind, system);
+  return { ok: true, value, understood: `${Number(((value - offset) / factor).toPrecision(6))} ${label}`.trim() };
+}
 
 /**
  * What a person typed, as an SI number of the wanted kind.
@@ -53,8 +51,7 @@ const ok = (value: number, kind: QuantityKind, system: UnitSystem): ParsedQuanti
  * A comma is a decimal comma ("1,5") unless it groups thousands ("1,200").
  *
  * @returns the SI value (knots, degrees and shares as {@link QUANTITIES} says) with the words for what it was taken
- * for,
- * or a message that says what was expected.
+ * for, or a message that says what was expected.
  * @example parseQuantity('27 ft 6 in', 'length', 'metric') // { ok: true, value: 8.382, understood: '8.382 m' }
  */
 export function parseQuantity(text: string, kind: QuantityKind, system: UnitSystem): ParsedQuantity {

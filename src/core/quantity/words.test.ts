@@ -17,7 +17,9 @@ it('a reserve factor has no more digits than it deserves', () => {
 
 describe('quantities in sentences', () => {
   it('stand in the units of the reader, with no zeros nobody needs', () => {
-    const text = `Above ${saidLength(0.004, 0.005)} wet; lap ${said(0.025, 'shortLength', 0.05)}, ${saidLength(0.3)} wide, ${said(12_400, 'force')} at ${said(60, 'temperature', 80)}.`;
+    const text =
+      `Above ${saidLength(0.004, 0.005)} wet; lap ${said(0.025, 'shortLength', 0.05)}, ` +
+      `${saidLength(0.3)} wide, ${said(12_400, 'force')} at ${said(60, 'temperature', 80)}.`;
     expect(wordsIn(text, 'metric')).toBe('Above 4 to 5 mm wet; lap 25 to 50 mm, 300 mm wide, 12.4 kN at 60 to 80 °C.');
     expect(wordsIn(text, 'us')).toBe(
       'Above 0.157 to 0.197 in wet; lap 0.98 to 1.97 in, 11.81 in wide, 2788 lbf at 140 to 176 °F.',

@@ -31,13 +31,15 @@ export function packLimits(pack: SmallCraftPack, craft: Craft): PackLimit[] {
   add(
     'refuse',
     craft.kind === 'sail' && light && craft.rightingLever60 === undefined,
-    'A light sailing craft of category A or B needs its righting lever up to 60° (Brief): the slamming factor depends on it',
+    'A light sailing craft of category A or B needs its righting lever ' +
+      'up to 60° (Brief): the slamming factor depends on it',
   );
   const deadrise = craft.deadriseDeg ?? 10;
   add(
     'warn',
     isPlaning(craft, pack) && (deadrise < 10 || deadrise > 30),
-    `Deadrise counts as 10° to 30° in the planing pressures; ${deadrise}° is taken as ${Math.min(30, Math.max(10, deadrise))}°`,
+    `Deadrise counts as 10° to 30° in the planing pressures; ${deadrise}° ` +
+      `is taken as ${Math.min(30, Math.max(10, deadrise))}°`,
   );
   add(
     'warn',

@@ -4,8 +4,7 @@ import { KeramosError } from '@/core/error';
 
 /**
  * The SQLite driver as Kysely's dialect wants it, with one guard: booleans become 0 and 1 (the driver would abort the
- * process),
- * and anything that is not a number, string, null, bigint or bytes is refused with a clear error.
+ * process), and anything that is not a number, string, null, bigint or bytes is refused with a clear error.
  */
 export function openDriver(file: string): SqliteDatabase & { exec(sql: string): void; close(): void } {
   const database = new Libsql(file);
@@ -22,7 +21,9 @@ export function openDriver(file: string): SqliteDatabase & { exec(sql: string): 
         return value;
       throw new KeramosError(
         'invalid',
-        `Parameter ${index + 1} of a query is ${value === undefined ? 'undefined' : Object.prototype.toString.call(value)}, which SQLite cannot hold`,
+        `Parameter ${index + 1} of a query is ` +
+          `${value === undefined ? 'undefined' : Object.prototype.toString.call(value)}, ` +
+          'which SQLite cannot hold',
       );
     });
   return {

@@ -97,8 +97,7 @@ async function oldBoat(db: Kysely<unknown>, head: Row): Promise<Record<string, u
 
 /**
  * Take every boat over from the tables of the schemas one to five. One that does not read keeps its rows as they are,
- * under the
- * document version it had, so that nothing is lost and no other boat waits for it.
+ * under the document version it had, so that nothing is lost and no other boat waits for it.
  */
 export async function takeOverBoats(db: Kysely<unknown>): Promise<void> {
   const { rows: heads } = await sql<Row>`select * from boat`.execute(db);

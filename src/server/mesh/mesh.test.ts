@@ -31,9 +31,25 @@ function halfHull(along = 30, across = 10) {
 }
 const { corners, faces } = halfHull();
 const obj = (turn = (p: readonly number[]) => p) =>
-  `# hull\n${corners.map((p) => `v ${turn(p).join(' ')}`).join('\n')}\n${faces.map((f) => `f ${f.map((k) => k + 1).join(' ')}`).join('\n')}\n`;
+  [
+    '# hull',
+    ...corners.map((p) => `v ${turn(p).join(' ')}`),
+    ...faces.map((f) => `f ${f.map((k) => k + 1).join(' ')}`),
+    '',
+  ].join('\n');
 const asciiStl = () =>
-  `solid hull\n${faces.map((f) => `facet normal 0 0 0\nouter loop\n${f.map((k) => `vertex ${corners[k]!.join(' ')}`).join('\n')}\nendloop\nendfacet`).join('\n')}\nendsolid hull\n`;
+  [
+    'solid hull',
+    ...faces.flatMap((f) => [
+      'facet normal 0 0 0',
+      'outer loop',
+      ...f.map((k) => `vertex ${corners[k]!.join(' ')}`),
+      'endloop',
+      'endfacet',
+    ]),
+    'endsolid hull',
+    '',
+  ].join('\n');
 function binaryStl(): Uint8Array {
   const view = new DataView(new ArrayBuffer(84 + 50 * faces.length));
   view.setUint32(80, faces.length, true);

@@ -32,7 +32,8 @@ function readStl(bytes: Uint8Array): BufferGeometry {
     const count = new DataView(buffer).getUint32(80, true);
     if (bytes.byteLength < 84 + 50 * count || count === 0)
       throw refused(
-        `This STL file is cut off or damaged: it announces ${count} triangles, and holds ${Math.floor((bytes.byteLength - 84) / 50)}`,
+        `This STL file is cut off or damaged: it announces ${count} triangles, ` +
+          `and holds ${Math.floor((bytes.byteLength - 84) / 50)}`,
       );
     if (count > MOST_TRIANGLES)
       throw new KeramosError(

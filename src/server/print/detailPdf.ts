@@ -35,7 +35,12 @@ export function detailSheet(boat: Boat, evaluation: DetailEvaluation, units: Uni
   return [
     { text: detail.name, style: 'h1' },
     {
-      text: `${DETAIL_KINDS[detail.kind]} on ${zone?.one.name ?? 'a zone that is gone'} (${zone?.part.name ?? '–'}), ${detail.number} off, at x ${formatWithUnit(detail.x, 'length', units)}, y ${formatWithUnit(detail.y, 'length', units)}; ${formatWithUnit(total, 'mass', units)}. ${detail.note}`,
+      text:
+        `${DETAIL_KINDS[detail.kind]} on ${zone?.one.name ?? 'a zone that is gone'} ` +
+        `(${zone?.part.name ?? '–'}), ${detail.number} off, at x ` +
+        `${formatWithUnit(detail.x, 'length', units)}, y ` +
+        `${formatWithUnit(detail.y, 'length', units)}; ` +
+        `${formatWithUnit(total, 'mass', units)}. ${detail.note}`,
       margin: [0, 0, 0, 6],
     },
     ...(problem
@@ -112,7 +117,16 @@ export function detailSheet(boat: Boat, evaluation: DetailEvaluation, units: Uni
       ? [
           { text: 'Proof', style: 'h3' } as Content,
           {
-            text: `Pull or lift to ${formatWithUnit(proof.load, 'force', units)}${proof.deflection === null ? '' : `; expect about ${formatWithUnit(proof.deflection, 'thickness', units)} of deflection at the panel`}. Stop at ${formatWithUnit(proof.stop, 'force', units)}, at any sound, or when the gauge does not come back. Stand clear, nobody in line with the pull; release slowly.`,
+            text:
+              'Pull or lift to ' +
+              formatWithUnit(proof.load, 'force', units) +
+              (proof.deflection === null
+                ? ''
+                : `; expect about ${formatWithUnit(proof.deflection, 'thickness', units)} of deflection at the panel`) +
+              '. ' +
+              `Stop at ${formatWithUnit(proof.stop, 'force', units)}, at any sound, or when the ` +
+              'gauge does not come back. Stand clear, nobody in line with the pull; release ' +
+              'slowly.',
           } as Content,
         ]
       : []),

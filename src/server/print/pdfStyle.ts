@@ -51,7 +51,9 @@ export const pageStyle = (
     columns: [
       {
         width: '*',
-        text: `${foot} · Decision support: the standard's own text, local codes, survey and a licensed naval architect or engineer decide.`,
+        text:
+          `${foot} · Decision support: the standard's own text, local codes, ` +
+          'survey and a licensed naval architect or engineer decide.',
       },
       { width: 'auto', text: `${page} / ${pages}` },
     ],

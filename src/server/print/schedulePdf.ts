@@ -27,8 +27,7 @@ export type Edition = 'short' | 'full';
 
 /**
  * The laminate schedule of a boat as the definition of a PDF: title, each part with its layers, results and sections,
- * checks,
- * stiffeners, details, cautions, weights, and in the full edition the workings.
+ * checks, stiffeners, details, cautions, weights, and in the full edition the workings.
  */
 export function* scheduleDefinition(boat: Boat, options: PrintOptions): Generator<Progress, TDocumentDefinitions> {
   const { revision, units, printedAt, edition } = options;

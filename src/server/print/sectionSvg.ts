@@ -21,10 +21,18 @@ export function sectionSvg(evaluation: ZoneEvaluation, scale: number, width = 96
     const middle = y + tall / 2;
     const label =
       lastLabel - middle >= 6
-        ? `<text x="${width - 32}" y="${middle + 2}" font-size="6" fill="#2b2622">${index + 1} ${escapeXml(material.code)}</text>`
+        ? `<text x="${width - 32}" y="${middle + 2}" font-size="6" ` +
+          `fill="#2b2622">${index + 1} ${escapeXml(material.code)}</text>`
         : '';
     if (label) lastLabel = middle;
-    return `<rect x="0" y="${y}" width="${width - 36}" height="${tall}" fill="${fill}" stroke="#2b2622" stroke-width="0.25"/>${label}`;
+    return (
+      `<rect x="0" y="${y}" width="${width - 36}" height="${tall}" ` +
+      `fill="${fill}" stroke="#2b2622" stroke-width="0.25"/>${label}`
+    );
   });
-  return `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height + 4}" viewBox="0 -2 ${width} ${height + 4}">${bars.join('')}<line x1="0" x2="${width - 36}" y1="${height}" y2="${height}" stroke="#a6492b" stroke-width="1.2"/></svg>`;
+  return (
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height + 4}" ` +
+    `viewBox="0 -2 ${width} ${height + 4}">${bars.join('')}<line x1="0" x2="${width - 36}" ` +
+    `y1="${height}" y2="${height}" stroke="#a6492b" stroke-width="1.2"/></svg>`
+  );
 }

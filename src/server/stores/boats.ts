@@ -136,8 +136,7 @@ export async function readBoat({ db }: StoreContext, id: string): Promise<Stored
 
 /**
  * Boats that are not archived, those that stand in memory taken from there and the rest read in one statement; in the
- * order of their
- * names. One that does not read is left out.
+ * order of their names. One that does not read is left out.
  */
 export async function readBoats(
   { db }: StoreContext,
@@ -245,9 +244,8 @@ const takenBefore = ({ db }: StoreContext, id: string, actions: readonly Action[
     .execute();
 
 /**
- * A batch that does not stand on the boat's version: one that was taken before counts as done, at the version it
- * made; of one that
- * was taken in part the rest goes on where it stands.
+ * A batch that does not stand on the boat's version: one that was taken before counts as done, at the version it made;
+ * of one that was taken in part the rest goes on where it stands.
  * @throws KeramosError `conflict` when somebody else changed the boat, or an id comes again with another content.
  */
 async function resumed(context: StoreContext, id: string, baseVersion: number, actions: readonly Action[]) {

@@ -56,9 +56,8 @@ const daysBefore = (now: string, days: number) => new Date(Date.parse(now) - day
 
 /**
  * Fold the single actions of a boat that are older than {@link DAYS_KEPT} days, and not among the last {@link
- * UNDO_KEPT}, into the
- * state the boat had at the end of each of those days. What undo needs stays; variants and change requests carry
- * their own states.
+ * UNDO_KEPT}, into the state the boat had at the end of each of those days. What undo needs stays; variants and change
+ * requests carry their own states.
  *
  * @returns how many actions were folded.
  */

@@ -16,8 +16,7 @@ function materialsOf(boat: Boat, ids: readonly string[]): Boat['materials'] {
 
 /**
  * Every laminate of the books of all boats that are not archived. One that was taken over keeps its id, so that its
- * family is known
- * by it. A boat that does not read is left out; its own page says why.
+ * family is known by it. A boat that does not read is left out; its own page says why.
  */
 export async function listLaminates(context: StoreContext): Promise<BookLaminate[]> {
   const boats = await readBoats(context, (eb) =>

@@ -95,9 +95,8 @@ async function worksOf(boat: Boat, revision: Revision) {
  * its print.
  * Over a revision that stands it takes an approved change request for that very draft.
  *
- * @throws KeramosError `conflict` when the draft has moved on, so that nobody signs what they have not seen;
- * `invalid` when nothing
- * changed, nobody approved, or what would be stored does not read.
+ * @throws KeramosError `conflict` when the draft has moved on, so that nobody signs what they have not seen; `invalid`
+ * when nothing changed, nobody approved, or what would be stored does not read.
  */
 export async function issueRevision(
   context: StoreContext,

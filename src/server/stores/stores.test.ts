@@ -362,24 +362,27 @@ describe('the Shelf', () => {
   });
 });
 
-it('the book lists the laminates of every boat that is in use, with where they are laid and all they are made of', async () => {
-  const laminate = {
-    id: 'patch',
-    name: 'Sounder patch',
-    note: '',
-    layers: [{ material: 'bx45-600', angleDeg: 0, thickness: null, role: 'structure' as const }],
-  };
-  const { id } = await createBoat(context, merrow());
-  await editBoat(context, id, 1, [action('c1', { type: 'reference.add', item: laminate, index: 0 })]);
-  const mine = (await listLaminates(context)).filter((one) => one.laminate.id === 'patch');
-  expect(mine).toMatchObject([{ boatId: id, boatName: 'Merrow 84', uses: [] }]);
-  // Another boat can take it whole: fibres stand before the fabrics that need them.
-  const kinds = mine[0]!.materials.map(({ kind }) => kind);
-  expect(kinds).toContain('fibre');
-  expect(kinds.lastIndexOf('fibre')).toBeLessThan(kinds.indexOf('fabric'));
-  await archiveBoat(context, id, true);
-  expect(await listLaminates(context)).toEqual([]);
-});
+it(
+  'the book lists the laminates of every boat that is in use, ' + 'with where they are laid and all they are made of',
+  async () => {
+    const laminate = {
+      id: 'patch',
+      name: 'Sounder patch',
+      note: '',
+      layers: [{ material: 'bx45-600', angleDeg: 0, thickness: null, role: 'structure' as const }],
+    };
+    const { id } = await createBoat(context, merrow());
+    await editBoat(context, id, 1, [action('c1', { type: 'reference.add', item: laminate, index: 0 })]);
+    const mine = (await listLaminates(context)).filter((one) => one.laminate.id === 'patch');
+    expect(mine).toMatchObject([{ boatId: id, boatName: 'Merrow 84', uses: [] }]);
+    // Another boat can take it whole: fibres stand before the fabrics that need them.
+    const kinds = mine[0]!.materials.map(({ kind }) => kind);
+    expect(kinds).toContain('fibre');
+    expect(kinds.lastIndexOf('fibre')).toBeLessThan(kinds.indexOf('fabric'));
+    await archiveBoat(context, id, true);
+    expect(await listLaminates(context)).toEqual([]);
+  },
+);
 
 it('the driver refuses what SQLite cannot hold and turns booleans into numbers', () => {
   const driver = openDriver(newFile());

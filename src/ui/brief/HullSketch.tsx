@@ -24,16 +24,27 @@ export function HullSketch({ brief }: { brief: Brief }) {
       viewBox="0 18 690 148"
       width="100%"
       role="img"
-      aria-label={`Profile and section: hull ${full(LH, 'length')}, waterline ${full(LWL, 'length')}, beam ${full(B, 'length')}, deadrise ${full(deadriseDeg, 'angle')}`}
+      aria-label={
+        `Profile and section: hull ${full(LH, 'length')}, waterline ` +
+        `${full(LWL, 'length')}, beam ${full(B, 'length')}, deadrise ` +
+        `${full(deadriseDeg, 'angle')}`
+      }
     >
       <path
-        d={`M ${x(0)} ${y(depth * 0.8)} L ${x(overhang * 0.3)} ${y(0.05)} L ${x(LWL * 0.72)} ${y(0)} Q ${x(LWL)} ${y(0.02)} ${x(overhang + LWL)} ${y(draught)} L ${x(LH)} ${y(depth * 1.15)} Q ${x(LH * 0.55)} ${y(depth * 0.78)} ${x(0)} ${y(depth * 0.8)} Z`}
+        d={
+          `M ${x(0)} ${y(depth * 0.8)} L ${x(overhang * 0.3)} ${y(0.05)} L ${x(LWL * 0.72)} ` +
+          `${y(0)} Q ${x(LWL)} ${y(0.02)} ${x(overhang + LWL)} ${y(draught)} L ${x(LH)} ` +
+          `${y(depth * 1.15)} Q ${x(LH * 0.55)} ${y(depth * 0.78)} ${x(0)} ${y(depth * 0.8)} Z`
+        }
         fill="var(--card)"
         stroke="var(--ink)"
         strokeWidth="1.4"
       />
       <path
-        d={`M ${x(overhang * 0.2)} ${y(chineRise * 0.8)} Q ${x(LWL * 0.6)} ${y(chineRise)} ${x(LH * 0.95)} ${y(depth * 0.85)}`}
+        d={
+          `M ${x(overhang * 0.2)} ${y(chineRise * 0.8)} Q ${x(LWL * 0.6)} ` +
+          `${y(chineRise)} ${x(LH * 0.95)} ${y(depth * 0.85)}`
+        }
         fill="none"
         stroke="var(--ink)"
         strokeWidth="0.8"
@@ -46,7 +57,10 @@ export function HullSketch({ brief }: { brief: Brief }) {
         </text>
       </g>
       <path
-        d={`M ${cx} ${by(0)} L ${cx + half} ${by(chineRise)} L ${cx + wide} ${by(depth)} M ${cx} ${by(0)} L ${cx - half} ${by(chineRise)} L ${cx - wide} ${by(depth)}`}
+        d={
+          `M ${cx} ${by(0)} L ${cx + half} ${by(chineRise)} L ${cx + wide} ${by(depth)} M ${cx} ` +
+          `${by(0)} L ${cx - half} ${by(chineRise)} L ${cx - wide} ${by(depth)}`
+        }
         fill="none"
         stroke="var(--ink)"
         strokeWidth="1.4"

@@ -53,7 +53,8 @@ export function CheckScreen() {
   return (
     <>
       <p className="question">
-        What holds, what does not, and why? Reserve factor = capacity / demand; 1 meets the pack, {target.toFixed(2)}{' '}
+        What holds, what does not, and why? Reserve factor = capacity / demand; 1 meets the pack,
+        {` ${target.toFixed(2)} `}
         meets this boat's posture. Every number opens its working.
       </p>
       <Form.Check

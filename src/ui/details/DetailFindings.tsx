@@ -124,7 +124,10 @@ export function DetailFindings({
                 {layers
                   .map(
                     (layer) =>
-                      `${layer.count} ${layer.count === 1 ? 'piece' : 'pieces'} of ${codes.get(layer.material) ?? layer.material}, ${full(layer.length, 'shortLength')} × ${full(layer.breadth, 'shortLength')}`,
+                      `${layer.count} ${layer.count === 1 ? 'piece' : 'pieces'} of ` +
+                      `${codes.get(layer.material) ?? layer.material}, ` +
+                      `${full(layer.length, 'shortLength')} × ` +
+                      `${full(layer.breadth, 'shortLength')}`,
                   )
                   .join('; ')}
               </>

@@ -14,7 +14,11 @@ type Act = (label: string | null, ...edits: Edit[]) => string | undefined;
 /** A stack in the notation of the literature: [BX45 600 45 / UD 300 0]. */
 export function notation(materials: Boat['materials'], layers: Reference['layers']): string {
   const codes = new Map(materials.map((material) => [material.id, 'code' in material ? material.code : material.name]));
-  return `[${layers.map(({ material, angleDeg, thickness }) => `${codes.get(material) ?? material} ${thickness === null ? `${angleDeg}°` : `${(thickness * 1000).toFixed(1)} mm`}`.replace('-', '−')).join(' / ')}]`;
+  const said = layers.map(({ material, angleDeg, thickness }) => {
+    const given = thickness === null ? `${angleDeg}°` : `${(thickness * 1000).toFixed(1)} mm`;
+    return `${codes.get(material) ?? material} ${given}`.replace('-', '−');
+  });
+  return `[${said.join(' / ')}]`;
 }
 
 /** Laminates defined once: where each is laid, and those of other boats to take over. */

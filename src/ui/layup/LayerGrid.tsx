@@ -229,7 +229,8 @@ export function LayerGrid({
       <LayerDrag key={part.id} onMove={onMove} />
       <div className="live" aria-live="polite">
         {said?.governing &&
-          `${part.zones.find((zone) => zone.id === zoneId)?.name}: reserve ${formatReserve(said.governing.reserveFactor)}`}
+          `${part.zones.find((zone) => zone.id === zoneId)?.name}: ` +
+            `reserve ${formatReserve(said.governing.reserveFactor)}`}
       </div>
     </div>
   );

@@ -19,6 +19,13 @@ const ORDERS: Record<string, { name: string; by: (move: LayerMove) => number }> 
   },
 };
 const SHOWN = 40;
+const NEXT_KEYS = { lightest: 'L', strongest: '⇧L' };
+const NEXT_STEPS = { lightest: 'Lightest next step', strongest: 'Strongest next step' };
+/** Where the move leaves another zone weaker than this one, in words. */
+const leastSaid = ({ leastReserve, reserveFactor }: LayerMove): string =>
+  leastReserve !== null && reserveFactor !== null && leastReserve < reserveFactor
+    ? `; least of all zones it touches ${formatNumber(leastReserve, 2)}`
+    : '';
 const signed = (value: number, digits: number) => `${value > 0 ? '+' : ''}${formatNumber(value, digits)}`;
 
 /**
@@ -69,8 +76,7 @@ export function LayerMovesPanel({
           });
           return (
             <p key={which} className="mb-1">
-              <span className="fw-semibold">{which === 'lightest' ? 'Lightest next step' : 'Strongest next step'}</span>{' '}
-              <kbd>{which === 'lightest' ? 'L' : '⇧L'}</kbd>:{' '}
+              <span className="fw-semibold">{NEXT_STEPS[which]}</span> <kbd>{NEXT_KEYS[which]}</kbd>:{' '}
               {step ? (
                 <button
                   type="button"
@@ -78,8 +84,8 @@ export function LayerMovesPanel({
                   aria-pressed={step.title === onTrial}
                   onClick={() => onPreview(step.title === onTrial ? null : step)}
                 >
-                  {step.title} ({signed(step.weight / displayUnit('mass', system).factor, 1)} {unit('mass')}, reserve{' '}
-                  {formatNumber(step.reserveFactor!, 2)})
+                  {step.title} ({signed(step.weight / displayUnit('mass', system).factor, 1)} {unit('mass')},
+                  {` reserve ${formatNumber(step.reserveFactor!, 2)})`}
                 </button>
               ) : (
                 <span className="soft">
@@ -142,10 +148,7 @@ export function LayerMovesPanel({
                       type="button"
                       className="reason-button text-start"
                       aria-pressed={chosen}
-                      title={
-                        move.governs &&
-                        `Then governed by ${words(move.governs)}${move.leastReserve !== null && move.reserveFactor !== null && move.leastReserve < move.reserveFactor ? `; least of all zones it touches ${formatNumber(move.leastReserve, 2)}` : ''}`
-                      }
+                      title={move.governs && 'Then governed by ' + words(move.governs) + leastSaid(move)}
                       onClick={() => onPreview(chosen ? null : move)}
                       onKeyDown={(event) => {
                         if (!chosen) return;

@@ -130,7 +130,10 @@ export function PartSectionDrawing({
       width="100%"
       className="part-section"
       role="group"
-      aria-label={`${title}: ${section.zones.map(({ name, thickness }) => `${name} ${full(thickness, 'thickness')}`).join(', ')}`}
+      aria-label={
+        `${title}: ` +
+        `${section.zones.map(({ name, thickness }) => `${name} ${full(thickness, 'thickness')}`).join(', ')}`
+      }
     >
       <defs>
         <pattern id="section-fabric" width="5" height="3" patternUnits="userSpaceOnUse">
@@ -182,7 +185,10 @@ export function PartSectionDrawing({
       {section.edge && (
         <g>
           <path
-            d={`M ${x} ${base} h ${WINDOW / 2} v -6 h -${WINDOW / 4} L ${x} ${base - section.zones.at(-1)!.thickness * scale}`}
+            d={
+              `M ${x} ${base} h ${WINDOW / 2} v -6 h -${WINDOW / 4} L ${x} ` +
+              `${base - section.zones.at(-1)!.thickness * scale}`
+            }
             fill="var(--card)"
             stroke="var(--ink)"
             strokeWidth="0.6"

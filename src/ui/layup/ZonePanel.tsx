@@ -74,11 +74,13 @@ export function ZonePanel({
       ? ([
           [
             'Membrane A11 / A22',
-            `${full(e.stiffness.A[0][0], 'membraneStiffness').split(' ')[0]} / ${full(e.stiffness.A[1][1], 'membraneStiffness')}`,
+            `${full(e.stiffness.A[0][0], 'membraneStiffness').split(' ')[0]} / ` +
+              `${full(e.stiffness.A[1][1], 'membraneStiffness')}`,
           ],
           [
             'Bending D11 / D22',
-            `${full(e.stiffness.D[0][0], 'bendingStiffness').split(' ')[0]} / ${full(e.stiffness.D[1][1], 'bendingStiffness')}`,
+            `${full(e.stiffness.D[0][0], 'bendingStiffness').split(' ')[0]} / ` +
+              `${full(e.stiffness.D[1][1], 'bendingStiffness')}`,
           ],
         ] as [string, string][])
       : []),

@@ -27,7 +27,11 @@ export function ZoneStrip({
     <div
       className="zone-strip"
       role="group"
-      aria-label={`Zones ${first + 1} to ${Math.min(zones.length, first + ZONES_SHOWN)} of ${zones.length} stand in the grid`}
+      aria-label={
+        `Zones ${first + 1} to ` +
+        `${Math.min(zones.length, first + ZONES_SHOWN)} of ` +
+        `${zones.length} stand in the grid`
+      }
     >
       {zones.map((zone, i) => {
         const reserve = evaluations.get(zone.id)?.governing?.reserveFactor;
@@ -37,8 +41,14 @@ export function ZoneStrip({
             key={zone.id}
             type="button"
             tabIndex={-1}
-            className={`${i >= first && i < first + ZONES_SHOWN ? 'shown' : ''} ${zone.id === zoneId ? 'chosen' : ''} ${verdict ?? 'open'}`}
-            title={`${zone.name}: ${reserve === undefined ? 'not checked' : `least reserve ${formatNumber(reserve, 2)}`}`}
+            className={
+              `${i >= first && i < first + ZONES_SHOWN ? 'shown' : ''} ` +
+              `${zone.id === zoneId ? 'chosen' : ''} ${verdict ?? 'open'}`
+            }
+            title={
+              `${zone.name}: ` +
+              `${reserve === undefined ? 'not checked' : `least reserve ${formatNumber(reserve, 2)}`}`
+            }
             onClick={() => onZone(i)}
           >
             <span aria-hidden="true">{verdict ? MARKS[verdict] : '–'}</span> {zone.name}

@@ -46,8 +46,8 @@ const known = new Set<string>();
 
 /**
  * Hatches the covered cells of the grid. As rules of a constructed style sheet they cost far less than an inline
- * drawing per cell,
- * and the content policy allows them. A look with more classes is the more specific rule, so a subset of it never wins.
+ * drawing per cell, and the content policy allows them. A look with more classes is the more specific rule, so a subset
+ * of it never wins.
  *
  * @param looks classes from {@link lookClass}, parted by commas.
  */

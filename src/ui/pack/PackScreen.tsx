@@ -7,30 +7,44 @@ import { useUnits } from '../shared/units';
 
 const FILES = [
   {
-    format: 'pdf&edition=short',
+    format: 'pdf',
+    edition: 'short',
     name: 'Laminate schedule, short',
     kind: 'short PDF',
-    says: 'Layers by zones with sections, checks, stiffeners and details as built, cautions, weights; no workings. For the wall.',
+    says:
+      'Layers by zones with sections, checks, stiffeners and details as ' +
+      'built, cautions, weights; no workings. For the wall.',
   },
   {
     format: 'pdf',
+    edition: 'full',
     name: 'Laminate schedule with workings',
     kind: 'PDF',
-    says: 'Layers by zones for each part with sections to scale, results, checks, weights, and every working. For the surveyor. Of a revision: the very print it was issued with.',
+    says:
+      'Layers by zones for each part with sections to scale, results, checks, weights, and ' +
+      'every working. For the surveyor. Of a revision: the very print it was issued with.',
   },
   {
     format: 'csv',
+    edition: null,
     name: 'Laminate schedule',
     kind: 'CSV',
     says: 'The same table for a spreadsheet, with the results under each zone.',
   },
   {
     format: 'json',
+    edition: null,
     name: 'The whole boat',
     kind: 'JSON',
-    says: 'Everything: brief, materials with their figures, zones, layers. Importing it gives the same boat, byte for byte.',
+    says:
+      'Everything: brief, materials with their figures, zones, layers. ' +
+      'Importing it gives the same boat, byte for byte.',
   },
 ] as const;
+
+/** Where a file of the boat is fetched from. */
+const fileOf = (boatId: string, asked: Record<string, string>) =>
+  `/api/boats/${boatId}/export?${new URLSearchParams(asked)}`;
 
 /** What leaves the desk? */
 export function PackScreen({ revisions }: { revisions: Revision[] }) {
@@ -54,8 +68,8 @@ export function PackScreen({ revisions }: { revisions: Revision[] }) {
         {state === '' && <span className="verdict thin">△ a draft says DRAFT on every page</span>}
       </Form.Group>
       <div className="row g-3">
-        {FILES.map(({ format, name, kind, says }) => (
-          <div className="col-md-6 col-xl-3" key={format}>
+        {FILES.map(({ format, edition, name, kind, says }) => (
+          <div className="col-md-6 col-xl-3" key={kind}>
             <Card className="h-100">
               <Card.Body className="d-flex flex-column">
                 <h2>
@@ -67,7 +81,12 @@ export function PackScreen({ revisions }: { revisions: Revision[] }) {
                     <a
                       className="btn btn-primary"
                       download
-                      href={`/api/boats/${id}/export?format=${format}&units=${system}${state ? `&revision=${state}` : ''}`}
+                      href={fileOf(id, {
+                        format,
+                        units: system,
+                        ...(edition && { edition }),
+                        ...(state && { revision: state }),
+                      })}
                     >
                       Save {kind}
                     </a>

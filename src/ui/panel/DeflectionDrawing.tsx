@@ -32,7 +32,9 @@ export function DeflectionDrawing({ analysis, name }: { analysis: PanelAnalysis;
       viewBox={`0 0 ${WIDTH} ${top + h + 44}`}
       width="100%"
       role="img"
-      aria-label={`${name}: deflection ${full(deflection.value, 'thickness')}, nearest its limit at the ${governing.where}`}
+      aria-label={
+        `${name}: deflection ${full(deflection.value, 'thickness')}, ` + `nearest its limit at the ${governing.where}`
+      }
     >
       <rect x={left} y={top} width={w} height={h} fill="var(--card)" />
       {lines.map(({ coordinates, value }, i) => (

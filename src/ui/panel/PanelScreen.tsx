@@ -210,7 +210,9 @@ export function PanelScreen() {
               )}{' '}
               of the short side.
               {analysed.buckling &&
-                ` Pressed in its plane the panel would buckle at ${full(analysed.buckling.along, 'lineForce')} along and ${full(analysed.buckling.across, 'lineForce')} across.`}{' '}
+                ' Pressed in its plane the panel would buckle at ' +
+                  `${full(analysed.buckling.along, 'lineForce')} along and ` +
+                  `${full(analysed.buckling.across, 'lineForce')} across.`}{' '}
               Design strengths by the boat's knock-downs. Not checked: {analysed.notChecked.join('; ')}. The rule takes
               clamped edges and its own strengths; the two need not agree.
             </p>

@@ -38,8 +38,11 @@ export function IssueForm({ standing, requests, onIssue, onAsk }: IssueFormProps
         </SignedForm>
         <p className="form-text mb-0 mt-2">
           {asks
-            ? `Revision ${standing.label} stands. The draft becomes the next revision when somebody else has approved the change; approval holds for the draft as it is now and for no other.`
-            : 'An issued revision keeps its results and its print, and cannot be changed or removed; editing goes on in the draft.'}
+            ? `Revision ${standing.label} stands. The draft becomes the next revision when somebody ` +
+              'else has approved the change; approval holds for the draft as it is now and for no ' +
+              'other.'
+            : 'An issued revision keeps its results and its print, and cannot be ' +
+              'changed or removed; editing goes on in the draft.'}
         </p>
       </Card.Body>
     </Card>

@@ -69,8 +69,8 @@ function Standing() {
       {open > 0 && <span className="verdict ample ms-1">{open} not checked</span>}
       {weight && (
         <span className={`verdict ms-1 ${weight.over > 0 ? 'thin' : 'meets'}`}>
-          {weight.over > 0 ? '△' : '✓'} {full(weight.mass, 'mass')}, {formatNumber(Math.abs(weight.overShare) * 100, 1)}{' '}
-          % {weight.over > 0 ? 'over target' : 'in hand'}
+          {weight.over > 0 ? '△' : '✓'} {full(weight.mass, 'mass')},
+          {` ${formatNumber(Math.abs(weight.overShare) * 100, 1)} %`} {weight.over > 0 ? 'over target' : 'in hand'}
         </span>
       )}
     </span>

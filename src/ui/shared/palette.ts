@@ -1,7 +1,6 @@
 /**
- * The colours of the product, once. Drawings name them as `var(--ink)`; charts and hatches, which are drawn on a
- * canvas or into an
- * image, take them from here. A test holds the style sheet to this list.
+ * The colours of the product, once. Drawings name them as `var(--ink)`; charts and hatches, which are drawn on a canvas
+ * or into an image, take them from here. A test holds the style sheet to this list.
  */
 export const PALETTE = {
   ink: '#2b2622',

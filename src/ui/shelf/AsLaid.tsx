@@ -112,8 +112,9 @@ export function AsLaid({
             <tr key={process} className={process === making.process ? 'fw-semibold' : ''}>
               <td>{PROCESSES[process].name}</td>
               <td className="num text-nowrap">
-                {formatNumber(laid.fibreWeightFraction * 100, 0)} ± {formatNumber(PROCESSES[process].scatter * 100, 0)}{' '}
-                / {formatNumber(laid.fibreVolumeFraction * 100, 0)}
+                {formatNumber(laid.fibreWeightFraction * 100, 0)} ±
+                {` ${formatNumber(PROCESSES[process].scatter * 100, 0)} / `}
+                {formatNumber(laid.fibreVolumeFraction * 100, 0)}
               </td>
               <td className="num">
                 {formatNumber(laid.thickness / displayUnit('thickness', system).factor, system === 'metric' ? 2 : 4)}

@@ -8,6 +8,10 @@ const SAID_FORM: Readonly<Record<string, (fabric: Fabric) => string>> = {
   woven: ({ weave }) => `${weave === 'none' ? '' : weave} weave`,
 };
 
+/** A component in words: random mat, or the directions of its plies. */
+const componentSaid = ({ form, sublayers }: Fabric['components'][number]) =>
+  form === 'randomMat' ? 'random mat' : sublayers.map(({ angleDeg }) => `${angleDeg}°`).join(' ');
+
 /**
  * What the fabric looks like on the table: each component in its order, weave or ply directions truly drawn, roll
  * direction to the right.
@@ -18,7 +22,7 @@ export function FabricPicture({ fabric }: { fabric: Fabric }) {
       viewBox={`0 0 ${fabric.components.length * (SIZE + 10) + 4} ${SIZE + 20}`}
       width={Math.min(340, fabric.components.length * 150)}
       role="img"
-      aria-label={`Picture of ${fabric.name}: ${fabric.components.map(({ form, sublayers }) => (form === 'randomMat' ? 'random mat' : sublayers.map(({ angleDeg }) => `${angleDeg}°`).join(' '))).join(', then ')}`}
+      aria-label={`Picture of ${fabric.name}: ${fabric.components.map(componentSaid).join(', then ')}`}
     >
       {fabric.components.map((component, at) => {
         const x = at * (SIZE + 10) + 2;

@@ -137,7 +137,9 @@ export function StiffenersScreen({ shelf }: { shelf: Material[] }) {
                           ? [
                               [
                                 'Span × spacing',
-                                `${full(shown.worst.span.length, 'length')} × ${full(shown.worst.span.spacing, 'length')}`,
+                                [shown.worst.span.length, shown.worst.span.spacing]
+                                  .map((value) => full(value, 'length'))
+                                  .join(' × '),
                               ],
                               ['Pressure', full(shown.worst.pressure, 'pressure')],
                             ]

@@ -106,7 +106,10 @@ function totalConfig(weight: BoatWeight, system: UnitSystem): ChartConfiguration
 /** Mass by zone as bars in fibre, resin, core and coating, and the total against its target. */
 export function WeightBars({ weight }: { weight: BoatWeight }) {
   const { full, system } = useUnits();
-  const against = `${full(weight.mass, 'mass')}: ${full(Math.abs(weight.over), 'mass')} ${weight.over > 0 ? 'over' : 'in hand'} (${formatNumber(Math.abs(weight.overShare) * 100, 1)} %)`;
+  const against =
+    `${full(weight.mass, 'mass')}: ${full(Math.abs(weight.over), 'mass')} ` +
+    `${weight.over > 0 ? 'over' : 'in hand'} ` +
+    `(${formatNumber(Math.abs(weight.overShare) * 100, 1)} %)`;
   return (
     <>
       <p className="fw-semibold mb-1">{against}</p>

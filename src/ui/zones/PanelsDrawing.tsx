@@ -177,14 +177,16 @@ function DevelopedOutline({ development, zone, count }: { development: Developme
       >
         <path d={path(development.outline.map(view.to))} fill="var(--card)" stroke="var(--ink)" strokeWidth="1.4" />
         <text x={WIDTH / 2} y={view.foot + 14} fontSize="10.5" textAnchor="middle" fill="var(--soft)">
-          {full(Math.max(...xs) - Math.min(...xs), 'length')} × {full(Math.max(...ys) - Math.min(...ys), 'length')},{' '}
+          {full(Math.max(...xs) - Math.min(...xs), 'length')} ×
+          {` ${full(Math.max(...ys) - Math.min(...ys), 'length')}, `}
           {full(development.area, 'area')}
         </text>
       </svg>
       <p className="small soft mb-0">
         {Math.abs(development.distortion) < 0.002
           ? 'Lies flat without stretch.'
-          : `Flattening changes its area by ${formatNumber(development.distortion * 100, 1)} %: ${Math.abs(development.distortion) < 0.01 ? 'cloth takes it up' : 'dart or shear the cloth'}.`}
+          : `Flattening changes its area by ${formatNumber(development.distortion * 100, 1)} %: ` +
+            `${Math.abs(development.distortion) < 0.01 ? 'cloth takes it up' : 'dart or shear the cloth'}.`}
       </p>
     </>
   );

@@ -173,7 +173,8 @@ export function RegionEditor({
         <div className="form-text mt-0">
           {boat.brief.kind === 'sail'
             ? 'The method parts bottom from side at the loaded waterline on a sailing craft.'
-            : 'The method parts bottom from side at the chine; on a round bilge where it stands at 50°, in displacement mode at the waterline.'}
+            : 'The method parts bottom from side at the chine; on a round bilge where ' +
+              'it stands at 50°, in displacement mode at the waterline.'}
         </div>
       )}
       <Row className="g-2" xs={2}>

@@ -200,7 +200,8 @@ export function ZonesScreen() {
           </Card>
           {cover && (
             <p className="small mb-0">
-              The zones on the hull cover {show(cover.covered, 'area')} of its {show(cover.skin, 'area')} {unit('area')}{' '}
+              The zones on the hull cover {show(cover.covered, 'area')} of its {show(cover.skin, 'area')}
+              {` ${unit('area')} `}
               of skin, transom included.{' '}
               {Math.abs(cover.covered / cover.skin - 1) > 0.02 && (
                 <span className="verdict thin">

@@ -5,9 +5,8 @@ import type { Detail } from './schema';
 import { startingMaterials } from './start';
 
 /**
- * What is added to a list of a detail, or fills a group that was left out: what the kind says, else one like the
- * last, else one
- * like those it begins with.
+ * What is added to a list of a detail, or fills a group that was left out: what the kind says, else one like the last,
+ * else one like those it begins with.
  */
 export function additionTo(boat: Boat, detail: Detail, key: string): unknown {
   const from = startingMaterials(boat);

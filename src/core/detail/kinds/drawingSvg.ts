@@ -14,11 +14,27 @@ const STROKES: Record<Extract<Mark, { as: 'line' }>['style'], string> = {
 };
 /** Told apart by hatch as well as by tone. */
 const PATTERNS = `<defs>
-<pattern id="dd-laminate" width="5" height="4" patternUnits="userSpaceOnUse"><rect width="5" height="4" fill="#ffffff"/><path d="M0 2H5" stroke="#b7ada0" stroke-width="0.5"/></pattern>
-<pattern id="dd-core" width="7" height="7" patternUnits="userSpaceOnUse"><rect width="7" height="7" fill="#f3e7cd"/><circle cx="2" cy="2" r="1.1" fill="none" stroke="#b79f66" stroke-width="0.5"/><circle cx="5.5" cy="5.5" r="0.8" fill="none" stroke="#b79f66" stroke-width="0.5"/></pattern>
-<pattern id="dd-metal" width="4" height="4" patternUnits="userSpaceOnUse"><rect width="4" height="4" fill="#dfe3e5"/><path d="M0 4L4 0" stroke="#6b7479" stroke-width="0.6"/></pattern>
-<pattern id="dd-bond" width="3" height="3" patternUnits="userSpaceOnUse"><rect width="3" height="3" fill="#c9bfae"/><circle cx="1.5" cy="1.5" r="0.7" fill="#5f574d"/></pattern>
-<pattern id="dd-wood" width="8" height="3" patternUnits="userSpaceOnUse"><rect width="8" height="3" fill="#ecd6b4"/><path d="M0 1.5Q2 0.2 4 1.5T8 1.5" fill="none" stroke="#a07c4a" stroke-width="0.5"/></pattern>
+<pattern id="dd-laminate" width="5" height="4" patternUnits="userSpaceOnUse">
+  <rect width="5" height="4" fill="#ffffff"/>
+  <path d="M0 2H5" stroke="#b7ada0" stroke-width="0.5"/>
+</pattern>
+<pattern id="dd-core" width="7" height="7" patternUnits="userSpaceOnUse">
+  <rect width="7" height="7" fill="#f3e7cd"/>
+  <circle cx="2" cy="2" r="1.1" fill="none" stroke="#b79f66" stroke-width="0.5"/>
+  <circle cx="5.5" cy="5.5" r="0.8" fill="none" stroke="#b79f66" stroke-width="0.5"/>
+</pattern>
+<pattern id="dd-metal" width="4" height="4" patternUnits="userSpaceOnUse">
+  <rect width="4" height="4" fill="#dfe3e5"/>
+  <path d="M0 4L4 0" stroke="#6b7479" stroke-width="0.6"/>
+</pattern>
+<pattern id="dd-bond" width="3" height="3" patternUnits="userSpaceOnUse">
+  <rect width="3" height="3" fill="#c9bfae"/>
+  <circle cx="1.5" cy="1.5" r="0.7" fill="#5f574d"/>
+</pattern>
+<pattern id="dd-wood" width="8" height="3" patternUnits="userSpaceOnUse">
+  <rect width="8" height="3" fill="#ecd6b4"/>
+  <path d="M0 1.5Q2 0.2 4 1.5T8 1.5" fill="none" stroke="#a07c4a" stroke-width="0.5"/>
+</pattern>
 </defs>`;
 export const FILL_NAMES = {
   laminate: 'laminate',
@@ -80,10 +96,18 @@ function viewSvg(marks: readonly Mark[], { x: x0, y: y0, width, height }: Frame)
     .map((mark) => {
       switch (mark.as) {
         case 'line':
-          return `<path d="M${mark.points.map(at).join('L')}${mark.closed ? 'Z' : ''}" fill="${mark.fill ? `url(#dd-${mark.fill})` : 'none'}" ${STROKES[mark.style]} stroke-linejoin="round"/>`;
+          return (
+            `<path d="M${mark.points.map(at).join('L')}${mark.closed ? 'Z' : ''}" ` +
+            `fill="${mark.fill ? `url(#dd-${mark.fill})` : 'none'}" ${STROKES[mark.style]} ` +
+            'stroke-linejoin="round"/>'
+          );
         case 'circle': {
           const [x, y] = at(mark.at).split(' ');
-          return `<circle cx="${x}" cy="${y}" r="${n(mark.radius * scale)}" fill="${mark.style === 'outline' ? '#ffffff' : 'none'}" ${STROKES[mark.style]}/>`;
+          return (
+            `<circle cx="${x}" cy="${y}" r="${n(mark.radius * scale)}" ` +
+            `fill="${mark.style === 'outline' ? '#ffffff' : 'none'}" ` +
+            `${STROKES[mark.style]}/>`
+          );
         }
         case 'dimension': {
           const [a, b] = offsetLine(mark);
@@ -95,7 +119,13 @@ function viewSvg(marks: readonly Mark[], { x: x0, y: y0, width, height }: Frame)
             const [x, y] = at(p).split(' ').map(Number) as [number, number];
             return `<path d="M${x - 2.5} ${y + 2.5}L${x + 2.5} ${y - 2.5}" stroke="#2b2622" stroke-width="0.8"/>`;
           };
-          return `<path d="M${at(mark.from)}L${at(a)}M${at(mark.to)}L${at(b)}" stroke="#8a8278" stroke-width="0.4" fill="none"/><path d="M${at(a)}L${at(b)}" stroke="#2b2622" stroke-width="0.5"/>${tick(a)}${tick(b)}<text x="${mx}" y="${my}" dy="-3" font-size="12" text-anchor="middle" fill="#2b2622" transform="rotate(${n(upright)} ${mx} ${my})">${escape(mark.text)}</text>`;
+          return (
+            `<path d="M${at(mark.from)}L${at(a)}M${at(mark.to)}L${at(b)}" stroke="#8a8278" ` +
+            `stroke-width="0.4" fill="none"/><path d="M${at(a)}L${at(b)}" stroke="#2b2622" ` +
+            `stroke-width="0.5"/>${tick(a)}${tick(b)}<text x="${mx}" y="${my}" dy="-3" ` +
+            'font-size="12" text-anchor="middle" fill="#2b2622" ' +
+            `transform="rotate(${n(upright)} ${mx} ${my})">${escape(mark.text)}</text>`
+          );
         }
         case 'text':
           return text(mark.at, mark.text, mark.anchor ?? 'start', mark.size === 'small' ? 11 : 13);
@@ -124,7 +154,11 @@ export function drawingSvg({ views }: DetailDrawing, title: string): string {
     const ratio = PER_MM / scale;
     const said =
       ratio >= 1 ? `1 : ${ratio < 10 ? ratio.toFixed(1) : Math.round(ratio)}` : `${(1 / ratio).toFixed(1)} : 1`;
-    return `<text x="${n(i * each + 8)}" y="13" font-size="12.5" font-weight="600" fill="#2b2622">${escape(name)} <tspan fill="#6b6156" font-weight="400">about ${said}</tspan></text>${svg}`;
+    return (
+      `<text x="${n(i * each + 8)}" y="13" font-size="12.5" font-weight="600" ` +
+      `fill="#2b2622">${escape(name)} <tspan fill="#6b6156" font-weight="400">about ` +
+      `${said}</tspan></text>${svg}`
+    );
   });
   const used = [
     ...new Set(
@@ -134,9 +168,18 @@ export function drawingSvg({ views }: DetailDrawing, title: string): string {
   const legend = used
     .map(
       (fill, i) =>
-        `<rect x="${8 + i * 140}" y="${VIEW + 24}" width="22" height="11" fill="url(#dd-${fill})" stroke="#2b2622" stroke-width="0.5"/><text x="${36 + i * 140}" y="${VIEW + 33}" font-size="11" fill="#2b2622">${FILL_NAMES[fill]}</text>`,
+        `<rect x="${8 + i * 140}" y="${VIEW + 24}" width="22" height="11" ` +
+        `fill="url(#dd-${fill})" stroke="#2b2622" stroke-width="0.5"/><text ` +
+        `x="${36 + i * 140}" y="${VIEW + 33}" font-size="11" ` +
+        `fill="#2b2622">${FILL_NAMES[fill]}</text>`,
     )
     .join('');
-  const unit = `<text x="${WIDTH - 8}" y="${VIEW + 33}" font-size="11" fill="#6b6156" text-anchor="end">dimensions in mm</text>`;
-  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${WIDTH} ${VIEW + 42}" width="100%" role="img" aria-label="${escape(title)}" font-family="Plex, 'IBM Plex Sans Variable', sans-serif">${PATTERNS}${drawn.join('\n')}${legend}${unit}</svg>`;
+  const unit =
+    `<text x="${WIDTH - 8}" y="${VIEW + 33}" font-size="11" ` +
+    'fill="#6b6156" text-anchor="end">dimensions in mm</text>';
+  return (
+    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${WIDTH} ${VIEW + 42}" ` +
+    `width="100%" role="img" aria-label="${escape(title)}" font-family="Plex, 'IBM Plex Sans ` +
+    `Variable', sans-serif">${PATTERNS}${drawn.join('\n')}${legend}${unit}</svg>`
+  );
 }

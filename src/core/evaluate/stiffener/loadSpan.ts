@@ -130,7 +130,9 @@ export function loadSpan(stiffener: StandingStiffener, span: Span, record?: Reco
   if (!found)
     throw new KeramosError(
       'invalid',
-      `${support.name} stands on no zone at x = ${span.middle[0].toFixed(2)} m: lay a zone there, or end the member before it`,
+      `${support.name} stands on no zone at x = ` +
+        `${span.middle[0].toFixed(2)} m: lay a zone there, or end the ` +
+        'member before it',
       'support',
     );
   const { part, zone } = found;
@@ -220,7 +222,9 @@ export function loadSpan(stiffener: StandingStiffener, span: Span, record?: Reco
         source: pack.title,
         note:
           check.id === 'stiffness'
-            ? `Curvature factor ${curvatureFactor(span.rise, span.length).toFixed(2)}; plating ${(platingThickness * 1e3).toFixed(1)} mm, ${(effectiveBreadth * 1e3).toFixed(0)} mm of it works with the stiffener.`
+            ? `Curvature factor ${curvatureFactor(span.rise, span.length).toFixed(2)}; ` +
+              `plating ${(platingThickness * 1e3).toFixed(1)} mm, ` +
+              `${(effectiveBreadth * 1e3).toFixed(0)} mm of it works with the stiffener.`
             : undefined,
       });
   return { span, zone: found, pressure, effectiveBreadth, platingThickness, EI, neutralAxis, checks };

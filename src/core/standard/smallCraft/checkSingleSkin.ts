@@ -41,7 +41,10 @@ export function checkSingleSkin(
           demand: need.designStress * (need.thickness / thickness) ** 2,
           capacity: need.designStress,
           quantity: 'stress',
-          governs: `flexural strength of the skin (${said(need.thickness, 'thickness')} needed, ${said(thickness, 'thickness')} there)`,
+          governs:
+            'flexural strength of the skin ' +
+            `(${said(need.thickness, 'thickness')} needed, ` +
+            `${said(thickness, 'thickness')} there)`,
         },
         trace,
         { unit: 'Pa', asked: '\\sigma', there: '\\sigma_d', source: 'F35, as stress at the thickness that is there' },

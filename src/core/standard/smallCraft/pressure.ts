@@ -142,7 +142,9 @@ export function designPressure(input: PressureInput, record?: Recorder, pack = S
       record?.({
         quantity: 'Base pressure, planing',
         symbol: 'P_{BMP}',
-        formula: `\\frac{${kilo(pack.motor.planingBase)}\\,m}{L_{WL} B_C}\\left(1+\\sqrt{k_{DC}}\\,n_{CG}\\right)\\,\\text{kPa}`,
+        formula:
+          `\\frac{${kilo(pack.motor.planingBase)}\\,m}{L_{WL} ` +
+          `B_C}\\left(1+\\sqrt{k_{DC}}\\,n_{CG}\\right)\\,\\text{kPa}`,
         inputs: [
           put('m', m, 'kg'),
           put('L_{WL}', LWL, 'm'),
@@ -156,7 +158,9 @@ export function designPressure(input: PressureInput, record?: Recorder, pack = S
     record?.({
       quantity: sail ? 'Base pressure, sailing' : 'Base pressure, displacement',
       symbol: sail ? 'P_{BS}' : 'P_{BMD}',
-      formula: `(${kilo(own.bottomBase.perMass)}\\,m^{0.33}+${kilo(own.bottomBase.constant)})${sail ? '\\,k_{SLS}' : ''}\\,\\text{kPa}`,
+      formula:
+        `(${kilo(own.bottomBase.perMass)}\\,m^{0.33}+${kilo(own.bottomBase.constant)})` +
+        `${sail ? '\\,k_{SLS}' : ''}\\,\\text{kPa}`,
       inputs: [put('m', m, 'kg')],
       value: displacementBase,
       unit: 'Pa',
@@ -219,7 +223,9 @@ export function designPressure(input: PressureInput, record?: Recorder, pack = S
     value: pressure,
     unit: 'Pa',
     source: cite('F15 to F24'),
-    note: `Governed by: ${atMinimum ? 'minimum' : greatest.mode}. Speed in the formulas ${formulaSpeed(craft).toFixed(1)} kn.`,
+    note:
+      `Governed by: ${atMinimum ? 'minimum' : greatest.mode}. Speed in ` +
+      `the formulas ${formulaSpeed(craft).toFixed(1)} kn.`,
   });
   return {
     pressure,

@@ -29,8 +29,7 @@ export interface SandwichInput {
 
 /**
  * What a sandwich panel needs under pressure, per metre of width: section moduli of both skins (m³/m), second moment
- * (m⁴/m),
- * distance between skin mid-planes for core shear (m), and the wrinkling stress of the inner skin (Pa).
+ * (m⁴/m), distance between skin mid-planes for core shear (m), and the wrinkling stress of the inner skin (Pa).
  *
  * The outer skin is in tension and the inner in compression at the clamped edge under outside pressure.
  *

@@ -66,9 +66,8 @@ const isSquare = (angle: number) => Math.abs(angle - 90 * Math.round(angle / 90)
  * Modulus and ultimate strengths of a component along a direction, by the pack.
  *
  * E-glass mat and balanced 0/90 glass take the pack's laws. Everything else takes its modulus from lamination theory
- * and its strength from the first
- * ply to reach the pack's limiting strain under a uniaxial stress, transverse cracking included: cautious, and
- * labelled as such.
+ * and its strength from the first ply to reach the pack's limiting strain under a uniaxial stress, transverse cracking
+ * included: cautious, and labelled as such.
  *
  * A ply with figures of its own (data sheet, test) takes those: strengths at the lesser of 0.9 of the mean and the
  * mean less two standard deviations.
@@ -124,7 +123,9 @@ export function sheetProperties(
     }
   }
   record?.({
-    quantity: `${FIBRE_FAMILIES[fibre.family]} ${COMPONENT_FORMS[form]} at ${Math.round(angleDeg)}°: strength along the panel's short side`,
+    quantity:
+      `${FIBRE_FAMILIES[fibre.family]} ${COMPONENT_FORMS[form]} at ` +
+      `${Math.round(angleDeg)}°: strength along the panel's short side`,
     symbol: '\\sigma_{ut}',
     formula: 'E_b\\,\\min_k(\\varepsilon_{lim}/\\varepsilon_k)',
     inputs: [put('E_b', Ex, 'Pa'), put('\\varepsilon_{u}', tension)],

@@ -20,9 +20,7 @@ export interface SingleSkinInput {
  * Thickness a single-skin panel needs under pressure (m): t = b k_C √(P k2 / σ_d), σ_d = 0.5 σ_uf.
  *
  * @example singleSkinThickness({ pressure: 5000, shortSide: 0.575, longSide: 1.413, crown: 0.0345, flexuralStrength:
- * 195.4e6 }).thickness
- * // 0.002618
- * Source: ISO 12215-5:2008 method, F34 and F35.
+ * 195.4e6 }).thickness // 0.002618 Source: ISO 12215-5:2008 method, F34 and F35.
  */
 export function singleSkinThickness(input: SingleSkinInput, record?: Recorder, pack = SMALL_CRAFT_PACK) {
   const { pressure, crown = 0, flexuralStrength, quality = 1 } = input;

@@ -56,7 +56,11 @@ export function checkPages(boat: Boat, evaluations: ReadonlyMap<string, ZoneEval
   return [
     { text: 'Checks', style: 'h2', pageBreak: 'before' },
     {
-      text: `Checked against: ${boat.packs.map((pack) => `${pack.title} (${pack.edition}), ${packStatus(pack)}`).join('; ')}. Target reserve factor ${formatNumber(target, 2)} (${POSTURES[boat.brief.posture].name}).`,
+      text:
+        'Checked against: ' +
+        `${boat.packs.map((pack) => `${pack.title} (${pack.edition}), ${packStatus(pack)}`).join('; ')}. ` +
+        `Target reserve factor ${formatNumber(target, 2)} ` +
+        `(${POSTURES[boat.brief.posture].name}).`,
       margin: [0, 0, 0, 2],
     },
     { text: `Not checked: ${notChecked.join('; ')}.`, margin: [0, 0, 0, 6] },

@@ -17,7 +17,8 @@ export function headRows(
   const origins = [...new Set([...evaluations.values()].flatMap((e) => (e.origin ? [ORIGINS[e.origin]] : [])))];
   const measure = (value: number, kind: QuantityKind) => formatWithUnit(value, kind, units);
   const particulars = [
-    `${brief.kind === 'motor' ? 'Motor' : 'Sail'}, category ${brief.designCategory}; hull ${measure(brief.hullLength, 'length')}`,
+    `${brief.kind === 'motor' ? 'Motor' : 'Sail'}, category ` +
+      `${brief.designCategory}; hull ${measure(brief.hullLength, 'length')}`,
     `waterline ${measure(brief.waterlineLength, 'length')}`,
     `beam ${measure(brief.maximumBeam, 'length')}`,
     `chine beam ${measure(brief.chineBeam, 'length')}`,
@@ -48,5 +49,8 @@ export function headRows(
 /** Which engine the figures are from, and that of the issue where it was another. */
 function enginesOf(revision: Revision | null): string {
   if (revision === null || revision.engine === ENGINE) return `engine ${ENGINE}`;
-  return `engine ${ENGINE}, computed again; ${revision.engine === null ? 'issued before results were kept' : `issued with engine ${revision.engine}`}`;
+  return (
+    `engine ${ENGINE}, computed again; ` +
+    `${revision.engine === null ? 'issued before results were kept' : `issued with engine ${revision.engine}`}`
+  );
 }

@@ -77,7 +77,9 @@ export function partPages(
   return [
     { text: part.name, style: 'h2', pageBreak: 'before' },
     {
-      text: "Layers in laying order from the mould face. •, shaded = the layer covers the zone. Angles from the zone's reference direction.",
+      text:
+        'Layers in laying order from the mould face. •, shaded = the layer ' +
+        "covers the zone. Angles from the zone's reference direction.",
       style: 'small',
       margin: [0, 0, 0, 4],
     },
@@ -116,7 +118,8 @@ export function partPages(
           ),
           result('Least reserve factor', (e) =>
             e.governing
-              ? `${formatReserve(e.governing.reserveFactor)} ${VERDICT_WORDS[verdictOf(e.governing.reserveFactor, target)]}`
+              ? `${formatReserve(e.governing.reserveFactor)} ` +
+                `${VERDICT_WORDS[verdictOf(e.governing.reserveFactor, target)]}`
               : 'not checked',
           ),
           result('What governs', (e) => (e.governing ? CHECKS[e.governing.id] : (e.problem ?? 'nothing to check'))),

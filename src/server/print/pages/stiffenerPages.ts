@@ -30,7 +30,8 @@ export function stiffenerPages(boat: Boat, units: UnitSystem): Content[] {
       right(formatWithUnit(mass, 'mass', units)),
       worst
         ? right(
-            `${formatWithUnit(worst.span.length, 'length', units)} × ${formatWithUnit(worst.span.spacing, 'length', units)}`,
+            `${formatWithUnit(worst.span.length, 'length', units)} × ` +
+              `${formatWithUnit(worst.span.spacing, 'length', units)}`,
           )
         : '',
       governing?.name ?? `Not checked: ${problem ?? 'it has no span'}`,

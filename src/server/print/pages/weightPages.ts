@@ -68,7 +68,13 @@ export function weightPages(
   return [
     { text: 'Weights', style: 'h2', pageBreak: 'before' },
     {
-      text: `Planned laminate ${formatWithUnit(weight.mass, 'mass', units)} against a target of ${formatWithUnit(weight.target, 'mass', units)}: ${formatWithUnit(Math.abs(weight.over), 'mass', units)} ${weight.over > 0 ? 'over' : 'in hand'}. x from the aft end of the waterline, z from the baseline. Stiffeners, overlaps and details are counted where they are laid down; paint, furniture and fittings are not.`,
+      text:
+        `Planned laminate ${formatWithUnit(weight.mass, 'mass', units)} against a target of ` +
+        `${formatWithUnit(weight.target, 'mass', units)}: ` +
+        `${formatWithUnit(Math.abs(weight.over), 'mass', units)} ` +
+        `${weight.over > 0 ? 'over' : 'in hand'}. x from the aft end of the waterline, z from ` +
+        'the baseline. Stiffeners, overlaps and details are counted where they are laid down; ' +
+        'paint, furniture and fittings are not.',
       margin: [0, 0, 0, 6],
     },
     {

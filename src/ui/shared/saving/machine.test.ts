@@ -128,93 +128,98 @@ const command = fc.oneof(
   { weight: 1, arbitrary: fc.record({ do: fc.constant('others' as const), tab: fc.nat(1) }) },
 );
 
-it('what the user typed is at every moment on screen, stored, told as refused, dropped by the user, or kept for the next page', () => {
-  fc.assert(
-    fc.property(fc.array(command, { minLength: 10, maxLength: 60 }), fc.boolean(), (commands, tells) => {
-      const server = new Server();
-      server.tells = tells;
-      const shelf = new Map<string, string>();
-      const storage: UnsentStorage = {
-        keys: () => [...shelf.keys()],
-        get: (key) => shelf.get(key) ?? null,
-        set: (key, value) => void shelf.set(key, value),
-        remove: (key) => void shelf.delete(key),
-      };
-      let [now, ids] = [0, 0];
-      const open = () =>
-        new Page(
-          server,
-          storage,
-          `page-${++ids}`,
-          () => now,
-          () => `action-${++ids}`,
-        );
-      const pages = [open(), open()];
-      const tokens: string[] = [];
-      const dropped = new Set<string>();
-      const isSomewhere = (token: string) =>
-        holds(server.state.boat, token) ||
-        dropped.has(token) ||
-        pages.some((page) => holds(page.saving.boat, token) || page.told.includes(token)) ||
-        [...shelf.values()].some((text) => text.includes(`"${token}"`));
-
-      for (const one of commands) {
-        const page = pages[one.tab]!;
-        now += 100;
-        if (one.do === 'type') {
-          const token = `t${tokens.length}`;
-          tokens.push(token);
-          if (one.unwanted === 0) server.unwanted.add(token);
-          page.type(token);
-          expect(holds(page.saving.boat, token)).toBe(true);
-        } else if (one.do === 'send') page.send();
-        else if (one.do === 'land') page.land(one.how);
-        else if (one.do === 'look') page.step({ type: 'fetched', theirs: server.state });
-        else if (one.do === 'others') server.state = { boat: server.state.boat, version: server.state.version + 1 };
-        else if (one.do === 'settle') {
-          if (page.saving.theirs === null) continue;
-          const of = page.saving.queue;
-          if (one.way === 'theirs') of.forEach(({ label }) => dropped.add(label!));
-          page.step({ type: 'settled', way: one.way, of, newId: () => `action-${++ids}` });
-        } else {
-          if (one.cleanly) page.unsent.keep(page.saving.base, page.saving.queue, true);
-          else now += GONE_AFTER + 1;
-          // The other page lives on and says so.
-          const other = pages[1 - one.tab]!;
-          other.unsent.keep(other.saving.base, other.saving.queue);
-          const told = page.told;
-          pages[one.tab] = open();
-          pages[one.tab]!.told.push(...told);
-        }
-        for (const token of tokens) expect(isSomewhere(token), `${token} after ${one.do}`).toBe(true);
-        // What a page says is saved is saved.
-        for (const { saving } of pages) if (saving.mode === 'saved') expect(saving.queue).toEqual([]);
-      }
-
-      // Left alone, every page comes to rest with everything in one of the three places.
-      for (let round = 0; round < 400; round++)
-        for (const page of pages) {
-          if (page.saving.theirs)
-            page.step({ type: 'settled', way: 'onTop', of: page.saving.queue, newId: () => `action-${++ids}` });
-          page.send();
-          page.land('arrives');
-          if (page.saving.queue.length === 0) page.step({ type: 'fetched', theirs: server.state });
-        }
-      for (const page of pages) expect([page.saving.mode, page.saving.queue.length]).toEqual(['saved', 0]);
-      const told = new Set(pages.flatMap((page) => page.told));
-      for (const token of tokens)
-        expect(
+it(
+  'what the user typed is at every moment on screen, stored, told as ' +
+    'refused, dropped by the user, or kept for the next page',
+  () => {
+    fc.assert(
+      fc.property(fc.array(command, { minLength: 10, maxLength: 60 }), fc.boolean(), (commands, tells) => {
+        const server = new Server();
+        server.tells = tells;
+        const shelf = new Map<string, string>();
+        const storage: UnsentStorage = {
+          keys: () => [...shelf.keys()],
+          get: (key) => shelf.get(key) ?? null,
+          set: (key, value) => void shelf.set(key, value),
+          remove: (key) => void shelf.delete(key),
+        };
+        let [now, ids] = [0, 0];
+        const open = () =>
+          new Page(
+            server,
+            storage,
+            `page-${++ids}`,
+            () => now,
+            () => `action-${++ids}`,
+          );
+        const pages = [open(), open()];
+        const tokens: string[] = [];
+        const dropped = new Set<string>();
+        const isSomewhere = (token: string) =>
           holds(server.state.boat, token) ||
-            told.has(token) ||
-            dropped.has(token) ||
-            [...shelf.values()].some((text) => text.includes(`"${token}"`)),
-          token,
-        ).toBe(true);
-      for (const token of server.unwanted) expect(holds(server.state.boat, token)).toBe(false);
-    }),
-    { numRuns: 300, seed: 56 },
-  );
-}, 120_000);
+          dropped.has(token) ||
+          pages.some((page) => holds(page.saving.boat, token) || page.told.includes(token)) ||
+          [...shelf.values()].some((text) => text.includes(`"${token}"`));
+
+        for (const one of commands) {
+          const page = pages[one.tab]!;
+          now += 100;
+          if (one.do === 'type') {
+            const token = `t${tokens.length}`;
+            tokens.push(token);
+            if (one.unwanted === 0) server.unwanted.add(token);
+            page.type(token);
+            expect(holds(page.saving.boat, token)).toBe(true);
+          } else if (one.do === 'send') page.send();
+          else if (one.do === 'land') page.land(one.how);
+          else if (one.do === 'look') page.step({ type: 'fetched', theirs: server.state });
+          else if (one.do === 'others') server.state = { boat: server.state.boat, version: server.state.version + 1 };
+          else if (one.do === 'settle') {
+            if (page.saving.theirs === null) continue;
+            const of = page.saving.queue;
+            if (one.way === 'theirs') of.forEach(({ label }) => dropped.add(label!));
+            page.step({ type: 'settled', way: one.way, of, newId: () => `action-${++ids}` });
+          } else {
+            if (one.cleanly) page.unsent.keep(page.saving.base, page.saving.queue, true);
+            else now += GONE_AFTER + 1;
+            // The other page lives on and says so.
+            const other = pages[1 - one.tab]!;
+            other.unsent.keep(other.saving.base, other.saving.queue);
+            const told = page.told;
+            pages[one.tab] = open();
+            pages[one.tab]!.told.push(...told);
+          }
+          for (const token of tokens) expect(isSomewhere(token), `${token} after ${one.do}`).toBe(true);
+          // What a page says is saved is saved.
+          for (const { saving } of pages) if (saving.mode === 'saved') expect(saving.queue).toEqual([]);
+        }
+
+        // Left alone, every page comes to rest with everything in one of the three places.
+        for (let round = 0; round < 400; round++)
+          for (const page of pages) {
+            if (page.saving.theirs)
+              page.step({ type: 'settled', way: 'onTop', of: page.saving.queue, newId: () => `action-${++ids}` });
+            page.send();
+            page.land('arrives');
+            if (page.saving.queue.length === 0) page.step({ type: 'fetched', theirs: server.state });
+          }
+        for (const page of pages) expect([page.saving.mode, page.saving.queue.length]).toEqual(['saved', 0]);
+        const told = new Set(pages.flatMap((page) => page.told));
+        for (const token of tokens)
+          expect(
+            holds(server.state.boat, token) ||
+              told.has(token) ||
+              dropped.has(token) ||
+              [...shelf.values()].some((text) => text.includes(`"${token}"`)),
+            token,
+          ).toBe(true);
+        for (const token of server.unwanted) expect(holds(server.state.boat, token)).toBe(false);
+      }),
+      { numRuns: 300, seed: 56 },
+    );
+  },
+  120_000,
+);
 
 it('one page alone on a bad line never meets a conflict', () => {
   fc.assert(

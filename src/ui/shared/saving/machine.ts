@@ -22,8 +22,7 @@ export interface Theirs {
 
 /**
  * The saving of one boat in one page, as a value. What the user typed is at every moment in exactly one of three
- * places: in the
- * boat as the server has it, in the queue (and so on screen), or among the refused.
+ * places: in the boat as the server has it, in the queue (and so on screen), or among the refused.
  */
 export interface Saving {
   /** The boat as the server has it, as far as this page knows. */

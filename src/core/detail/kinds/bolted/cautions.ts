@@ -34,7 +34,9 @@ export function boltedCautions(scene: Scene, detail: DetailOf<'bolted'>, ground:
     cautions.push({
       severity: 'warning',
       title: 'Unlike metals',
-      text: `${plateMetal.name} and ${metal.name.toLowerCase()} stand ${apart.toFixed(2)} V apart in sea water: insulate, or take one metal.`,
+      text:
+        `${plateMetal.name} and ${metal.name.toLowerCase()} stand ` +
+        `${apart.toFixed(2)} V apart in sea water: insulate, or take one metal.`,
     });
   if (detail.core === 'plywood')
     cautions.push({

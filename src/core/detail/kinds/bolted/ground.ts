@@ -37,7 +37,8 @@ function refuseBolts({ name, bolts, boltDiameter: d, base }: DetailOf<'bolted'>)
       if (pitch < LEAST_PITCH * d)
         throw invalid(
           'bolts',
-          `${name}: two holes stand ${inMm(pitch)} apart; ${LEAST_PITCH} diameters, ${inMm(LEAST_PITCH * d)}, is the least`,
+          `${name}: two holes stand ${inMm(pitch)} apart; ${LEAST_PITCH} ` +
+            `diameters, ${inMm(LEAST_PITCH * d)}, is the least`,
         );
     }
   const off = bolts.find(([x, y]) => Math.abs(x) > base[0] / 2 || Math.abs(y) > base[1] / 2);
@@ -57,7 +58,8 @@ function patchOf({ name, sheets, base }: DetailOf<'bolted'>): BoltedGround['patc
   if (patch.length < base[0] || patch.breadth < base[1])
     throw invalid(
       'sheets',
-      `${name}: a patch of ${inMm(patch.length)} × ${inMm(patch.breadth)} is smaller than the base of ${inMm(base[0])} × ${inMm(base[1])}`,
+      `${name}: a patch of ${inMm(patch.length)} × ${inMm(patch.breadth)} is ` +
+        `smaller than the base of ${inMm(base[0])} × ${inMm(base[1])}`,
     );
   return patch;
 }
@@ -74,7 +76,8 @@ function refuseCore({ zone }: Scene, detail: DetailOf<'bolted'>, coreThickness: 
   if (detail.core === 'none')
     throw invalid(
       'core',
-      `${detail.name}: ${zone.name} has a core of ${inMm(coreThickness)} under the bolts: replace it by solid, high-density core or plywood`,
+      `${detail.name}: ${zone.name} has a core of ${inMm(coreThickness)} under ` +
+        'the bolts: replace it by solid, high-density core or plywood',
     );
 }
 

@@ -27,7 +27,8 @@ export function extensionFindings(scene: Scene, detail: DetailOf<'extension'>): 
   if (slope > room)
     throw invalid(
       'ratio',
-      `${detail.name}: a joint of 1 : ${detail.ratio} is ${inMm(slope)} long, longer than ${zone.name} with ${inMm(room)}`,
+      `${detail.name}: a joint of 1 : ${detail.ratio} is ${inMm(slope)} ` +
+        `long, longer than ${zone.name} with ${inMm(room)}`,
     );
   const { shear, tension } = scarfJoint({ stress: member.tensileStrength, ratio: detail.ratio });
   const own = layOwn(book, [...detail.outer, ...detail.inner]);
@@ -95,7 +96,9 @@ export function extensionFindings(scene: Scene, detail: DetailOf<'extension'>): 
       ...(overlap
         ? [
             {
-              text: `${detail.outer.length} layers outside, ${detail.inner.length} inside, ${Math.round(overlapShare * 100)} % of the strength`,
+              text:
+                `${detail.outer.length} layers outside, ${detail.inner.length} ` +
+                `inside, ${Math.round(overlapShare * 100)} % of the strength`,
               check: 'overlap',
             },
           ]
@@ -108,7 +111,8 @@ export function extensionFindings(scene: Scene, detail: DetailOf<'extension'>): 
       layers.map((layer) => ({ ...layer, count: (layer.count * detail.length) / layer.length })),
     ),
     steps: [
-      `Grind the ${detail.form === 'scarf' ? `slope 1 : ${detail.ratio}` : `steps, one per layer, 1 : ${detail.ratio} over all`}`,
+      'Grind the ' +
+        (detail.form === 'scarf' ? `slope 1 : ${detail.ratio}` : `steps, one per layer, 1 : ${detail.ratio} over all`),
       ...preparationSteps(detail.preparation),
       'Support the form behind the joint, check fairness with a batten',
       'Lay the layers of the hull in their order, each to its own step; overlap layers last',

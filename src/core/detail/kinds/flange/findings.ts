@@ -28,7 +28,8 @@ export function flangeFindings(scene: Scene, detail: DetailOf<'flange'>): Findin
   if (detail.pitch !== null && detail.edgeDistance < detail.boltDiameter)
     throw invalid(
       'edgeDistance',
-      `${detail.name}: the holes stand ${inMm(detail.edgeDistance)} from the edge, less than one diameter of ${inMm(detail.boltDiameter)}`,
+      `${detail.name}: the holes stand ${inMm(detail.edgeDistance)} from the ` +
+        `edge, less than one diameter of ${inMm(detail.boltDiameter)}`,
     );
   if (detail.pitch !== null && 2 * detail.edgeDistance > detail.width + 1e-9)
     throw invalid(
@@ -132,7 +133,8 @@ export function flangeFindings(scene: Scene, detail: DetailOf<'flange'>): Findin
     steps: [
       ...preparationSteps(detail.preparation),
       'Dry-fit deck on hull with all clamps; mark the overlap',
-      `Bead of ${glue.name.toLowerCase()} in one unbroken line outside the holes; spacers for ${saidLength(detail.bondLine)}`,
+      `Bead of ${glue.name.toLowerCase()} in one unbroken line outside ` +
+        `the holes; spacers for ${saidLength(detail.bondLine)}`,
       ...(detail.pitch === null
         ? ['Clamp until cured']
         : [`Fasteners every ${saidLength(detail.pitch)}, from the middle to the ends, each bedded in sealant`]),

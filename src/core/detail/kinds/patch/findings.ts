@@ -189,7 +189,9 @@ export function patchFindings(scene: Scene, detail: DetailOf<'patch'>): Findings
     cautions.push({
       severity: 'advice',
       title: 'Stiff against tough',
-      text: 'Carbon alone takes load early and breaks at the fastener: a mat or aramid layer keeps the hole from working.',
+      text:
+        'Carbon alone takes load early and breaks at the fastener: a ' +
+        'mat or aramid layer keeps the hole from working.',
     });
   if (detail.form === 'patch' && Math.abs(normal) > Math.hypot(...inPlane))
     cautions.push({
@@ -215,7 +217,9 @@ export function patchFindings(scene: Scene, detail: DetailOf<'patch'>): Findings
         check: checks[0]!.id,
       },
       {
-        text: `bond ${saidLength(largest.length)} × ${saidLength(detail.form === 'web' ? detail.breadth : largest.breadth)}`,
+        text:
+          `bond ${saidLength(largest.length)} × ` +
+          `${saidLength(detail.form === 'web' ? detail.breadth : largest.breadth)}`,
         check: 'bond',
       },
       { text: `${zone.name}, its laminate`, check: null },

@@ -54,7 +54,9 @@ export function strapFindings(scene: Scene, detail: DetailOf<'strap'>): Findings
   if (detail.step * (detail.strips - 1) >= detail.anchor)
     throw invalid(
       'step',
-      `${detail.name}: ${detail.strips} strips stepped by ${inMm(detail.step)} leave nothing of an anchor of ${inMm(detail.anchor)}`,
+      `${detail.name}: ${detail.strips} strips stepped by ` +
+        `${inMm(detail.step)} leave nothing of an anchor of ` +
+        `${inMm(detail.anchor)}`,
     );
   const plies = designPliesOf(boat, book, [own!]).filter(({ strength }) => strength);
   const along = plies.filter(({ angleDeg }) => Math.abs(angleDeg) < 1);
@@ -205,7 +207,9 @@ export function strapFindings(scene: Scene, detail: DetailOf<'strap'>): Findings
     cautions.push({
       severity: 'warning',
       title: 'The load leaves the plane',
-      text: `${said(Math.abs(normal), 'force')} pull the straps off the laminate: lead them over an edge, or add a fitting that turns the load.`,
+      text:
+        `${said(Math.abs(normal), 'force')} pull the straps off the laminate: ` +
+        'lead them over an edge, or add a fitting that turns the load.',
     });
   if (detail.wrap !== 'flat' && detail.radius === null)
     cautions.push({
@@ -217,7 +221,9 @@ export function strapFindings(scene: Scene, detail: DetailOf<'strap'>): Findings
     cautions.push({
       severity: 'warning',
       title: 'Carbon at metal',
-      text: 'Insulate the fitting with a layer of glass and sealant: carbon eats aluminium and attacks stainless steel in the wet.',
+      text:
+        'Insulate the fitting with a layer of glass and sealant: carbon ' +
+        'eats aluminium and attacks stainless steel in the wet.',
     });
   const layers = [
     {
@@ -233,7 +239,8 @@ export function strapFindings(scene: Scene, detail: DetailOf<'strap'>): Findings
     ...preparationSteps(detail.preparation),
     `Mark the load's direction${detail.sides === 2 ? ` and the legs at ${half}° to it` : ''}`,
     SEQUENCE_STEP[detail.sequence],
-    `Lay strip by strip, each ${saidLength(detail.step)} shorter than the one under it, longest first; alternate the sides`,
+    `Lay strip by strip, each ${saidLength(detail.step)} shorter than ` +
+      'the one under it, longest first; alternate the sides',
     'Cover with one layer of light fabric against chafe and sun',
   ].filter(Boolean);
   return {

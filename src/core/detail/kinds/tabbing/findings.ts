@@ -196,7 +196,8 @@ export function tabbingFindings(scene: Scene, detail: DetailOf<'tabbing'>): Find
       ...(taped
         ? [
             `Fillet of ${saidLength(detail.fillet)} radius, smooth, no hollow`,
-            'Wet on wet: tapes from the narrowest to the widest, each wetted on a board and rolled from the corner outwards',
+            'Wet on wet: tapes from the narrowest to the widest, each ' +
+              'wetted on a board and rolled from the corner outwards',
           ]
         : ['Adhesive on one face, press to the bond line with spacers, leave the squeeze-out as a fillet']),
       ...(detail.method === 'vacuum' ? ['Bag and pull vacuum until the resin has gelled'] : []),

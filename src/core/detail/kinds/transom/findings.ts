@@ -174,7 +174,8 @@ export function transomSchools(scene: Scene, detail: DetailOf<'transom'>): Trans
       },
       sheets: detail.plywood.sheets,
       water:
-        'Rots where water gets in at one screw: seal every edge and hole with epoxy, drill oversize and plug, never into bare wood.',
+        'Rots where water gets in at one screw: seal every edge and hole with ' +
+        'epoxy, drill oversize and plug, never into bare wood.',
     }),
     school({
       key: 'board',
@@ -188,7 +189,8 @@ export function transomSchools(scene: Scene, detail: DetailOf<'transom'>): Trans
       },
       sheets: detail.board.sheets,
       water:
-        'Takes no harm from water and holds no screw: bolt through, with large washers or a plate, and seal against water in the laminate.',
+        'Takes no harm from water and holds no screw: bolt through, with large ' +
+        'washers or a plate, and seal against water in the laminate.',
     }),
   ];
 }
@@ -215,7 +217,10 @@ export function transomFindings(scene: Scene, detail: DetailOf<'transom'>): Find
     path: [
       { text: `${loadName} ${said(load!.force, 'force')} × ${factor}`, check: null },
       {
-        text: `${detail.boltCount} bolts ${saidLength(detail.boltDiameter)}, washers ${saidLength(detail.washerDiameter)}`,
+        text:
+          `${detail.boltCount} bolts ` +
+          `${saidLength(detail.boltDiameter)}, washers ` +
+          `${saidLength(detail.washerDiameter)}`,
         check: 'crush',
       },
       { text: `${built.name}, ${sheets} sheets with glass between, ${saidLength(built.thickness)}`, check: 'board' },
