@@ -1,4 +1,5 @@
 import { DxfWriter, point3d, Units, Colors } from '@tarikjabiri/dxf';
+import { wordsIn } from '@/core/quantity';
 import { offsetLine, type DetailDrawing } from '@/core/detail/kinds';
 
 const GAP = 120;
@@ -52,7 +53,7 @@ export function detailDxf({ views }: DetailDrawing, title: string): string {
           break;
         }
         case 'text':
-          dxf.addText(at(mark.at), 6, mark.text, { layerName: 'text' });
+          dxf.addText(at(mark.at), 6, wordsIn(mark.text, 'metric'), { layerName: 'text' });
       }
     dxf.addText(point3d(x0, Math.min(...ys) - 40, 0), 8, `${title}: ${view}, mm`, { layerName: 'text' });
     x0 += Math.max(...xs) - Math.min(...xs) + GAP;

@@ -49,7 +49,7 @@ export function detailSheet(boat: Boat, evaluation: DetailEvaluation, units: Uni
     ...(drawing
       ? [
           {
-            svg: drawingSvg(drawing, detail.name).replace('width="100%"', ''),
+            svg: drawingSvg(drawing, detail.name, units).replace('width="100%"', ''),
             width: 520,
             margin: [0, 0, 0, 6] as [number, number, number, number],
           },

@@ -50,13 +50,13 @@ export function DetailFindings({
   onWorking: () => void;
 }) {
   const { detail, checks, governing, path, layers, steps, cautions, proof, problem, total } = evaluation;
-  const { full, words } = useUnits();
+  const { full, words, system } = useUnits();
   const figure = useCheckFigure();
   const target = targetOf(boat);
   const svg = useMemo(() => {
     const drawing = drawDetail(boat, detail);
-    return drawing ? drawingSvg(drawing, `${detail.name}: ${DETAIL_KINDS[detail.kind]}`) : '';
-  }, [boat, detail]);
+    return drawing ? drawingSvg(drawing, `${detail.name}: ${DETAIL_KINDS[detail.kind]}`, system) : '';
+  }, [boat, detail, system]);
   const codes = new Map(
     boat.materials.map((material) => [material.id, 'code' in material ? material.code : material.name]),
   );

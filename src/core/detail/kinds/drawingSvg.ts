@@ -1,3 +1,4 @@
+import { wordsIn, type UnitSystem } from '../../quantity';
 import type { At, DetailDrawing, Mark } from './marks';
 
 const escape = (text: string) =>
@@ -142,10 +143,11 @@ const VIEW = 300;
  * A detail's drawing as SVG: its views side by side, dimensions in millimetres, each view with its scale, and what
  * the hatches mean.
  *
+ * @param units in which forces are written; what is measured stays in millimetres.
  * @returns a whole `<svg>` without style attributes; the same goes on the page, into a file and into the PDF.
  * @example drawingSvg(evaluation.drawing, 'Chainplate')
  */
-export function drawingSvg({ views }: DetailDrawing, title: string): string {
+export function drawingSvg({ views }: DetailDrawing, title: string, units: UnitSystem = 'metric'): string {
   const each = WIDTH / views.length;
   // A drawing unit on paper: 760 units are 190 mm.
   const PER_MM = WIDTH / 190;
@@ -177,9 +179,10 @@ export function drawingSvg({ views }: DetailDrawing, title: string): string {
   const unit =
     `<text x="${WIDTH - 8}" y="${VIEW + 33}" font-size="11" ` +
     'fill="#6b6156" text-anchor="end">dimensions in mm</text>';
-  return (
+  return wordsIn(
     `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${WIDTH} ${VIEW + 42}" ` +
-    `width="100%" role="img" aria-label="${escape(title)}" font-family="Plex, 'IBM Plex Sans ` +
-    `Variable', sans-serif">${PATTERNS}${drawn.join('\n')}${legend}${unit}</svg>`
+      `width="100%" role="img" aria-label="${escape(title)}" font-family="Plex, 'IBM Plex Sans ` +
+      `Variable', sans-serif">${PATTERNS}${drawn.join('\n')}${legend}${unit}</svg>`,
+    units,
   );
 }

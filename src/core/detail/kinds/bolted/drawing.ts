@@ -1,3 +1,4 @@
+import { said } from '../../../quantity';
 import type { Scene } from '../scene';
 import type { DetailOf } from '../schema';
 import { box, dimension, label, loadArrow, millimetres as M, type DetailDrawing, type Mark } from '../marks';
@@ -45,9 +46,7 @@ export function drawBolted(scene: Scene, detail: DetailOf<'bolted'>): DetailDraw
     plan.push(dimension([reachX, Math.min(...ys)], [reachX, Math.max(...ys)], -gap));
   plan.push(dimension([-bl / 2, -reachY - gap], [bl / 2, -reachY - gap], -gap));
   if (Math.hypot(...scene.inPlane) > 1)
-    plan.push(
-      ...loadArrow([0, 0], directionOf(scene), reachX * 0.9, `${(Math.hypot(...scene.inPlane) / 1000).toFixed(1)} kN`),
-    );
+    plan.push(...loadArrow([0, 0], directionOf(scene), reachX * 0.9, said(Math.hypot(...scene.inPlane), 'force')));
   const half = bl / 2 + run + 40;
   const section: Mark[] = [];
   let y = 0;

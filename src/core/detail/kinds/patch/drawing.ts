@@ -1,3 +1,4 @@
+import { said } from '../../../quantity';
 import type { Scene } from '../scene';
 import type { DetailOf } from '../schema';
 import { box, dimension, label, loadArrow, millimetres as M, type DetailDrawing, type Mark } from '../marks';
@@ -28,9 +29,7 @@ export function drawPatch(scene: Scene, detail: DetailOf<'patch'>): DetailDrawin
     dimension([longest / 2, -widest / 2], [longest / 2, widest / 2], -16),
   );
   if (Math.hypot(...scene.inPlane) > 1)
-    plan.push(
-      ...loadArrow([0, 0], directionOf(scene), longest * 0.6, `${(Math.hypot(...scene.inPlane) / 1000).toFixed(1)} kN`),
-    );
+    plan.push(...loadArrow([0, 0], directionOf(scene), longest * 0.6, said(Math.hypot(...scene.inPlane), 'force')));
   const section: Mark[] = [];
   const k = Math.max(1, Math.round(longest / 60));
   let top = 0;

@@ -1,3 +1,4 @@
+import { said } from '../../../quantity';
 import type { Scene } from '../scene';
 import type { DetailOf } from '../schema';
 import { box, dimension, label, loadArrow, millimetres as M, mm, strip, type DetailDrawing, type Mark } from '../marks';
@@ -18,7 +19,7 @@ export function drawStrap(scene: Scene, detail: DetailOf<'strap'>): DetailDrawin
     radius: detail.radius && detail.wrap === 'tube' ? M(detail.radius) : width * 0.12,
     style: 'outline',
   });
-  plan.push(...loadArrow([0, 0], direction, anchor * 0.45, `${(Math.hypot(...scene.inPlane) / 1000).toFixed(1)} kN`));
+  plan.push(...loadArrow([0, 0], direction, anchor * 0.45, said(Math.hypot(...scene.inPlane), 'force')));
   const a = ((legs[0] ?? away) * Math.PI) / 180;
   plan.push(dimension([0, 0], [Math.cos(a) * anchor, Math.sin(a) * anchor], -width * 0.9, `anchor ${mm(anchor)}`));
   plan.push(

@@ -44,6 +44,10 @@ export const GET = (request: Request, { params }: { params: Promise<{ boatId: st
         'detailId',
       );
     return format === 'svg'
-      ? download(drawingSvg(drawing, evaluation.detail.name), 'image/svg+xml; charset=utf-8', name)
+      ? download(
+          drawingSvg(drawing, evaluation.detail.name, units ?? boat.brief.units),
+          'image/svg+xml; charset=utf-8',
+          name,
+        )
       : download(detailDxf(drawing, evaluation.detail.name), 'application/dxf; charset=utf-8', name);
   });
