@@ -1,4 +1,5 @@
 import { invalid } from '../error';
+import { saidLength } from '../quantity';
 
 export interface BoltJointInput {
   /** N, on the whole row. */
@@ -49,15 +50,15 @@ export function boltJoint({
   if (edgeDistance < d)
     throw invalid(
       'edgeDistance',
-      `The edge is ${(edgeDistance * 1000).toFixed(1)} mm from the hole, ` +
-        `less than one bolt diameter of ${(d * 1000).toFixed(1)} mm`,
+      `The edge is ${saidLength(edgeDistance)} from the hole, less than one bolt diameter of ${saidLength(d)}`,
+      { given: edgeDistance, minimum: d },
     );
   const net = width - boltCount * d;
   if (net <= 0)
-    throw invalid(
-      'width',
-      `${boltCount} holes of ${(d * 1000).toFixed(1)} mm leave nothing of a width of ${(width * 1000).toFixed(1)} mm`,
-    );
+    throw invalid('width', `${boltCount} holes of ${saidLength(d)} leave nothing of a width of ${saidLength(width)}`, {
+      given: width,
+      minimum: boltCount * d,
+    });
   const reserve = (stress: number, strength: number): StressReserve => ({ stress, reserveFactor: strength / stress });
   const bearing = reserve(load / (boltCount * d * thickness), bearingStrength);
   const netTension = reserve(load / (net * thickness), tensionStrength);

@@ -249,6 +249,6 @@ export function loadProblem(load: LoadCase): string | null {
     return null;
   } catch (error) {
     if (!(error instanceof KeramosError)) throw error;
-    return error.message;
+    return error.text;
   }
 }

@@ -29,7 +29,11 @@ export function pullThrough({
   compressiveStrength,
   holeDiameter = 0,
 }: PullThroughInput) {
-  if (holeDiameter >= D) throw invalid('holeDiameter', 'The hole is as wide as the washer: nothing bears');
+  if (holeDiameter >= D)
+    throw invalid('holeDiameter', 'The hole is as wide as the washer: nothing bears', {
+      given: holeDiameter,
+      maximum: D,
+    });
   const punchingStress = load / (Math.PI * D * thickness);
   const crushingStress = load / ((Math.PI / 4) * (D ** 2 - holeDiameter ** 2));
   const punching = shearStrength / punchingStress;

@@ -26,7 +26,11 @@ export interface StrapPairInput {
  */
 export function strapPair({ load, angleDeg, count, thickness, strength, safetyFactor }: StrapPairInput) {
   if (Math.abs(angleDeg) >= 85)
-    throw invalid('angleDeg', 'A strap at 85° or more to the load carries nothing along it');
+    throw invalid('angleDeg', 'A strap at 85° or more to the load carries nothing along it', {
+      given: angleDeg,
+      minimum: -85,
+      maximum: 85,
+    });
   const forceEach = load / (count * Math.cos((angleDeg * Math.PI) / 180));
   const areaEach = (forceEach * safetyFactor) / strength;
   return { forceEach, areaEach, widthEach: areaEach / thickness };

@@ -29,17 +29,31 @@ export class KeramosError extends Error {
   }
 }
 
-/** The input is understood but a value is impossible or out of its allowed range. */
-export function invalid(path: string, message: string): KeramosError {
-  return new KeramosError('invalid', message, path);
+/** What was given and what would have been allowed, as data; SI. */
+export interface Allowed {
+  given?: unknown;
+  minimum?: number;
+  maximum?: number;
+  allowed?: readonly unknown[];
 }
 
-/** The first issue of a failed Zod parse as a typed error that names the field and what is allowed. */
-export function fromZod(error: z.ZodError, root = ''): KeramosError {
+/** The input is understood but a value is impossible or out of its allowed range. */
+export function invalid(path: string, message: string, data?: Allowed): KeramosError {
+  return new KeramosError('invalid', message, path, data && { ...data });
+}
+
+/**
+ * The first issue of a failed Zod parse as a typed error that names the field, what was given and what is allowed.
+ * @param value what was parsed.
+ */
+export function fromZod(error: z.ZodError, root = '', value?: unknown): KeramosError {
   const issue = error.issues[0]!;
   const path = [root, ...issue.path.map(String)].filter(Boolean).join('.');
   const more = error.issues.length > 1 ? ` (and ${error.issues.length - 1} more)` : '';
-  return new KeramosError('invalid', `${path || 'input'}: ${issue.message}${more}`, path, allowedBy(issue));
+  return new KeramosError('invalid', `${path || 'input'}: ${issue.message}${more}`, path, {
+    ...allowedBy(issue),
+    ...givenAt(value, issue.path),
+  });
 }
 
 /** What a refused value was and what would have been allowed, as data. */
@@ -51,9 +65,19 @@ function allowedBy(issue: z.core.$ZodIssue): Record<string, unknown> {
   return { rule: code };
 }
 
+/** What stood at a path, where it is a plain value that can be said again. */
+function givenAt(value: unknown, path: readonly PropertyKey[]): { given?: unknown } {
+  const given = path.reduce<unknown>(
+    (at, key) => (at as Record<PropertyKey, unknown> | null | undefined)?.[key],
+    value,
+  );
+  if (typeof given === 'string') return { given: given.slice(0, 120) };
+  return given === null || typeof given === 'number' || typeof given === 'boolean' ? { given } : {};
+}
+
 /** Parse with a Zod schema or throw the typed error. */
 export function parseOrThrow<T>(schema: z.ZodType<T>, value: unknown, root = ''): T {
   const result = schema.safeParse(value);
-  if (!result.success) throw fromZod(result.error, root);
+  if (!result.success) throw fromZod(result.error, root, value);
   return result.data;
 }

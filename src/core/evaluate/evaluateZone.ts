@@ -140,7 +140,7 @@ export function evaluateZone(boat: Boat, part: Part, zone: Zone): ZoneEvaluation
     };
   } catch (error) {
     if (!(error instanceof KeramosError)) throw error;
-    return { ...evaluation, problem: error.message };
+    return { ...evaluation, problem: error.text };
   }
 }
 

@@ -34,7 +34,10 @@ export function checkStack(plies: readonly Ply[]): void {
     if (ply.thickness > 0 && ply.nu12 * ply.nu12 * ply.E2 < ply.E1) return;
     const label = ply.name ? `Ply ${index} (${ply.name})` : `Ply ${index}`;
     if (!(ply.thickness > 0))
-      throw invalid(`plies.${index}.thickness`, `${label}: thickness must be above 0 m, not ${ply.thickness}`);
+      throw invalid(`plies.${index}.thickness`, `${label}: thickness must be above 0 m, not ${ply.thickness}`, {
+        given: ply.thickness,
+        minimum: 0,
+      });
     throw invalid(
       `plies.${index}.nu12`,
       `${label}: nu12² must be below E1/E2, otherwise the ply has no positive stiffness`,

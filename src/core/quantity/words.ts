@@ -14,7 +14,7 @@ export const said = (value: number, kind: QuantityKind, most?: number): string =
 export const saidLength = (metres: number, most?: number): string =>
   said(metres, Math.abs(most ?? metres) < 0.01 ? 'thickness' : 'shortLength', most);
 
-/** A limit inside a sentence: said with all its digits, so that what is allowed is not rounded away. */
+/** A limit inside a sentence: said to six digits, so that what is allowed is not rounded away. */
 export const saidExactly = (value: number, kind: QuantityKind): string => `{{${kind}! ${value}}}`;
 
 /** A sentence with its quantities in the units of a system. What is no quantity stands as it is. */
@@ -28,7 +28,7 @@ export function wordsIn(text: string, system: UnitSystem): string {
       const known = kind as QuantityKind;
       const figures = [value, ...(most === undefined ? [] : [most])].map((figure) =>
         exactly
-          ? String(Number(formatForEntry(Number(figure), known, system))).replace('-', '−')
+          ? String(Number(Number(formatForEntry(Number(figure), known, system)).toPrecision(6))).replace('-', '−')
           : trimmed(formatQuantity(Number(figure), known, system)),
       );
       const { label } = displayUnit(known, system);

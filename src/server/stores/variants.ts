@@ -26,7 +26,7 @@ function nextOf(found: NonNullable<Awaited<ReturnType<typeof parentOf>>>, own: B
     return { next: followParent(boatFromJson(row.parent_json), parent.boat, own), problem: null };
   } catch (error) {
     if (!(error instanceof KeramosError)) throw error;
-    return { next: own, problem: error.message };
+    return { next: own, problem: error.text };
   }
 }
 

@@ -6,6 +6,7 @@ import { formatReserve } from '@/core/quantity';
 import { DataTable, type DataColumn } from '../shared/DataTable';
 import type { WorkingRequest } from '../shared/WorkingPanel';
 import { ReserveButton } from './ReserveButton';
+import { Said } from '../shared/Said';
 
 /** The details of the boat by the weakest link of each. */
 export function DetailSheet({
@@ -85,7 +86,11 @@ export function DetailSheet({
           ? {
               at: 'weakest',
               columns: 3,
-              cell: <span className="verdict fails text-wrap">✕ Refused: {problem}</span>,
+              cell: (
+                <span className="verdict fails text-wrap">
+                  ✕ Refused: <Said text={problem} />
+                </span>
+              ),
             }
           : null
       }

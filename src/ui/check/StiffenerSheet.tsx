@@ -4,6 +4,7 @@ import { stiffenerWorking, targetOf, type StiffenerEvaluation } from '@/core/eva
 import { DataTable, type DataColumn } from '../shared/DataTable';
 import type { WorkingRequest } from '../shared/WorkingPanel';
 import { ReserveButton } from './ReserveButton';
+import { Said } from '../shared/Said';
 
 /** The stiffeners of the boat, each on its worst span, by their checks. */
 export function StiffenerSheet({
@@ -67,7 +68,7 @@ export function StiffenerSheet({
       columns={columns}
       wide={({ worst, problem }) =>
         !worst && first
-          ? { at: first, columns: checks.size, cell: `Not checked: ${problem ?? 'it has no span'}` }
+          ? { at: first, columns: checks.size, cell: <Said text={`Not checked: ${problem ?? 'it has no span'}`} /> }
           : null
       }
       empty="No stiffener fails or is thin."

@@ -97,7 +97,7 @@ export function ZoneSheet(props: ZoneSheetProps) {
           ? {
               at: checks[0].key,
               columns: checks.length,
-              cell: <span className="verdict ample text-wrap">Not checked: {evaluation.problem}</span>,
+              cell: <span className="verdict ample text-wrap">Not checked: {words(evaluation.problem)}</span>,
             }
           : null
       }
@@ -182,10 +182,11 @@ function ZoneCell({ boatId, row, words }: { boatId: string; row: ZoneRow; words:
 const MOST_SHOWN = 99;
 
 function AnalysisCell({ row, asked, onWorking }: { row: ZoneRow } & ZoneSheetProps) {
+  const { words } = useUnits();
   const { zone, proof } = row;
   if (!proof?.analysis)
     return (
-      <span className="soft" title={proof?.problem ?? 'being computed'}>
+      <span className="soft" title={words(proof?.problem ?? 'being computed')}>
         {pending(proof)}
       </span>
     );

@@ -25,7 +25,7 @@ export function DetailCautions({ boat, zoneId }: { boat: Boat; zoneId: string })
       ) : (
         governing && <Verdict reserveFactor={governing.reserveFactor} target={targetOf(boat)} words={false} />
       )}
-      {problem && <div>{problem}</div>}
+      {problem && <div>{words(problem)}</div>}
       {cautions.map(({ severity, title, text }) => (
         <div key={title}>
           <strong>

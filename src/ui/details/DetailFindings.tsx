@@ -64,7 +64,7 @@ export function DetailFindings({
     <div className="d-grid gap-2">
       {problem ? (
         <p className="verdict fails d-block text-wrap mb-0" role="alert">
-          ✕ Refused: {problem}
+          ✕ Refused: {words(problem)}
         </p>
       ) : (
         <>

@@ -35,7 +35,7 @@ import { PlacesDrawing } from './PlacesDrawing';
 export function DetailsScreen({ shelf }: { shelf: Material[] }) {
   const { id: boatId, boat } = useDesign();
   const edit = useEdit();
-  const { system } = useUnits();
+  const { system, words } = useUnits();
   const asked = useSearchParams().get('detail');
   const [view, setView] = useState<'details' | 'loads'>('details');
   const [chosen, setChosen] = useState<string | null>(asked ?? boat.details[0]?.id ?? null);
@@ -115,7 +115,7 @@ export function DetailsScreen({ shelf }: { shelf: Material[] }) {
                         </td>
                         <td className="num">
                           {one.problem ? (
-                            <span className="verdict fails" title={one.problem}>
+                            <span className="verdict fails" title={words(one.problem)}>
                               ✕ refused
                             </span>
                           ) : (

@@ -1,6 +1,7 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
+import { Said } from '../shared/Said';
 
 /** One question asked in the grid's own bar: a name, a number. */
 export interface Question {
@@ -70,7 +71,7 @@ export function AskBar({ question, onDone }: { question: Question; onDone: () =>
       </Button>
       {refusal && (
         <span className="small verdict fails" role="alert">
-          {refusal}
+          <Said text={refusal} />
         </span>
       )}
     </Form>

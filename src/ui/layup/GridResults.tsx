@@ -24,7 +24,7 @@ const shownChange = (...[value, kind, system]: Parameters<typeof formatDifferenc
 };
 
 function useResultRows(target: number): ResultRow[] {
-  const { show, unit, system } = useUnits();
+  const { show, unit, system, words } = useUnits();
   return [
     {
       name: 'Thickness',
@@ -45,7 +45,7 @@ function useResultRows(target: number): ResultRow[] {
         e.governing ? (
           <Verdict reserveFactor={e.governing.reserveFactor} target={target} words={false} />
         ) : (
-          <span className="verdict ample" title={e.problem ?? ''}>
+          <span className="verdict ample" title={words(e.problem ?? '')}>
             –
           </span>
         ),

@@ -5,6 +5,7 @@ import { hasDirection, normalAngle, type LayerMaterial } from '@/core/material';
 import { formatForEntry, parseQuantity } from '@/core/quantity';
 import type { Layer } from '@/core/document';
 import { useUnits } from '../shared/units';
+import { Said } from '../shared/Said';
 
 export interface LayerBarHandle {
   /** Put the cursor into the entry of angle or thickness, with the key that was typed. */
@@ -169,7 +170,7 @@ export function LayerBar({
       )}
       {refusal && (
         <span className="small verdict fails" role="alert">
-          {refusal}
+          <Said text={refusal} />
         </span>
       )}
     </div>

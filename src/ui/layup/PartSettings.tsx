@@ -5,6 +5,7 @@ import type { Edit } from '@/core/edit';
 import type { Part } from '@/core/document';
 import { KeyDialog } from '../shared/KeyDialog';
 import { QuantityField } from '../shared/QuantityField';
+import { Said } from '../shared/Said';
 
 interface PartSettingsProps {
   part: Part;
@@ -106,7 +107,7 @@ function Entries({ part, act, onClose }: PartSettingsProps) {
         </div>
         {refusal && (
           <p className="verdict fails d-block text-wrap mb-0" role="alert">
-            {refusal}
+            <Said text={refusal} />
           </p>
         )}
       </Modal.Body>

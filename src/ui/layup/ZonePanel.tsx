@@ -124,7 +124,7 @@ export function ZonePanel({
               ))}
             </dl>
             {e.problem ? (
-              <p className="verdict fails d-block text-wrap">✕ Not checked: {e.problem}</p>
+              <p className="verdict fails d-block text-wrap">✕ Not checked: {words(e.problem)}</p>
             ) : (
               <table className="table table-sm checks-table" aria-label={`Checks of ${zone.name}`}>
                 <thead>

@@ -84,7 +84,7 @@ export function layerClipboard({
         if (!said) onPasted(row + 1, row + read.layers.length);
       } catch (error) {
         if (!(error instanceof KeramosError)) throw error;
-        say(error.message);
+        say(error.text);
       }
     },
   };

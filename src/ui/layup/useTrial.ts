@@ -57,7 +57,7 @@ export function useTrial(): LayupState {
         return undefined;
       } catch (error) {
         if (!(error instanceof KeramosError)) throw error;
-        return error.message;
+        return error.text;
       }
     },
     [store],

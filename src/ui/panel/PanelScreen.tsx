@@ -26,7 +26,7 @@ const orWords = <T,>(work: () => T): T | string => {
   try {
     return work();
   } catch (error) {
-    if (error instanceof KeramosError) return error.message;
+    if (error instanceof KeramosError) return error.text;
     throw error;
   }
 };
@@ -90,7 +90,7 @@ export function PanelScreen() {
           <Card>
             <Card.Body>
               {typeof analysis === 'string' && (
-                <p className="verdict fails d-inline-block mb-0">✕ Not analysed: {analysis}</p>
+                <p className="verdict fails d-inline-block mb-0">✕ Not analysed: {words(analysis)}</p>
               )}
               {analysed && (
                 <div className={current ? '' : 'stale'}>
@@ -148,7 +148,7 @@ export function PanelScreen() {
                   {e.problem && (
                     <tr>
                       <td>By rule</td>
-                      <td colSpan={2}>Not checked: {e.problem}</td>
+                      <td colSpan={2}>Not checked: {words(e.problem)}</td>
                     </tr>
                   )}
                   {analysed &&
@@ -184,7 +184,7 @@ export function PanelScreen() {
                     <td>By match</td>
                     <td>
                       {match === null && <span className="soft">no reference chosen for this zone</span>}
-                      {typeof match === 'string' && match}
+                      {typeof match === 'string' && words(match)}
                       {match !== null &&
                         typeof match !== 'string' &&
                         `${match.governing.name} against ${match.reference.name}`}

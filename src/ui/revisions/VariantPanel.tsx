@@ -3,6 +3,7 @@ import Link from 'next/link';
 import { Button, Card } from 'react-bootstrap';
 import type { VariantStanding } from '@/core/revision';
 import { ChangeList } from '../shared/ChangeList';
+import { Said } from '../shared/Said';
 
 /** The boat this one follows, and where it goes its own way. */
 export function VariantPanel({ variant, onLetGo }: { variant: VariantStanding; onLetGo: () => void }) {
@@ -22,7 +23,9 @@ export function VariantPanel({ variant, onLetGo }: { variant: VariantStanding; o
           </Button>
         </div>
         {variant.problem && (
-          <p className="verdict fails d-block text-wrap">✕ Its last changes could not be followed: {variant.problem}</p>
+          <p className="verdict fails d-block text-wrap">
+            ✕ Its last changes could not be followed: <Said text={variant.problem} />
+          </p>
         )}
         <ChangeList
           changes={variant.departures}

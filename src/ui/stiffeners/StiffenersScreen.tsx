@@ -59,7 +59,7 @@ function starter(kind: StiffenerSection['kind'], count: number): StiffenerSectio
 /** Do the supports hold? Every frame, stringer, beam and rib with a section, against what the pack asks of it. */
 export function StiffenersScreen({ shelf }: { shelf: Material[] }) {
   const { boat } = useDesign();
-  const { show, full, unit } = useUnits();
+  const { show, full, unit, words } = useUnits();
   const edit = useEdit();
   const [chosen, setChosen] = useState<string | null>(boat.sections[0]?.id ?? null);
   const [member, setMember] = useState<string | null>(null);
@@ -81,7 +81,7 @@ export function StiffenersScreen({ shelf }: { shelf: Material[] }) {
     try {
       return sectionProperties(boat, section);
     } catch (error) {
-      if (error instanceof KeramosError) return error.message;
+      if (error instanceof KeramosError) return error.text;
       throw error;
     }
   }, [boat, section]);
@@ -200,7 +200,7 @@ export function StiffenersScreen({ shelf }: { shelf: Material[] }) {
               </Card.Body>
             </Card>
           )}
-          {typeof properties === 'string' && <Alert variant="danger">{properties}</Alert>}
+          {typeof properties === 'string' && <Alert variant="danger">{words(properties)}</Alert>}
           <Card>
             <Card.Body className="p-0">
               <table className="table align-middle mb-0" aria-label="Stiffeners">
@@ -253,7 +253,7 @@ export function StiffenersScreen({ shelf }: { shelf: Material[] }) {
                       <td className="num">{show(e.geometry?.length ?? null, 'length')}</td>
                       <td className="num">{e.section ? show(e.mass, 'mass') : ''}</td>
                       <td className="small">
-                        {e.problem ?? e.governing?.name ?? (
+                        {(e.problem && words(e.problem)) ?? e.governing?.name ?? (
                           <span className="soft">not computed: another member, furniture or edge does the work</span>
                         )}
                       </td>

@@ -32,7 +32,7 @@ const LOCATION_OF_PART: Record<keyof typeof PART_KINDS, ZoneLocation> = {
 /** Where does the load change? */
 export function ZonesScreen() {
   const state = useDesign();
-  const { show, unit } = useUnits();
+  const { show, unit, words } = useUnits();
   const edit = useEdit();
   const [view, setView] = useState<'drawing' | 'sections' | 'pressure'>('drawing');
   const [side, setSide] = useState<'zone' | 'shape' | 'supports'>('zone');
@@ -185,7 +185,7 @@ export function ZonesScreen() {
                             {e.governing ? (
                               <Verdict reserveFactor={e.governing.reserveFactor} target={target} />
                             ) : (
-                              <span className="soft" title={e.problem ?? ''}>
+                              <span className="soft" title={words(e.problem ?? '')}>
                                 not checked
                               </span>
                             )}

@@ -135,7 +135,7 @@ export function evaluateDetail(
     };
   } catch (error) {
     if (!(error instanceof KeramosError)) throw error;
-    return { ...none, problem: error.message };
+    return { ...none, problem: error.text };
   }
 }
 

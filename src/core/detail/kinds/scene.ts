@@ -231,6 +231,4 @@ export function check(scene: Pick<Scene, 'record'>, { id, name, unit, demand, ca
   return { id, name, demand, capacity, unit, reserveFactor, source };
 }
 
-/** For a refusal; what is read beside figures says its lengths in the units of the reader. */
-export const inMm = (metres: number) => `${metres < 0.01 ? (metres * 1000).toFixed(1) : Math.round(metres * 1000)} mm`;
 export { KeramosError };

@@ -69,7 +69,7 @@ function evaluate(boat: Boat): StiffenerEvaluation[] {
       };
     } catch (error) {
       if (!(error instanceof KeramosError)) throw error;
-      return { ...base, problem: error.message };
+      return { ...base, problem: error.text };
     }
   });
 }

@@ -55,7 +55,7 @@ export function refusalOf<T>(of: () => T): T | string {
     return of();
   } catch (error) {
     if (!(error instanceof KeramosError)) throw error;
-    return error.message;
+    return error.text;
   }
 }
 

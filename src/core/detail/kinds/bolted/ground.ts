@@ -1,7 +1,8 @@
+import { saidLength } from '../../../quantity';
 import { invalid } from '../../../error';
 import type { Core, Material } from '../../../material';
 import type { LaidLayer, SectionMember } from '../../../evaluate';
-import { inMm, layOwn, memberAlong, need, type Scene } from '../scene';
+import { layOwn, memberAlong, need, type Scene } from '../scene';
 import type { DetailOf } from '../schema';
 
 const LEAST_PITCH = 2;
@@ -37,15 +38,17 @@ function refuseBolts({ name, bolts, boltDiameter: d, base }: DetailOf<'bolted'>)
       if (pitch < LEAST_PITCH * d)
         throw invalid(
           'bolts',
-          `${name}: two holes stand ${inMm(pitch)} apart; ${LEAST_PITCH} ` +
-            `diameters, ${inMm(LEAST_PITCH * d)}, is the least`,
+          `${name}: two holes stand ${saidLength(pitch)} apart; ${LEAST_PITCH} ` +
+            `diameters, ${saidLength(LEAST_PITCH * d)}, is the least`,
+          { given: pitch, minimum: LEAST_PITCH * d },
         );
     }
   const off = bolts.find(([x, y]) => Math.abs(x) > base[0] / 2 || Math.abs(y) > base[1] / 2);
   if (off)
     throw invalid(
       'bolts',
-      `${name}: a bolt at ${inMm(off[0])}, ${inMm(off[1])} lies off its base of ${inMm(base[0])} × ${inMm(base[1])}`,
+      `${name}: a bolt at ${saidLength(off[0])}, ${saidLength(off[1])} lies off ` +
+        `its base of ${saidLength(base[0])} × ${saidLength(base[1])}`,
     );
 }
 
@@ -58,8 +61,8 @@ function patchOf({ name, sheets, base }: DetailOf<'bolted'>): BoltedGround['patc
   if (patch.length < base[0] || patch.breadth < base[1])
     throw invalid(
       'sheets',
-      `${name}: a patch of ${inMm(patch.length)} × ${inMm(patch.breadth)} is ` +
-        `smaller than the base of ${inMm(base[0])} × ${inMm(base[1])}`,
+      `${name}: a patch of ${saidLength(patch.length)} × ${saidLength(patch.breadth)} is ` +
+        `smaller than the base of ${saidLength(base[0])} × ${saidLength(base[1])}`,
     );
   return patch;
 }
@@ -71,12 +74,12 @@ function refuseCore({ zone }: Scene, detail: DetailOf<'bolted'>, coreThickness: 
   if (detail.core !== 'none' && base[1] + 2 * run > room * 2 && base[1] + 2 * run > Math.sqrt(zone.geometry.area))
     throw invalid(
       'bevel',
-      `${detail.name}: the core's bevel of ${inMm(run)} each way is longer than ${zone.name} has room for`,
+      `${detail.name}: the core's bevel of ${saidLength(run)} each way is longer than ${zone.name} has room for`,
     );
   if (detail.core === 'none')
     throw invalid(
       'core',
-      `${detail.name}: ${zone.name} has a core of ${inMm(coreThickness)} under ` +
+      `${detail.name}: ${zone.name} has a core of ${saidLength(coreThickness)} under ` +
         'the bolts: replace it by solid, high-density core or plywood',
     );
 }

@@ -4,7 +4,6 @@ import { said, saidLength } from '../../../quantity';
 import {
   BOND_STRENGTH,
   check,
-  inMm,
   layOwn,
   memberAlong,
   preparationSteps,
@@ -27,8 +26,9 @@ export function extensionFindings(scene: Scene, detail: DetailOf<'extension'>): 
   if (slope > room)
     throw invalid(
       'ratio',
-      `${detail.name}: a joint of 1 : ${detail.ratio} is ${inMm(slope)} ` +
-        `long, longer than ${zone.name} with ${inMm(room)}`,
+      `${detail.name}: a joint of 1 : ${detail.ratio} is ${saidLength(slope)} ` +
+        `long, longer than ${zone.name} with ${saidLength(room)}`,
+      { given: detail.ratio, maximum: room / member.thickness },
     );
   const { shear, tension } = scarfJoint({ stress: member.tensileStrength, ratio: detail.ratio });
   const own = layOwn(book, [...detail.outer, ...detail.inner]);

@@ -4,7 +4,6 @@ import { said, saidLength } from '../../../quantity';
 import {
   addMass,
   check,
-  inMm,
   memberAlong,
   need,
   NO_MASS,
@@ -28,16 +27,23 @@ export function flangeFindings(scene: Scene, detail: DetailOf<'flange'>): Findin
   if (detail.pitch !== null && detail.edgeDistance < detail.boltDiameter)
     throw invalid(
       'edgeDistance',
-      `${detail.name}: the holes stand ${inMm(detail.edgeDistance)} from the ` +
-        `edge, less than one diameter of ${inMm(detail.boltDiameter)}`,
+      `${detail.name}: the holes stand ${saidLength(detail.edgeDistance)} from the ` +
+        `edge, less than one diameter of ${saidLength(detail.boltDiameter)}`,
+      { given: detail.edgeDistance, minimum: detail.boltDiameter },
     );
   if (detail.pitch !== null && 2 * detail.edgeDistance > detail.width + 1e-9)
     throw invalid(
       'edgeDistance',
-      `${detail.name}: an edge distance of ${inMm(detail.edgeDistance)} does not fit a flange of ${inMm(detail.width)}`,
+      `${detail.name}: an edge distance of ` +
+        `${saidLength(detail.edgeDistance)} does not fit a flange of ` +
+        `${saidLength(detail.width)}`,
+      { given: detail.edgeDistance, maximum: detail.width / 2 },
     );
   if (detail.pitch !== null && detail.pitch < 3 * detail.boltDiameter)
-    throw invalid('pitch', `${detail.name}: fasteners at ${inMm(detail.pitch)} are closer than three diameters`);
+    throw invalid('pitch', `${detail.name}: fasteners at ${saidLength(detail.pitch)} are closer than three diameters`, {
+      given: detail.pitch,
+      minimum: 3 * detail.boltDiameter,
+    });
   const member = memberAlong(book, laid, 90);
   const lap = lapJoint({
     load: q,

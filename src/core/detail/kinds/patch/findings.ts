@@ -4,7 +4,6 @@ import { said, saidLength } from '../../../quantity';
 import {
   BOND_STRENGTH,
   check,
-  inMm,
   layOwn,
   memberAlong,
   preparationSteps,
@@ -149,12 +148,15 @@ export function patchFindings(scene: Scene, detail: DetailOf<'patch'>): Findings
   if (largest.length * largest.breadth > zone.geometry.area)
     throw invalid(
       'sheets',
-      `${detail.name}: a sheet of ${inMm(largest.length)} × ${inMm(largest.breadth)} is larger than ${zone.name}`,
+      `${detail.name}: a sheet of ${saidLength(largest.length)} × ` +
+        `${saidLength(largest.breadth)} is larger than ${zone.name}`,
     );
   if (detail.form !== 'web' && detail.breadth > largest.breadth + 1e-9)
     throw invalid(
       'breadth',
-      `${detail.name}: ${inMm(detail.breadth)} take the load, but the widest sheet is only ${inMm(largest.breadth)}`,
+      `${detail.name}: ${saidLength(detail.breadth)} take the load, but ` +
+        `the widest sheet is only ${saidLength(largest.breadth)}`,
+      { given: detail.breadth, maximum: largest.breadth },
     );
   const own = layOwn(book, detail.sheets);
   const ownThickness = own.reduce((sum, one) => sum + one.thickness, 0);

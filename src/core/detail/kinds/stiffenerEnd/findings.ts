@@ -1,7 +1,7 @@
 import { invalid } from '../../../error';
 import { said, saidLength } from '../../../quantity';
 import { evaluateStiffeners } from '../../../evaluate';
-import { BOND_STRENGTH, check, inMm, need, NO_MASS, preparationSteps, type Findings, type Scene } from '../scene';
+import { BOND_STRENGTH, check, need, NO_MASS, preparationSteps, type Findings, type Scene } from '../scene';
 import type { DetailOf } from '../schema';
 
 /** Length of an end over the height of the stiffener, at least. */
@@ -23,12 +23,16 @@ export function stiffenerEndFindings(scene: Scene, detail: DetailOf<'stiffenerEn
   if (taper > worst.span.length / 2)
     throw invalid(
       'taper',
-      `${detail.name}: a taper of ${inMm(taper)} is longer than half the span of ${inMm(worst.span.length)}`,
+      `${detail.name}: a taper of ${saidLength(taper)} is longer than ` +
+        `half the span of ${saidLength(worst.span.length)}`,
+      { given: detail.taper, maximum: worst.span.length / 2 / section.height },
     );
   if (detail.notch >= section.height)
     throw invalid(
       'notch',
-      `${detail.name}: a notch of ${inMm(detail.notch)} cuts through a stiffener ${inMm(section.height)} high`,
+      `${detail.name}: a notch of ${saidLength(detail.notch)} cuts ` +
+        `through a stiffener ${saidLength(section.height)} high`,
+      { given: detail.notch, maximum: section.height },
     );
   const width = section.kind === 'topHat' ? 2 * section.flangeWidth : section.flangeWidth * 2;
   const glue = detail.adhesive === null ? null : need(book, detail.adhesive, 'adhesive', 'Adhesive');

@@ -7,7 +7,6 @@ import {
   check,
   fabricOf,
   FATIGUE_RETENTION,
-  inMm,
   INTERLAYER,
   layOwn,
   memberAlong,
@@ -47,16 +46,22 @@ export function strapFindings(scene: Scene, detail: DetailOf<'strap'>): Findings
   if (detail.anchor > reach)
     throw invalid(
       'anchor',
-      `${detail.name}: an anchor of ${inMm(detail.anchor)} runs off ${zone.name}, which reaches ${inMm(reach)}`,
+      `${detail.name}: an anchor of ${saidLength(detail.anchor)} runs ` +
+        `off ${zone.name}, which reaches ${saidLength(reach)}`,
+      { given: detail.anchor, maximum: reach },
     );
   if (detail.width > reach)
-    throw invalid('width', `${detail.name}: strips of ${inMm(detail.width)} are wider than ${zone.name}`);
+    throw invalid('width', `${detail.name}: strips of ${saidLength(detail.width)} are wider than ${zone.name}`, {
+      given: detail.width,
+      maximum: reach,
+    });
   if (detail.step * (detail.strips - 1) >= detail.anchor)
     throw invalid(
       'step',
       `${detail.name}: ${detail.strips} strips stepped by ` +
-        `${inMm(detail.step)} leave nothing of an anchor of ` +
-        `${inMm(detail.anchor)}`,
+        `${saidLength(detail.step)} leave nothing of an anchor of ` +
+        `${saidLength(detail.anchor)}`,
+      { given: detail.step, maximum: detail.anchor / (detail.strips - 1) },
     );
   const plies = designPliesOf(boat, book, [own!]).filter(({ strength }) => strength);
   const along = plies.filter(({ angleDeg }) => Math.abs(angleDeg) < 1);

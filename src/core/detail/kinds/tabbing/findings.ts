@@ -5,7 +5,6 @@ import {
   addMass,
   BOND_STRENGTH,
   check,
-  inMm,
   layOwn,
   memberAlong,
   need,
@@ -39,7 +38,8 @@ export function tabbingFindings(scene: Scene, detail: DetailOf<'tabbing'>): Find
   if (widest > reach)
     throw invalid(
       'tapes',
-      `${detail.name}: an overlap of ${inMm(widest)} runs off ${zone.name}, whose panel is ${inMm(reach)}`,
+      `${detail.name}: an overlap of ${saidLength(widest)} runs off ${zone.name}, whose panel is ${saidLength(reach)}`,
+      { given: widest, maximum: reach },
     );
   const laid = layOwn(book, detail.tapes);
   const checks = [];

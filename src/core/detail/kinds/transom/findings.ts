@@ -3,7 +3,6 @@ import { said, saidLength } from '../../../quantity';
 import {
   addMass,
   check,
-  inMm,
   layOwn,
   memberAlong,
   need,
@@ -67,11 +66,15 @@ export function transomSchools(scene: Scene, detail: DetailOf<'transom'>): Trans
   const { book, factor, load, record } = scene;
   if (!load) throw invalid('load', `${detail.name}: give the transom a load case`);
   if (detail.clamp[0] >= detail.clamp[1])
-    throw invalid('clamp', 'The least clamp thickness must be less than the greatest');
+    throw invalid('clamp', 'The least clamp thickness must be less than the greatest', {
+      given: detail.clamp[0],
+      maximum: detail.clamp[1],
+    });
   if (detail.clampBreadth > detail.span)
     throw invalid(
       'clampBreadth',
-      `A clamp of ${inMm(detail.clampBreadth)} is wider than the ${inMm(detail.span)} between the knees`,
+      `A clamp of ${saidLength(detail.clampBreadth)} is wider than the ${saidLength(detail.span)} between the knees`,
+      { given: detail.clampBreadth, maximum: detail.span },
     );
   const wood = need(book, detail.plywood.wood, 'wood', 'Plywood');
   const board = need(book, detail.board.core, 'core', 'Board');
