@@ -9,7 +9,8 @@ import { PART_EDITS } from './partEdits';
 /** How each edit changes a boat, and which edit undoes it. Untouched parts keep their identity. */
 const APPLY: EditsOf<Edit['type']> = { ...BOAT_EDITS, ...PART_EDITS, ...LAYER_EDITS, ...LIST_EDITS };
 
-const applyOne = (boat: Boat, edit: Edit): [Boat, Edit] =>
+/** One edit on a boat, and the one that undoes it; the whole is not checked. */
+export const applyOne = (boat: Boat, edit: Edit): [Boat, Edit] =>
   (APPLY[edit.type] as (boat: Boat, edit: Edit) => [Boat, Edit])(boat, edit);
 
 /**

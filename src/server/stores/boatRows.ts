@@ -1,3 +1,4 @@
+import { KeramosError } from '@/core/error';
 import { LIST_KEYS, SINGLE_KEYS, type Boat, type ListKey, type Part } from '@/core/document';
 import type { StoreContext } from '../context';
 import type { ItemRow } from '../database/schema';
@@ -44,11 +45,15 @@ const unchanged = (key: string, was: Placed | undefined, is: Placed) =>
   was.parent === is.parent &&
   (was.value === is.value || (isPart(key) && sameOwn(was.value as Part, is.value as Part)));
 
-/** Write the rows in which two states of a boat differ. Objects that kept their identity are left alone. */
+/**
+ * Write the rows in which two states of a boat differ. Objects that kept their identity are left alone. What is stored
+ * then is counted against the document: a boat of which a row is missing or left over is not written at all.
+ */
 export async function writeBoat({ db }: StoreContext, boatId: string, before: Boat | null, after: Boat): Promise<void> {
   const old = before === null ? new Map<string, Placed>() : placedIn(before);
   const rows: ItemRow[] = [];
-  for (const [key, is] of placedIn(after)) {
+  const placed = placedIn(after);
+  for (const [key, is] of placed) {
     const was = old.get(key);
     old.delete(key);
     // A boat that does not read is kept as it was, gaps and all.
@@ -84,6 +89,13 @@ export async function writeBoat({ db }: StoreContext, boatId: string, before: Bo
         })),
       )
       .execute();
+  const wanted = [...placed.values()].filter(({ value }) => value !== undefined).length;
+  const { n } = await db
+    .selectFrom('boat_item')
+    .select((eb) => eb.fn.countAll<number>().as('n'))
+    .where('boat_id', '=', boatId)
+    .executeTakeFirstOrThrow();
+  if (n !== wanted) throw new Error(`Boat ${boatId} would be stored with ${n} rows, and has ${wanted}`);
 }
 
 function byList(keys: Iterable<string>): Map<string, string[]> {
@@ -100,7 +112,13 @@ type StoredRow = Pick<ItemRow, 'list' | 'id' | 'parent_id' | 'position' | 'body_
 /** The raw boat that rows hold, in order of their positions; lists that have no row are left to their defaults. */
 export function boatOfRows(name: string, rows: readonly StoredRow[]): Record<string, unknown> {
   const ordered = [...rows].sort((a, b) => a.position - b.position);
-  const body = (row: StoredRow): unknown => JSON.parse(row.body_json);
+  const body = (row: StoredRow): unknown => {
+    try {
+      return JSON.parse(row.body_json);
+    } catch {
+      throw new KeramosError('invalid', `What is stored of ${row.list} "${row.id}" is no JSON`, row.list);
+    }
+  };
   const of = (list: string) => ordered.filter((row) => row.list === list);
   const inPart = (list: string, partId: string) =>
     of(list)

@@ -1,11 +1,13 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import type { ReactNode } from 'react';
+import { cache, type ReactNode } from 'react';
 import { KeramosError } from '@/core/error';
 import { readBoatWithHistory } from '@/server/stores/history';
+import { damageOf } from '@/server/stores/repair';
 import { isBehind } from '@/server/stores/variants';
 import { BoatProvider } from '@/ui/shared/boat';
 import { BoatFrame } from '@/ui/shared/BoatFrame';
+import { RepairView } from '@/ui/repair/RepairView';
 import { storeContext } from '@/server/http';
 
 interface Props {
@@ -13,24 +15,30 @@ interface Props {
   children: ReactNode;
 }
 
-async function load(boatId: string) {
+/** The boat with its history, or why it does not read; once a request. */
+const load = cache(async (boatId: string) => {
   const context = await storeContext();
   try {
-    return { ...(await readBoatWithHistory(context, boatId)), behind: await isBehind(context, boatId) };
+    const stored = await readBoatWithHistory(context, boatId);
+    return { stored: { ...stored, behind: await isBehind(context, boatId) }, damage: null };
   } catch (error) {
     if (error instanceof KeramosError && error.code === 'notFound') notFound();
-    throw error;
+    const damage = error instanceof KeramosError ? await damageOf(context, boatId) : null;
+    if (!damage) throw error;
+    return { stored: null, damage };
   }
-}
+});
 
 export async function generateMetadata({ params }: Pick<Props, 'params'>): Promise<Metadata> {
-  return { title: (await load((await params).boatId)).boat.name };
+  const { stored, damage } = await load((await params).boatId);
+  return { title: stored?.boat.name ?? damage!.name };
 }
 
 export default async function Layout({ params, children }: Props) {
-  const initial = await load((await params).boatId);
+  const { stored, damage } = await load((await params).boatId);
+  if (!stored) return <RepairView boatId={damage.id} {...damage} />;
   return (
-    <BoatProvider key={initial.id} initial={initial}>
+    <BoatProvider key={stored.id} initial={stored}>
       <BoatFrame>{children}</BoatFrame>
     </BoatProvider>
   );
