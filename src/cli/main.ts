@@ -1,7 +1,7 @@
 import { existsSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { CALCULATIONS, calculate, calculationSchema, errorBody } from '@/core/calc';
-import { KeramosError } from '@/core/error';
+import { KeramosError, refuseBrokenText } from '@/core/error';
 import { boatFromFile, boatToJson } from '@/core/document';
 
 const USAGE = `keramos: the desk's command line
@@ -22,14 +22,17 @@ async function standardInput(): Promise<string> {
   return Buffer.concat(chunks).toString('utf8');
 }
 function readJson(text: string): unknown {
+  let input: unknown;
   try {
-    return JSON.parse(text);
+    input = JSON.parse(text);
   } catch {
     throw new KeramosError(
       'malformed',
       text.trim() === '' ? 'Standard input is empty; give the input as JSON' : 'Standard input is not JSON',
     );
   }
+  refuseBrokenText(input);
+  return input;
 }
 function needed(value: string | undefined, what: string): string {
   if (value === undefined) throw new KeramosError('malformed', `${what} is missing. ${USAGE}`);

@@ -1,4 +1,4 @@
-import { KeramosError, type ErrorCode } from '@/core/error';
+import { cleanText, KeramosError, refuseBrokenText, type ErrorCode } from '@/core/error';
 import { errorBody } from '@/core/calc';
 import { contextOf, type StoreContext } from './context';
 import { database } from './database/open';
@@ -9,6 +9,7 @@ const STATUS: Record<ErrorCode, number> = {
   notFound: 404,
   conflict: 409,
   tooLarge: 413,
+  busy: 429,
   invalid: 422,
 };
 
@@ -40,17 +41,20 @@ export async function readText(request: Request): Promise<string> {
   }
 }
 
-/** The body as JSON. @throws KeramosError `malformed`, `tooLarge`. */
+/** The body as JSON, every text in it whole. @throws KeramosError `malformed`, `tooLarge`, `invalid`. */
 export async function readJson(request: Request): Promise<unknown> {
   const text = await readText(request);
+  let body: unknown;
   try {
-    return JSON.parse(text);
+    body = JSON.parse(text);
   } catch {
     throw new KeramosError(
       'malformed',
       text.trim() === '' ? 'The request has no body; JSON is expected' : 'The request body is not JSON',
     );
   }
+  refuseBrokenText(body);
+  return body;
 }
 
 /** Answer with JSON; compression is left out, it costs more than it saves over localhost. */
@@ -100,11 +104,17 @@ const ACTOR_LENGTH = 60;
 function actorOf(request: Request | undefined): string {
   const given = request?.headers.get(ACTOR_HEADER) ?? '';
   try {
-    return decodeURIComponent(given).trim().slice(0, ACTOR_LENGTH);
+    return cleanText(decodeURIComponent(given)).trim().slice(0, ACTOR_LENGTH);
   } catch {
     return '';
   }
 }
+
+/** Who asks for something that takes long, and the sign that they have left. */
+export const asking = (request: Request): { who: string; signal: AbortSignal } => ({
+  who: actorOf(request),
+  signal: request.signal,
+});
 
 /** The context of a request, or of the server itself. */
 export async function storeContext(request?: Request): Promise<StoreContext> {

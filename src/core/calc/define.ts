@@ -8,9 +8,18 @@ export interface Calculation {
   summary: string;
   input: z.ZodType;
   output: z.ZodType;
+  /** About how long one input takes (ms), from what was given before it is checked. */
+  cost: (input: unknown) => number;
   /** Parse, compute, and add `working` when the input asks for it. */
   run(input: unknown): Record<string, unknown>;
 }
+
+/** What a calculation takes at least (ms): checking what comes in, and writing what goes out. */
+const SMALL = 0.05;
+
+/** How many there are of a list that was given. */
+export const countOf = (given: Record<string, unknown>, key: string): number =>
+  Array.isArray(given[key]) ? given[key].length : 0;
 
 /** Bind a schema pair and a pure function into a calculation. */
 export function define<I extends z.ZodObject, O extends z.ZodType>(definition: {
@@ -19,6 +28,7 @@ export function define<I extends z.ZodObject, O extends z.ZodType>(definition: {
   input: I;
   output: O;
   compute: (input: z.infer<I>, record: Recorder | undefined) => z.infer<O>;
+  cost?: (given: Record<string, unknown>) => number;
 }): Calculation {
   const withWorking = definition.input.extend({
     working: z.boolean().optional().describe('true adds the steps of the working to the output'),
@@ -28,6 +38,10 @@ export function define<I extends z.ZodObject, O extends z.ZodType>(definition: {
     summary: definition.summary,
     input: withWorking,
     output: definition.output,
+    cost(given) {
+      const own = typeof given === 'object' && given !== null ? (given as Record<string, unknown>) : {};
+      return SMALL + (definition.cost?.(own) ?? 0);
+    },
     run(raw) {
       const input = parseOrThrow(withWorking, raw) as z.infer<I> & { working?: boolean };
       const steps: WorkingStep[] = [];

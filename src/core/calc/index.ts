@@ -63,6 +63,12 @@ export function calculate(name: string, input: unknown): unknown {
   });
 }
 
+/** About how long a calculation takes on what was given (ms, on a slow core). @throws KeramosError `notFound`. */
+export function costOf(name: string, input: unknown): number {
+  const { cost } = findCalculation(name);
+  return Array.isArray(input) ? input.reduce<number>((sum, one) => sum + cost(one), 0) : cost(input);
+}
+
 /** JSON Schema of a calculation's input and output. */
 export function calculationSchema(name: string) {
   const { input, output, summary } = findCalculation(name);

@@ -11,7 +11,7 @@ import {
   type Criterion,
   type FailureMode,
 } from '../laminate';
-import { define, field } from './define';
+import { countOf, define, field } from './define';
 
 const strength = z.number().positive();
 const plySchema = z.object({
@@ -59,6 +59,7 @@ export const laminateCalculations = [
       symmetric: z.boolean(),
       balanced: z.boolean(),
     }),
+    cost: (given) => 0.005 * countOf(given, 'plies'),
     compute: ({ plies }, record) => {
       const { thickness, A, B, D, membrane, flexural, symmetric, balanced } = laminateStiffness(plies, record);
       return { thickness, A, B, D, membrane, flexural, symmetric, balanced };
@@ -69,6 +70,7 @@ export const laminateCalculations = [
     summary: 'Strains, curvatures and ply stresses of a stack under load',
     input: z.object({ plies, load }),
     output: z.object({ strain: three, curvature: three, plies: z.array(z.object({ bottom: face, top: face })) }),
+    cost: (given) => 0.02 * countOf(given, 'plies'),
     compute: ({ plies, load }, record) => {
       if (record) laminateStiffness(plies, record);
       return laminateResponse(plies, load);
@@ -85,6 +87,7 @@ export const laminateCalculations = [
       mode,
       plies: z.array(z.object({ bottom: z.number(), top: z.number() }).nullable()),
     }),
+    cost: (given) => 0.02 * countOf(given, 'plies'),
     compute: ({ plies, load, criterion }) => {
       const { plies: all, ...first } = laminateFailure(plies, load, criterion);
       return {
@@ -102,6 +105,7 @@ export const laminateCalculations = [
       lastPly: z.number(),
       sequence: z.array(z.object({ reserveFactor: z.number(), plies: z.array(z.number()) })),
     }),
+    cost: (given) => 0.02 * countOf(given, 'plies') + 0.0015 * countOf(given, 'plies') ** 2,
     compute: ({ plies, load, criterion }) => progressiveFailure(plies, load, criterion),
   }),
   define({
@@ -129,6 +133,7 @@ export const laminateCalculations = [
       curvature: three,
       plies: z.array(z.object({ bottom: face, top: face })),
     }),
+    cost: (given) => 0.01 * countOf(given, 'plies'),
     compute: ({ plies, ...change }) => thermalResponse(plies, change),
   }),
   define({

@@ -19,6 +19,9 @@ const bending = {
 };
 const edges = z.enum(['simple', 'clamped'], { error: 'edges must be "simple" or "clamped"' });
 const terms = z.int().min(4).max(32).optional().describe('functions per direction');
+/** How many functions each way, against the usual twenty; the matrix has three times their square of rows. */
+const ofUsual = ({ terms: given }: Record<string, unknown>) =>
+  typeof given === 'number' && Number.isFinite(given) ? Math.min(64, Math.max(4, given)) / TERMS : 1;
 /** More than the interface takes, for clamped edge moments and edge shear forces. */
 const TERMS = 20;
 
@@ -67,6 +70,8 @@ export const panelCalculations = [
       deflectionBending: z.number().optional(),
       deflectionShear: z.number().optional(),
     }),
+    // With shear a thin plate is solved beside it.
+    cost: (given) => 10 + 80 * ofUsual(given) ** 5,
     compute: (input) => {
       const { length: a, breadth: b, plies } = input;
       const plate = plateOf(
@@ -119,6 +124,7 @@ export const panelCalculations = [
       terms,
     }),
     output: z.object({ criticalLoad: z.number(), halfWaves: z.tuple([z.int(), z.int()]).optional() }),
+    cost: (given) => 20 + 140 * ofUsual(given) ** 6,
     compute: (input) => plateBuckling(plateOf(input), input.load, input.ratio, input.terms),
   }),
 ];

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { KeramosError, parseOrThrow } from '../error';
+import { KeramosError, parseOrThrow, refuseBrokenText } from '../error';
 import { boatSchema, type Boat } from './boat';
 import { checkBoat } from './check';
 import { fillEarly } from './fillEarly';
@@ -75,5 +75,6 @@ export function boatFromJson(text: string): Boat {
  */
 export function boatFromFile(text: string): Boat {
   const boat = boatFromJson(text);
+  refuseBrokenText(boat);
   return settleGeometry({ ...boat, hull: null }, boat);
 }

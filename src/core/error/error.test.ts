@@ -24,7 +24,7 @@ describe('a refusal', () => {
   });
   const good = { layers: [{ thickness: 0.01 }], kind: 'a' };
 
-  it('of a number says where, what was given and the limit as data, and the sentence in the units of the reader', () => {
+  it('of a number says where, what was given and the limit as data, and is said in the units of the reader', () => {
     const error = refusal(() => parseOrThrow(schema, { ...good, layers: [{ thickness: 0.3 }] }, 'part'));
     expect(error).toMatchObject({
       code: 'invalid',

@@ -6,7 +6,7 @@ import type { z } from 'zod';
 import { wordsIn } from '../quantity';
 
 /** What kind of refusal it is; each border maps it to its own code (HTTP status, exit code). */
-export type ErrorCode = 'malformed' | 'invalid' | 'conflict' | 'notFound' | 'tooLarge' | 'forbidden';
+export type ErrorCode = 'malformed' | 'invalid' | 'conflict' | 'notFound' | 'tooLarge' | 'forbidden' | 'busy';
 
 export class KeramosError extends Error {
   /**
@@ -81,3 +81,5 @@ export function parseOrThrow<T>(schema: z.ZodType<T>, value: unknown, root = '')
   if (!result.success) throw fromZod(result.error, root, value);
   return result.data;
 }
+
+export { cleaned, cleanText, refuseBrokenText } from './wholeText';

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import asSpecifiedData from '@data/standards/as-specified.json';
 import workboatData from '@data/standards/workboat-uplift.json';
 import yardRuleData from '@data/standards/yard-rule.json';
-import { KeramosError, invalid, parseOrThrow } from '../error';
+import { KeramosError, invalid, parseOrThrow, refuseBrokenText } from '../error';
 import { packHead, SMALL_CRAFT_PACK, smallCraftPackSchema } from './smallCraft';
 
 const positive = z.number().positive();
@@ -89,6 +89,7 @@ export function packFromJson(text: string): StandardPack {
   }
   if ((document as { format?: unknown } | null)?.format !== PACK_FORMAT)
     throw new KeramosError('malformed', `This is not a pack: its "format" must be "${PACK_FORMAT}"`, 'format');
+  refuseBrokenText(document);
   return parseOrThrow(documentSchema, document).pack;
 }
 

@@ -4,6 +4,7 @@ import { STLLoader } from 'three/addons/loaders/STLLoader.js';
 import { z } from 'zod';
 import { KeramosError } from '@/core/error';
 import type { Triangles } from '@/core/geometry';
+import { MOST_TRIANGLES, surveyObjText, surveyStlText } from './surveyMesh';
 
 /**
  * How the mesh lies: its unit, which axis points to the bow and which up, and where the aft end of the waterline and
@@ -17,7 +18,6 @@ export const meshPlacementSchema = z.object({
 export type MeshPlacement = z.infer<typeof meshPlacementSchema>;
 
 export const MESH_LIMIT = 30 * 1024 * 1024;
-const MOST_TRIANGLES = 200_000;
 const UNITS: Record<MeshPlacement['unit'], number> = { m: 1, mm: 1e-3, cm: 1e-2, in: 0.0254, ft: 0.3048 };
 const AXES = { x: 0, y: 1, z: 2 } as const;
 const refused = (message: string) => new KeramosError('malformed', message, 'file');
@@ -42,6 +42,7 @@ function readStl(bytes: Uint8Array): BufferGeometry {
         'file',
       );
   }
+  if (ascii) surveyStlText(new TextDecoder('latin1').decode(bytes));
   return new STLLoader().parse(buffer);
 }
 
@@ -52,7 +53,7 @@ function positionsOf(bytes: Uint8Array, name: string): Float32Array {
   }
   if (!/\.obj$/i.test(name)) throw refused('A hull mesh must be an STL or OBJ file');
   const text = new TextDecoder('utf-8').decode(bytes);
-  if (!/^v\s/m.test(text) || !/^f\s/m.test(text)) throw refused('This is no OBJ mesh: it holds no corners or no faces');
+  surveyObjText(text);
   const positions: number[] = [];
   new OBJLoader().parse(text).traverse((object: Object3D) => {
     const geometry = (object as { geometry?: BufferGeometry }).geometry;

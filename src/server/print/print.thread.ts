@@ -1,12 +1,8 @@
-import { parentPort } from 'node:worker_threads';
-import type { PrintAnswer, PrintRequest } from './printing';
-import { schedulePdf } from './schedulePdf';
+import type { Boat } from '@/core/document';
+import { serve } from '../threads/serve';
+import { schedulePdf, type PrintOptions } from './schedulePdf';
 
-/** Prints one schedule after the other, and answers with its bytes or with what went wrong. */
-parentPort?.on('message', ({ id, boat, options }: PrintRequest) => {
-  const answer = (message: PrintAnswer) => parentPort!.postMessage(message);
-  schedulePdf(boat, options).then(
-    (pdf) => answer({ id, pdf: new Uint8Array(pdf) }),
-    (error: unknown) => answer({ id, problem: String((error as Error).message ?? error) }),
-  );
-});
+/** Prints one schedule after the other, and answers with its bytes. */
+serve(
+  async ({ boat, options }: { boat: Boat; options: PrintOptions }) => new Uint8Array(await schedulePdf(boat, options)),
+);

@@ -74,7 +74,12 @@ export const askForChange = (
     return listChangeRequests(inside, boatId);
   });
 
-const plain = (name: string) => name.trim().toLowerCase().replace(/\s+/g, ' ');
+/** A name without what varies and says nothing: case, accents, spaces, dots, widths. Until there are accounts. */
+const plain = (name: string) =>
+  name
+    .normalize('NFKD')
+    .toLowerCase()
+    .replace(/[^\p{L}\p{N}]/gu, '');
 
 export interface Decision {
   approve: boolean;

@@ -1,5 +1,5 @@
-import ExcelJS from 'exceljs';
 import Papa from 'papaparse';
+import writeXlsxFile, { type SheetData } from 'write-excel-file/node';
 import { plain } from './plain';
 
 type Row = readonly (string | number)[];
@@ -12,10 +12,9 @@ export async function writeXlsx(
   heads: readonly string[],
   rows: readonly Row[],
 ): Promise<Uint8Array<ArrayBuffer>> {
-  const workbook = new ExcelJS.Workbook();
-  const sheet = workbook.addWorksheet(sheetName, { views: [{ state: 'frozen', ySplit: 1 }] });
-  sheet.addRow([...heads]).font = { bold: true };
-  for (const row of rows) sheet.addRow([...row]);
-  sheet.columns.forEach((column, i) => (column.width = Math.min(40, Math.max(10, (heads[i] ?? '').length + 2))));
-  return new Uint8Array(await workbook.xlsx.writeBuffer());
+  const head = heads.map((value) => ({ value, fontWeight: 'bold' as const }));
+  const body = rows.map((row) => row.map((value) => ({ value, type: typeof value === 'number' ? Number : String })));
+  const columns = heads.map((title) => ({ width: Math.min(40, Math.max(10, title.length + 2)) }));
+  const sheet = { sheet: sheetName.slice(0, 31), columns, stickyRowsCount: 1 };
+  return new Uint8Array(await writeXlsxFile([head, ...body] as SheetData, sheet).toBuffer());
 }

@@ -32,12 +32,12 @@ const rowsStanding = () =>
  * Handles in the first cells of the grid's rows, by which layers are dragged to another place. They come after the
  * grid and leave its rows as they are.
  */
-export const LayerDrag = memo(function LayerDrag({ onMove }: { onMove: (layerId: string, to: number) => void }) {
+export const LayerDrag = memo(function LayerDrag({ onMove }: { onMove: (layerId: string, overId: string) => void }) {
   const sensors = useSensors(useSensor(PointerSensor, DRAG));
   const standing = useSyncExternalStore(onRows, rowsStanding);
   const ids = useMemo(() => standing.split(' ').filter(Boolean), [standing]);
   const onDragEnd = ({ active, over }: DragEndEvent) => {
-    if (over && active.id !== over.id) onMove(String(active.id), ids.indexOf(String(over.id)));
+    if (over && active.id !== over.id) onMove(String(active.id), String(over.id));
   };
   return (
     <DndContext id="layers" sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>

@@ -21,6 +21,7 @@ import { GridResults } from './GridResults';
 import { GroupHead } from './GroupHead';
 import { lookClass, useHatchSheet } from './hatchSheet';
 import { cellId, LayerRow, LEAD_COLUMNS, type CursorMove } from './LayerRow';
+import { useRowsShown } from './useRowsShown';
 import { ZONES_SHOWN } from './ZoneStrip';
 
 export interface Cursor {
@@ -81,6 +82,13 @@ function marksOf(cautions: readonly Caution[]): ReadonlyMap<string, Caution> {
   return marks;
 }
 
+/** The place of the rows that are not drawn. */
+const Spacer = ({ height, span }: { height: number; span: number }) => (
+  <tr aria-hidden="true" className="spacer-row">
+    <td colSpan={span} height={height} />
+  </tr>
+);
+
 /**
  * Layers in laying order from the mould face by zones; what each zone comes to stands under its column.
  *
@@ -121,8 +129,10 @@ export function LayerGrid({
   );
 
   const focusedBefore = useRef(false);
+  const scroll = useRef<HTMLDivElement>(null);
+  const { from, to, before: above, after: below, all, bringRow } = useRowsShown(part, groups, scroll);
   // Rows must not render again because a callback of theirs is a new one.
-  const nowRef = useLatest({ part, cursor, onCursor, onOpen });
+  const nowRef = useLatest({ part, cursor, onCursor, onOpen, onMove });
   const onCell = useCallback(
     (layerId: string, column: number, how: CursorMove) => {
       const now = nowRef.current;
@@ -137,11 +147,13 @@ export function LayerGrid({
   const activeCell = active && cellId(active.id, cursor.column);
   useEffect(() => {
     if (!activeCell || document.activeElement !== ref.current) return;
-    const frame = requestAnimationFrame(() =>
-      document.getElementById(activeCell)?.scrollIntoView({ block: 'nearest', inline: 'nearest' }),
-    );
+    const frame = requestAnimationFrame(() => {
+      const cell = document.getElementById(activeCell);
+      if (cell) cell.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+      else bringRow(nowRef.current.cursor.row);
+    });
     return () => cancelAnimationFrame(frame);
-  }, [activeCell, ref]);
+  }, [activeCell, ref, bringRow, nowRef]);
 
   const onKeyDown = (event: KeyboardEvent) => {
     // A link in the grid keeps the keys that open it.
@@ -157,8 +169,15 @@ export function LayerGrid({
   const columnsSelected = selectedColumns.join(':');
   const said = zoneId === null ? null : evaluations.get(zoneId);
 
+  const onDragged = useCallback(
+    (layerId: string, overId: string) => {
+      const to = nowRef.current.part.layers.findIndex(({ id }) => id === overId);
+      if (to >= 0) nowRef.current.onMove(layerId, to);
+    },
+    [nowRef],
+  );
   return (
-    <div className="grid-scroll">
+    <div className="grid-scroll" ref={scroll}>
       <table
         ref={ref}
         className={`layer-grid ${before ? 'trial' : ''}`}
@@ -166,6 +185,7 @@ export function LayerGrid({
         tabIndex={0}
         aria-label={`Layers of ${part.name} by zones`}
         aria-multiselectable="true"
+        aria-rowcount={all ? undefined : part.layers.length}
         aria-activedescendant={activeCell}
         onKeyDown={onKeyDown}
         onPointerDown={() => (focusedBefore.current = document.activeElement === ref.current)}
@@ -185,8 +205,10 @@ export function LayerGrid({
           cautions={cautions}
           onZone={(place) => onCursor({ row: cursor.row, column: LEAD_COLUMNS + firstZone + place }, 'alone')}
         />
-        <tbody>
-          {part.layers.map((layer, row) => {
+        <tbody className={all ? undefined : 'numbered'}>
+          {above > 0 && <Spacer height={above} span={6 + zones.length} />}
+          {part.layers.slice(from, to).map((layer, i) => {
+            const row = from + i;
             const group = layer.group === null ? undefined : groups.get(layer.group);
             const opens = group !== undefined && part.layers[row - 1]?.group !== layer.group;
             return (
@@ -206,6 +228,7 @@ export function LayerGrid({
                   material={materials.get(layer.material)!}
                   zones={zones}
                   first={firstZone}
+                  number={all ? null : row + 1}
                   chosen={row === cursor.row}
                   cursor={row === cursor.row ? cursor.column : -1}
                   selected={selectedRows.has(row) ? columnsSelected : null}
@@ -215,6 +238,7 @@ export function LayerGrid({
               </Fragment>
             );
           })}
+          {below > 0 && <Spacer height={below} span={6 + zones.length} />}
           {part.layers.length === 0 && (
             <tr role="row">
               <td role="gridcell" colSpan={6 + zones.length} className="soft p-3">
@@ -226,7 +250,7 @@ export function LayerGrid({
         </tbody>
         <GridResults boat={boat} zones={zones} zoneId={zoneId} evaluations={evaluations} before={before} />
       </table>
-      <LayerDrag key={part.id} onMove={onMove} />
+      <LayerDrag key={part.id} onMove={onDragged} />
       <div className="live" aria-live="polite">
         {said?.governing &&
           `${part.zones.find((zone) => zone.id === zoneId)?.name}: ` +

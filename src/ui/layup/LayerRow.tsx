@@ -18,6 +18,8 @@ export interface LayerRowProps {
   /** Those that stand in the grid, and the place of the first among all. */
   zones: readonly Zone[];
   first: number;
+  /** Its number where only the rows in sight are drawn; otherwise the page counts. */
+  number: number | null;
   chosen: boolean;
   /** Column of the cursor when it stands in this row, otherwise −1. */
   cursor: number;
@@ -53,6 +55,7 @@ export const LayerRow = memo(function LayerRow({
   material,
   zones,
   first,
+  number,
   chosen,
   cursor,
   selected,
@@ -76,10 +79,13 @@ export const LayerRow = memo(function LayerRow({
     <tr
       className={`layer-row ${chosen ? 'chosen' : ''} ${selected ? 'selected' : ''}`}
       role="row"
+      aria-rowindex={number ?? undefined}
       aria-selected={selected !== null || chosen}
     >
       <td role="gridcell" data-handle={layer.id} />
-      <td className="num soft layer-number" role="gridcell" />
+      <td className="num soft layer-number" role="gridcell">
+        {number}
+      </td>
       <td role="gridcell">
         <FibreGlyph material={material} angleDeg={layer.angleDeg} />
       </td>

@@ -1,5 +1,5 @@
 import { nanoid } from 'nanoid';
-import { KeramosError } from '@/core/error';
+import { cleaned, KeramosError } from '@/core/error';
 import { boatToJson, type Boat } from '@/core/document';
 import {
   applyEdits,
@@ -181,7 +181,8 @@ export class BoatStore {
   private apply(action: HistoryEntry['action'], edits: Edit[], label?: string): HistoryEntry | null {
     if (this.state.archived)
       return this.refuse('This boat is archived: bring it back from the list before editing it.');
-    const checked = editsSchema.safeParse(edits);
+    // What was pasted may hold what cannot be kept.
+    const checked = editsSchema.safeParse(cleaned(edits));
     if (!checked.success) return this.refuse(checked.error.issues[0]!.message);
     try {
       const before = this.state.boat;
@@ -204,7 +205,7 @@ export class BoatStore {
   act = (...edits: Edit[]): boolean => this.apply('do', edits) !== null;
 
   /** The same, said in words of its own: several edits that together are one thing. */
-  actAs = (label: string, ...edits: Edit[]): boolean => this.apply('do', edits, label.slice(0, 160)) !== null;
+  actAs = (label: string, ...edits: Edit[]): boolean => this.apply('do', edits, cleaned(label).slice(0, 160)) !== null;
 
   undo = (): void => {
     const last = this.state.history.undo.at(-1);

@@ -1,10 +1,11 @@
-import { calculate, calculationSchema } from '@/core/calc';
-import { answer, json, readJson } from '@/server/http';
+import { calculationSchema } from '@/core/calc';
+import { answer, asking, json, readJson } from '@/server/http';
+import { compute } from '@/server/threads/compute';
 
 type Context = { params: Promise<{ name: string }> };
 
 export const POST = (request: Request, { params }: Context) =>
-  answer(async () => json(calculate((await params).name, await readJson(request))));
+  answer(async () => json(await compute((await params).name, await readJson(request), asking(request))));
 /** JSON Schema of the calculation. */
 export const GET = (_: Request, { params }: Context) =>
   answer(async () => json(calculationSchema((await params).name)));

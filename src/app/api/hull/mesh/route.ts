@@ -1,7 +1,7 @@
 import { parseOrThrow } from '@/core/error';
-import { meshToStations } from '@/core/geometry';
-import { answer, json, readBytes } from '@/server/http';
-import { MESH_LIMIT, meshPlacementSchema, readMesh } from '@/server/mesh/readMesh';
+import { answer, asking, json, readBytes } from '@/server/http';
+import { MESH_LIMIT, meshPlacementSchema } from '@/server/mesh/readMesh';
+import { readFileSafely } from '@/server/threads/readFile';
 
 /** Sections of an uploaded hull mesh, for a preview; nothing is stored. */
 export const POST = (request: Request) =>
@@ -12,6 +12,7 @@ export const POST = (request: Request) =>
       { unit: query.get('unit'), forward: query.get('forward'), up: query.get('up') },
       'placement',
     );
-    const triangles = readMesh(await readBytes(request, MESH_LIMIT), query.get('name') ?? '', placement);
-    return json({ ...meshToStations(triangles), triangles: triangles.length / 9 });
+    const bytes = await readBytes(request, MESH_LIMIT);
+    const name = query.get('name') ?? '';
+    return json(await readFileSafely({ as: 'mesh', bytes, name, placement }, asking(request)));
   });

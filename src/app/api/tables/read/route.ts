@@ -1,9 +1,10 @@
-import { answer, json, readBytes } from '@/server/http';
-import { readTable } from '@/server/table/readTable';
+import { answer, asking, json, readBytes } from '@/server/http';
+import { readFileSafely } from '@/server/threads/readFile';
 
 /** The table in an uploaded file, for a preview; nothing is stored. */
 export const POST = (request: Request) =>
   answer(async () => {
     const name = new URL(request.url).searchParams.get('name') ?? '';
-    return json(await readTable(await readBytes(request), name));
+    const bytes = await readBytes(request);
+    return json(await readFileSafely({ as: 'table', bytes, name }, asking(request)));
   });

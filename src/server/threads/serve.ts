@@ -1,0 +1,21 @@
+import { parentPort } from 'node:worker_threads';
+import { KeramosError } from '@/core/error';
+import type { Answer, Question } from './thread';
+
+/** The other end of a thread: answers each question, and hands a refusal back as data. */
+export function serve<Q, A>(answerOf: (question: Q) => A | Promise<A>): void {
+  const answer = (message: Answer<A>) => parentPort?.postMessage(message);
+  parentPort?.on('message', ({ id, question }: Question<Q>) => {
+    Promise.resolve()
+      .then(() => answerOf(question))
+      .then(
+        (found) => answer({ id, answer: found }),
+        (error: unknown) => {
+          if (!(error instanceof KeramosError))
+            return answer({ id, problem: String((error as Error | null)?.message ?? error) });
+          const { code, text, path, details } = error;
+          return answer({ id, refusal: { code, text, path, ...(details && { details }) } });
+        },
+      );
+  });
+}
