@@ -23,6 +23,15 @@ describe('before every request', () => {
       expect(ask(method, {}).status).toBe(200);
     },
   );
+  it.each(['cross-site', 'same-site'])('a page of somebody else (%s) starts no print and reads no list', (from) => {
+    for (const path of ['/api/boats', '/api/boats/x/export?format=pdf', '/api/calc', '/api/shelf/export'])
+      expect(ask('GET', { 'sec-fetch-site': from }, path).status).toBe(403);
+    // A link to a screen may stand anywhere.
+    expect(ask('GET', { 'sec-fetch-site': from }, '/boats/x/brief').status).toBe(200);
+  });
+  it.each(['same-origin', 'none'])('our own page, or an address that was typed (%s), is answered', (from) =>
+    expect(ask('GET', { 'sec-fetch-site': from }, '/api/boats/x/export?format=pdf').status).toBe(200),
+  );
   it('a policy goes out that lets nothing foreign run, new for every answer', () => {
     const [a, b] = [ask('GET', {}), ask('GET', {})].map((answer) => answer.headers.get('content-security-policy')!);
     expect(a).not.toBe(b);

@@ -1,6 +1,8 @@
 import { NextResponse, type NextRequest } from 'next/server';
 
 const WRITES = new Set(['POST', 'PUT', 'PATCH', 'DELETE']);
+/** Where a browser says that a request comes from another page than ours. */
+const FOREIGN = new Set(['cross-site', 'same-site']);
 const ALLOWED_HOSTS = new Set([
   'localhost',
   '127.0.0.1',
@@ -49,6 +51,10 @@ export function proxy(request: NextRequest) {
         : origin !== `http://${host}` && origin !== `https://${host}`;
     if (foreign) return refuse(403, 'forbidden', 'Changes are accepted only from pages of this server');
   }
+
+  // A page of somebody else may neither read nor start what takes long: prints, exports, lists.
+  if (request.nextUrl.pathname.startsWith('/api/') && FOREIGN.has(request.headers.get('sec-fetch-site') ?? ''))
+    return refuse(403, 'forbidden', 'This is answered only to pages of this server');
 
   const nonce = crypto.randomUUID();
   const policy = contentPolicy(nonce);

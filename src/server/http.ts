@@ -2,6 +2,7 @@ import { cleanText, KeramosError, refuseBrokenText, type ErrorCode } from '@/cor
 import { errorBody } from '@/core/calc';
 import { contextOf, type StoreContext } from './context';
 import { database } from './database/open';
+import { troubleOf } from './database/trouble';
 
 const STATUS: Record<ErrorCode, number> = {
   malformed: 400,
@@ -10,6 +11,7 @@ const STATUS: Record<ErrorCode, number> = {
   conflict: 409,
   tooLarge: 413,
   busy: 429,
+  unavailable: 503,
   invalid: 422,
 };
 
@@ -72,6 +74,8 @@ export async function answer(handler: () => Promise<Response>): Promise<Response
   } catch (error) {
     if (error instanceof KeramosError) return json(errorBody(error), STATUS[error.code]);
     console.error(error);
+    const trouble = troubleOf(error);
+    if (trouble) return json(errorBody(trouble), STATUS.unavailable);
     return json(
       {
         error: {

@@ -20,7 +20,8 @@ const workbook = (sheet: string) =>
     '[Content_Types].xml': strToU8(`<Types xmlns="${PACKAGE}/content-types"></Types>`),
     '_rels/.rels': relation('officeDocument', 'xl/workbook.xml'),
     'xl/workbook.xml': strToU8(
-      `<workbook xmlns="${MAIN}" xmlns:r="${OFFICE}"><sheets><sheet name="S" sheetId="1" r:id="rId1"/></sheets></workbook>`,
+      `<workbook xmlns="${MAIN}" xmlns:r="${OFFICE}">` +
+        '<sheets><sheet name="S" sheetId="1" r:id="rId1"/></sheets></workbook>',
     ),
     'xl/_rels/workbook.xml.rels': relation('worksheet', 'worksheets/sheet1.xml'),
     'xl/worksheets/sheet1.xml': strToU8(`<worksheet xmlns="${MAIN}">${sheet}</worksheet>`),

@@ -6,7 +6,8 @@ import type { z } from 'zod';
 import { wordsIn } from '../quantity';
 
 /** What kind of refusal it is; each border maps it to its own code (HTTP status, exit code). */
-export type ErrorCode = 'malformed' | 'invalid' | 'conflict' | 'notFound' | 'tooLarge' | 'forbidden' | 'busy';
+export type ErrorCode =
+  'malformed' | 'invalid' | 'conflict' | 'notFound' | 'tooLarge' | 'forbidden' | 'busy' | 'unavailable';
 
 export class KeramosError extends Error {
   /**

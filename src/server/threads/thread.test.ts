@@ -11,7 +11,9 @@ const PROGRAM = `
     if (question === 'fill') { const all = []; for (;;) all.push(new Array(1e5).fill(Math.random())); }
     if (question === 'break') return parentPort.postMessage({ id, problem: 'broke' });
     if (question === 'refuse')
-      return parentPort.postMessage({ id, refusal: { code: 'invalid', text: 'No', path: 'a.b', details: { given: 1 } } });
+      return parentPort.postMessage({
+        id, refusal: { code: 'invalid', text: 'No', path: 'a.b', details: { given: 1 } },
+      });
     const wait = Number(question);
     setTimeout(() => parentPort.postMessage({ id, answer: 'after ' + wait }), wait);
   });

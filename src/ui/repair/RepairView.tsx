@@ -1,5 +1,6 @@
 'use client';
 import { useMutation } from '@tanstack/react-query';
+import { useRouter } from 'next/navigation';
 import { Alert, Button } from 'react-bootstrap';
 import { api, wordsOf } from '../shared/api';
 import { Frame } from '../shared/Frame';
@@ -18,11 +19,12 @@ export interface RepairViewProps {
   good: { from: string; at: string } | null;
 }
 
-/** A boat that does not read: what is wrong, all that is stored, and its last state that reads. Others are not touched. */
+/** A boat that does not read: what is wrong, all that is stored, and its last state that reads. */
 export function RepairView({ boatId, name, version, problem, path, good }: RepairViewProps) {
+  const router = useRouter();
   const rescue = useMutation({
     mutationFn: () => api<{ id: string }>('POST', `/api/boats/${boatId}/repair`),
-    onSuccess: ({ id }) => window.location.assign(`/boats/${id}/brief`),
+    onSuccess: ({ id }) => router.push(`/boats/${id}/brief`),
   });
   return (
     <Frame head={<span className="fw-semibold">{name}</span>}>
