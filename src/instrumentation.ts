@@ -1,15 +1,30 @@
+const HOUR = 3_600_000;
+
 /**
- * Runs once when the server starts: bring the database up to date, fold old history and, when asked to, put in the
- * demo boats.
+ * Runs once when the server starts: bring the database up to date, keep the copy of the day, fold old history and,
+ * when asked to, put in the demo boats. A database that cannot be used is said on every page; nothing takes its place.
  */
 export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== 'nodejs') return;
+  const { databaseTrouble } = await import('@/server/database/open');
+  const trouble = await databaseTrouble();
+  if (trouble !== null) return console.error(trouble);
   const { storeContext } = await import('@/server/http');
-  const context = await storeContext();
   const { foldAll } = await import('@/server/stores/history');
-  // Answering comes first; the history of last month can wait a minute.
-  setTimeout(() => void foldAll(context), 60_000).unref();
+  const { backupDaily } = await import('@/server/database/backup');
+  // Answering comes first; history and copies can wait a minute.
+  const keep = async () => {
+    try {
+      const context = await storeContext();
+      await backupDaily(context.db, context.now());
+      await foldAll(context);
+    } catch (error) {
+      console.error('The copy of the day was not made', error);
+    }
+  };
+  setTimeout(() => void keep(), 60_000).unref();
+  setInterval(() => void keep(), HOUR).unref();
   if (process.env.KERAMOS_DEMO !== '1') return;
   const { seedDemo } = await import('@/server/demo');
-  await seedDemo(context);
+  await seedDemo(await storeContext());
 }

@@ -5,6 +5,9 @@ import '@/ui/shared/theme.css';
 import type { Metadata } from 'next';
 import { cookies } from 'next/headers';
 import type { ReactNode } from 'react';
+import { listBackups } from '@/server/database/backup';
+import { dataFolder, databaseTrouble } from '@/server/database/open';
+import { SafekeepingScreen } from '@/ui/safekeeping/SafekeepingScreen';
 import { QueryProvider } from '@/ui/shared/QueryProvider';
 import { UnitsProvider } from '@/ui/shared/units';
 import { UNITS_COOKIE } from '@/ui/shared/unitsCookie';
@@ -19,11 +22,18 @@ export const metadata: Metadata = {
 
 export default async function RootLayout({ children }: { children: ReactNode }) {
   const chosen = (await cookies()).get(UNITS_COOKIE)?.value;
+  const trouble = await databaseTrouble();
   return (
     <html lang="en">
       <body>
         <QueryProvider>
-          <UnitsProvider initial={chosen === 'us' || chosen === 'metric' ? chosen : null}>{children}</UnitsProvider>
+          <UnitsProvider initial={chosen === 'us' || chosen === 'metric' ? chosen : null}>
+            {trouble === null ? (
+              children
+            ) : (
+              <SafekeepingScreen initial={listBackups()} folder={dataFolder()} trouble={trouble} />
+            )}
+          </UnitsProvider>
         </QueryProvider>
       </body>
     </html>

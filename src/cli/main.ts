@@ -10,7 +10,8 @@ const USAGE = `keramos: the desk's command line
   calc NAME --schema             JSON Schema of its input and output
   export BOAT_ID [REVISION]      the boat document on standard output
   import FILE                    take in a boat document; prints its id
-  backup FILE                    copy of the database into a new file
+  backup FILE                    copy of the database into a new file, checked
+  restore FILE                   put a copy in the place of the database; what stood there is put aside
   demo                           put the demo boats into an empty database`;
 
 const print = (value: unknown): void =>
@@ -50,6 +51,15 @@ const openStores = async () => {
   return { context: contextOf(await openDatabase(), 'command line'), ...boats, ...revisions };
 };
 
+/** Whether a program holds the database; one that does not even open is held by nobody. */
+function heldOrDamaged(file: string, isHeld: (file: string) => boolean): boolean {
+  try {
+    return isHeld(file);
+  } catch {
+    return false;
+  }
+}
+
 const COMMANDS: Record<string, (args: string[]) => Promise<void>> = {
   async calc(args) {
     if (args.includes('--list')) return print(CALCULATIONS.map(({ name }) => name).join('\n'));
@@ -76,12 +86,26 @@ const COMMANDS: Record<string, (args: string[]) => Promise<void>> = {
   },
   async backup([file]) {
     const target = path.resolve(needed(file, 'The file'));
-    if (existsSync(target))
-      throw new KeramosError('conflict', `"${target}" is there already; a backup never overwrites`, 'file');
+    const { dataFolder } = await import('@/server/database/open');
+    // A folder without a database is no empty yard: the wrong folder is an error.
+    if (!existsSync(path.join(dataFolder(), 'keramos.db')))
+      throw new KeramosError('notFound', `There is no database in "${dataFolder()}"`, 'KERAMOS_DATA');
     const { context } = await openStores();
-    const { sql } = await import('kysely');
-    await sql`vacuum into ${target}`.execute(context.db);
-    print(target);
+    const { backupTo } = await import('@/server/database/backup');
+    print({ file: target, ...(await backupTo(context.db, target)) });
+  },
+  async restore([file]) {
+    const source = path.resolve(needed(file, 'The file'));
+    const { dataFolder } = await import('@/server/database/open');
+    const { isHeld, restoreFrom } = await import('@/server/database/backup');
+    const own = path.join(dataFolder(), 'keramos.db');
+    if (existsSync(own) && heldOrDamaged(own, isHeld))
+      throw new KeramosError(
+        'conflict',
+        'A server runs on this database: stop it first, or restore from its page Safekeeping',
+        'KERAMOS_DATA',
+      );
+    print(await restoreFrom(source, new Date().toISOString()));
   },
   async demo() {
     const { context } = await openStores();

@@ -65,5 +65,27 @@ describe('the keramos command', () => {
       status: 2,
       stdout: expect.stringContaining('never overwrites') as string,
     });
+    const second = keramos(['import', MERROW_FILE]).stdout.trim();
+    const restored = keramos(['restore', copy]);
+    expect(restored.status, restored.stdout).toBe(0);
+    expect(JSON.parse(restored.stdout)).toMatchObject({ boats: expect.any(Number) as number, unreadable: [] });
+    expect(keramos(['export', id]).stdout).toBe(readFileSync(MERROW_FILE, 'utf8'));
+    expect(JSON.parse(keramos(['export', second]).stdout)).toMatchObject({ error: { code: 'notFound' } });
+    // What was put aside comes back as well, the boat that came after the copy with it.
+    const { aside } = JSON.parse(restored.stdout) as { aside: string };
+    expect(keramos(['restore', aside]).status).toBe(0);
+    expect(keramos(['export', second]).status).toBe(0);
+  });
+  it('refuses wrong folders and files as errors, not as empty successes', () => {
+    expect(keramos(['restore', path.join(data, 'nowhere.db')])).toMatchObject({
+      status: 2,
+      stdout: expect.stringContaining('notFound') as string,
+    });
+    const text = path.join(data, 'text.db');
+    writeFileSync(text, 'no database');
+    expect(keramos(['restore', text])).toMatchObject({
+      status: 2,
+      stdout: expect.stringContaining('malformed') as string,
+    });
   });
 });

@@ -22,6 +22,9 @@ const printer = () =>
 const KEPT = 12;
 const kept = new Map<string, Promise<Uint8Array>>();
 
+/** After a restore the same version may be another state. */
+export const forgetPrints = (): void => kept.clear();
+
 /**
  * The laminate schedule of a boat as a PDF, made in a thread of its own while the server goes on answering.
  *

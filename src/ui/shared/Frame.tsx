@@ -49,6 +49,7 @@ export function Frame({ boatId, head, children }: { boatId?: string; head: React
         <hr className="my-2" />
         <Step href="/shelf">Shelf</Step>
         <Step href="/packs">Standards</Step>
+        <Step href="/safekeeping">Safekeeping</Step>
         <div className="gap" />
       </nav>
       <div>

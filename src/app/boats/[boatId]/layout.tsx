@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { cache, type ReactNode } from 'react';
 import { KeramosError } from '@/core/error';
+import { databaseTrouble } from '@/server/database/open';
 import { readBoatWithHistory } from '@/server/stores/history';
 import { damageOf } from '@/server/stores/repair';
 import { isBehind } from '@/server/stores/variants';
@@ -30,6 +31,8 @@ const load = cache(async (boatId: string) => {
 });
 
 export async function generateMetadata({ params }: Pick<Props, 'params'>): Promise<Metadata> {
+  // Without a database the page says so; its title needs none.
+  if ((await databaseTrouble()) !== null) return {};
   const { stored, damage } = await load((await params).boatId);
   return { title: stored?.boat.name ?? damage!.name };
 }
