@@ -6,6 +6,10 @@ const HOUR = 3_600_000;
  */
 export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== 'nodejs') return;
+  const { markConnections } = await import('@/server/connection');
+  markConnections();
+  if (process.env.KERAMOS_OPEN === '1')
+    console.warn('KERAMOS_OPEN=1: anyone who reaches this server can read and change everything in it.');
   const { databaseTrouble } = await import('@/server/database/open');
   const trouble = await databaseTrouble();
   if (trouble !== null) return console.error(trouble);

@@ -1,5 +1,5 @@
 import { NextRequest } from 'next/server';
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { proxy } from './proxy';
 
 const ask = (method: string, headers: Record<string, string>, path = '/api/boats') =>
@@ -22,6 +22,23 @@ describe('before every request', () => {
       expect(ask(method, { origin: 'http://127.0.0.1:3270' }).status).toBe(200);
       expect(ask(method, {}).status).toBe(200);
     },
+  );
+  it.each(['10.0.0.7', '192.168.1.20', '::ffff:10.1.2.3', 'fe80::1', 'unknown'])(
+    'another machine (%s) is refused until the server is opened, and never under a name of this one',
+    (from) => {
+      const there = { 'x-keramos-from': from };
+      expect(ask('GET', there).status).toBe(403);
+      vi.stubEnv('KERAMOS_OPEN', '1');
+      // A forged name of this machine.
+      expect(ask('GET', there).status).toBe(403);
+      expect(ask('POST', { ...there, host: 'localhost:3270', origin: 'http://localhost:3270' }).status).toBe(403);
+      // A name that was not listed.
+      expect(ask('GET', { ...there, host: 'yard.example' }).status).toBe(403);
+      vi.unstubAllEnvs();
+    },
+  );
+  it.each(['127.0.0.1', '::1', '::ffff:127.0.0.1', '127.8.8.8'])('this machine (%s) is answered', (from) =>
+    expect(ask('GET', { 'x-keramos-from': from }).status).toBe(200),
   );
   it.each(['cross-site', 'same-site'])('a page of somebody else (%s) starts no print and reads no list', (from) => {
     for (const path of ['/api/boats', '/api/boats/x/export?format=pdf', '/api/calc', '/api/shelf/export'])

@@ -1,4 +1,5 @@
 import { NextResponse, type NextRequest } from 'next/server';
+import { FROM_HEADER, isOwnAddress } from '@/server/from';
 
 const WRITES = new Set(['POST', 'PUT', 'PATCH', 'DELETE']);
 /** Where a browser says that a request comes from another page than ours. */
@@ -34,9 +35,30 @@ function contentPolicy(nonce: string): string {
   ].join('; ');
 }
 
+const LOOPBACK_NAMES = /^(?:localhost|127\.\d+\.\d+\.\d+|\[::1\])(?::\d+)?$/i;
+
+/**
+ * A request of another machine: refused until somebody opens the server, for there are no accounts yet; and refused in
+ * any case under a name of this machine, which it can only have forged.
+ */
+function fromElsewhere(request: NextRequest, host: string): NextResponse | null {
+  const from = request.headers.get(FROM_HEADER);
+  if (from === null || isOwnAddress(from)) return null;
+  if (LOOPBACK_NAMES.test(host)) return refuse(403, 'forbidden', 'This name is for the machine itself');
+  if (process.env.KERAMOS_OPEN === '1') return null;
+  return refuse(
+    403,
+    'forbidden',
+    'This server answers to its own machine only. Whoever reaches it could change everything: ' +
+      'set KERAMOS_OPEN=1 on it if that is meant',
+  );
+}
+
 /** Before every request: known host, own origin for writes, and the security headers on what goes out. */
 export function proxy(request: NextRequest) {
   const host = request.headers.get('host') ?? '';
+  const elsewhere = fromElsewhere(request, host);
+  if (elsewhere) return elsewhere;
   if (!ALLOWED_HOSTS.has(host.replace(/:\d+$/, '')))
     return refuse(
       403,

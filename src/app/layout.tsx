@@ -26,6 +26,11 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   return (
     <html lang="en">
       <body>
+        {process.env.KERAMOS_OPEN === '1' && (
+          <p className="open-to-all" role="note">
+            △ Open: anyone who reaches this server can read and change everything here. There are no accounts yet.
+          </p>
+        )}
         <QueryProvider>
           <UnitsProvider initial={chosen === 'us' || chosen === 'metric' ? chosen : null}>
             {trouble === null ? (
