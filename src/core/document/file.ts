@@ -66,6 +66,24 @@ export function boatFromJson(text: string): Boat {
   return boat;
 }
 
+/** Paths of what a raw value holds and the value read from it does not. */
+function leftOut(raw: unknown, read: unknown, path = ''): string[] {
+  if (typeof raw !== 'object' || raw === null || typeof read !== 'object' || read === null) return [];
+  return Object.entries(raw).flatMap(([key, value]) => {
+    const at = path === '' ? key : `${path}.${key}`;
+    return Object.hasOwn(read, key) ? leftOut(value, (read as Record<string, unknown>)[key], at) : [at];
+  });
+}
+
+/**
+ * Fields of a document of this version that no boat has: they are left out when it is read, and said.
+ * @returns dotted paths, the first hundred; none for a document of an earlier version, whose fields have moved.
+ */
+export function unknownIn(text: string, boat: Boat): string[] {
+  const { version, boat: raw } = JSON.parse(text) as { version: number; boat: unknown };
+  return version === DOCUMENT_VERSION ? leftOut(raw, boat).slice(0, 100) : [];
+}
+
 /**
  * A boat from a document somebody hands in: checked as {@link boatFromJson} does, and the figures of its zones taken
  * anew from its geometry, for a document changed by another hand may say one thing with its shape and another with its

@@ -6,7 +6,7 @@ export * from './boat';
 export { boatList, laterFields, patchOf, type BoatList } from './entity';
 export { checkBoat, checkHands, checkLayer, problemOf } from './check';
 export { mendedJoins, lostGroupMembers, mendReferences } from './mend';
-export { boatFromFile, boatFromJson, upgradeBoat } from './file';
+export { boatFromFile, unknownIn, boatFromJson, upgradeBoat } from './file';
 export { boatToJson, DOCUMENT_FORMAT, DOCUMENT_VERSION } from './toJson';
 export {
   BRIEF_NUMBERS,

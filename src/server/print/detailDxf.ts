@@ -3,6 +3,8 @@ import { wordsIn } from '@/core/quantity';
 import { offsetLine, type DetailDrawing } from '@/core/detail/kinds';
 
 const GAP = 120;
+/** In this format a line end begins the next group: a name with one could say anything. */
+const oneLine = (text: string) => text.replace(/[\p{Cc}\u2028\u2029]+/gu, ' ').slice(0, 240);
 const LAYERS = {
   outline: Colors.White,
   thin: Colors.White,
@@ -49,13 +51,15 @@ export function detailDxf({ views }: DetailDrawing, title: string): string {
           dxf.addLine(at(a), at(b), { layerName: 'dimension' });
           dxf.addLine(at(mark.from), at(a), { layerName: 'dimension' });
           dxf.addLine(at(mark.to), at(b), { layerName: 'dimension' });
-          dxf.addText(at([(a[0] + b[0]) / 2, (a[1] + b[1]) / 2 + 2]), 6, mark.text, { layerName: 'dimension' });
+          dxf.addText(at([(a[0] + b[0]) / 2, (a[1] + b[1]) / 2 + 2]), 6, oneLine(mark.text), {
+            layerName: 'dimension',
+          });
           break;
         }
         case 'text':
-          dxf.addText(at(mark.at), 6, wordsIn(mark.text, 'metric'), { layerName: 'text' });
+          dxf.addText(at(mark.at), 6, oneLine(wordsIn(mark.text, 'metric')), { layerName: 'text' });
       }
-    dxf.addText(point3d(x0, Math.min(...ys) - 40, 0), 8, `${title}: ${view}, mm`, { layerName: 'text' });
+    dxf.addText(point3d(x0, Math.min(...ys) - 40, 0), 8, oneLine(`${title}: ${view}, mm`), { layerName: 'text' });
     x0 += Math.max(...xs) - Math.min(...xs) + GAP;
   }
   return dxf.stringify();

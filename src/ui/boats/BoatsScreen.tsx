@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { Badge, Button, Card, Form } from 'react-bootstrap';
+import { Alert, Badge, Button, Card, Form } from 'react-bootstrap';
 import type { BoatSummary } from '@/core/revision';
 import { api, wordsOf } from '../shared/api';
 import { DataTable, type DataColumn } from '../shared/DataTable';
@@ -12,11 +12,18 @@ import { UnitsSwitch } from '../shared/units';
 import { Refusal } from '../shared/Refusal';
 import { FileButton } from '../shared/FileButton';
 
+/** A boat taken in, and the fields of its document that were left out. */
+interface Imported {
+  id: string;
+  leftOut: string[];
+}
+
 /** Which boat? List, create, duplicate as a variant, archive, import. */
 export function BoatsScreen({ boats }: { boats: BoatSummary[] }) {
   const router = useRouter();
   const [name, setName] = useState('');
   const [showArchived, setShowArchived] = useState(false);
+  const [imported, setImported] = useState<Imported | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const [find, setFind] = useState('');
@@ -55,8 +62,10 @@ export function BoatsScreen({ boats }: { boats: BoatSummary[] }) {
     chosen &&
     run(async () => {
       if (chosen.size > 5 * 1024 * 1024) throw new Error(`${chosen.name} is larger than the 5 MB allowed.`);
-      const { id } = await api<{ id: string }>('POST', '/api/boats/import', await chosen.text());
-      router.push(`/boats/${id}/layup`);
+      const { id, leftOut } = await api<Imported>('POST', '/api/boats/import', await chosen.text());
+      if (leftOut.length === 0) return router.push(`/boats/${id}/layup`);
+      setImported({ id, leftOut });
+      router.refresh();
     });
 
   const columns: DataColumn<BoatSummary>[] = [
@@ -158,6 +167,13 @@ export function BoatsScreen({ boats }: { boats: BoatSummary[] }) {
       }
     >
       <Refusal text={trouble} onClose={() => setTrouble(null)} />
+      {imported && (
+        <Alert variant="warning" className="py-2" dismissible onClose={() => setImported(null)}>
+          △ <Link href={`/boats/${imported.id}/layup`}>The boat was imported</Link>, but for what no boat here has:{' '}
+          {imported.leftOut.slice(0, 8).join(', ')}
+          {imported.leftOut.length > 8 && ` and ${imported.leftOut.length - 8} more`}. It was left out.
+        </Alert>
+      )}
       <Card>
         <Card.Body>
           {boats.length > 5 && (
