@@ -21,6 +21,7 @@ const VIEWS: [name: string, url: string, ready: string][] = [
   ['pack', '/boats/merrow-84/pack', 'What leaves the desk'],
   ['shelf', '/shelf', 'Figure'],
   ['standards', '/packs', 'Coefficient'],
+  ['safekeeping', '/safekeeping', 'Backed up by hand'],
 ];
 
 test.beforeAll(async ({ request }) => {
@@ -29,6 +30,8 @@ test.beforeAll(async ({ request }) => {
     await request.post('/api/boats/merrow-84/revisions', {
       data: { baseVersion: 1, author: 'I. Hallin', note: 'First schedule, for the quotation' },
     });
+  const { backups } = (await (await request.get('/api/safekeeping')).json()) as { backups: unknown[] };
+  if (backups.length === 0) await request.post('/api/safekeeping');
 });
 
 for (const [name, url, ready] of VIEWS)
@@ -38,7 +41,7 @@ for (const [name, url, ready] of VIEWS)
     await page.evaluate(() => document.fonts.ready);
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(1280);
     await expect(page).toHaveScreenshot(`${name}.png`);
-    if (name !== 'boats') await sameNumbers(page, name);
+    if (name !== 'boats' && name !== 'safekeeping') await sameNumbers(page, name);
     await scan(page, name);
   });
 

@@ -71,6 +71,7 @@ describe('a stored boat that does not read', () => {
       version: 3,
       problem: expect.stringContaining('Angle must be between') as string,
       path: expect.stringMatching(/^stored boat\.parts\.0\.layers\.3\.angleDeg$/) as string,
+      place: 'Hull, layers 4, angleDeg',
       good: { from: 'before the last action' },
     });
     const rescued = await rescueBoat(context, id);

@@ -21,7 +21,27 @@ export interface Damage {
   /** What is wrong, quantities left open. */
   problem: string;
   path: string;
+  /** The same in words, where the things on it have names. */
+  place: string;
   good: Omit<GoodState, 'boat'> | null;
+}
+
+/** A path of a document in words, as far as the things on it have names: 'Bulkheads, layers 1, angleDeg'. */
+function placeOf(raw: unknown, path: string): string {
+  const words: string[] = [];
+  let at: unknown = raw;
+  let list = '';
+  for (const key of path
+    .replace(/^stored boat\.?/, '')
+    .split('.')
+    .filter(Boolean)) {
+    at = (at as Record<string, unknown> | null | undefined)?.[key];
+    const name = (at as { name?: unknown } | null | undefined)?.name;
+    if (!/^\d+$/.test(key)) list = key;
+    else words.push(typeof name === 'string' ? name : `${list} ${Number(key) + 1}`);
+    if (!/^\d+$/.test(key) && !Array.isArray(at)) words.push(key);
+  }
+  return words.join(', ');
 }
 
 /** Actions that are taken back in search of a state that reads. */
@@ -98,6 +118,15 @@ async function keptState({ db }: StoreContext, id: string): Promise<GoodState | 
 const lastGood = async (context: StoreContext, id: string): Promise<GoodState | null> =>
   (await backByActions(context, id)) ?? (await keptState(context, id));
 
+async function rawOrNothing(context: StoreContext, id: string): Promise<unknown> {
+  const { head, rows } = await stored(context, id);
+  try {
+    return boatOfRows(head.name, rows);
+  } catch {
+    return null;
+  }
+}
+
 /** What keeps a stored boat from being read; null for one that reads. @throws KeramosError `notFound`. */
 export async function damageOf(context: StoreContext, id: string): Promise<Damage | null> {
   const { head } = await stored(context, id);
@@ -111,8 +140,9 @@ export async function damageOf(context: StoreContext, id: string): Promise<Damag
       id,
       name: head.name,
       version: head.version,
-      problem: error.text,
+      problem: error.text.replace(`${error.path}: `, ''),
       path: error.path,
+      place: placeOf(await rawOrNothing(context, id), error.path),
       good: good && { from: good.from, at: good.at },
     };
   }

@@ -1,5 +1,6 @@
 'use client';
 import { useMutation } from '@tanstack/react-query';
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { Alert, Button } from 'react-bootstrap';
 import { api, wordsOf } from '../shared/api';
@@ -15,12 +16,14 @@ export interface RepairViewProps {
   /** What is wrong, and with which field. */
   problem: string;
   path: string;
+  /** The same in words. */
+  place: string;
   /** The last state that reads; null where none does. */
   good: { from: string; at: string } | null;
 }
 
 /** A boat that does not read: what is wrong, all that is stored, and its last state that reads. */
-export function RepairView({ boatId, name, version, problem, path, good }: RepairViewProps) {
+export function RepairView({ boatId, name, version, problem, path, place, good }: RepairViewProps) {
   const router = useRouter();
   const rescue = useMutation({
     mutationFn: () => api<{ id: string }>('POST', `/api/boats/${boatId}/repair`),
@@ -34,7 +37,7 @@ export function RepairView({ boatId, name, version, problem, path, good }: Repai
         <p className="mb-0">
           <Said text={problem} />
         </p>
-        {path && <p className="small mb-0">At: {path}</p>}
+        {(place || path) && <p className="small mb-0">In: {place || path}</p>}
       </Alert>
       <p>
         Nothing was thrown away: it stands at version {version}, with its history and its revisions. Other boats are not
@@ -47,7 +50,9 @@ export function RepairView({ boatId, name, version, problem, path, good }: Repai
             Open it as it was {good.from}
           </Button>
         ) : (
-          <span className="verdict fails">✕ No earlier state of it reads either</span>
+          <span className="verdict fails text-wrap">
+            ✕ No earlier state of it reads either; a copy under <Link href="/safekeeping">Safekeeping</Link> may hold it
+          </span>
         )}
         <a className="btn btn-outline-primary" download href={`/api/boats/${boatId}/repair?stored`}>
           Save all that is stored

@@ -23,7 +23,7 @@ interface Restored {
 
 const WHY: Readonly<Record<string, string>> = {
   daily: 'Copy of the day',
-  asked: 'Asked for',
+  asked: 'Backed up by hand',
   received: 'Brought from elsewhere',
   'put-aside': 'Stood here before a restore',
 };
@@ -79,7 +79,7 @@ export function SafekeepingScreen({
   const busy = make.isPending || receive.isPending || restore.isPending;
   const refusal = make.error ?? receive.error ?? restore.error;
   const columns: DataColumn<Backup>[] = [
-    { id: 'at', head: 'Of', by: ({ at }) => at, cell: ({ at }) => <Moment iso={at} /> },
+    { id: 'at', head: 'When', by: ({ at }) => at, cell: ({ at }) => <Moment iso={at} /> },
     { id: 'why', head: 'Why', by: ({ name }) => whyOf(name), cell: ({ name }) => whyOf(name) },
     {
       id: 'size',

@@ -15,6 +15,7 @@ class FakeServer {
   reachable = true;
   imported: string[] = [];
   refuse: string | null = null;
+  trouble: string | null = null;
   edit(...edits: Edit[]) {
     this.boat = applyEdits(this.boat, edits).boat;
     this.version += 1;
@@ -32,6 +33,7 @@ class FakeServer {
       baseVersion: number;
       actions: { edits: Edit[] }[];
     };
+    if (this.trouble) return answer(503, { error: { code: 'unavailable', message: this.trouble, path: '' } });
     if (this.refuse) return answer(422, { error: { code: 'invalid', message: this.refuse, path: '' } });
     if (baseVersion !== this.version)
       return answer(409, { error: { code: 'conflict', message: 'changed', path: '', version: this.version } });
@@ -120,6 +122,26 @@ describe('the boat on the page', () => {
       ),
     );
     expect(angleOf(store.getState().boat)).toBe(0);
+  });
+  it('keeps what the disk of the server would not take, says so, and saves it when there is room', async () => {
+    vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] });
+    const store = newStore();
+    server.trouble = 'The disk of the server is full';
+    store.act(turn(45));
+    await vi.advanceTimersByTimeAsync(200);
+    expect(store.getState()).toMatchObject({ save: 'offline', notice: { text: 'The disk of the server is full' } });
+    expect(angleOf(store.getState().boat)).toBe(45);
+    server.trouble = null;
+    await vi.advanceTimersByTimeAsync(4000);
+    vi.useRealTimers();
+    await settled(store, 'saved');
+    expect(angleOf(server.boat)).toBe(45);
+  });
+  it('cleans what is pasted of what cannot be kept', async () => {
+    const store = newStore();
+    store.act({ type: 'boat.rename', name: 'Mer\u0000row \ud83d85' } as Edit);
+    await settled(store, 'saved');
+    expect(server.boat.name).toBe('Merrow 85');
   });
   it('takes over what another window saved when it looks again', async () => {
     const store = newStore();

@@ -248,6 +248,8 @@ export class BoatStore {
       return this.step({ type: 'refused', why: error.text, clientId });
     }
     this.tryLater();
+    // The server is there and says what it is in: its disk is full, say.
+    if (error instanceof ApiError && error.code === 'unavailable') this.refuse(error.text);
   }
 
   private tryLater(): void {
