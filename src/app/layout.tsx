@@ -7,7 +7,7 @@ import { cookies } from 'next/headers';
 import type { ReactNode } from 'react';
 import { listBackups } from '@/server/database/backup';
 import { dataFolder, databaseTrouble } from '@/server/database/open';
-import { SafekeepingScreen } from '@/ui/safekeeping/SafekeepingScreen';
+import { Trouble } from '@/ui/safekeeping/Trouble';
 import { QueryProvider } from '@/ui/shared/QueryProvider';
 import { UnitsProvider } from '@/ui/shared/units';
 import { UNITS_COOKIE } from '@/ui/shared/unitsCookie';
@@ -33,11 +33,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
         )}
         <QueryProvider>
           <UnitsProvider initial={chosen === 'us' || chosen === 'metric' ? chosen : null}>
-            {trouble === null ? (
-              children
-            ) : (
-              <SafekeepingScreen initial={listBackups()} folder={dataFolder()} trouble={trouble} />
-            )}
+            {trouble === null ? children : <Trouble initial={listBackups()} folder={dataFolder()} trouble={trouble} />}
           </UnitsProvider>
         </QueryProvider>
       </body>

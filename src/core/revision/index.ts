@@ -1,3 +1,12 @@
 /** Issued states of a boat: what they keep, and what is recorded about them. */
-export type { BoatSummary, BookLaminate, ChangeRequest, Revision, RevisionEvent, VariantStanding } from './records';
+export type {
+  ActionPage,
+  ActionRecord,
+  BoatSummary,
+  BookLaminate,
+  ChangeRequest,
+  Revision,
+  RevisionEvent,
+  VariantStanding,
+} from './records';
 export { resultsOf, type CheckResult, type RevisionResults } from './results';

@@ -78,3 +78,21 @@ export interface BookLaminate {
   uses: string[];
   materials: Material[];
 }
+
+/** One thing that was done to a boat. */
+export interface ActionRecord {
+  /** The version that it made. */
+  version: number;
+  action: 'do' | 'undo' | 'redo';
+  description: string;
+  /** Empty where nobody said. */
+  author: string;
+  at: string;
+}
+
+/** A page of what was done, newest first; the last one has the days whose single actions are no longer kept. */
+export interface ActionPage {
+  actions: ActionRecord[];
+  more: boolean;
+  days: { day: string; version: number }[];
+}

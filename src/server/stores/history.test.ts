@@ -9,7 +9,7 @@ import { ENGINE } from '@/core/evaluate';
 import { contextOf, type StoreContext } from '../context';
 import { openDatabase } from '../database/open';
 import { createBoat, duplicateBoat, editBoat, listBoats, readBoat } from './boats';
-import { foldHistory, readBoatWithHistory, UNDO_KEPT } from './history';
+import { foldHistory, listActions, PAGE, readBoatWithHistory, UNDO_KEPT } from './history';
 import { listLaminates } from './laminates';
 import { issueRevision, readRevision, readRevisionPrint } from './revisions';
 import { follow, isBehind, variantStanding } from './variants';
@@ -44,6 +44,21 @@ describe('the history', () => {
     await editBoat(context, id, 2, [{ clientId: 'by-hallin', action: 'do', edits: [turn(20)] }]);
     const { history } = await readBoatWithHistory(context, id);
     expect(history.undo.map(({ author }) => author)).toEqual(['B. Moor', 'I. Hallin']);
+  });
+  it('is leafed through a page at a time, newest first, to the days that were folded', async () => {
+    const { id } = await createBoat(context, merrow());
+    await act(id, 1, 130, '2026-05-01T08:00:00.000Z');
+    const first = await listActions(context, id);
+    expect(first.actions.map(({ version }) => version)).toEqual(Array.from({ length: PAGE }, (_, i) => 131 - i));
+    expect(first).toMatchObject({ more: true, days: [] });
+    expect(first.actions[0]).toMatchObject({ author: 'I. Hallin', action: 'do' });
+    const second = await listActions(context, id, first.actions.at(-1)!.version);
+    const third = await listActions(context, id, second.actions.at(-1)!.version);
+    expect([second.more, third.more]).toEqual([true, false]);
+    const all = [...first.actions, ...second.actions, ...third.actions].map(({ version }) => version);
+    expect(all).toEqual(Array.from({ length: 130 }, (_, i) => 131 - i));
+    expect((await listActions(context, id, 2)).actions).toEqual([]);
+    await expect(listActions(context, 'nowhere')).rejects.toMatchObject({ code: 'notFound' });
   });
   it('folds what is old and not needed for undo into the state of each day, and nothing else', async () => {
     const { id } = await createBoat(context, merrow());

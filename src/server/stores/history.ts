@@ -1,4 +1,4 @@
-import { parseOrThrow } from '@/core/error';
+import { KeramosError, parseOrThrow } from '@/core/error';
 import {
   applyEdits,
   editsSchema,
@@ -8,6 +8,7 @@ import {
   type HistoryStacks,
 } from '@/core/edit';
 import { boatToJson } from '@/core/document';
+import type { ActionPage } from '@/core/revision';
 import { inTransaction, type StoreContext } from '../context';
 import { readBoat, type StoredBoat } from './boats';
 
@@ -36,6 +37,39 @@ export async function readHistory({ db }: StoreContext, id: string): Promise<His
     entries.unshift({ action, description, author, forward: forward!.data, inverse: inverse!.data });
   }
   return entries.reduce<HistoryStacks>(pushHistory, EMPTY_HISTORY);
+}
+
+/** Actions on one page of what was done. */
+export const PAGE = 50;
+
+/**
+ * What was done to a boat, newest first, a page at a time; days whose single actions have been folded away come last.
+ *
+ * @param before the version that the page before this one ended with.
+ * @throws KeramosError `notFound`.
+ */
+export async function listActions({ db }: StoreContext, id: string, before?: number): Promise<ActionPage> {
+  const boat = await db.selectFrom('boat').select('id').where('id', '=', id).executeTakeFirst();
+  if (!boat) throw new KeramosError('notFound', `There is no boat "${id.slice(0, 40)}"`, 'boatId');
+  const rows = await db
+    .selectFrom('edit')
+    .select(['version', 'action', 'description', 'author', 'at'])
+    .where('boat_id', '=', id)
+    .where('version', '<', before ?? Number.MAX_SAFE_INTEGER)
+    .orderBy('version', 'desc')
+    .limit(PAGE + 1)
+    .execute();
+  const actions = rows.slice(0, PAGE);
+  const more = rows.length > PAGE;
+  const days = more
+    ? []
+    : await db
+        .selectFrom('boat_day')
+        .select(['day', 'version'])
+        .where('boat_id', '=', id)
+        .orderBy('day', 'desc')
+        .execute();
+  return { actions, more, days };
 }
 
 /** A boat with its history, both of one state. */

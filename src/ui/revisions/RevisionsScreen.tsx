@@ -9,6 +9,7 @@ import { Refusal } from '../shared/Refusal';
 import type { Signed } from '../shared/SignedForm';
 import { ChangeRequests } from './ChangeRequests';
 import { DifferencePanel } from './DifferencePanel';
+import { HistoryPanel } from './HistoryPanel';
 import { IssueForm } from './IssueForm';
 import { RevisionTable } from './RevisionTable';
 import { VariantPanel } from './VariantPanel';
@@ -86,6 +87,7 @@ export function RevisionsScreen({ boats, ...first }: RevisionsScreenProps) {
       {requests.length > 0 && <ChangeRequests requests={requests} onDecide={acts.decide} />}
       {variant && <VariantPanel variant={variant} onLetGo={acts.letGo} />}
       <DifferencePanel revisions={revisions} boats={boats} onTrouble={setTrouble} />
+      <HistoryPanel />
       <Onward to="pack">Pack: what leaves the desk?</Onward>
     </>
   );

@@ -31,6 +31,8 @@ const whyOf = (name: string) => WHY[Object.keys(WHY).find((key) => name.endsWith
 const megabytes = (bytes: number) => `${(bytes / 1_048_576).toFixed(1)} MB`;
 
 const KEY = ['safekeeping'];
+/** As a new page: what stood on it was of another database. */
+const BOATS = '/';
 
 /** Copies of everything the yard has here: made, carried away, brought back. */
 export function SafekeepingScreen({
@@ -127,7 +129,7 @@ export function SafekeepingScreen({
       <Refusal text={refusal ? wordsOf(refusal) : null} />
       {said !== null && !refusal && (
         <Alert variant="success" className="py-2" role="status">
-          {said} {restore.isSuccess && <a href="/">To the boats</a>}
+          {said} {restore.isSuccess && <a href={BOATS}>To the boats</a>}
         </Alert>
       )}
       <Card>
