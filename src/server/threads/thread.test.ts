@@ -56,7 +56,7 @@ describe('a thread', () => {
     expect(await own.ask('0')).toBe('after 0');
   });
   it.each(['hang', 'fill', 'die'])('that is told to %s is ended, and those behind it are answered', async (fault) => {
-    const own = thread({ milliseconds: fault === 'hang' ? 300 : 20_000 });
+    const own = thread({ milliseconds: fault === 'hang' ? 5000 : 60_000 });
     const [bad, good] = [own.ask(fault), own.ask('0')];
     await expect(bad).rejects.toMatchObject({ code: 'tooLarge', message: 'too much' });
     expect(await good).toBe('after 0');
