@@ -8,6 +8,9 @@ import { strToU8, zipSync } from 'fflate';
 import { openDriver } from '../../src/server/database/driver';
 import { MERROW, open, test } from './helpers';
 
+// Each starts servers, and a machine may be busy with something else.
+test.describe.configure({ timeout: 300_000 });
+
 /** Servers of a test's own: each on a data folder that something has happened to. */
 const PORT = Number(process.env.E2E_PORT ?? 3391) + 40;
 let running: ChildProcess[] = [];
@@ -57,7 +60,6 @@ test('a damaged database is said on every page and brought back from a copy; no 
   page,
   request,
 }) => {
-  test.setTimeout(120_000);
   const data = newData();
   const first = await serve(data);
   await importBoat(request, first.base, 'Kept boat');
@@ -99,7 +101,6 @@ test('a database that is gone is not made anew', async ({ page }) => {
 });
 
 test('a boat that does not read opens in a view of its own and is saved from there', async ({ page, request }) => {
-  test.setTimeout(120_000);
   const data = newData();
   const first = await serve(data);
   const id = await importBoat(request, first.base, 'Hurt boat');
