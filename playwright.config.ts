@@ -5,8 +5,8 @@ const port = Number(process.env.E2E_PORT ?? 3391);
 export default defineConfig({
   testDir: 'tests/e2e',
   outputDir: 'test-results',
-  timeout: 60_000,
-  expect: { timeout: 10_000, toHaveScreenshot: { maxDiffPixelRatio: 0.03, threshold: 0.3, animations: 'disabled' } },
+  timeout: 180_000,
+  expect: { timeout: 30_000, toHaveScreenshot: { maxDiffPixelRatio: 0.03, threshold: 0.3, animations: 'disabled' } },
   workers: 1,
   reporter: [['list'], ['json', { outputFile: 'test-results/report.json' }]],
   snapshotPathTemplate: 'docs/screenshots/{arg}{ext}',
