@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { readBytes, readJson, readText } from './http';
+import { KeramosError } from '@/core/error';
+import { progressLines, readBytes, readJson, readText } from './http';
 
 const asked = (body: BodyInit, headers: Record<string, string> = {}) =>
   new Request('http://127.0.0.1/', { method: 'POST', body, headers });
@@ -29,5 +30,37 @@ describe('a request body', () => {
     await expect(readText(asked(new Uint8Array([0xff, 0xfe, 0xff])))).rejects.toThrow('not text in UTF-8');
     await expect(readJson(asked('{"boat":'))).rejects.toThrow('not JSON');
     await expect(readJson(asked('  '))).rejects.toThrow('no body');
+  });
+});
+
+describe('something that takes long tells how far it is', () => {
+  const nobodyLeft = () => ({ who: '', signal: new AbortController().signal });
+  const lines = async (response: Response) =>
+    (await response.text())
+      .trim()
+      .split('\n')
+      .map((line) => JSON.parse(line) as unknown);
+
+  it('in lines, until it is ready', async () => {
+    const answer = progressLines(nobodyLeft(), async ({ onProgress }) => {
+      onProgress?.({ done: 0.2, at: 'zones' });
+      await Promise.resolve();
+      onProgress?.({ done: 0.8, at: 'pages' });
+    });
+    expect(await lines(answer)).toEqual([{ done: 0.2, at: 'zones' }, { done: 0.8, at: 'pages' }, { ready: true }]);
+  });
+  it('or refused, in words', async () => {
+    const answer = progressLines(nobodyLeft(), () => Promise.reject(new KeramosError('busy', 'Too much at once')));
+    expect(await lines(answer)).toMatchObject([{ error: { code: 'busy', message: 'Too much at once' } }]);
+  });
+  it('and is given up when whoever asked closes the page', async () => {
+    let given: AbortSignal | undefined;
+    const answer = progressLines(nobodyLeft(), ({ signal }) => {
+      given = signal;
+      return new Promise(() => {});
+    });
+    expect(given?.aborted).toBe(false);
+    await answer.body?.cancel();
+    expect(given?.aborted).toBe(true);
   });
 });

@@ -3,6 +3,7 @@ import { errorBody } from '@/core/calc';
 import { contextOf, type StoreContext } from './context';
 import { database } from './database/open';
 import { troubleOf } from './database/trouble';
+import type { AskOptions } from './threads/thread';
 
 const STATUS: Record<ErrorCode, number> = {
   malformed: 400,
@@ -67,6 +68,14 @@ export function json(body: unknown, status = 200): Response {
   });
 }
 
+const INTERNAL = {
+  error: {
+    code: 'internal',
+    message: 'Something went wrong on the server; nothing was saved. The server log has the details.',
+    path: '',
+  },
+};
+
 /** Run a handler; a refusal becomes its status and a JSON body, anything else a plain 500 without its innards. */
 export async function answer(handler: () => Promise<Response>): Promise<Response> {
   try {
@@ -76,17 +85,46 @@ export async function answer(handler: () => Promise<Response>): Promise<Response
     console.error(error);
     const trouble = troubleOf(error);
     if (trouble) return json(errorBody(trouble), STATUS.unavailable);
-    return json(
-      {
-        error: {
-          code: 'internal',
-          message: 'Something went wrong on the server; nothing was saved. The server log has the details.',
-          path: '',
-        },
-      },
-      500,
-    );
+    return json(INTERNAL, 500);
   }
+}
+
+/**
+ * How far something is that takes long: a line of JSON a step, the last one `{ready: true}` or `{error}`. Whoever
+ * closes the page stops it.
+ */
+export function progressLines(
+  { who, signal }: { who: string; signal: AbortSignal },
+  work: (options: AskOptions) => Promise<unknown>,
+): Response {
+  const gone = new AbortController();
+  const leave = () => gone.abort();
+  signal.addEventListener('abort', leave, { once: true });
+  const lines = new ReadableStream<Uint8Array>({
+    start(stream) {
+      const encoder = new TextEncoder();
+      const say = (line: unknown) => {
+        if (!gone.signal.aborted) stream.enqueue(encoder.encode(`${JSON.stringify(line)}\n`));
+      };
+      work({ who, signal: gone.signal, onProgress: say })
+        .then(
+          () => say({ ready: true }),
+          (error: unknown) => {
+            if (!(error instanceof KeramosError)) console.error(error);
+            say(error instanceof KeramosError ? errorBody(error) : INTERNAL);
+          },
+        )
+        .finally(() => {
+          signal.removeEventListener('abort', leave);
+          if (!gone.signal.aborted) stream.close();
+        })
+        .catch(() => {});
+    },
+    cancel: leave,
+  });
+  return new Response(lines, {
+    headers: { 'content-type': 'application/x-ndjson; charset=utf-8', 'cache-control': 'no-store, no-transform' },
+  });
 }
 
 /** A file to save, under a name made safe for every file system. */

@@ -15,11 +15,15 @@ export type Job<Input, Result, Step extends Progress = Progress> = (
   seed: number,
 ) => Generator<Step, Result>;
 
-/** Run a job to its end. @returns its result. */
-export function runToEnd<Result>(steps: Generator<Progress, Result>): Result {
+/** Run a job to its end, telling each step. @returns its result. */
+export function runToEnd<Result>(
+  steps: Generator<Progress, Result>,
+  onProgress: (step: Progress) => void = () => {},
+): Result {
   for (;;) {
     const step = steps.next();
     if (step.done) return step.value;
+    onProgress(step.value);
   }
 }
 

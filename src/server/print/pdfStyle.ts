@@ -70,6 +70,17 @@ export function inUnits<T>(content: T, units: UnitSystem): T {
   ) as T;
 }
 
-/** The bytes of a print. */
-export const printPdf = (definition: TDocumentDefinitions, units: UnitSystem): Promise<Buffer> =>
-  pdfmake.createPdf(inUnits(definition, units)).getBuffer();
+/** The bytes of a print; told the share of it that is drawn, a twentieth at a time. */
+export function printPdf(
+  definition: TDocumentDefinitions,
+  units: UnitSystem,
+  onDrawn: (share: number) => void = () => {},
+): Promise<Buffer> {
+  let told = 0;
+  pdfmake.setProgressCallback((share) => {
+    if (share - told < 0.05) return;
+    told = share;
+    onDrawn(share);
+  });
+  return pdfmake.createPdf(inUnits(definition, units)).getBuffer();
+}

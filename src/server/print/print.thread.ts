@@ -4,5 +4,6 @@ import { schedulePdf, type PrintOptions } from './schedulePdf';
 
 /** Prints one schedule after the other, and answers with its bytes. */
 serve(
-  async ({ boat, options }: { boat: Boat; options: PrintOptions }) => new Uint8Array(await schedulePdf(boat, options)),
+  async ({ boat, options }: { boat: Boat; options: PrintOptions }, tell) =>
+    new Uint8Array(await schedulePdf(boat, options, tell)),
 );

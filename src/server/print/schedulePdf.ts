@@ -63,5 +63,11 @@ export function* scheduleDefinition(boat: Boat, options: PrintOptions): Generato
 }
 
 /** The laminate schedule of a boat as the bytes of a PDF, on the thread that asks. */
-export const schedulePdf = (boat: Boat, options: PrintOptions): Promise<Buffer> =>
-  printPdf(runToEnd(scheduleDefinition(boat, options)), options.units);
+export function schedulePdf(
+  boat: Boat,
+  options: PrintOptions,
+  onProgress: (step: Progress) => void = () => {},
+): Promise<Buffer> {
+  const definition = runToEnd(scheduleDefinition(boat, options), onProgress);
+  return printPdf(definition, options.units, (share) => onProgress({ done: 0.7 + 0.3 * share, at: 'pages' }));
+}

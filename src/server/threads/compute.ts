@@ -1,27 +1,20 @@
 import { Worker } from 'node:worker_threads';
 import { calculate, costOf } from '@/core/calc';
 import { KeramosError } from '@/core/error';
-import { inServer, once } from './inServer';
-import { Thread, type AskOptions } from './thread';
+import { inServer } from './inServer';
+import { sharedThread, type AskOptions } from './thread';
 
 /** What is computed at once, on the thread that answers everybody (ms, estimated). */
 const AT_ONCE = 50;
 /** What is computed of one request (ms, estimated and measured). */
 const MINUTE = 60_000;
 
-const computer = () =>
-  once(
-    'computer',
-    () =>
-      new Thread<{ name: string; input: unknown }, unknown>({
-        start: () =>
-          new Worker(new URL('./calc.thread.ts', import.meta.url), {
-            resourceLimits: { maxOldGenerationSizeMb: 1024 },
-          }),
-        milliseconds: MINUTE,
-        tooMuch: 'This takes more than a minute or more memory than a calculation may have: ask for less at a time',
-      }),
-  );
+const computer = sharedThread<{ name: string; input: unknown }, unknown>('computer', {
+  start: () =>
+    new Worker(new URL('./calc.thread.ts', import.meta.url), { resourceLimits: { maxOldGenerationSizeMb: 1024 } }),
+  milliseconds: MINUTE,
+  tooMuch: 'This takes more than a minute or more memory than a calculation may have: ask for less at a time',
+});
 
 /**
  * Run a calculation: a small one where it stands, a larger one in a thread, given up when whoever asked has left.

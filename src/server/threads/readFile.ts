@@ -1,21 +1,15 @@
 import { Worker } from 'node:worker_threads';
 import { answerFile, type FileQuestion } from './fileQuestion';
-import { inServer, once } from './inServer';
-import { Thread, type AskOptions } from './thread';
+import { inServer } from './inServer';
+import { sharedThread, type AskOptions } from './thread';
 
-const reader = () =>
-  once(
-    'reader',
-    () =>
-      new Thread<FileQuestion, unknown>({
-        start: () =>
-          new Worker(new URL('./file.thread.ts', import.meta.url), { resourceLimits: { maxOldGenerationSizeMb: 512 } }),
-        milliseconds: 20_000,
-        tooMuch:
-          'Reading this file takes more time or memory than a file may have: ' +
-          'save it smaller, without what it does not need',
-      }),
-  );
+const reader = sharedThread<FileQuestion, unknown>('reader', {
+  start: () =>
+    new Worker(new URL('./file.thread.ts', import.meta.url), { resourceLimits: { maxOldGenerationSizeMb: 512 } }),
+  milliseconds: 20_000,
+  tooMuch:
+    'Reading this file takes more time or memory than a file may have: save it smaller, without what it does not need',
+});
 
 /** What a file holds, read in a thread with limits on time and memory. @throws KeramosError in words. */
 export const readFileSafely = (question: FileQuestion, options?: AskOptions): Promise<unknown> =>

@@ -9,12 +9,14 @@ const PROGRAM = `
     if (question === 'hang') for (;;);
     if (question === 'die') process.exit(1);
     if (question === 'fill') { const all = []; for (;;) all.push(new Array(1e5).fill(Math.random())); }
+    if (question === 'tell')
+      for (const done of [0.25, 0.75]) parentPort.postMessage({ id, progress: { done, at: 'pages' } });
     if (question === 'break') return parentPort.postMessage({ id, problem: 'broke' });
     if (question === 'refuse')
       return parentPort.postMessage({
         id, refusal: { code: 'invalid', text: 'No', path: 'a.b', details: { given: 1 } },
       });
-    const wait = Number(question);
+    const wait = Number(question) || 0;
     setTimeout(() => parentPort.postMessage({ id, answer: 'after ' + wait }), wait);
   });
 `;
@@ -43,6 +45,19 @@ describe('a thread', () => {
     expect(order).toEqual(['after 60', 'after 1', 'after 20']);
     expect(started).toHaveLength(1);
     expect(own.load).toBe(0);
+  });
+  it('tells whoever asked, and nobody else, how far it is', async () => {
+    const own = thread();
+    const [told, other]: [unknown[], unknown[]] = [[], []];
+    await Promise.all([
+      own.ask('tell', { onProgress: (step) => told.push(step) }),
+      own.ask('0', { onProgress: (step) => other.push(step) }),
+    ]);
+    expect(told).toEqual([
+      { done: 0.25, at: 'pages' },
+      { done: 0.75, at: 'pages' },
+    ]);
+    expect(other).toEqual([]);
   });
   it('hands refusals on as they were, and faults as faults', async () => {
     const own = thread();

@@ -1,5 +1,7 @@
 import type { Worker } from 'node:worker_threads';
 import { KeramosError, type ErrorCode } from '@/core/error';
+import type { Progress } from '@/core/job';
+import { once } from './inServer';
 
 /** What goes to a thread and what comes back; refusals travel as data. */
 export interface Question<Q> {
@@ -8,6 +10,7 @@ export interface Question<Q> {
 }
 export type Answer<A> =
   | { id: number; answer: A }
+  | { id: number; progress: Progress }
   | { id: number; refusal: { code: ErrorCode; text: string; path: string; details?: Record<string, unknown> } }
   | { id: number; problem: string };
 
@@ -27,12 +30,15 @@ export interface AskOptions {
   who?: string | undefined;
   /** The question is dropped when whoever asked has left. */
   signal?: AbortSignal | undefined;
+  /** Told how far the answer is, as often as the thread says so. */
+  onProgress?: ((step: Progress) => void) | undefined;
 }
 
 interface Asked<Q, A> {
   id: number;
   question: Q;
   who: string;
+  told: ((step: Progress) => void) | undefined;
   done: (answer: A) => void;
   failed: (error: Error) => void;
 }
@@ -60,7 +66,7 @@ export class Thread<Q, A> {
   }
 
   /** @throws KeramosError what the thread refused, `busy` when too many wait, `tooLarge` beyond time or memory. */
-  ask(question: Q, { who = '', signal }: AskOptions = {}): Promise<A> {
+  ask(question: Q, { who = '', signal, onProgress }: AskOptions = {}): Promise<A> {
     const { waiting = 24, ofOne = 6 } = this.limits;
     if (signal?.aborted) return Promise.reject(left());
     if (this.load >= waiting) return Promise.reject(busy('Too much is being computed here: try again in a moment'));
@@ -68,7 +74,7 @@ export class Thread<Q, A> {
     if (who !== '' && own >= ofOne)
       return Promise.reject(busy(`${own} of your questions are being answered: wait for one of them`));
     return new Promise<A>((done, failed) => {
-      const asked: Asked<Q, A> = { id: this.nextId++, question, who, done, failed };
+      const asked: Asked<Q, A> = { id: this.nextId++, question, who, told: onProgress, done, failed };
       signal?.addEventListener('abort', () => this.drop(asked), { once: true });
       this.queue.push(asked);
       this.next();
@@ -111,6 +117,7 @@ export class Thread<Q, A> {
   private answered(answer: Answer<A>): void {
     const asked = this.running;
     if (!asked || asked.id !== answer.id) return;
+    if ('progress' in answer) return asked.told?.(answer.progress);
     clearTimeout(this.timer);
     this.running = null;
     if ('answer' in answer) asked.done(answer.answer);
@@ -133,3 +140,9 @@ export class Thread<Q, A> {
     this.next();
   }
 }
+
+/** One thread of a name for the whole process, made when it is first asked for. */
+export const sharedThread =
+  <Q, A>(name: string, limits: ThreadLimits): (() => Thread<Q, A>) =>
+  () =>
+    once(name, () => new Thread<Q, A>(limits));

@@ -4,6 +4,7 @@ import { Card, Form } from 'react-bootstrap';
 import type { Revision } from '@/core/revision';
 import { useBoat } from '../shared/boat';
 import { useUnits } from '../shared/units';
+import { PrintLink } from './PrintLink';
 
 const FILES = [
   {
@@ -46,6 +47,16 @@ const FILES = [
 const fileOf = (boatId: string, asked: Record<string, string>) =>
   `/api/boats/${boatId}/export?${new URLSearchParams(asked)}`;
 
+/** A file is saved at once; a print is made first. */
+const Save = ({ print, href, children }: { print: boolean; href: string; children: React.ReactNode }) =>
+  print ? (
+    <PrintLink href={href}>{children}</PrintLink>
+  ) : (
+    <a className="btn btn-primary" download href={href}>
+      {children}
+    </a>
+  );
+
 /** What leaves the desk? */
 export function PackScreen({ revisions }: { revisions: Revision[] }) {
   const { id, boat, save } = useBoat();
@@ -78,9 +89,8 @@ export function PackScreen({ revisions }: { revisions: Revision[] }) {
                 <p className="flex-grow-1">{says}</p>
                 <div>
                   {ready ? (
-                    <a
-                      className="btn btn-primary"
-                      download
+                    <Save
+                      print={format === 'pdf'}
                       href={fileOf(id, {
                         format,
                         units: system,
@@ -89,7 +99,7 @@ export function PackScreen({ revisions }: { revisions: Revision[] }) {
                       })}
                     >
                       Save {kind}
-                    </a>
+                    </Save>
                   ) : (
                     <span className="soft">Wait until the draft is saved.</span>
                   )}

@@ -44,19 +44,41 @@ export async function api<T>(
   return answerOf<T>(response);
 }
 
+interface ErrorBody {
+  error: { code: string; message: string; path: string };
+}
 async function answerOf<T>(response: Response): Promise<T> {
-  const answer = (await response.json().catch(() => null)) as {
-    error?: { code: string; message: string; path: string };
-  } | null;
-  if (!response.ok) {
-    throw new ApiError(response.status, {
-      code: 'internal',
-      message: `The server answered ${response.status}`,
-      path: '',
-      ...answer?.error,
-    });
-  }
+  const answer: unknown = await response.json().catch(() => null);
+  if (!response.ok) throw errorOfBody(answer as ErrorBody | null, response.status);
   return answer as T;
+}
+
+/** The refusal that a body of the server holds. */
+export const errorOfBody = (body: ErrorBody | null, status = 0): ApiError =>
+  new ApiError(status, {
+    code: 'internal',
+    message: `The server answered ${status}`,
+    path: '',
+    ...body?.error,
+  });
+
+/**
+ * Follow an answer that comes in lines of JSON, each as it comes, to its end.
+ * @throws ApiError what was refused before the first line; whatever `onLine` throws ends it.
+ */
+export async function followLines<Line>(url: string, signal: AbortSignal, onLine: (line: Line) => void): Promise<void> {
+  const response = await fetch(url, { headers: personHeader(), signal });
+  if (!response.ok || !response.body) return answerOf<void>(response);
+  const decoder = new TextDecoder();
+  const reader = response.body.getReader();
+  let rest = '';
+  for (;;) {
+    const { done, value } = await reader.read();
+    const lines = (rest + decoder.decode(value, { stream: !done })).split('\n');
+    rest = done ? '' : lines.pop()!;
+    for (const line of lines) if (line.trim() !== '') onLine(JSON.parse(line) as Line);
+    if (done) return;
+  }
 }
 
 /** Words for an error that reached the page. */
@@ -65,6 +87,9 @@ export function wordsOf(error: unknown): string {
   if (error instanceof TypeError) return 'The server cannot be reached. Nothing was lost; try again.';
   return String((error as Error).message ?? error);
 }
+
+/** The same with its quantities left open for the reader's units, to be shown by what knows them. */
+export const textOf = (error: unknown): string => (error instanceof ApiError ? error.text : wordsOf(error));
 
 const PERSON_KEY = 'keramos.person';
 const listeners = new Set<() => void>();
