@@ -20,6 +20,8 @@ test(
     const working = page.getByRole('dialog', { name: 'Tow post: working' });
     await expect(working).toContainText('Force of the load case');
     await working.getByRole('button', { name: 'Close' }).click();
+    // Focus goes back to where it was when the drawer has gone.
+    await expect(working).toHaveCount(0);
     await page.getByLabel('Bolt diameter mm', { exact: true }).fill('12');
     await page.keyboard.press('Enter');
     await expect(path.locator('.weakest')).not.toContainText('4 bolts 8 mm');

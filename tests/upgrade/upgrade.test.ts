@@ -5,7 +5,14 @@ import { gunzipSync } from 'node:zlib';
 import Libsql from 'libsql';
 import { sql } from 'kysely';
 import { describe, expect, it } from 'vitest';
-import { boatFromFile, boatFromJson, boatToJson, checkBoat, DOCUMENT_VERSION } from '@/core/document';
+import {
+  boatFromFile,
+  boatFromJson,
+  boatToJson,
+  checkBoat,
+  DOCUMENT_VERSION,
+  settleGeometry,
+} from '@/core/document';
 import { applyEdits, editsSchema } from '@/core/edit';
 import { makeEvaluator } from '@/core/evaluate';
 import { contextOf } from '@/server/context';
@@ -108,4 +115,44 @@ it('a document of a later version is refused with the reason', () => {
   const document = JSON.parse(sample('documents/merrow-84-5.json.gz').toString('utf8')) as { version: number };
   document.version = DOCUMENT_VERSION + 1;
   expect(() => boatFromJson(JSON.stringify(document))).toThrow('open it with the newer one');
+});
+
+describe('boats of document version 6, whose bow panels and bulkheads were measured otherwise', () => {
+  const opened = async () => {
+    const file = path.join(mkdtempSync(path.join(tmpdir(), 'keramos-upgrade-')), 'keramos.db');
+    writeFileSync(file, sample('databases/document-6.db.gz'));
+    return { file, context: contextOf(await openDatabase(file), 'I. Hallin') };
+  };
+  const breadthOf = (boat: Awaited<ReturnType<typeof readBoat>>['boat']) =>
+    boat.parts.flatMap(({ zones }) => zones).find(({ name }) => name === 'Keel band')!.geometry.panelBreadth;
+
+  it('are measured anew when they are read, and are the same after they were written', async () => {
+    const { file, context } = await opened();
+    const { boat, version } = await readBoat(context, BOAT);
+    // Mean breadth by area was 0.28 m; the rectangle that deflects as much is more than twice as broad.
+    expect(breadthOf(boat)).toBeGreaterThan(0.6);
+    expect(settleGeometry({ ...boat, supports: [] }, boat)).toEqual(boat);
+    const edits = [{ type: 'brief.set' as const, patch: { weightTarget: 650 } }];
+    await editBoat(context, BOAT, version, [{ clientId: 'after-upgrade', action: 'do', edits }]);
+    const again = await readBoat(contextOf(await openDatabase(file)), BOAT);
+    expect(again.boat).toEqual({ ...boat, brief: { ...boat.brief, weightTarget: 650 } });
+  });
+  it('take their last action back, open their revision and let a variant follow', async () => {
+    const { context } = await opened();
+    const { boat, history, version } = await readBoatWithHistory(context, BOAT);
+    const last = history.undo.at(-1)!;
+    await editBoat(context, BOAT, version, [{ clientId: 'undo-6', action: 'undo', edits: last.inverse }]);
+    expect((await readBoat(context, BOAT)).boat.parts[0]!.layers[2]!.angleDeg).toBe(37);
+    expect((await readRevision(context, BOAT, 'A')).boat.supports).toHaveLength(boat.supports.length);
+    const variant = (await listBoats(context)).find(({ variantOf }) => variantOf !== null)!;
+    await follow(context, variant.id);
+    expect(await isBehind(context, variant.id)).toBe(false);
+  });
+  it('have loads at the height of their base and fittings loaded both ways, until somebody says otherwise', async () => {
+    const { boat } = await readBoat((await opened()).context, BOAT);
+    expect(boat.loads.every(({ height, along, across }) => height === 0 && along === 0 && across === 0)).toBe(true);
+    for (const detail of boat.details)
+      if (detail.kind === 'bolted') expect(detail).toMatchObject({ face: 'either', stands: 'panel', beyond: 0 });
+    expect(boatFromJson(sample('documents/merrow-84-6.json.gz').toString('utf8')).name).toBe('Merrow 84');
+  });
 });

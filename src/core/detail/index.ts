@@ -18,3 +18,4 @@ export {
   type LoadCase,
   type LoadCause,
 } from './loadCase';
+export { tippedBolts, type TippedBolts } from './tippedBolts';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { KeramosError, invalid } from '../error';
-import { bounded, idSchema, nameOf, shortLength, whole } from '../field';
+import { bounded, idSchema, nameOf, shortLength, since, whole } from '../field';
 import { put, type Recorder } from '../working';
 
 const force = (what: string) => bounded(what, [1, 5e6], 'N');
@@ -83,6 +83,10 @@ export const loadCaseSchema = z.object({
       up: bounded('Up', [-1000, 1000]),
     }),
   ]),
+  /** Where its line passes: so high over the base of what takes it, and off its middle along and across (m). */
+  height: since(7, bounded('Height over the base', [0, 8], 'm', { quantity: 'shortLength' }), 0),
+  along: since(7, bounded('Off the middle, along', [-5, 5], 'm', { quantity: 'shortLength' }), 0),
+  across: since(7, bounded('Off the middle, across', [-5, 5], 'm', { quantity: 'shortLength' }), 0),
   /** Factor on the load for the detail. */
   factor: bounded('Factor', [1, 10]),
   source: z.string().trim().min(3, 'Say where the load comes from').max(200),
@@ -123,14 +127,16 @@ const SEA_WATER = 1025;
 const KNOT = 0.514444;
 
 /**
- * A load as it acts: force along x forward, y outboard, z up (N), its size, and the height of its line over the
- * fitting's foot (m).
+ * A load as it acts: force along x forward, y outboard, z up (N), its size, and where its line passes: over the
+ * fitting's foot, and off its middle (m).
  */
 export interface ActingLoad {
   force: number;
   vector: [number, number, number];
   /** Height or arm that turns the force into a moment at the foot (m). */
   arm: number;
+  /** Off the middle of the base, along and across. */
+  off: [number, number];
   factor: number;
 }
 
@@ -212,24 +218,35 @@ function forceOf(c: LoadCase['cause'], record?: Recorder): { force: number; arm:
       );
     case 'person':
       return said(
-        'm g \\left(1 + \\frac{h}{s}\\right)',
+        '2 m g \\left(1 + \\frac{h}{s}\\right)',
         [put('m', c.mass, 'kg'), put('h', c.drop, 'm'), put('s', c.stop, 'm')],
-        c.mass * GRAVITY * (1 + c.drop / c.stop),
-        'Work of the fall over the stopping distance',
+        2 * c.mass * GRAVITY * (1 + c.drop / c.stop),
+        'Peak of an impact: a spring that stops the fall in s pushes twice the mean force, m g (h + s) = F s / 2',
       );
   }
 }
 
+/** The way a sling pulls: as far from the vertical as it hangs, towards where the direction points in plan. */
+function alongSling([forward, outboard]: readonly [number, number, number], slingDeg: number) {
+  const flat = Math.hypot(forward, outboard);
+  const [ahead, out] = flat < 1e-9 ? [1, 0] : [forward / flat, outboard / flat];
+  const [sine, cosine] = [Math.sin((slingDeg * Math.PI) / 180), Math.cos((slingDeg * Math.PI) / 180)];
+  return [sine * ahead, sine * out, cosine] as [number, number, number];
+}
+
 /**
- * A load case as it acts on the boat.
+ * A load case as it acts on the boat. A sling's own angle from the vertical stands for the direction's.
  *
  * @returns force without its factor; what carries it is checked against force × factor.
  * @throws KeramosError `invalid` for a direction of no length.
  * @example actingLoad(load).vector // [0, 1200, 12300]
  */
-export function actingLoad({ cause: c, direction, factor, name }: LoadCase, record?: Recorder): ActingLoad {
+export function actingLoad(
+  { cause: c, direction, factor, name, height, along, across }: LoadCase,
+  record?: Recorder,
+): ActingLoad {
   const { force: size, arm } = forceOf(c, record);
-  const unit = ((): [number, number, number] => {
+  const given = ((): [number, number, number] => {
     if (direction.how === 'angle') {
       const [bearing, up] = [(direction.bearingDeg * Math.PI) / 180, (direction.upDeg * Math.PI) / 180];
       return [Math.cos(up) * Math.cos(bearing), Math.cos(up) * Math.sin(bearing), Math.sin(up)];
@@ -239,7 +256,9 @@ export function actingLoad({ cause: c, direction, factor, name }: LoadCase, reco
     if (length < 1e-9) throw invalid('direction', `${name} points nowhere: give it some forward, outboard or up`);
     return [forward / length, outboard / length, up / length];
   })();
-  return { force: size, vector: unit.map((part) => part * size) as [number, number, number], arm, factor };
+  const unit = c.kind === 'lifting' ? alongSling(given, c.slingDeg) : given;
+  const vector = unit.map((part) => part * size) as [number, number, number];
+  return { force: size, vector, arm: arm + height, off: [along, across], factor };
 }
 
 /** Whether a load case can act at all; why not, in words. */

@@ -25,7 +25,20 @@ export function upgradeBoat(raw: unknown, version: number, what = 'boat'): Boat 
   let boat = raw as Record<string, unknown>;
   for (let from = version; from < DOCUMENT_VERSION; from++) boat = UPGRADES[from]?.(boat) ?? boat;
   const parsed = parseOrThrow(boatSchema, boat, what);
-  return version < CHECKED_SINCE ? mendReferences(parsed) : parsed;
+  const whole = version < CHECKED_SINCE ? mendReferences(parsed) : parsed;
+  return version < SETTLED_SINCE ? settledAnew(whole) : whole;
+}
+
+/** Since this version the panels of a bow that runs out and those between vertical posts have their true sizes. */
+const SETTLED_SINCE = 7;
+/** A boat with the figures of its zones taken anew from its geometry; as it is where that does not do. */
+function settledAnew(boat: Boat): Boat {
+  try {
+    return settleGeometry({ ...boat, supports: [...boat.supports] }, boat);
+  } catch (error) {
+    if (!(error instanceof KeramosError)) throw error;
+    return boat;
+  }
 }
 
 const headSchema = z.object({

@@ -24,6 +24,10 @@ export {
 export { newBoat } from './newBoat';
 export { newLayer, newPart, newZone } from './newEntities';
 export {
+  panelsToCheck,
+  taperOf,
+  type CheckedPanel,
+  type TaperedBreadth,
   derivedGeometry,
   methodOf,
   settleGeometry,

@@ -12,6 +12,7 @@ import {
   type Supports,
   type ZoneGeometry,
 } from '../geometry';
+import { taperedDeflection } from '../panel';
 import {
   curvatureFactor,
   isHead,
@@ -91,17 +92,52 @@ function heightsOf(
   };
 }
 
+/** Ends that differ by less than this share of the middle make a rectangle. */
+const TAPER = 0.1;
+const tapers = new Map<string, number>();
+
+/**
+ * Breadth of the rectangle that stands for a panel that tapers: its mean girth, and that of the clamped isotropic
+ * rectangle, as long to as broad as the panel is on the mean, that deflects as much under the same pressure. The
+ * greater counts; null for a panel that is a rectangle as it is.
+ * Source: docs/engineering.md, "Panels that taper".
+ */
+export function taperOf({ length, girths }: Pick<Panel, 'length' | 'girths'>): TaperedBreadth | null {
+  const meanGirth =
+    girths.reduce((sum, girth, i) => sum + (i % (girths.length - 1) ? girth : girth / 2), 0) / (girths.length - 1);
+  if (!(meanGirth > 1e-3 && length > 1e-3)) return null;
+  if (girths.every((girth) => Math.abs(girth / meanGirth - 1) < TAPER)) return null;
+  const key = [length, ...girths].map((value) => value.toFixed(3)).join();
+  let equal = tapers.get(key);
+  if (equal === undefined) {
+    const { k3 } = panelCoefficients(length, meanGirth);
+    // A clamped rectangle of short side b deflects by k3/10.92 p b⁴/D; the panel's long side may lie across it.
+    const short = (taperedDeflection({ length, breadths: girths }) / (k3 / 10.92)) ** 0.25;
+    equal = meanGirth <= length ? short : (short * meanGirth) / length;
+    if (tapers.size > 2000) tapers.clear();
+    tapers.set(key, equal);
+  }
+  return { meanGirth, equalDeflection: equal };
+}
+/** m */
+export interface TaperedBreadth {
+  meanGirth: number;
+  equalDeflection: number;
+}
+
 /** Figures of a zone with one of its panels as the one that counts. */
 function withPanel(
   surface: Surface,
   base: Pick<ZoneGeometry, 'area' | 'centroidX' | 'centroidZ'>,
   panel: Panel,
 ): ZoneGeometry {
-  const short = panel.length <= panel.breadth ? panel.crownAlong : panel.crownAcross;
+  const taper = taperOf(panel);
+  const breadth = taper ? Math.max(taper.meanGirth, taper.equalDeflection, panel.breadth) : panel.breadth;
+  const short = panel.length <= breadth ? panel.crownAlong : panel.crownAcross;
   const geometry: ZoneGeometry = {
     ...base,
     panelLength: panel.length,
-    panelBreadth: panel.breadth,
+    panelBreadth: breadth,
     crown: short,
     panelX: panel.centre[0],
     ...heightsOf(surface, panel),
@@ -146,6 +182,20 @@ const NO_SURFACE: Readonly<Record<string, string>> = {
   coachroof: 'the deck has no coachroof',
 };
 
+/** Pressure on a panel (Pa); 0 outside the method, where the widest panel stands for the zone and the check says why. */
+function pressureOn(
+  { craft, pack, location }: { craft: ReturnType<typeof craftOf>; pack: SmallCraftPack; location: ZoneLocation },
+  geometry: ZoneGeometry,
+  construction: 'single' | 'sandwich',
+): number {
+  try {
+    return panelPressure({ craft, location, geometry, construction }, undefined, pack).pressure;
+  } catch (error) {
+    if (!(error instanceof KeramosError)) throw error;
+    return 0;
+  }
+}
+
 function panelsIn(
   { shape, supports, boat }: Ground,
   zone: Zone,
@@ -169,16 +219,7 @@ function panelsIn(
   const rated = panels.map((panel) => {
     const geometry = withPanel({ shape, location: zone.location, region, top }, base, panel);
     const short = Math.min(geometry.panelLength, geometry.panelBreadth);
-    const under = (kind: 'single' | 'sandwich') => {
-      try {
-        return panelPressure({ craft, location: zone.location, geometry, construction: kind }, undefined, pack)
-          .pressure;
-      } catch (error) {
-        // Outside the method there is no pressure; the widest panel then stands for the zone, and the check says why.
-        if (!(error instanceof KeramosError)) throw error;
-        return 0;
-      }
-    };
+    const under = (kind: 'single' | 'sandwich') => pressureOn({ craft, pack, location: zone.location }, geometry, kind);
     const ranking = under('sandwich');
     const pressure = construction === 'sandwich' ? ranking : under(construction);
     const { k2 } = panelCoefficients(geometry.panelLength, geometry.panelBreadth);
@@ -190,6 +231,116 @@ function panelsIn(
     };
   });
   return { panels: rated, governing: rated.reduce((best, one, i) => (one.demand > rated[best]!.demand ? i : best), 0) };
+}
+
+/** A panel as the checks of a zone take it. */
+export interface CheckedPanel {
+  /** What it stands between, in words; empty where the zone's figures are typed in. */
+  name: string;
+  geometry: ZoneGeometry;
+  /** By the boat's method, as a single skin and as a sandwich; null where it has to be asked for, and may be refused. */
+  pressures: Readonly<Record<'single' | 'sandwich', PanelPressure>> | null;
+}
+type PanelPressure = ReturnType<typeof panelPressure>;
+
+/** What the panels of a zone depend on besides the zone. */
+interface PanelsOf {
+  hull: Boat['hull'];
+  deck: Boat['deck'];
+  brief: Boat['brief'];
+  supports: Boat['supports'];
+  pack: SmallCraftPack;
+  bulkheads: string;
+  panels: readonly CheckedPanel[];
+}
+const checkedPanels = new WeakMap<Zone, PanelsOf>();
+const bulkheadsOf = new WeakMap<Boat['parts'][number]['zones'], string>();
+const bulkheadKey = (parts: Boat['parts']): string =>
+  parts
+    .map(({ zones }) => {
+      const known =
+        bulkheadsOf.get(zones) ??
+        zones.flatMap(({ name, region }) => (region?.surface === 'section' ? [`${name}@${region.x}`] : [])).join();
+      bulkheadsOf.set(zones, known);
+      return known;
+    })
+    .join();
+
+/**
+ * Every panel of a zone that a check may fail at, with the zone's typed figures in the place of its own. Left out is a
+ * panel that another one of the zone outdoes in every respect: as broad and as long or more, as flat or flatter, under
+ * as much pressure or more, whatever is laid. A zone whose panel is typed has that one.
+ *
+ * Which of them is the worst depends on the laminate.
+ */
+export function panelsToCheck(
+  boat: Pick<Boat, 'hull' | 'deck' | 'brief' | 'supports' | 'parts' | 'packs'>,
+  zone: Zone,
+): readonly CheckedPanel[] {
+  const { hull, deck, brief, supports } = boat;
+  const [pack, bulkheads] = [methodOf(boat), bulkheadKey(boat.parts)];
+  const known = checkedPanels.get(zone);
+  if (
+    known?.hull === hull &&
+    known.deck === deck &&
+    known.brief === brief &&
+    known.supports === supports &&
+    known.pack === pack &&
+    known.bulkheads === bulkheads
+  )
+    return known.panels;
+  const panels = findPanels(boat, zone);
+  checkedPanels.set(zone, { hull, deck, brief, supports, pack, bulkheads, panels });
+  return panels;
+}
+
+function findPanels(
+  boat: Pick<Boat, 'hull' | 'deck' | 'brief' | 'supports' | 'parts' | 'packs'>,
+  zone: Zone,
+): CheckedPanel[] {
+  const own: CheckedPanel[] = [{ name: '', geometry: zone.geometry, pressures: null }];
+  const shape = shapeOf(boat);
+  if (!shape || !zone.region || zone.overridden.some((key) => key === 'panelLength' || key === 'panelBreadth'))
+    return own;
+  const typed = Object.fromEntries(zone.overridden.map((key) => [key, zone.geometry[key]]));
+  const { panels } = panelsIn({ shape, supports: supportsOf(boat), boat }, zone, zone.region);
+  const [craft, pack] = [craftOf(boat.brief), methodOf(boat)];
+  const rated = panels.map(({ panel, geometry: derived }) => {
+    const geometry: ZoneGeometry = { ...derived, ...typed };
+    const under = (construction: 'single' | 'sandwich') =>
+      panelPressure({ craft, location: zone.location, geometry, construction }, undefined, pack);
+    const { along, across } = panel.between;
+    const name = `${along[0]} to ${along[1]}, ${across[0]} to ${across[1]}`;
+    try {
+      return { name, geometry, pressures: { single: under('single'), sandwich: under('sandwich') } };
+    } catch (error) {
+      // Outside the method there is no pressure; the check says why.
+      if (!(error instanceof KeramosError)) throw error;
+      return { name, geometry, pressures: null };
+    }
+  });
+  const outdone = (one: (typeof rated)[number], i: number) =>
+    rated.some((other, j) => j !== i && outdoes(other, one) && (j < i || !outdoes(one, other)));
+  return rated.filter((one, i) => !outdone(one, i));
+}
+
+const sidesOf = ({ panelLength, panelBreadth, crown }: ZoneGeometry) => {
+  const [short, long] = [Math.min(panelLength, panelBreadth), Math.max(panelLength, panelBreadth)];
+  return { short, long, flat: -crown / short, turned: panelBreadth <= panelLength };
+};
+/** Whether a panel asks at least as much of every laminate as another. */
+function outdoes(a: CheckedPanel, b: CheckedPanel): boolean {
+  const [p, q] = [sidesOf(a.geometry), sidesOf(b.geometry)];
+  const atLeast = (kind: 'single' | 'sandwich') =>
+    a.pressures !== null && b.pressures !== null && a.pressures[kind].pressure >= b.pressures[kind].pressure;
+  return (
+    p.turned === q.turned &&
+    p.short >= q.short &&
+    p.long >= q.long &&
+    p.flat >= q.flat &&
+    atLeast('single') &&
+    atLeast('sandwich')
+  );
 }
 
 /** Figures a zone's region gives, before any override; null where its figures are typed in. */

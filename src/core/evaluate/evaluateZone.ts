@@ -4,7 +4,7 @@ import { PROCESSES, type Coating, type Fabric, type Material, type Origin } from
 import type { PanelCheckResult, Trace } from '../standard';
 import { type Boat, type Part, type Zone, POSTURES } from '../document';
 import { bookOf, layAll, pliesOf, sumsOf, type Book, type LaidLayer } from './book';
-import { checkIn, type ZoneCheck } from './packChecks';
+import { checkIn, traceIn, type ZoneCheck } from './packChecks';
 
 export interface ZoneEvaluation {
   zoneId: string;
@@ -26,6 +26,8 @@ export interface ZoneEvaluation {
   pressure: PanelCheckResult['pressure'] | null;
   checks: ZoneCheck[];
   notChecked: string[];
+  /** What should be proven and cannot be, for want of a figure: the zone is then not proven, whatever else holds. */
+  unproven: string[];
   /** The check with the least reserve. */
   governing: ZoneCheck | null;
   /** The weakest origin among the figures used. */
@@ -40,6 +42,15 @@ export function verdictOf(reserveFactor: number, target: number): Verdict {
   if (reserveFactor < 1) return 'fails';
   if (reserveFactor < target) return 'thin';
   return reserveFactor < 2 * target ? 'meets' : 'ample';
+}
+
+/** What a zone comes to: as its least reserve stands, or not proven where a check has no figure to stand on. */
+export function zoneVerdict(
+  { governing, unproven }: Pick<ZoneEvaluation, 'governing' | 'unproven'>,
+  target: number,
+): Verdict | 'notProven' | null {
+  const verdict = governing && verdictOf(governing.reserveFactor, target);
+  return unproven.length > 0 && verdict !== 'fails' ? 'notProven' : verdict;
 }
 
 const ORIGIN_RANK: readonly Origin[] = ['generic', 'dataSheet', 'yardTest'];
@@ -126,6 +137,7 @@ export function evaluateZone(boat: Boat, part: Part, zone: Zone): ZoneEvaluation
     pressure: null,
     checks: [],
     notChecked: [],
+    unproven: [],
     governing: null,
     origin: weakestOrigin(book, laid),
     problem: null,
@@ -178,13 +190,15 @@ export interface Tracing {
   trace: Trace;
   /** Of the pack that asks; the boat's first by default. */
   packId?: string | undefined;
+  /** Of the panel of that name; the first of the zone by default. */
+  panel?: string | undefined;
 }
 
 /**
  * Record the working of a zone by one of the boat's packs: calls `trace` for every step, and for the result of each
  * check.
  */
-export function traceZone(boat: Boat, part: Part, zone: Zone, { trace, packId }: Tracing): void {
+export function traceZone(boat: Boat, part: Part, zone: Zone, { trace, packId, panel = '' }: Tracing): void {
   const book = bookOf(boat, 0);
   const laid = layAll(book, part, zone);
   for (const { material } of laid.filter(
@@ -196,5 +210,5 @@ export function traceZone(boat: Boat, part: Part, zone: Zone, { trace, packId }:
         quantity: `${(material as Fabric | Coating).code}: ${step.quantity.toLowerCase()}`,
       }),
     );
-  checkIn(boat, zone, { book, laid }, { trace, only: packId ?? boat.packs[0]!.id });
+  traceIn(boat, zone, { book, laid }, { trace, packId: packId ?? boat.packs[0]!.id, panel });
 }

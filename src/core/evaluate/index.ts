@@ -1,6 +1,7 @@
 export { analyseZone, throughThickness, warpOf, type ZoneAnalysis } from './analyse';
 export { analyseStack, pressureLoad, type StackAnalysis } from './analyseStack';
 export { designPliesOf } from './designStack';
+export { fittingOnPanel, type FittingLoad, type FittingReserve } from './fittingOnPanel';
 export type { SandwichCheck } from './sandwichChecks';
 export { analysePanel, type PanelAnalysis, type PanelReserve } from './analysePanel';
 export { failureWorking } from './analysisWorking';
@@ -14,10 +15,11 @@ export {
   traceZone,
   type Verdict,
   verdictOf,
+  zoneVerdict,
   type ZoneEvaluation,
 } from './evaluateZone';
 export { type Match, type MatchRatio, matchZone } from './match';
-export { type ZoneCheck } from './packChecks';
+export { whereGoverns, type ZoneCheck } from './packChecks';
 export { panelWorking } from './panelWorking';
 export { marginBand, type MarginBand } from './scatter';
 export { evaluateStiffeners, type StiffenerEvaluation, stiffenerWorking } from './stiffener/evaluateStiffeners';

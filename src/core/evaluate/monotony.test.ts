@@ -10,6 +10,9 @@ const MAY_FALL: Record<string, string> = {
   skinFlexure: 'a skin of mixed layers counts the strength of the first to reach its strain',
   outerSkin: 'the neutral axis moves with the stiffness of the other skin',
   innerSkin: 'the neutral axis moves with the stiffness of the other skin',
+  midSpan: 'the neutral axis moves, and a stiffer layer takes more of the moment',
+  alongSide: 'a laminate stiffened along the panel draws the load that way',
+  coreShearAlong: 'a laminate stiffened along the panel draws the load that way',
 };
 
 /** The zone with one more layer of the same beside each of its structural layers. */

@@ -4,7 +4,9 @@ import {
   checkPanel,
   checkYardRule,
   packLimits,
+  panelPressure,
   type Check,
+  type PackFindings,
   type PanelCheckResult,
   type Sheet,
   type SmallCraftPack,
@@ -13,32 +15,57 @@ import {
   type Trace,
 } from '../standard';
 import { put } from '../working';
-import { type Boat, type Zone, craftOf } from '../document';
+import { craftOf, panelsToCheck, type Boat, type CheckedPanel, type Zone } from '../document';
 import { layReference, sheetsOf, type Book, type LaidLayer } from './book';
 
-/** A check, and the pack that asks for it. */
-export type ZoneCheck = Check & { pack: string };
+/** A check, the pack that asks for it, and the panel of the zone where it is nearest its limit ('' for the only one). */
+export type ZoneCheck = Check & { pack: string; panel: string };
 
-/** What a zone's panel is checked with by the small-craft method. */
-function methodInput(boat: Boat, zone: Zone, book: Book, sheets: readonly Sheet[]) {
+/** What sets a check, and at which panel of its zone, in words. */
+export const whereGoverns = ({ governs, panel }: Pick<ZoneCheck, 'governs' | 'panel'>): string =>
+  panel === '' ? governs : `${governs}, panel ${panel}`;
+
+/** What a panel of a zone is checked with by the small-craft method. */
+function methodInput({ boat, zone, book, panel, sheets, sheetsAlong }: Checked) {
   return {
     craft: craftOf(boat.brief),
     location: zone.location,
-    geometry: zone.geometry,
+    geometry: panel.geometry,
     sheets,
+    sheetsAlong,
+    ...(panel.pressures && {
+      known: panel.pressures[sheets.some(({ role }) => role === 'core') ? 'sandwich' : 'single'],
+    }),
     quality: book.pack.qualityFactor[boat.brief.quality],
   };
 }
 
-/** The direction the panel bends in, across its shorter side. */
+/** The direction a panel bends in, across its shorter side. */
 const spanAngleOf = ({ panelBreadth, panelLength }: Zone['geometry']) => (panelBreadth <= panelLength ? 90 : 0);
 
-/** A zone's stack as sheets of the pack across its span, and its checks by the method alone. */
-export function methodSheets(zone: Zone, book: Book, laid: readonly LaidLayer[]): Sheet[] {
-  return sheetsOf(book, laid, spanAngleOf(zone.geometry));
+/** Every panel of a zone with the stack as sheets of the pack across its span. */
+export function methodPanels(boat: Boat, zone: Zone, book: Book, laid: readonly LaidLayer[]): MethodPanel[] {
+  // One array each way for all panels: what follows from the stack alone is then worked out once.
+  const ways = new Map<number, Sheet[]>();
+  const at = (angle: number) => {
+    const known = ways.get(angle) ?? sheetsOf(book, laid, angle);
+    ways.set(angle, known);
+    return known;
+  };
+  return panelsToCheck(boat, zone).map((panel) => {
+    const angle = spanAngleOf(panel.geometry);
+    return { panel, sheets: at(angle), sheetsAlong: at(90 - angle) };
+  });
 }
-export const checkByMethod = (boat: Boat, zone: Zone, book: Book, sheets: readonly Sheet[]): PanelCheckResult =>
-  checkPanel(methodInput(boat, zone, book, sheets), undefined, book.pack);
+/** A panel, and what lies in it: by its properties across the panel, and along it. */
+export interface MethodPanel {
+  panel: CheckedPanel;
+  sheets: readonly Sheet[];
+  sheetsAlong: readonly Sheet[];
+}
+/** Checks of one panel by the method alone. */
+export const checkByMethod = (boat: Boat, zone: Zone, book: Book, of: MethodPanel): PanelCheckResult =>
+  checkPanel(methodInput({ boat, zone, book, laid: [], ...of }), undefined, book.pack);
 
 /** Layers as a specification reads them. */
 function specifiedLayers(laid: readonly LaidLayer[]): SpecifiedLayer[] {
@@ -74,28 +101,27 @@ const traceHouse = (trace: Trace | undefined, pack: StandardPack, check: Check, 
     check.id,
   );
 
-/** A zone with what is laid in it, as a pack looks at it. */
+/** A panel of a zone with what is laid in it, as a pack looks at it. */
 interface Checked {
   boat: Boat;
   zone: Zone;
   book: Book;
+  panel: CheckedPanel;
   laid: readonly LaidLayer[];
   sheets: readonly Sheet[];
+  sheetsAlong: readonly Sheet[];
 }
 
 /** Checks of one pack. The method's own result carries pressure and construction. */
-function checkPack(
-  { boat, zone, book, laid, sheets }: Checked,
-  pack: StandardPack,
-  trace?: Trace,
-): Pick<PanelCheckResult, 'checks' | 'notChecked'> & Partial<PanelCheckResult> {
+function checkPack(checked: Checked, pack: StandardPack, trace?: Trace): PackFindings & Partial<PanelCheckResult> {
+  const { boat, zone, book, laid } = checked;
   switch (pack.kind) {
     case 'smallCraft':
-      return checkPanel(methodInput(boat, zone, book, sheets), trace, pack);
+      return checkPanel(methodInput(checked), trace, pack);
     case 'workboatUplift':
       return checkPanel(
         {
-          ...methodInput(boat, zone, book, sheets),
+          ...methodInput(checked),
           uplift: { pressure: pack.pressureFactor, minimum: pack.minimumFactor },
         },
         trace,
@@ -108,14 +134,15 @@ function checkPack(
         thickness: plies.reduce((sum, l) => sum + l.thickness, 0),
       });
       checks.forEach((check) => traceHouse(trace, pack, check, check.id === 'yardFibre' ? 'kg/m²' : 'm'));
-      return { checks, notChecked: [] };
+      return { checks, notChecked: [], unproven: [] };
     }
     case 'asSpecified': {
       const reference = boat.references.find(({ id }) => id === zone.specified);
-      if (!reference) return { checks: [], notChecked: ['As specified: no schedule is given for the zone'] };
+      if (!reference)
+        return { checks: [], notChecked: ['As specified: no schedule is given for the zone'], unproven: [] };
       const check = checkAsSpecified(pack, specifiedLayers(layReference(book, reference)), specifiedLayers(laid));
       traceHouse(trace, pack, check, '');
-      return { checks: [check], notChecked: [] };
+      return { checks: [check], notChecked: [], unproven: [] };
     }
   }
 }
@@ -133,30 +160,72 @@ function refusalOf(boat: Boat, pack: SmallCraftPack): string | null {
   return refusal;
 }
 
-/** A zone against every pack of the boat, or against one of them with its working. */
-export function checkIn(
+/** Of two lists of the same checks, each at its lesser reserve. */
+function leastOf(checks: ZoneCheck[], others: readonly ZoneCheck[]): void {
+  for (const other of others) {
+    const at = checks.findIndex(({ id, pack }) => id === other.id && pack === other.pack);
+    if (at < 0) checks.push(other);
+    else if (other.reserveFactor < checks[at]!.reserveFactor * (1 - 1e-9)) checks[at] = other;
+  }
+}
+
+/**
+ * Every panel of a zone against every pack of the boat: each check where it is nearest its limit, pressure and
+ * construction of the panel that stands for the zone.
+ */
+export function checkIn(boat: Boat, zone: Zone, { book, laid }: Pick<Checked, 'book' | 'laid'>) {
+  const refusal = refusalOf(boat, book.pack);
+  if (refusal !== null) throw invalid('brief', refusal);
+  const panels = methodPanels(boat, zone, book, laid);
+  const checks: ZoneCheck[] = [];
+  const notChecked = new Set<string>();
+  const unproven = new Set<string>();
+  let method: PanelCheckResult | null = null;
+  for (const of of panels)
+    for (const pack of boat.packs) {
+      const result = checkPack({ boat, zone, book, laid, ...of }, pack);
+      if (pack.kind === 'smallCraft') method ??= result as PanelCheckResult;
+      leastOf(
+        checks,
+        result.checks.map((check) => ({ ...check, pack: pack.id, panel: of.panel.name })),
+      );
+      result.notChecked.forEach((text) => notChecked.add(text));
+      result.unproven.forEach((text) => unproven.add(text));
+    }
+  return {
+    construction: method?.construction ?? null,
+    pressure: method && pressureFor(boat, zone, method.construction, book.pack),
+    checks,
+    notChecked: [...notChecked],
+    unproven: [...unproven],
+  };
+}
+
+/** The pressure on the panel that stands for a zone. */
+const pressureFor = (
+  boat: Boat,
+  { location, geometry }: Zone,
+  construction: PanelCheckResult['construction'],
+  pack: SmallCraftPack,
+): PanelCheckResult['pressure'] =>
+  panelPressure({ craft: craftOf(boat.brief), location, geometry, construction }, undefined, pack);
+
+/**
+ * The working of one pack's checks on one panel of a zone, by its name.
+ */
+export function traceIn(
   boat: Boat,
   zone: Zone,
   { book, laid }: Pick<Checked, 'book' | 'laid'>,
-  { trace, only }: { trace?: Trace; only?: string } = {},
-) {
+  { trace, packId, panel }: { trace: Trace; packId: string; panel: string },
+): void {
   const refusal = refusalOf(boat, book.pack);
   if (refusal !== null) throw invalid('brief', refusal);
-  const sheets = sheetsOf(book, laid, spanAngleOf(zone.geometry), trace);
-  let method: PanelCheckResult | null = null;
-  const checks: ZoneCheck[] = [];
-  const notChecked = new Set<string>();
-  for (const pack of boat.packs) {
-    if (only !== undefined && pack.id !== only) continue;
-    const result = checkPack({ boat, zone, book, laid, sheets }, pack, trace);
-    if (pack.kind === 'smallCraft') method ??= result as PanelCheckResult;
-    checks.push(...result.checks.map((check) => ({ ...check, pack: pack.id })));
-    result.notChecked.forEach((text) => notChecked.add(text));
-  }
-  return {
-    construction: method?.construction ?? null,
-    pressure: method?.pressure ?? null,
-    checks,
-    notChecked: [...notChecked],
-  };
+  const pack = boat.packs.find(({ id }) => id === packId);
+  const panels = panelsToCheck(boat, zone);
+  const one = panels.find(({ name }) => name === panel) ?? panels[0]!;
+  if (!pack) return;
+  const angle = spanAngleOf(one.geometry);
+  const sheets = sheetsOf(book, laid, angle, trace);
+  checkPack({ boat, zone, book, laid, panel: one, sheets, sheetsAlong: sheetsOf(book, laid, 90 - angle) }, pack, trace);
 }

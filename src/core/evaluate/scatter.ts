@@ -4,7 +4,7 @@ import { PROCESSES, strengthSpread, type Core, type Fabric } from '../material';
 import type { Sheet } from '../standard';
 import type { Boat, Part, Zone } from '../document';
 import { bookOf, layAll } from './book';
-import { checkByMethod, methodSheets } from './packChecks';
+import { checkByMethod, methodPanels, type MethodPanel } from './packChecks';
 
 /** Where a zone's least reserve by the method lies when fibre fraction, strength and core scatter. */
 export interface MarginBand {
@@ -44,6 +44,18 @@ const scaled = (core: Core, factor: number): Core => ({
   compressiveModulus: { ...core.compressiveModulus, value: core.compressiveModulus.value * factor },
 });
 
+/** A sheet with its strength off by a factor. */
+function weakened(sheet: Sheet, factor: number): Sheet {
+  if (sheet.role === 'core') return { ...sheet, core: scaled(sheet.core, factor) };
+  const { properties } = sheet;
+  if (!properties) return sheet;
+  const [tensileStrength, compressiveStrength] = [
+    properties.tensileStrength * factor,
+    properties.compressiveStrength * factor,
+  ];
+  return { ...sheet, properties: { ...properties, tensileStrength, compressiveStrength } };
+}
+
 /**
  * Monte Carlo over the scatter of a zone's materials: fibre fraction by process (one draw a part, all layers
  * together), strength of every layer and core on its own, checked by the boat's method each time. What the other packs
@@ -62,13 +74,13 @@ export function marginBand(
   const { scatter } = PROCESSES[boat.brief.process];
   const fabrics = boat.materials.filter((material): material is Fabric => material.kind === 'fabric');
   const normal = randomNormal.source(randomLcg(seed / 4294967296 || 0.5))(0, 1);
-  const laid = new Map<number, { book: ReturnType<typeof bookOf>; sheets: Sheet[]; spread: number[] }>();
+  const laid = new Map<number, { book: ReturnType<typeof bookOf>; panels: MethodPanel[]; spread: number[] }>();
   const stackAt = (step: number) => {
     const known = laid.get(step);
     if (known) return known;
     const book = bookOf(boat, step * STEP * scatter);
-    const sheets = methodSheets(zone, book, layAll(book, part, zone));
-    const made = { book, sheets, spread: spreadOf(sheets, fabrics) };
+    const panels = methodPanels(boat, zone, book, layAll(book, part, zone));
+    const made = { book, panels, spread: spreadOf(panels[0]!.sheets, fabrics) };
     laid.set(step, made);
     return made;
   };
@@ -76,23 +88,18 @@ export function marginBand(
   const governs = new Map<string, number>();
   try {
     for (let draw = 0; draw < draws; draw++) {
-      const { book, sheets, spread } = stackAt(Math.round(Math.min(FARTHEST, Math.max(-FARTHEST, normal())) / STEP));
-      const drawn = sheets.map((sheet, i): Sheet => {
-        const factor = Math.max(0.2, 1 + spread[i]! * normal());
-        if (sheet.role === 'core') return { ...sheet, core: scaled(sheet.core, factor) };
-        const { properties } = sheet;
-        return properties
-          ? {
-              ...sheet,
-              properties: {
-                ...properties,
-                tensileStrength: properties.tensileStrength * factor,
-                compressiveStrength: properties.compressiveStrength * factor,
-              },
-            }
-          : sheet;
+      const { book, panels, spread } = stackAt(Math.round(Math.min(FARTHEST, Math.max(-FARTHEST, normal())) / STEP));
+      const factors = spread.map((share) => Math.max(0.2, 1 + share * normal()));
+      const drawn = new Map<readonly Sheet[], Sheet[]>();
+      const weaker = (sheets: readonly Sheet[]) => {
+        const known = drawn.get(sheets) ?? sheets.map((sheet, i) => weakened(sheet, factors[i]!));
+        drawn.set(sheets, known);
+        return known;
+      };
+      const checks = panels.flatMap(({ panel, sheets, sheetsAlong }) => {
+        const of = { panel, sheets: weaker(sheets), sheetsAlong: weaker(sheetsAlong) };
+        return checkByMethod(boat, zone, book, of).checks;
       });
-      const { checks } = checkByMethod(boat, zone, book, drawn);
       if (checks.length === 0) return null;
       const least = checks.reduce((low, check) => (check.reserveFactor < low.reserveFactor ? check : low));
       reserves.push(least.reserveFactor);

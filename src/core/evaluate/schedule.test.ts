@@ -322,7 +322,9 @@ describe('Merrow 84, the demo boat', () => {
       })),
     );
     const now = evaluateZone(after, after.parts[0]!, zone);
-    for (const check of before.checks)
+    // What is stiffened along the panel draws load that way, and the first sheet to reach its strain counts elsewhere.
+    const across = before.checks.filter(({ id }) => !['alongSide', 'coreShearAlong', 'midSpan'].includes(id));
+    for (const check of across)
       expect(now.checks.find((c) => c.id === check.id)!.reserveFactor).toBeGreaterThanOrEqual(check.reserveFactor);
     expect(now.governing!.reserveFactor).toBeGreaterThan(before.governing!.reserveFactor);
   });

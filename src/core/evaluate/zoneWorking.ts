@@ -39,20 +39,33 @@ export interface WorkingOptions {
 
 /**
  * The working of a zone's checks: reserve factor first, then what the pack asks, what the laminate has, and the
- * pressure.
+ * pressure. Each check stands on the panel where it is nearest its limit; where that is not the same panel for all,
+ * the working is given for each of them.
  *
  * @throws KeramosError when the zone cannot be checked.
  */
 export function zoneWorking(boat: Boat, part: Part, zone: Zone, { check, packId }: WorkingOptions = {}): WorkingPart[] {
-  const sections: Record<WorkingSection, WorkingStep[]> = { result: [], requirement: [], laminate: [], pressure: [] };
-  const trace: Trace = (section, step, about) => {
-    if (check === undefined || (about === undefined ? serves(step, check) : about === check))
-      sections[section].push(step);
-  };
-  traceZone(boat, part, zone, { trace, packId });
-  return (Object.keys(sections) as WorkingSection[])
-    .filter((section) => sections[section].length > 0)
-    .map((section) => ({ title: WORKING_SECTIONS[section], steps: sections[section] }));
+  const pack = packId ?? boat.packs[0]!.id;
+  const asked = evaluateZone(boat, part, zone).checks.filter(
+    (one) => one.pack === pack && (check === undefined || one.id === check),
+  );
+  const panels = asked.length > 0 ? [...new Set(asked.map(({ panel }) => panel))] : [''];
+  return panels.flatMap((panel) => {
+    const on = new Set(asked.filter((one) => one.panel === panel).map(({ id }) => id));
+    const sections: Record<WorkingSection, WorkingStep[]> = { result: [], requirement: [], laminate: [], pressure: [] };
+    const trace: Trace = (section, step, about) => {
+      const wanted =
+        asked.length === 0 || (about === undefined ? [...on].some((id) => serves(step, id)) : on.has(about));
+      if (wanted) sections[section].push(step);
+    };
+    traceZone(boat, part, zone, { trace, packId: pack, panel });
+    return (Object.keys(sections) as WorkingSection[])
+      .filter((section) => sections[section].length > 0)
+      .map((section) => ({
+        title: WORKING_SECTIONS[section] + (panel === '' ? '' : `, panel ${panel}`),
+        steps: sections[section],
+      }));
+  });
 }
 
 /**

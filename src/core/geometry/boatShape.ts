@@ -1,7 +1,7 @@
 import { deckPoint, openHalfBreadth, openingAt, type DeckShape } from './deckShape';
 import type { HullSurface } from './hullSurface';
 import type { Patch } from './patch';
-import { mix, type Point } from './point';
+import { mix, shares, type Point } from './point';
 import type { HullEdge, Region } from './region';
 
 /** The boat's surfaces together. */
@@ -40,25 +40,69 @@ const clamp = (value: number, low: number, high: number) => Math.min(high, Math.
 const onBoat = (hull: HullSurface, { from, to }: { from: number; to: number }) =>
   [clamp(from, hull.aft, hull.bow), clamp(to, hull.aft, hull.bow)] as const;
 
-/**
- * A flat section of the boat at x between two heights, port to starboard; above the deck edge it follows the camber.
- */
-function sectionPatch({ hull, deck }: BoatShape, x: number, top: number | null, lean = 0): Patch {
+/** A flat section of the boat, port to starboard; above the deck edge it follows the camber. m. */
+export interface Section {
+  bottom: number;
+  top: number;
+  /** Half-breadth at a height. */
+  half: (z: number) => number;
+  /** Greatest half-breadth. */
+  widest: number;
+  /** Lowest and highest point over a distance from the centreline; equal beyond the widest. */
+  low: (y: number) => number;
+  high: (y: number) => number;
+  at: (y: number, z: number) => Point;
+}
+
+const LEVELS = 48;
+
+/** The section that a bulkhead or the transom fills; null for any other region, or off the hull. */
+export function sectionOf({ hull, deck }: BoatShape, region: Region): Section | null {
+  const transom = region.surface === 'transom';
+  if (!transom && (region.surface !== 'section' || region.x <= hull.aft || region.x >= hull.bow)) return null;
+  const x = transom ? hull.aft : region.x;
+  const lean = transom ? Math.tan((hull.transomRakeDeg * Math.PI) / 180) : 0;
   const bottom = hull.at(x, 0)[2];
   const edge = hull.at(x, 2)[2];
   const crown = deckPoint(hull, deck, x, 0)[2];
-  const end = Math.min(top ?? crown, crown);
+  const top = Math.min(transom ? edge : (region.top ?? crown), crown);
   const half = (z: number) => {
     if (z <= edge) return hull.halfBreadth(x, z);
     const rise = crown - edge;
     return hull.at(x, 2)[1] * Math.sqrt(Math.max(0, 1 - (z - edge) / rise));
   };
+  const levels = shares(LEVELS).map((t) => mix(bottom, top, t));
+  const halves = levels.map(half);
+  const widest = Math.max(...halves);
+  /** Where the contour reaches y between two levels, of which the first lies inside or outside it as the second not. */
+  const reach = (y: number, i: number, j: number) => {
+    const [from, to] = [halves[i]!, halves[j]!];
+    return mix(levels[i]!, levels[j]!, to === from ? 0 : (y - from) / (to - from));
+  };
+  const low = (y: number) => {
+    const i = halves.findIndex((one) => one >= Math.abs(y));
+    if (i < 0) return levels[halves.indexOf(widest)]!;
+    return i === 0 ? bottom : reach(Math.abs(y), i - 1, i);
+  };
+  const high = (y: number) => {
+    const i = halves.findLastIndex((one) => one >= Math.abs(y));
+    if (i < 0) return levels[halves.indexOf(widest)]!;
+    return i === LEVELS ? top : reach(Math.abs(y), i + 1, i);
+  };
+  return { bottom, top, half, widest, low, high, at: (y, z) => [x - (z - bottom) * lean, y, z] };
+}
+
+/** Between two heights of the section: u across the boat, v up. */
+function sectionPatch(shape: BoatShape, region: Region): Patch | null {
+  const section = sectionOf(shape, region);
+  if (section === null) return null;
+  const { bottom, top, half, at } = section;
   return {
     count: 1,
     flat: true,
     at: (u, v) => {
-      const z = mix(bottom, end, v);
-      return [x - (z - bottom) * lean, (2 * u - 1) * half(z), z];
+      const z = mix(bottom, top, v);
+      return at((2 * u - 1) * half(z), z);
     },
   };
 }
@@ -86,9 +130,8 @@ export function regionPatch(shape: BoatShape, region: Region): Patch | null {
       };
     }
     case 'transom':
-      return sectionPatch(shape, hull.aft, hull.at(hull.aft, 2)[2], Math.tan((hull.transomRakeDeg * Math.PI) / 180));
     case 'section':
-      return region.x <= hull.aft || region.x >= hull.bow ? null : sectionPatch(shape, region.x, region.top);
+      return sectionPatch(shape, region);
     case 'deck': {
       const [from, to] = onBoat(hull, region);
       if (to - from < 1e-6) return null;

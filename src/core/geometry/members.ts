@@ -1,4 +1,4 @@
-import { hullPoint, regionPatch, type BoatShape } from './boatShape';
+import { hullPoint, regionPatch, sectionOf, type BoatShape, type Section } from './boatShape';
 import { deckPoint, openHalfBreadth } from './deckShape';
 import { deckColumns, deckRows, hullColumns, hullRows, type Supports } from './panels';
 import { crownOf, mix, runLength, shares, type Point } from './point';
@@ -46,6 +46,32 @@ const pieces = (cuts: number[]): [number, number][] => {
   const sorted = [...new Set(cuts)].sort((a, b) => a - b);
   return sorted.slice(1).flatMap((to, i): [number, number][] => (to - sorted[i]! > 1e-3 ? [[sorted[i]!, to]] : []));
 };
+
+type Rib = Extract<Support, { kind: 'rib' }>;
+
+/** Spans of a stiffener on a bulkhead or transom: a vertical post, or a level bearer between the posts. */
+function sectionSpans({ bottom, top, widest, half, low, high, at }: Section, own: Rib, ribs: readonly Rib[]): Span[] {
+  const places = (run: Rib['run'], [from, to]: readonly [number, number]) => [
+    from,
+    to,
+    ...ribs.filter((rib) => rib.run === run).map(({ share }) => mix(from, to, share)),
+  ];
+  const [posts, bearers] = [places('across', [-widest, widest]), places('along', [bottom, top])];
+  if (own.run === 'across') {
+    const y = mix(-widest, widest, own.share);
+    const run = shares(STEPS).map((t) => at(y, mix(low(y), high(y), t)));
+    return runLength(run) > 1e-3 ? [spanOf(run, halfWay(posts, y), 'zone')] : [];
+  }
+  const z = mix(bottom, top, own.share);
+  const reach = half(z);
+  return pieces([-reach, reach, ...posts.filter((y) => Math.abs(y) < reach)]).map(([from, to]) =>
+    spanOf(
+      shares(STEPS).map((t) => at(mix(from, to, t), z)),
+      halfWay(bearers, z),
+      'zone',
+    ),
+  );
+}
 
 /**
  * Where a stiffener runs, in spans between what holds it, with the breadth of plating each carries.
@@ -160,6 +186,8 @@ export function memberGeometry(
       if (!patch) return null;
       const along = support.run === 'along';
       const ribs = supports.members.flatMap((m) => (m.kind === 'rib' && m.zone === support.zone ? [m] : []));
+      const section = sectionOf(shape, region);
+      if (section) return whole(sectionSpans(section, support, ribs), 1);
       const own = [0, 1, ...ribs.filter(({ run }) => run === support.run).map(({ share }) => share)];
       const held = along ? [0, 1, ...ribs.filter(({ run }) => run === 'across').map(({ share }) => share)] : [0, 1];
       const at = (t: number, place: number) => (along ? patch.at(t, place) : patch.at(place, t));

@@ -1,6 +1,6 @@
-import { hullPoint, edgeAt, regionPatch, type BoatShape } from './boatShape';
+import { hullPoint, edgeAt, regionPatch, sectionOf, type BoatShape, type Section } from './boatShape';
 import { deckPoint, openHalfBreadth } from './deckShape';
-import { patchSize, within, type Patch, type PatchSize } from './patch';
+import { patchArea, patchSize, within, type Patch, type PatchSize } from './patch';
 import { mix, type Point } from './point';
 import type { Region, Support } from './region';
 
@@ -113,6 +113,36 @@ export function deckRows({ hull, deck }: BoatShape, { members }: Supports, x: nu
   ];
 }
 
+type Rib = Extract<Support, { kind: 'rib' }>;
+
+/** Panels of a bulkhead or transom: its posts stand vertical, its bearers lie level. */
+function sectionPanels({ bottom, top, widest, low, high, at }: Section, ribs: readonly Rib[]): Panel[] {
+  const lines = (run: Rib['run'], from: number, to: number): Line[] => [
+    { at: from, name: 'edge' },
+    { at: to, name: 'edge' },
+    ...ribs.filter((rib) => rib.run === run).map(({ share, name }) => ({ at: mix(from, to, share), name })),
+  ];
+  const columns = stretches(lines('across', -widest, widest), -widest, widest);
+  const rows = stretches(lines('along', bottom, top), bottom, top);
+  return columns.flatMap((along) =>
+    rows.flatMap((across) => {
+      const patch: Patch = {
+        count: 1,
+        flat: true,
+        at: (u, v) => {
+          const y = mix(along[0].at, along[1].at, u);
+          const from = Math.max(low(y), across[0].at);
+          return at(y, mix(from, Math.max(from, Math.min(high(y), across[1].at)), v));
+        },
+      };
+      const { area } = patchArea(patch, 8, 4);
+      // Its sides stand vertical, so far apart; what lies below or above follows the hull.
+      const length = along[1].at - along[0].at;
+      return area > 1e-4 ? [{ ...panelOf(patch, along, across), length, breadth: area / length }] : [];
+    }),
+  );
+}
+
 /**
  * The panels of a zone: every stretch between bulkheads, frames, stringers and hard edges that the zone has a share of.
  *
@@ -162,9 +192,11 @@ export function panelsOf(shape: BoatShape, supports: Supports, region: Region, z
       );
     });
   }
+  const ribs = supports.members.flatMap((m) => (m.kind === 'rib' && m.zone === zoneId ? [m] : []));
+  const section = sectionOf(shape, region);
+  if (section) return sectionPanels(section, ribs);
   const patch = regionPatch(shape, region);
   if (patch === null) return [];
-  const ribs = supports.members.flatMap((m) => (m.kind === 'rib' && m.zone === zoneId ? [m] : []));
   const [u0, u1] = [patch.at(0, 0.5), patch.at(1, 0.5)];
   /** Bulkheads carry what lies over them: soles, pans, roofs. */
   const crossing =

@@ -60,8 +60,10 @@ export function patchArea({ at, count }: Patch, along = 24, across = 12): { area
 export interface PatchSize {
   /** Along u. */
   length: number;
-  /** Along v. */
+  /** Along v: as much as gives its area over its mean length. */
   breadth: number;
+  /** Along v at even steps from one end to the other. */
+  girths: number[];
   crownAlong: number;
   crownAcross: number;
   centre: Point;
@@ -81,6 +83,7 @@ export function patchSize(patch: Patch): PatchSize {
   return {
     length,
     breadth: patchArea({ at, count: 1 }, STEPS, 4).area / Math.max(length, 1e-9),
+    girths: places.map((u) => runLength(places.map((v) => at(u, v)))),
     crownAlong: patch.flat ? 0 : crownOf(places.map((u) => at(u, 0.5))),
     crownAcross: patch.flat ? 0 : crownOf(places.map((v) => at(0.5, v))),
     centre: at(0.5, 0.5),

@@ -6,7 +6,12 @@ import { readPlate, ritzModel, solveRitz, type Plate, type PlateReader, type Rit
 export type PlateLoad =
   | { kind: 'uniform'; pressure: number }
   | { kind: 'sinusoidal'; pressure: number }
-  | { kind: 'patch'; pressure: number; x: number; y: number; length: number; breadth: number };
+  | { kind: 'patch'; pressure: number; x: number; y: number; length: number; breadth: number }
+  /**
+   * A moment (N·m) brought in by a rectangle in the middle of the plate: one half of it presses, the other pulls. It
+   * turns the plate along x or along y.
+   */
+  | { kind: 'couple'; moment: number; along: 'x' | 'y'; length: number; breadth: number };
 
 /**
  * Functions per direction: enough for deflection within 0.5 % and edge moments within 2 % (docs/engineering.md has
@@ -44,24 +49,40 @@ function loadVector(model: RitzModel, load: PlateLoad): number[] {
   const overlap = () => {
     if (load.kind === 'uniform') return [along('x', [0, a], one), along('y', [0, b], one)];
     if (load.kind === 'sinusoidal') return [along('x', [0, a], sine(a)), along('y', [0, b], sine(b))];
-    return [
-      along('x', [load.x - load.length / 2, load.x + load.length / 2], one),
-      along('y', [load.y - load.breadth / 2, load.y + load.breadth / 2], one),
-    ];
+    const { x, y } = load.kind === 'patch' ? load : { x: a / 2, y: b / 2 };
+    const over = (condition: 'x' | 'y', middle: number, size: number, weight: (at: number) => number) =>
+      along(condition, [middle - size / 2, middle + size / 2], weight);
+    if (load.kind === 'patch') return [over('x', x, load.length, one), over('y', y, load.breadth, one)];
+    // Straight from −1 to 1 over the rectangle, so that no corner of it asks for more functions than there are.
+    const tilt = (middle: number, size: number) => (at: number) => (2 * (at - middle)) / size;
+    return load.along === 'x'
+      ? [over('x', x, load.length, tilt(x, load.length)), over('y', y, load.breadth, one)]
+      : [over('x', x, load.length, one), over('y', y, load.breadth, tilt(y, load.breadth))];
   };
   const [X, Y] = overlap() as [number[], number[]];
   const f = new Array<number>(model.size).fill(0);
-  model.pairs[0]!.forEach(([i, j], p) => (f[p] = load.pressure * X[i]! * Y[j]!));
+  const pressure = load.kind === 'couple' ? couplePressure(load) : load.pressure;
+  model.pairs[0]!.forEach(([i, j], p) => (f[p] = pressure * X[i]! * Y[j]!));
   return f;
 }
 
+/** Greatest pressure of a straight one from −p to p over a rectangle that has this moment: M = p l b · l / 6. */
+function couplePressure({ moment, along, length, breadth }: Extract<PlateLoad, { kind: 'couple' }>): number {
+  return (6 * moment) / (length * breadth * (along === 'x' ? length : breadth));
+}
+
 function symmetryOf(plate: Plate, load: PlateLoad): Symmetry {
+  const uncoupled = (plate.D16 ?? 0) === 0 && (plate.D26 ?? 0) === 0;
+  if (load.kind === 'couple') {
+    if (!uncoupled) return { sum: 1 };
+    return load.along === 'x' ? { x: 1, y: 0 } : { x: 0, y: 1 };
+  }
   const central =
     load.kind !== 'patch' ||
     (Math.abs(load.x - plate.length / 2) < 1e-9 * plate.length &&
       Math.abs(load.y - plate.breadth / 2) < 1e-9 * plate.breadth);
   if (!central) return 'none';
-  return (plate.D16 ?? 0) === 0 && (plate.D26 ?? 0) === 0 ? { x: 0, y: 0 } : { sum: 0 };
+  return uncoupled ? { x: 0, y: 0 } : { sum: 0 };
 }
 
 /**

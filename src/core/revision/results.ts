@@ -1,6 +1,6 @@
 import { evaluateDetails } from '../detail/kinds';
 import type { Boat } from '../document';
-import { evaluateStiffeners, makeEvaluator, targetOf } from '../evaluate';
+import { evaluateStiffeners, makeEvaluator, targetOf, whereGoverns } from '../evaluate';
 import { boatWeight } from '../weight';
 
 /** One check as it stood: reserve factor = capacity / demand. */
@@ -52,9 +52,14 @@ export function resultsOf(boat: Boat): RevisionResults {
         zone: zone.name,
         thickness: evaluation.thickness,
         arealWeight: evaluation.laminatedArealWeight,
-        governs: evaluation.governing?.governs ?? null,
+        governs: evaluation.governing && whereGoverns(evaluation.governing),
         reserveFactor: kept(evaluation.governing?.reserveFactor),
-        checks: evaluation.checks.map(({ id, governs, reserveFactor, pack }) => ({ id, governs, reserveFactor, pack })),
+        checks: evaluation.checks.map((check) => ({
+          id: check.id,
+          governs: whereGoverns(check),
+          reserveFactor: check.reserveFactor,
+          pack: check.pack,
+        })),
         notChecked: evaluation.notChecked,
         problem: evaluation.problem,
       };

@@ -124,7 +124,12 @@ export function detailSheet(boat: Boat, evaluation: DetailEvaluation, units: Uni
                 ? ''
                 : `; expect about ${formatWithUnit(proof.deflection, 'thickness', units)} of deflection at the panel`) +
               '. ' +
-              `Stop at ${formatWithUnit(proof.stop, 'force', units)}, at any sound, or when the ` +
+              (proof.failure === null
+                ? ''
+                : `The weakest link is thought to give way at ${formatWithUnit(proof.failure, 'force', units)}. `) +
+              `Stop at ${formatWithUnit(proof.stop, 'force', units)}` +
+              (proof.stop < proof.load ? ', less than the pull asked for' : '') +
+              ', at any sound, or when the ' +
               'gauge does not come back. Stand clear, nobody in line with the pull; release ' +
               'slowly.',
           } as Content,

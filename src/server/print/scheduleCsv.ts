@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import { fabricArealWeight } from '@/core/material';
 import { wordsIn } from '@/core/quantity';
-import { evaluateZone } from '@/core/evaluate';
+import { evaluateZone, whereGoverns } from '@/core/evaluate';
 import { LAYER_ROLES, type Boat } from '@/core/document';
 import { plain } from '../table/plain';
 
@@ -69,7 +69,7 @@ export function scheduleCsv(boat: Boat): string {
     );
     line(
       'What governs',
-      evaluations.map((e) => plain(wordsIn(e.governing?.governs ?? e.problem ?? '', 'metric'))),
+      evaluations.map((e) => plain(wordsIn(e.governing ? whereGoverns(e.governing) : (e.problem ?? ''), 'metric'))),
     );
   }
   return Papa.unparse(rows, { newline: '\r\n' });

@@ -23,7 +23,8 @@ const MATCH_TOLERANCE = 1e-9;
 /** Whether anything is wrong or scarce in a zone, or it could not be checked. */
 function isThin(row: ZoneRow, target: number, asked: number): boolean {
   const { evaluation, proof } = row;
-  if (evaluation.problem !== null || (evaluation.governing?.reserveFactor ?? 0) < target) return true;
+  if (evaluation.problem !== null || evaluation.unproven.length > 0) return true;
+  if ((evaluation.governing?.reserveFactor ?? 0) < target) return true;
   if (proof?.analysis && proof.analysis.reserveFactor < askedOf(row, asked)) return true;
   return proof?.match != null && proof.match.ratio < 1 - MATCH_TOLERANCE;
 }

@@ -1,7 +1,7 @@
 import Link from 'next/link';
 import { formatNumber } from '@/core/quantity';
 import type { Boat, Part, Zone } from '@/core/document';
-import { targetOf, zoneWorking, type ZoneEvaluation, type ZoneProof } from '@/core/evaluate';
+import { targetOf, whereGoverns, zoneWorking, type ZoneEvaluation, type ZoneProof } from '@/core/evaluate';
 import { CHECKS } from '@/core/standard';
 import { DataTable, type DataColumn } from '../shared/DataTable';
 import { useUnits } from '../shared/units';
@@ -132,7 +132,7 @@ function checkColumn(column: CheckColumn, props: ZoneSheetProps, words: (text: s
         <ReserveButton
           reserveFactor={check.reserveFactor}
           target={targetOf(boat)}
-          title={`${CHECKS[check.id]}: ${words(check.governs)}. Opens the working.`}
+          title={`${CHECKS[check.id]}: ${words(whereGoverns(check))}. Opens the working.`}
           working={{
             title: `${zone.name}: ${CHECKS[check.id]}`,
             record: () => zoneWorking(boat, part, zone, { check: check.id, packId: pack.id }),
@@ -160,7 +160,7 @@ const MATCH: DataColumn<ZoneRow> = {
 
 function ZoneCell({ boatId, row, words }: { boatId: string; row: ZoneRow; words: (text: string) => string }) {
   const { part, zone, evaluation, proof } = row;
-  const governs = evaluation.governing ? words(evaluation.governing.governs) : undefined;
+  const governs = evaluation.governing ? words(whereGoverns(evaluation.governing)) : undefined;
   return (
     <>
       <Link
@@ -171,6 +171,11 @@ function ZoneCell({ boatId, row, words }: { boatId: string; row: ZoneRow; words:
         {zone.name}
       </Link>{' '}
       <span className="small soft">{part.name}</span>
+      {evaluation.unproven.length > 0 && (
+        <div className="small">
+          <span className="verdict unproven">? not proven</span> {evaluation.unproven.map(words).join('. ')}
+        </div>
+      )}
       <div className="small soft text-truncate governs" title={governs}>
         {governs && `by ${governs}`}
       </div>

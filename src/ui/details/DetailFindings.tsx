@@ -154,8 +154,12 @@ export function DetailFindings({
             <p className="small mb-0 caution">
               <strong>Proof.</strong> Pull or lift to {full(proof.load, 'force')}
               {proof.deflection !== null && <>; expect about {full(proof.deflection, 'thickness')} at the panel</>}.
-              Stop at {full(proof.stop, 'force')}, at any sound, or when it does not come back. Stand clear; release
-              slowly.
+              {proof.failure !== null && (
+                <> The weakest link is thought to give way at {full(proof.failure, 'force')}.</>
+              )}{' '}
+              Stop at {full(proof.stop, 'force')}
+              {proof.stop < proof.load && ', less than the pull asked for, which is too near that'}, at any sound, or
+              when it does not come back. Stand clear; release slowly.
             </p>
           )}
         </>

@@ -14,6 +14,9 @@ import { useEdit } from '../shared/useEdit';
 import { useUnits } from '../shared/units';
 import { DirectionPicker } from './DirectionPicker';
 
+/** Loads that come in over the base of what takes them. */
+const AT_A_HEIGHT: ReadonlySet<LoadCause> = new Set(['wire', 'rightingMoment', 'tow', 'mooring']);
+
 /** The load cases of the boat: cause, direction, factor, source. */
 export function LoadsPanel({ boat }: { boat: Boat }) {
   const edit = useEdit();
@@ -30,6 +33,9 @@ export function LoadsPanel({ boat }: { boat: Boat }) {
       name: 'New load',
       cause: { kind: 'given', force: 5000 },
       direction: { how: 'angle', bearingDeg: 0, upDeg: 0 },
+      height: 0,
+      along: 0,
+      across: 0,
       factor: 2,
       source: 'Given by the owner',
     };
@@ -125,6 +131,19 @@ export function LoadsPanel({ boat }: { boat: Boat }) {
               additionTo={() => null}
               onSet={(key, value) => set({ ...load, cause: writeAt(load.cause, key, value) })}
             />
+            <EntityForm
+              fields={formFields(loadCaseSchema.pick({ height: true, along: true, across: true }), '', [], load)}
+              value={load}
+              optionsOf={() => []}
+              additionTo={() => null}
+              onSet={(key, value) => set(writeAt(load, key, value))}
+            />
+            {load.height === 0 && AT_A_HEIGHT.has(load.cause.kind) && (
+              <p className="form-text mb-0">
+                <span className="verdict thin">△ at the base</span> a line or wire usually comes in over the base: its
+                height turns the fitting over, and is checked once it is given.
+              </p>
+            )}
             <QuantityField
               label="Factor"
               kind="ratio"
@@ -134,6 +153,12 @@ export function LoadsPanel({ boat }: { boat: Boat }) {
               hint="on the load, for the detail"
               onCommit={(factor) => set({ ...load, factor: factor! })}
             />
+            {load.cause.kind === 'lifting' && (
+              <p className="form-text mb-0">
+                The slings pull {formatNumber(load.cause.slingDeg, 0)}° from the vertical, as typed above; of the
+                direction only the bearing counts.
+              </p>
+            )}
             <Form.Group controlId="load-how">
               <Form.Label className="mb-0">Direction</Form.Label>
               <Form.Select

@@ -4,7 +4,7 @@ import { targetOf, type ZoneEvaluation } from '@/core/evaluate';
 import { formatDifference, formatNumber } from '@/core/quantity';
 import { CHECKS } from '@/core/standard';
 import { useUnits } from '../shared/units';
-import { Verdict } from '../shared/Verdict';
+import { ZoneVerdict } from '../shared/Verdict';
 
 /** A row under the grid: its name and unit, what a zone comes to, and what a trial would change of it. */
 interface ResultRow {
@@ -43,7 +43,7 @@ function useResultRows(target: number): ResultRow[] {
       unit: '',
       value: (e) =>
         e.governing ? (
-          <Verdict reserveFactor={e.governing.reserveFactor} target={target} words={false} />
+          <ZoneVerdict evaluation={e} target={target} words={false} />
         ) : (
           <span className="verdict ample" title={words(e.problem ?? '')}>
             –

@@ -3,13 +3,13 @@ import { useMemo, useState, type ReactNode } from 'react';
 import { Card } from 'react-bootstrap';
 import { ORIGINS } from '@/core/material';
 import { formatMargin, formatNumber } from '@/core/quantity';
-import { reserveBand, targetOf, verdictOf, type ZoneCheck, type ZoneEvaluation } from '@/core/evaluate';
+import { reserveBand, targetOf, verdictOf, whereGoverns, type ZoneCheck, type ZoneEvaluation } from '@/core/evaluate';
 import type { Boat, Zone } from '@/core/document';
 import { CHECKS, ZONE_LOCATIONS } from '@/core/standard';
 import { Tabs } from '../shared/Tabs';
 import { useAfterPaint } from '../shared/useAfterPaint';
 import { useUnits } from '../shared/units';
-import { Verdict } from '../shared/Verdict';
+import { Verdict, ZoneVerdict } from '../shared/Verdict';
 import { SectionDrawing } from './SectionDrawing';
 
 const FILL = { fails: 'var(--fails)', thin: 'var(--thin)', meets: 'var(--water)', ample: 'var(--steel)' } as const;
@@ -93,7 +93,7 @@ export function ZonePanel({
           <h2>
             {zone.name} <span className="soft fw-normal small">{ZONE_LOCATIONS[zone.location].label}</span>
           </h2>
-          {e.governing && <Verdict reserveFactor={e.governing.reserveFactor} target={target} />}
+          <ZoneVerdict evaluation={e} target={target} />
         </div>
         <SectionDrawing evaluation={drawn} name={zone.name} chosenLayer={chosenLayer} />
         <Tabs
@@ -143,7 +143,7 @@ export function ZonePanel({
                           type="button"
                           className="reason-button"
                           onClick={() => onWorking(check)}
-                          title={words(check.governs)}
+                          title={words(whereGoverns(check))}
                         >
                           {CHECKS[check.id]}
                         </button>
@@ -169,7 +169,7 @@ export function ZonePanel({
             )}
             {e.governing && (
               <p className="small mb-1">
-                Governed by {words(e.governing.governs)}.
+                Governed by {words(whereGoverns(e.governing))}.
                 {band && (
                   <>
                     {' '}
@@ -184,6 +184,7 @@ export function ZonePanel({
                   Stands on <span className="origin">{ORIGINS[e.origin]}</span>.{' '}
                 </>
               )}
+              {e.unproven.length > 0 && <strong>Not proven: {e.unproven.map(words).join('; ')}. </strong>}
               {e.notChecked.length > 0 && <>Not checked: {e.notChecked.join('; ')}. </>}
               {!e.problem && (
                 <button type="button" className="reason-button" onClick={() => onWorking('all')}>

@@ -1,11 +1,11 @@
 'use client';
 import { formatNumber } from '@/core/quantity';
-import { verdictOf, type ZoneEvaluation } from '@/core/evaluate';
+import { zoneVerdict, type ZoneEvaluation } from '@/core/evaluate';
 import type { Zone } from '@/core/document';
 
 /** Zones that stand side by side in the grid. */
 export const ZONES_SHOWN = 8;
-const MARKS = { fails: '✕', thin: '△', meets: '✓', ample: '○' } as const;
+const MARKS = { fails: '✕', thin: '△', meets: '✓', ample: '○', notProven: '?' } as const;
 
 /** All zones of a part with more than fit side by side: where the grid stands among them, and how each one fares. */
 export function ZoneStrip({
@@ -34,8 +34,10 @@ export function ZoneStrip({
       }
     >
       {zones.map((zone, i) => {
-        const reserve = evaluations.get(zone.id)?.governing?.reserveFactor;
-        const verdict = reserve === undefined ? null : verdictOf(reserve, target);
+        const evaluation = evaluations.get(zone.id);
+        const reserve = evaluation?.governing?.reserveFactor;
+        const verdict = evaluation ? zoneVerdict(evaluation, target) : null;
+        const least = reserve === undefined ? 'not checked' : `least reserve ${formatNumber(reserve, 2)}`;
         return (
           <button
             key={zone.id}
@@ -45,10 +47,7 @@ export function ZoneStrip({
               `${i >= first && i < first + ZONES_SHOWN ? 'shown' : ''} ` +
               `${zone.id === zoneId ? 'chosen' : ''} ${verdict ?? 'open'}`
             }
-            title={
-              `${zone.name}: ` +
-              `${reserve === undefined ? 'not checked' : `least reserve ${formatNumber(reserve, 2)}`}`
-            }
+            title={`${zone.name}: ${verdict === 'notProven' ? 'not proven' : least}`}
             onClick={() => onZone(i)}
           >
             <span aria-hidden="true">{verdict ? MARKS[verdict] : '–'}</span> {zone.name}

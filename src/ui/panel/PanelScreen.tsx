@@ -5,7 +5,7 @@ import { Card, Col, Form, Row } from 'react-bootstrap';
 import { KeramosError } from '@/core/error';
 import { CRITERIA, type Criterion } from '@/core/laminate';
 import { formatNumber } from '@/core/quantity';
-import { matchZone, panelWorking, targetOf, zoneWorking } from '@/core/evaluate';
+import { matchZone, panelWorking, targetOf, whereGoverns, zoneWorking } from '@/core/evaluate';
 import { usualPanelCase, type PanelCase } from '@/core/document';
 import { CHECKS } from '@/core/standard';
 import { useDesign } from '../shared/boat';
@@ -125,7 +125,7 @@ export function PanelScreen() {
                           By rule <span className="small soft">{pack.title}</span>
                         </td>
                         <td>
-                          {CHECKS[least.id]}: {words(least.governs)}
+                          {CHECKS[least.id]}: {words(whereGoverns(least))}
                         </td>
                         <td className="num">
                           <button

@@ -1,5 +1,6 @@
 import { formatReserve } from '@/core/quantity';
-import { verdictOf, type Verdict as VerdictName } from '@/core/evaluate';
+import { verdictOf, zoneVerdict, type Verdict as VerdictName, type ZoneEvaluation } from '@/core/evaluate';
+import { useUnits } from './units';
 
 const MARKS: Record<VerdictName, { mark: string; word: string }> = {
   fails: { mark: '✕', word: 'fails' },
@@ -27,4 +28,27 @@ export function Verdict({
       {words ? <span>{word}</span> : <span className="visually-hidden">{word}</span>}
     </span>
   );
+}
+
+/** What a zone comes to: its least reserve, or that it is not proven and what is missing. */
+export function ZoneVerdict({
+  evaluation,
+  target,
+  words = true,
+}: {
+  evaluation: ZoneEvaluation;
+  target: number;
+  words?: boolean;
+}) {
+  const { words: inUnits } = useUnits();
+  if (zoneVerdict(evaluation, target) === 'notProven')
+    return (
+      <span className="verdict unproven" title={evaluation.unproven.map(inUnits).join('. ')}>
+        <span aria-hidden="true">?</span>
+        <span>not proven</span>
+      </span>
+    );
+  return evaluation.governing ? (
+    <Verdict reserveFactor={evaluation.governing.reserveFactor} target={target} words={words} />
+  ) : null;
 }

@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import { Button, Card, Col, Form, Row } from 'react-bootstrap';
 import type { Region, ZoneGeometry } from '@/core/geometry';
 import type { QuantityKind } from '@/core/quantity';
-import { derivedGeometry, type Boat, type Part, type Zone } from '@/core/document';
+import { panelsToCheck, taperOf, zonePanels, type Boat, type Part, type Zone } from '@/core/document';
 import { isHead, ZONE_LOCATIONS, type ZoneLocation } from '@/core/standard';
 import { QuantityField } from '../shared/QuantityField';
 import { TextField } from '../shared/TextField';
@@ -110,13 +110,23 @@ export function ZoneEditor({
   const { full } = useUnits();
   const [refusal, setRefusal] = useState<string | null>(null);
   const layers = part.layers.filter((layer) => layer.zones.includes(zone.id)).length;
-  const derived = useMemo(() => {
+  const found = useMemo(() => {
     try {
-      return derivedGeometry(boat, zone);
+      const all = zonePanels(boat, zone);
+      if (!all) return null;
+      const { panel, geometry } = all.panels[all.governing]!;
+      return {
+        derived: geometry,
+        taper: taperOf(panel),
+        panels: all.panels.length,
+        checked: panelsToCheck(boat, zone),
+      };
     } catch {
       return null;
     }
   }, [boat, zone]);
+  const derived = found?.derived;
+  const typedPanel = zone.overridden.some((key) => key === 'panelLength' || key === 'panelBreadth');
   const act = (patch: Partial<Omit<Zone, 'id'>>) => {
     const said = edit({ type: 'zone.set', zoneId: zone.id, patch });
     setRefusal(said ?? null);
@@ -271,6 +281,23 @@ export function ZoneEditor({
             : 'Figures come from the geometry; type over one to override it.'}{' '}
           The laminate bends across the shorter side of the panel.
         </p>
+        {found && !typedPanel && (
+          <p className="form-text mb-0" data-testid="panels-checked">
+            {found.panels === 1
+              ? 'The zone has one panel.'
+              : `The figures are those of the widest of ${found.panels} panels; every check looks at each of them ` +
+                `(${found.checked.length} may govern) and shows the least.`}{' '}
+            {found.taper &&
+              `This one tapers: its mean girth is ${full(found.taper.meanGirth, 'shortLength')}, a rectangle that ` +
+                `deflects as much is ${full(found.taper.equalDeflection, 'shortLength')} broad; the greater counts.`}
+          </p>
+        )}
+        {typedPanel && zone.region !== null && (
+          <p className="form-text mb-0">
+            <span className="verdict thin">△ one panel, as typed</span> the other panels of the zone are not checked
+            while its sides are typed over.
+          </p>
+        )}
         <div>
           <Button
             size="sm"

@@ -11,7 +11,7 @@ import { Onward } from '../shared/Onward';
 import { Tabs } from '../shared/Tabs';
 import { useUnits } from '../shared/units';
 import { useEdit } from '../shared/useEdit';
-import { Verdict } from '../shared/Verdict';
+import { ZoneVerdict } from '../shared/Verdict';
 import { BoatDrawing } from './BoatDrawing';
 import { PanelsDrawing } from './PanelsDrawing';
 import { PressureChart } from './PressureChart';
@@ -183,7 +183,7 @@ export function ZonesScreen() {
                           <td className="num">{show(e.pressure?.pressure, 'pressure')}</td>
                           <td className="num">
                             {e.governing ? (
-                              <Verdict reserveFactor={e.governing.reserveFactor} target={target} />
+                              <ZoneVerdict evaluation={e} target={target} />
                             ) : (
                               <span className="soft" title={words(e.problem ?? '')}>
                                 not checked

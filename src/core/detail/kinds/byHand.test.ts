@@ -22,6 +22,9 @@ function loaded(home: Boat, forward: number, outboard: number, up: number): Boat
     name: 'Given',
     cause: { kind: 'given' as const, force: FORCE },
     direction: { how: 'ratio' as const, forward, outboard, up },
+    height: 0,
+    along: 0,
+    across: 0,
     factor: FACTOR,
     source: 'worked by hand',
   };
@@ -474,9 +477,60 @@ describe('a fitting on bolts', () => {
   });
   it('pressed down bears on its base alone: 20 kN on 160 × 120 mm is 1.04 MPa', () => {
     const down = loaded(merrow(), 0, 0, -1);
-    const evaluation = evaluateDetail(down, detailOf(down, 'bolted', deck, given));
+    const fitting = { ...given, face: 'outer' as const };
+    const evaluation = evaluateDetail(down, detailOf(down, 'bolted', deck, fitting));
     expect(found(evaluation, 'pressing').demand).toBeCloseTo(20e3 / (0.16 * 0.12), 3);
     expect(evaluation.checks.map(({ id }) => id)).not.toContain('punching');
+    // Where nobody said to which face, and on the inner one, the same force pulls the bolts.
+    for (const face of ['either', 'inner'] as const) {
+      const pulled = evaluateDetail(down, detailOf(down, 'bolted', deck, { ...given, face }));
+      expect(found(pulled, 'punching').demand).toBeGreaterThan(0);
+    }
+  });
+  it('high over its base tips it: 20 kN at 0.3 m on bolts 100 mm apart adds 6 kN·m, 30 kN a bolt', () => {
+    const level = loaded(merrow(), 1, 0, 0);
+    const high = { ...level, loads: level.loads.map((one) => (one.id === 'given' ? { ...one, height: 0.3 } : one)) };
+    const detail = detailOf(high, 'bolted', deck, { ...given, core: 'solid', plate: null, preload: 0 });
+    const bolt = found(evaluateDetail(high, detail), 'bolt');
+    // Rows 0.1 m apart along the force; the bolts share 20 kN of shear, 5 kN each.
+    expect(bolt.demand).toBeCloseTo(Math.hypot(6000 / 0.1 / 2, Math.sqrt(3) * 5000), 0);
+    const bends = found(evaluateDetail(high, { ...detail, baseOf: 'bends' }), 'bolt');
+    expect(bends.demand).toBeCloseTo(Math.hypot(1.3 * 30e3, Math.sqrt(3) * 5000), 0);
+  });
+  it('on a core is cut out round what is let in: force over the rim, and a moment by hand', () => {
+    const up = loaded(merrow(), 0, 0, 1);
+    const cored = up.parts.flatMap(({ zones }) => zones).find(({ name }) => name === 'Foredeck')!;
+    const detail = detailOf(up, 'bolted', cored, { ...given, core: 'solid', beyond: 0, face: 'outer' });
+    const one = found(evaluateDetail(up, detail), 'insertEdge');
+    const wider = found(evaluateDetail(up, { ...detail, beyond: 0.05 }), 'insertEdge');
+    // 160 × 120 mm has 560 mm of rim; 50 mm more all round, 960 mm.
+    expect(one.demand / wider.demand).toBeCloseTo(0.96 / 0.56, 6);
+    expect(one.reserveFactor).toBeLessThan(wider.reserveFactor);
+    // Over a beam the beam takes it, and that it was not checked is said.
+    const held = evaluateDetail(up, { ...detail, stands: 'support' });
+    expect(held.checks.map(({ id }) => id)).not.toContain('insertEdge');
+    expect(held.cautions.map(({ text }) => text).join()).toContain('not checked here');
+  });
+  it('in the middle of its panel bends it: 6.7 kN × 1.5 on a keel band is nowhere near 284 times held', () => {
+    const home = merrow();
+    const keel = home.parts.flatMap(({ zones }) => zones).find(({ name }) => name === 'Keel band')!;
+    const load = {
+      ...loaded(home, 0, 0, -1).loads.at(-1)!,
+      cause: { kind: 'given' as const, force: 6700 },
+      factor: 1.5,
+    };
+    const down = { ...home, loads: [...home.loads, load] };
+    const step = {
+      ...given,
+      core: 'none' as const,
+      sheets: [],
+      base: [0.22, 0.14] as [number, number],
+      face: 'inner' as const,
+    };
+    const evaluation = evaluateDetail(down, detailOf(down, 'bolted', keel, step));
+    expect(found(evaluation, 'pressing').reserveFactor).toBeGreaterThan(50);
+    expect(found(evaluation, 'panelPlies').reserveFactor).toBeLessThan(3);
+    expect(evaluation.governing!.id).toBe('panelPlies');
   });
   it('on a tapped plate strips half the cylinder of its thread', () => {
     const metal = sheared.boltMetal;

@@ -21,6 +21,7 @@ import {
   type DetailOf,
 } from '.';
 import { makeEvaluator } from '../../evaluate';
+import { actingLoad } from '..';
 
 const boat = merrow();
 const sail = brant();
@@ -307,8 +308,31 @@ describe('what a change does', () => {
   it('a proof pull says its load, what to expect, and where to stop', () => {
     const { proof } = evaluateDetail(sail, of(sail, 'chainplate'), () => 500);
     expect(proof!.load).toBeCloseTo(1.25 * 9440, 6);
-    expect(proof!.stop).toBeGreaterThanOrEqual(proof!.load);
+    expect(proof!.stop).toBeLessThanOrEqual(proof!.load);
     expect(proof!.deflection).toBeGreaterThan(0);
+  });
+  it.each([0.2, 1, 1.25, 3])(
+    'a pull of %d of the load stops short of what is thought to break it, by half again',
+    (share) => {
+      for (const home of [boat, sail])
+        for (const detail of home.details) {
+          const { proof, governing } = evaluateDetail(home, { ...detail, proof: share }, () => 500);
+          if (!proof || !governing || !Number.isFinite(governing.reserveFactor)) continue;
+          const load = home.loads.find(({ id }) => id === detail.load)!;
+          expect(proof.failure).toBeCloseTo(governing.reserveFactor * actingLoad(load).force * load.factor, 3);
+          expect(proof.stop).toBeLessThanOrEqual(proof.failure! / 1.5);
+          expect(proof.stop).toBeLessThanOrEqual(proof.load);
+        }
+    },
+  );
+  it('the share of the load counts once, and a pull along the panel bends nothing', () => {
+    const bitt = { ...of(boat, 'bitt'), proof: 2 };
+    const once = evaluateDetail(boat, { ...bitt, proof: 1 }, () => 500).proof!;
+    expect(evaluateDetail(boat, bitt, () => 500).proof!.deflection! / once.deflection!).toBeCloseTo(2, 9);
+    const level = boat.loads.map((one) =>
+      one.id === bitt.load ? { ...one, direction: { how: 'angle' as const, bearingDeg: 0, upDeg: 0 } } : one,
+    );
+    expect(evaluateDetail({ ...boat, loads: level }, bitt, () => 500).proof!.deflection).toBeNull();
   });
 });
 

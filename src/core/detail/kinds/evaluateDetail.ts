@@ -20,10 +20,12 @@ import type { Detail } from './schema';
 export interface ProofCase {
   /** N */
   load: number;
-  /** Deflection of the panel under it (m); null where the panel cannot be computed. */
+  /** Deflection of the panel under it (m); null where nothing bends it, or it cannot be computed. */
   deflection: number | null;
-  /** Stop here, whatever the gauge says (N). */
+  /** Stop here, whatever the gauge says (N): never above the pull asked for, nor near where it is thought to break. */
   stop: number;
+  /** Pull at which the weakest link is thought to give way (N); null where none is checked. */
+  failure: number | null;
 }
 export interface DetailEvaluation {
   detail: Detail;
@@ -73,8 +75,10 @@ function pathThrough(path: readonly PathLink[], governing: DetailCheck | null): 
   return [...path.slice(0, -1), { text: governing.name.toLowerCase(), check: governing.id }, ...path.slice(-1)];
 }
 
-/** Half of what the weakest link would hold: no test should come nearer to breaking it. */
-const STOP_SHARE = 0.5;
+/** A test stops at this share of the load at which the weakest link is thought to give way. */
+const STOP_MARGIN = 1.5;
+/** A force that stands square to the panel to less than this share of it bends nothing. */
+const SQUARE = 1e-6;
 
 /** A proof pull in numbers: central load on the clamped panel of the zone, by its own bending stiffness. */
 function proofOf(
@@ -84,15 +88,16 @@ function proofOf(
   stiffness: number | null,
 ): ProofCase | null {
   if (detail.proof === null || !scene.load) return null;
-  const load = detail.proof * scene.load.force;
+  const { force } = scene.load;
+  const load = detail.proof * force;
+  const normal = Math.abs(scene.normal) * detail.proof;
   const { panelLength, panelBreadth } = scene.zone.geometry;
   const b = Math.min(panelLength, panelBreadth);
   // A clamped plate under a load at its middle: w = 0.0056 … 0.0072 F b² / D; the longer plate's figure is taken.
-  const deflection =
-    stiffness === null ? null : (0.0072 * Math.abs(scene.normal || load) * detail.proof * b ** 2) / stiffness;
-  const stop =
-    governing === null ? load : Math.max(load, STOP_SHARE * governing.reserveFactor * scene.load.force * scene.factor);
-  return { load, deflection, stop: Math.min(stop, 2 * load) };
+  const deflection = stiffness === null || normal < SQUARE * load ? null : (0.0072 * normal * b ** 2) / stiffness;
+  const failure =
+    governing && Number.isFinite(governing.reserveFactor) ? governing.reserveFactor * force * scene.factor : null;
+  return { load, deflection, failure, stop: Math.min(load, (failure ?? Infinity) / STOP_MARGIN) };
 }
 
 /**

@@ -8,11 +8,14 @@ import type { SheetProperties } from './sheet';
 export const CHECKS = {
   skinFlexure: 'Skin in bending',
   plyByPly: 'Ply by ply',
+  midSpan: 'Middle of the panel',
+  alongSide: 'Along the long side',
   minimumFibre: 'Least fibre mass',
   outerSkin: 'Outer skin, tension',
   innerSkin: 'Inner skin, compression',
   stiffness: 'Panel stiffness',
   coreShear: 'Core in shear',
+  coreShearAlong: 'Core in shear, short edge',
   coreMinimum: 'Least core strength',
   outerMinimum: 'Least outer skin',
   innerMinimum: 'Least inner skin',
@@ -32,6 +35,15 @@ export interface Check {
   reserveFactor: number;
   /** What sets the capacity, in words. */
   governs: string;
+}
+
+/** What a pack finds out of a panel. */
+export interface PackFindings {
+  checks: Check[];
+  /** What it leaves out by its nature, and why. */
+  notChecked: string[];
+  /** Strength that it asks for and cannot prove: there is no figure to stand on. */
+  unproven: string[];
 }
 
 /** Parts of a working, in reading order. */
@@ -69,6 +81,8 @@ export interface PanelContext {
   longSide: number;
   crown: number;
   quality: number;
+  /** The same stack in the direction of the long side. */
+  along: readonly Sheet[];
   /** The limits of the pack for robustness, where the zone has any. */
   minimum: { fibre: number; outer: number; inner: number; coreShear: number | null } | null;
   trace: Trace | undefined;

@@ -1,7 +1,7 @@
 import { put, type Recorder } from '../../working';
 import { invalid } from '../../error';
 import { waterlinePosition, type ZoneGeometry } from '../../geometry';
-import type { Check, PanelContext, Sheet, SkinSheet, Trace } from './check';
+import type { Check, PackFindings, PanelContext, Sheet, SkinSheet, Trace } from './check';
 import type { Craft } from './craft';
 import { minimumFibreMass, minimumSkins, type MinimumLocation } from './minimum';
 import { SMALL_CRAFT_PACK } from './pack';
@@ -13,6 +13,7 @@ import {
   type PressureResult,
 } from './pressure';
 import { checkSandwich } from './checkSandwich';
+import { remembered } from './remembered';
 import { checkSingleSkin } from './checkSingleSkin';
 
 /** Where a zone is on the boat, and what the pack makes of it. */
@@ -44,24 +45,30 @@ export type ZoneLocation = keyof typeof ZONE_LOCATIONS;
 export const isHead = (location: ZoneLocation): location is HeadLocation => ZONE_LOCATIONS[location].pressure === null;
 
 export interface PanelCheckInput {
+  /** Pressure on the panel where it is known already (Pa with its mode); computed where it is left out. */
+  known?: PanelCheckResult['pressure'];
   craft: Craft;
   location: ZoneLocation;
   geometry: ZoneGeometry;
-  /** From the mould face inward. */
+  /** From the mould face inward, by their properties across the panel, the way of its short side. */
   sheets: readonly Sheet[];
+  /** The same by their properties along its long side; left out for a stack that is alike both ways. */
+  sheetsAlong?: readonly Sheet[];
   /** Factor on the strengths of the laminate. */
   quality: number;
   /** Factors on the pressure and on the minima, for service beyond the method. */
   uplift?: { pressure: number; minimum: number };
 }
 
-export interface PanelCheckResult {
+export interface PanelCheckResult extends PackFindings {
   construction: 'single' | 'sandwich';
   pressure: PressureResult | { pressure: number; mode: 'head' };
-  checks: Check[];
-  /** What was left out, and why. */
-  notChecked: string[];
 }
+
+const skinsOf = remembered((sheets: readonly Sheet[]) =>
+  sheets.filter((sheet): sheet is SkinSheet => sheet.role === 'skin'),
+);
+const turnedOver = remembered((sheets: readonly Sheet[]): readonly Sheet[] => [...sheets].reverse());
 
 /** Factor k5 of the pack by what the fibre is: some mat, all continuous glass, or mostly carbon or aramid. */
 function fibreTypeFactor(sheets: readonly SkinSheet[], pack = SMALL_CRAFT_PACK): number {
@@ -126,7 +133,15 @@ function eitherSide(checks: Check[], reversed: Check[]): Check[] {
  * Source: ISO 12215-5:2008 method as restated in the functions of this folder.
  */
 export function checkPanel(input: PanelCheckInput, trace?: Trace, pack = SMALL_CRAFT_PACK): PanelCheckResult {
-  const { craft, location, geometry: g, sheets, quality, uplift = { pressure: 1, minimum: 1 } } = input;
+  const {
+    craft,
+    location,
+    geometry: g,
+    sheets,
+    quality,
+    sheetsAlong = sheets,
+    uplift = { pressure: 1, minimum: 1 },
+  } = input;
   if (sheets.length === 0) throw invalid('layers', 'No layer covers this zone yet: cover it with at least one fabric');
   const shortSide = Math.min(g.panelLength, g.panelBreadth);
   const longSide = Math.max(g.panelLength, g.panelBreadth);
@@ -135,7 +150,10 @@ export function checkPanel(input: PanelCheckInput, trace?: Trace, pack = SMALL_C
   const inSection = (section: 'pressure' | 'requirement'): Recorder | undefined =>
     trace && ((step) => trace(section, step));
 
-  const base = panelPressure({ craft, location, geometry: g, construction }, inSection('pressure'), pack);
+  const base =
+    trace || !input.known
+      ? panelPressure({ craft, location, geometry: g, construction }, inSection('pressure'), pack)
+      : input.known;
   const pressure = { ...base, pressure: base.pressure * uplift.pressure };
   if (uplift.pressure !== 1)
     inSection('pressure')?.({
@@ -148,7 +166,7 @@ export function checkPanel(input: PanelCheckInput, trace?: Trace, pack = SMALL_C
       source: 'Workboat uplift',
     });
 
-  const skins = sheets.filter((sheet) => sheet.role === 'skin');
+  const skins = skinsOf(sheets);
   const k5 = fibreTypeFactor(skins, pack);
   const minimumRecord = inSection('requirement');
   let minimum: PanelContext['minimum'] = null;
@@ -180,23 +198,21 @@ export function checkPanel(input: PanelCheckInput, trace?: Trace, pack = SMALL_C
     longSide,
     crown: g.crown,
     quality,
+    along: sheetsAlong,
     minimum,
     trace,
   };
   const run = (stack: readonly Sheet[], own: PanelContext) =>
-    construction === 'single'
-      ? checkSingleSkin(
-          stack.filter((sheet) => sheet.role === 'skin'),
-          own,
-          pack,
-        )
-      : checkSandwich(stack, own, pack);
+    construction === 'single' ? checkSingleSkin(skinsOf(stack), own, pack) : checkSandwich(stack, own, pack);
   const result = run(sheets, context);
-  const { notChecked } = result;
+  const { notChecked, unproven } = result;
   const checks = isHead(location)
-    ? eitherSide(result.checks, run([...sheets].reverse(), { ...context, trace: undefined }).checks)
+    ? eitherSide(
+        result.checks,
+        run(turnedOver(sheets), { ...context, along: turnedOver(sheetsAlong), trace: undefined }).checks,
+      )
     : result.checks;
   if (minimum === null) notChecked.push(`Least fibre mass: the pack states none for ${place.label.toLowerCase()}`);
   notChecked.push('Stiffeners and panel edges', 'Point loads and fittings', 'Buckling under in-plane load');
-  return { construction, pressure, checks, notChecked };
+  return { construction, pressure, checks, notChecked, unproven };
 }

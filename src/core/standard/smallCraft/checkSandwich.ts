@@ -1,9 +1,21 @@
 import type { Core } from '../../material';
 import { invalid } from '../../error';
-import { checked, type Check, type CoreSheet, type PanelContext, type Sheet, type SkinSheet } from './check';
+import {
+  checked,
+  type Check,
+  type CoreSheet,
+  type PackFindings,
+  type PanelContext,
+  type Sheet,
+  type SkinSheet,
+} from './check';
 import { SMALL_CRAFT_PACK, type SmallCraftPack } from './pack';
 import { sandwichRequirement } from './sandwich';
-import { sandwichSection, traceSandwich, type WholeSkin } from './sandwichSection';
+import { sandwichSection, traceSandwich, type SandwichSection, type WholeSkin } from './sandwichSection';
+import { alongSide } from './alongSide';
+import { MIDDLE, traceAlong } from './otherWays';
+import { skinLimit } from './skinLimit';
+import { remembered } from './remembered';
 
 const sum = <T>(items: readonly T[], pick: (item: T) => number) => items.reduce((total, item) => total + pick(item), 0);
 
@@ -22,9 +34,13 @@ interface Stack {
   inner: SkinSheet[];
   weakest: Core;
   coreThickness: number;
+  /** A sheet that the pack has no strengths for. */
+  lacking: SkinSheet | undefined;
+  /** By the factor on the strengths. */
+  sections: Map<number, SandwichSection>;
 }
 
-function stackOf(sheets: readonly Sheet[]): Stack {
+const stackOf = remembered((sheets: readonly Sheet[]): Stack => {
   const firstCore = sheets.findIndex((sheet) => sheet.role === 'core');
   const lastCore = sheets.findLastIndex((sheet) => sheet.role === 'core');
   const outer = sheets.slice(0, firstCore) as SkinSheet[];
@@ -38,7 +54,27 @@ function stackOf(sheets: readonly Sheet[]): Stack {
   if (inner.length === 0)
     throw invalid('layers', `The core ${cores.at(-1)!.name} has no inner skin: cover the zone with a fabric after it`);
   const weakest = cores.reduce((a, b) => (b.core.shearStrength.value < a.core.shearStrength.value ? b : a)).core;
-  return { outer, inner, weakest, coreThickness: sum(sheets.slice(firstCore, lastCore + 1), (s) => s.thickness) };
+  return {
+    outer,
+    inner,
+    weakest,
+    coreThickness: sum(sheets.slice(firstCore, lastCore + 1), (s) => s.thickness),
+    lacking: [...outer, ...inner].find((sheet) => sheet.properties === undefined),
+    sections: new Map(),
+  };
+});
+
+/** Skins and section of a stack at a quality factor. */
+function sectionAt(stack: Stack, quality: number): SandwichSection {
+  const known = stack.sections.get(quality);
+  if (known) return known;
+  const section = sandwichSection(
+    mergeSkin(stack.outer, quality),
+    mergeSkin(stack.inner, quality),
+    stack.coreThickness,
+  );
+  stack.sections.set(quality, section);
+  return section;
 }
 
 /**
@@ -50,29 +86,27 @@ function stackOf(sheets: readonly Sheet[]): Stack {
  * @throws KeramosError `invalid` when a skin is missing.
  * Source: ISO 12215-5:2008 method, F38 to F45.
  */
-export function checkSandwich(
-  sheets: readonly Sheet[],
-  context: PanelContext,
-  pack = SMALL_CRAFT_PACK,
-): { checks: Check[]; notChecked: string[] } {
+export function checkSandwich(sheets: readonly Sheet[], context: PanelContext, pack = SMALL_CRAFT_PACK): PackFindings {
   const stack = stackOf(sheets);
-  const lacking = [...stack.outer, ...stack.inner].find((sheet) => sheet.properties === undefined);
+  const { lacking } = stack;
   if (lacking)
     return {
       checks: minimumChecks(stack, context, pack),
-      notChecked: [`Skins, stiffness and core shear: the pack has no strengths for ${lacking.name}`],
+      notChecked: [],
+      unproven: [`Skins, stiffness and core shear: the pack has no strengths for ${lacking.name}`],
     };
   return {
     checks: [...strengthChecks(stack, context, pack), ...minimumChecks(stack, context, pack)],
     notChecked: [],
+    unproven: [],
   };
 }
 
 function strengthChecks(stack: Stack, context: PanelContext, pack: SmallCraftPack): Check[] {
   const { weakest } = stack;
   const { pressure, shortSide, longSide, crown, quality, trace } = context;
-  const outer = mergeSkin(stack.outer, quality);
-  const inner = mergeSkin(stack.inner, quality);
+  const section = sectionAt(stack, quality);
+  const { outer, inner } = section;
   const core = {
     compressiveModulus: weakest.compressiveModulus.value,
     shearModulus: weakest.shearModulus.value,
@@ -84,10 +118,12 @@ function strengthChecks(stack: Stack, context: PanelContext, pack: SmallCraftPac
     trace && ((step) => trace('requirement', step)),
     pack,
   );
-  const section = sandwichSection(outer, inner, stack.coreThickness);
   const { outerModulus, innerModulus, secondMoment, distance } = section;
-  const wrinkles = need.wrinklingStress < pack.skinStrengthFactor * inner.compressiveStrength;
   if (trace) traceSandwich(section, quality, trace);
+  const pressed = skinLimit(inner, 'inner', weakest, stack.coreThickness, pack);
+  const wrinkles = need.wrinklingStress < pack.skinStrengthFactor * inner.compressiveStrength;
+  const cells = weakest.cellSize !== null && pressed.stress < innerCompression(need.wrinklingStress, inner, pack);
+  const innerGoverns = wrinkles ? 'wrinkling of the inner skin' : 'strength of the inner skin';
   return [
     checked(
       {
@@ -103,10 +139,13 @@ function strengthChecks(stack: Stack, context: PanelContext, pack: SmallCraftPac
     checked(
       {
         id: 'innerSkin',
-        demand: need.innerSectionModulus * 1e6,
+        demand:
+          need.innerSectionModulus *
+          1e6 *
+          (cells ? innerCompression(need.wrinklingStress, inner, pack) / pressed.stress : 1),
         capacity: innerModulus * 1e6,
         quantity: 'ratio',
-        governs: wrinkles ? 'wrinkling of the inner skin' : 'strength of the inner skin',
+        governs: cells ? pressed.governs : innerGoverns,
       },
       trace,
       { unit: 'cm³/m', asked: 'SM_i', there: 'SM', source: 'F39' },
@@ -133,7 +172,91 @@ function strengthChecks(stack: Stack, context: PanelContext, pack: SmallCraftPac
       trace,
       { unit: 'm', asked: 't_{s,req}', there: 't_s', source: 'F41' },
     ),
+    ...otherWays(stack, context, { section, kC: need.kC, k2: need.k2 }, pack),
   ];
+}
+
+/** What the inner skin bears at the edge by the pack (Pa). */
+const innerCompression = (wrinkling: number, inner: WholeSkin, pack: SmallCraftPack) =>
+  Math.min(pack.skinStrengthFactor * inner.compressiveStrength, wrinkling);
+
+/** A skin of a sandwich under a moment, and what sets its limit. */
+interface SkinUnder {
+  stress: number;
+  allowed: number;
+  governs: string;
+}
+
+/** The skin nearer its limit under a moment per unit width (N), positive pulling the mould face. */
+function skinsUnder(
+  moment: number,
+  { outer, inner, coreThickness, outerModulus, innerModulus }: SandwichSection,
+  core: Core,
+  pack: SmallCraftPack,
+): SkinUnder {
+  const [pulled, pressed] = moment >= 0 ? (['outer', 'inner'] as const) : (['inner', 'outer'] as const);
+  const skins = { outer, inner };
+  const modulus = { outer: outerModulus, inner: innerModulus };
+  const limit = skinLimit(skins[pressed], pressed, core, coreThickness, pack);
+  const both: SkinUnder[] = [
+    {
+      stress: Math.abs(moment) / modulus[pulled],
+      allowed: pack.skinStrengthFactor * skins[pulled].tensileStrength,
+      governs: `strength of the ${pulled} skin, pulled`,
+    },
+    { stress: Math.abs(moment) / modulus[pressed], allowed: limit.stress, governs: limit.governs },
+  ];
+  return both.reduce((low, one) => (one.stress / one.allowed > low.stress / low.allowed ? one : low));
+}
+
+/** The middle of the panel, where both skins are loaded the other way round, and the short edges. */
+function otherWays(
+  { weakest }: Stack,
+  { pressure: P, shortSide, longSide, quality, along, trace }: PanelContext,
+  across: { section: SandwichSection; kC: number; k2: number },
+  pack: SmallCraftPack,
+): Check[] {
+  const { section, kC, k2 } = across;
+  const moment = (kC ** 2 * k2 * P * shortSide ** 2) / 6;
+  const written = { unit: 'Pa', asked: '\\sigma', there: '\\sigma_d' };
+  const check = (id: 'midSpan' | 'alongSide', under: SkinUnder, source: string) =>
+    checked({ id, demand: under.stress, capacity: under.allowed, quantity: 'stress', governs: under.governs }, trace, {
+      ...written,
+      source,
+    });
+  const checks = [
+    check(
+      'midSpan',
+      skinsUnder(-MIDDLE * moment, section, weakest, pack),
+      'F38, F39 and F44 under half the edge moment, in the other sense',
+    ),
+  ];
+  const lengthwise = stackOf(along);
+  if (lengthwise.lacking) return checks;
+  const other = sectionAt(lengthwise, quality);
+  const stiffness = { across: section.EI, along: other.EI };
+  const short = alongSide({ pressure: P, shortSide, longSide, stiffness });
+  const turned = kC ** 2 * short.moment;
+  traceAlong(trace, { P, b: shortSide, l: longSide, kC, stiffness, moment: turned });
+  const worst = [skinsUnder(turned, other, weakest, pack), skinsUnder(-MIDDLE * turned, other, weakest, pack)].reduce(
+    (low, one) => (one.stress / one.allowed > low.stress / low.allowed ? one : low),
+  );
+  const coreDesignShear = pack.coreStrengthFactor[weakest.behaviour] * weakest.shearStrength.value;
+  checks.push(
+    check('alongSide', worst, 'F38, F39 and F44 along the long side'),
+    checked(
+      {
+        id: 'coreShearAlong',
+        demand: (Math.sqrt(kC) * short.shear) / coreDesignShear,
+        capacity: section.distance,
+        quantity: 'thickness',
+        governs: `shear of ${weakest.name} at the short edge`,
+      },
+      trace,
+      { unit: 'm', asked: 't_{s,req}', there: 't_s', source: 'F41 along the long side' },
+    ),
+  );
+  return checks;
 }
 
 function minimumChecks(

@@ -1,12 +1,35 @@
 import { said } from '../../quantity';
 import { put } from '../../working';
-import { checked, type Check, type PanelContext, type SkinSheet } from './check';
+import { checked, type Check, type PackFindings, type PanelContext, type Sheet, type SkinSheet } from './check';
+import { remembered } from './remembered';
 import { laminateProperties } from './laminateProperties';
 import { cite, SMALL_CRAFT_PACK } from './pack';
 import { curvatureFactor, panelCoefficients } from './panelCoefficients';
 import { singleSkinThickness } from './singleSkin';
+import { alongSide } from './alongSide';
+import { MIDDLE, traceAlong } from './otherWays';
+import { skinBending, skinSection, type SkinBending } from './skinBending';
 
 const sum = <T>(items: readonly T[], pick: (item: T) => number) => items.reduce((total, item) => total + pick(item), 0);
+
+/** What the sheets of a skin come to together, whatever panel they lie in. Thickness m, masses kg/m². */
+const wholeSkin = remembered((sheets: readonly SkinSheet[]) => {
+  const fibreMass = sum(sheets, (s) => s.fibreMass);
+  return {
+    thickness: sum(sheets, (s) => s.thickness),
+    fibreMass,
+    byLaw: sheets.every((sheet) => sheet.properties?.basis === 'law'),
+    matShare: sum(sheets, (s) => s.matMass) / fibreMass,
+    psi: fibreMass / (fibreMass + sum(sheets, (s) => s.resinMass)),
+    lacking: sheets.find((sheet) => sheet.properties === undefined),
+  };
+});
+
+/** The skins of a stack that all have strengths; null where one has none. */
+const provenSkins = remembered((sheets: readonly Sheet[]): { skins: SkinSheet[] | null } => {
+  const skins = sheets.filter((sheet): sheet is SkinSheet => sheet.role === 'skin');
+  return { skins: skins.every(({ properties }) => properties !== undefined) ? skins : null };
+});
 
 /**
  * Single-skin checks: bending by the flexural law (mat and balanced 0/90 glass only), ply by ply, least fibre mass.
@@ -18,16 +41,14 @@ export function checkSingleSkin(
   sheets: readonly SkinSheet[],
   context: PanelContext,
   pack = SMALL_CRAFT_PACK,
-): { checks: Check[]; notChecked: string[] } {
+): PackFindings {
   const { pressure: P, shortSide: b, longSide, crown, quality, minimum, trace } = context;
   const checks: Check[] = [];
   const notChecked: string[] = [];
-  const thickness = sum(sheets, (s) => s.thickness);
-  const fibreMass = sum(sheets, (s) => s.fibreMass);
+  const unproven: string[] = [];
+  const { thickness, fibreMass, byLaw, matShare, psi, lacking } = wholeSkin(sheets);
 
-  if (sheets.every((sheet) => sheet.properties?.basis === 'law')) {
-    const matShare = sum(sheets, (s) => s.matMass) / fibreMass;
-    const psi = fibreMass / (fibreMass + sum(sheets, (s) => s.resinMass));
+  if (byLaw) {
     const { flexuralStrength } = laminateProperties(psi, matShare, trace && ((step) => trace('laminate', step)));
     const need = singleSkinThickness(
       { pressure: P, shortSide: b, longSide, crown, flexuralStrength, quality },
@@ -55,9 +76,8 @@ export function checkSingleSkin(
       'Skin in bending by the flexural law: it covers only E-glass mat and balanced 0/90; ply by ply governs',
     );
 
-  const lacking = sheets.find((sheet) => sheet.properties === undefined);
-  if (lacking) notChecked.push(`Ply by ply: the pack has no strengths for ${lacking.name}`);
-  else checks.push(plyByPly(sheets, context, pack));
+  if (lacking) unproven.push(`Strength of the skin: the pack has no strengths for ${lacking.name}`);
+  else checks.push(...plyByPly(sheets, context, pack));
 
   if (minimum)
     checks.push(
@@ -73,78 +93,79 @@ export function checkSingleSkin(
         { unit: 'kg/m²', asked: 'w_{min}', there: 'w', source: 'F36' },
       ),
     );
-  return { checks, notChecked };
+  return { checks, notChecked, unproven };
+}
 
-  function plyByPly(
-    plies: readonly SkinSheet[],
-    { shortSide, longSide: l }: PanelContext,
-    { skinStrengthFactor }: typeof pack,
-  ): Check {
-    const EA = sum(plies, (s) => s.properties!.E * s.thickness);
-    let z = 0;
-    const placed = plies.map((sheet) => ({ sheet, bottom: z, top: (z += sheet.thickness) }));
-    const neutral =
-      sum(placed, ({ sheet, bottom, top }) => (sheet.properties!.E * sheet.thickness * (bottom + top)) / 2) / EA;
-    const EI = sum(
-      placed,
-      ({ sheet, bottom, top }) =>
-        sheet.properties!.E * (sheet.thickness ** 3 / 12 + sheet.thickness * ((bottom + top) / 2 - neutral) ** 2),
-    );
-    const { k2 } = panelCoefficients(shortSide, l);
-    const kC = curvatureFactor(crown, shortSide);
-    const moment = (kC ** 2 * k2 * P * shortSide ** 2) / 6;
+/** Each sheet under the moments of the panel: at the long edge, in its middle, and at the short edge. */
+function plyByPly(
+  plies: readonly SkinSheet[],
+  { pressure: P, shortSide, longSide, crown, quality, along, trace }: PanelContext,
+  { skinStrengthFactor }: typeof SMALL_CRAFT_PACK,
+): Check[] {
+  const section = skinSection(plies);
+  const { k2 } = panelCoefficients(shortSide, longSide);
+  const kC = curvatureFactor(crown, shortSide);
+  const moment = (kC ** 2 * k2 * P * shortSide ** 2) / 6;
+  const factor = skinStrengthFactor * quality;
+  const said = ({ sheet, index, side }: SkinBending) => `${sheet.name}, sheet ${index + 1} from the mould, in ${side}`;
+  const written = { unit: 'Pa', asked: '\\sigma_k', there: '\\sigma_{d,k}' };
 
-    // Under outside pressure the clamped edge pulls the mould face and presses the inner one.
-    let worst = { stress: 0, allowed: 1, sheet: plies[0]!, index: 0, side: 'tension' };
-    placed.forEach(({ sheet, bottom, top }, index) => {
-      const { E, tensileStrength, compressiveStrength } = sheet.properties!;
-      for (const [reach, strength, side] of [
-        [neutral - bottom, tensileStrength, 'tension'],
-        [top - neutral, compressiveStrength, 'compression'],
-      ] as const) {
-        const stress = (moment * E * reach) / EI;
-        const allowed = skinStrengthFactor * strength * quality;
-        if (reach > 0 && stress / allowed > worst.stress / worst.allowed)
-          worst = { stress, allowed, sheet, index, side };
-      }
-    });
-    trace?.('laminate', {
-      quantity: 'Neutral axis from the mould face',
-      symbol: 'z_n',
-      formula: '\\frac{\\sum E_i t_i z_i}{\\sum E_i t_i}',
-      inputs: [put('n', plies.length)],
-      value: neutral,
-      unit: 'm',
-      source: cite('F58'),
-    });
-    trace?.('laminate', {
-      quantity: 'Bending stiffness across the panel',
-      symbol: 'EI',
-      formula: '\\sum E_i\\left(\\frac{t_i^3}{12}+t_i d_i^2\\right)',
-      inputs: [],
-      value: EI,
-      unit: 'N m',
-      source: cite('F58'),
-    });
-    trace?.('requirement', {
-      quantity: 'Bending moment at the panel edge',
-      symbol: 'M_d',
-      formula: '\\frac{k_C^2 k_2 P b^2}{6}',
-      inputs: [put('k_C', kC), put('k_2', k2), put('P', P, 'Pa'), put('b', shortSide, 'm')],
-      value: moment,
-      unit: 'N',
-      source: cite('F56'),
-    });
-    return checked(
-      {
-        id: 'plyByPly',
-        demand: worst.stress,
-        capacity: worst.allowed,
-        quantity: 'stress',
-        governs: `${worst.sheet.name}, sheet ${worst.index + 1} from the mould, in ${worst.side}`,
-      },
+  trace?.('laminate', {
+    quantity: 'Neutral axis from the mould face',
+    symbol: 'z_n',
+    formula: '\\frac{\\sum E_i t_i z_i}{\\sum E_i t_i}',
+    inputs: [put('n', plies.length)],
+    value: section.neutral,
+    unit: 'm',
+    source: cite('F58'),
+  });
+  trace?.('laminate', {
+    quantity: 'Bending stiffness across the panel',
+    symbol: 'EI',
+    formula: '\\sum E_i\\left(\\frac{t_i^3}{12}+t_i d_i^2\\right)',
+    inputs: [],
+    value: section.EI,
+    unit: 'N m',
+    source: cite('F58'),
+  });
+  trace?.('requirement', {
+    quantity: 'Bending moment at the panel edge',
+    symbol: 'M_d',
+    formula: '\\frac{k_C^2 k_2 P b^2}{6}',
+    inputs: [put('k_C', kC), put('k_2', k2), put('P', P, 'Pa'), put('b', shortSide, 'm')],
+    value: moment,
+    unit: 'N',
+    source: cite('F56'),
+  });
+  const edge = skinBending(section, moment, factor);
+  const middle = skinBending(section, -MIDDLE * moment, factor);
+  const checks: Check[] = [
+    checked(
+      { id: 'plyByPly', demand: edge.stress, capacity: edge.allowed, quantity: 'stress', governs: said(edge) },
       trace,
-      { unit: 'Pa', asked: '\\sigma_k', there: '\\sigma_{d,k}', source: 'F56 to F58' },
-    );
-  }
+      { ...written, source: 'F56 to F58' },
+    ),
+    checked(
+      { id: 'midSpan', demand: middle.stress, capacity: middle.allowed, quantity: 'stress', governs: said(middle) },
+      trace,
+      { ...written, source: 'F57 and F58 under half the edge moment, in the other sense' },
+    ),
+  ];
+  const { skins: other } = provenSkins(along);
+  if (other === null) return checks;
+  const lengthwise = skinSection(other);
+  const stiffness = { across: section.EI, along: lengthwise.EI };
+  const short = kC ** 2 * alongSide({ pressure: P, shortSide, longSide, stiffness }).moment;
+  traceAlong(trace, { P, b: shortSide, l: longSide, kC, stiffness, moment: short });
+  const worst = [skinBending(lengthwise, short, factor), skinBending(lengthwise, -MIDDLE * short, factor)].reduce(
+    (low, one) => (one.stress / one.allowed > low.stress / low.allowed ? one : low),
+  );
+  checks.push(
+    checked(
+      { id: 'alongSide', demand: worst.stress, capacity: worst.allowed, quantity: 'stress', governs: said(worst) },
+      trace,
+      { ...written, source: 'F57 and F58 along the long side' },
+    ),
+  );
+  return checks;
 }

@@ -30,6 +30,7 @@ export {
   CHECKS,
   WORKING_SECTIONS,
   type Check,
+  type PackFindings,
   type CheckId,
   type Sheet,
   type Trace,

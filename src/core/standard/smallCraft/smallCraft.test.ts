@@ -183,7 +183,7 @@ it('a zone without its figure is refused by name', () => {
   expect(() => checkPanel({ craft: boatA, location: 'bottom', geometry, sheets: [], quality: 1 })).toThrow(
     /No layer covers/,
   );
-  expect(checkPanel({ craft: boatA, location: 'bottom', geometry, sheets, quality: 1 }).notChecked.join()).toContain(
+  expect(checkPanel({ craft: boatA, location: 'bottom', geometry, sheets, quality: 1 }).unproven.join()).toContain(
     'no strengths for x',
   );
 });

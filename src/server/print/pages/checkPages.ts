@@ -1,6 +1,6 @@
 import type { Content, TableCell } from 'pdfmake/interfaces';
 import { formatNumber, formatMargin, formatReserve, formatWithUnit, type UnitSystem } from '@/core/quantity';
-import { targetOf, verdictOf, type ZoneEvaluation } from '@/core/evaluate';
+import { targetOf, verdictOf, whereGoverns, type ZoneEvaluation } from '@/core/evaluate';
 import { POSTURES, type Boat } from '@/core/document';
 import { CHECKS, packStatus, ZONE_LOCATIONS } from '@/core/standard';
 import { head, right, RULES } from '../pdfStyle';
@@ -49,10 +49,13 @@ export function checkPages(boat: Boat, evaluations: ReadonlyMap<string, ZoneEval
           right(formatReserve(check.reserveFactor)),
           right(formatMargin(check.reserveFactor)),
           VERDICT_WORDS[verdictOf(check.reserveFactor, target)],
-          check.governs,
+          whereGoverns(check),
         ]);
     }
   const notChecked = [...new Set([...evaluations.values()].flatMap((e) => e.notChecked))];
+  const unproven = boat.parts
+    .flatMap(({ zones }) => zones)
+    .flatMap(({ id, name }) => evaluations.get(id)!.unproven.map((text) => `${name}: ${text}`));
   return [
     { text: 'Checks', style: 'h2', pageBreak: 'before' },
     {
@@ -63,6 +66,7 @@ export function checkPages(boat: Boat, evaluations: ReadonlyMap<string, ZoneEval
         `(${POSTURES[boat.brief.posture].name}).`,
       margin: [0, 0, 0, 2],
     },
+    ...(unproven.length > 0 ? [{ text: `Not proven: ${unproven.join('; ')}.`, bold: true }] : []),
     { text: `Not checked: ${notChecked.join('; ')}.`, margin: [0, 0, 0, 6] },
     {
       table: {

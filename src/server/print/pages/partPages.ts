@@ -9,7 +9,7 @@ import {
   type QuantityKind,
   type UnitSystem,
 } from '@/core/quantity';
-import { targetOf, verdictOf, type ZoneEvaluation } from '@/core/evaluate';
+import { targetOf, zoneVerdict, type ZoneEvaluation } from '@/core/evaluate';
 import { LAYER_ROLES, type Boat, type Part } from '@/core/document';
 import { repeatOf } from '@/core/edit';
 import { CHECKS } from '@/core/standard';
@@ -118,8 +118,7 @@ export function partPages(
           ),
           result('Least reserve factor', (e) =>
             e.governing
-              ? `${formatReserve(e.governing.reserveFactor)} ` +
-                `${VERDICT_WORDS[verdictOf(e.governing.reserveFactor, target)]}`
+              ? `${formatReserve(e.governing.reserveFactor)} ${VERDICT_WORDS[zoneVerdict(e, target)!]}`
               : 'not checked',
           ),
           result('What governs', (e) => (e.governing ? CHECKS[e.governing.id] : (e.problem ?? 'nothing to check'))),

@@ -1,5 +1,6 @@
-import { boltGroupShear, boltGroupTension, boltJoint, pullThrough, type ActingLoad } from '../..';
+import { boltGroupShear, boltJoint, pullThrough, tippedBolts, type ActingLoad } from '../..';
 import { OPEN_HOLE, PUNCHING_STRENGTH, type Scene } from '../scene';
+import type { ZoneLocation } from '../../../standard';
 import type { DetailOf } from '../schema';
 import type { BoltedGround } from './ground';
 
@@ -7,6 +8,35 @@ const centreOf = (bolts: readonly (readonly [number, number])[]): [number, numbe
   bolts.reduce((sum, [x]) => sum + x, 0) / bolts.length,
   bolts.reduce((sum, [, y]) => sum + y, 0) / bolts.length,
 ];
+
+/** Share by which a base that bends adds to the pull of a bolt: its edge bears as far behind the bolt as the pull before it. */
+const PRYING = 0.3;
+
+/** Which way off the outer face a force out of the zone's plane points: up, outboard or forward being positive. */
+const OUTWARD: Partial<Record<ZoneLocation, 1 | -1>> = {
+  bottom: -1,
+  transom: -1,
+  side: 1,
+  deck: 1,
+  cockpitSole: 1,
+  liner: 1,
+  superstructureTop: 1,
+  superstructureSide: 1,
+  superstructureSideWalking: 1,
+  superstructureFront: 1,
+  superstructureAft: -1,
+};
+
+/**
+ * What pulls a fitting off its laminate and what presses it on (N, without factor). A fitting whose face is not said,
+ * or that stands on a surface without an outer face, is pulled and pressed in turn.
+ */
+function sensesOf(location: ZoneLocation, face: DetailOf<'bolted'>['face'], normal: number) {
+  const outward = OUTWARD[location];
+  if (face === 'either' || outward === undefined) return { pulling: Math.abs(normal), pressing: Math.abs(normal) };
+  const off = normal * outward * (face === 'outer' ? 1 : -1);
+  return { pulling: Math.max(0, off), pressing: Math.max(0, -off) };
+}
 
 /**
  * What force and moment do at the bolts, load factor included: shear and pull of each (N), stresses of the joint and
@@ -18,14 +48,21 @@ export function boltedActions(scene: Scene, detail: DetailOf<'bolted'>, ground: 
   const { zone, inPlane, normal, factor } = scene;
   const { bolts, boltDiameter: d, base, edgeDistance } = detail;
   const { member, thickness, underWasher } = ground;
-  const shear = boltGroupShear(bolts, [inPlane[0] * factor, inPlane[1] * factor], centreOf(bolts));
-  const overturn: [number, number] = [inPlane[1] * load.arm * factor, inPlane[0] * load.arm * factor];
-  // Off the laminate pulls; onto it presses, except on upright faces, where a fitting is pushed and pulled in turn.
-  const upright = zone.location === 'transom' || zone.location === 'bulkhead' || zone.location === 'collisionBulkhead';
-  const pulling = upright ? Math.abs(normal) : Math.max(0, normal);
-  const pressing = upright ? 0 : Math.max(0, -normal);
-  const tension = boltGroupTension(bolts, pulling * factor, [Math.abs(overturn[0]), Math.abs(overturn[1])]);
-  const pull = Math.max(0, tension.max);
+  const [along, across] = load.off;
+  const middle = centreOf(bolts);
+  const shear = boltGroupShear(
+    bolts,
+    [inPlane[0] * factor, inPlane[1] * factor],
+    [middle[0] + along, middle[1] + across],
+  );
+  const { pulling, pressing } = sensesOf(zone.location, detail.face, normal);
+  // Height turns the force in the plane, distance off the middle the force out of it; their signs may add.
+  const moment: [number, number] = [
+    (Math.abs(inPlane[0]) * load.arm + Math.abs(normal * along)) * factor,
+    (Math.abs(inPlane[1]) * load.arm + Math.abs(normal * across)) * factor,
+  ];
+  const tension = tippedBolts(bolts, base, pulling * factor, moment);
+  const pull = Math.max(0, tension.max) * (detail.baseOf === 'bends' ? 1 + PRYING : 1);
   const pitches = bolts.flatMap((one, i) =>
     bolts.slice(i + 1).map((other) => Math.hypot(one[0] - other[0], one[1] - other[1])),
   );
@@ -52,6 +89,6 @@ export function boltedActions(scene: Scene, detail: DetailOf<'bolted'>, ground: 
     compressiveStrength: underWasher,
     holeDiameter: d,
   });
-  return { shear, tension, pull, pressing, joint, spread, under };
+  return { shear, tension, pull, pulling, pressing, moment, joint, spread, under };
 }
 export type BoltedActions = ReturnType<typeof boltedActions>;

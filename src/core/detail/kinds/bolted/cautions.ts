@@ -44,6 +44,20 @@ export function boltedCautions(scene: Scene, detail: DetailOf<'bolted'>, ground:
       title: 'Plywood takes water',
       text: 'Seal every hole through it: drill oversize, fill with thickened epoxy, drill again.',
     });
+  if (detail.stands === 'support')
+    cautions.push({
+      severity: 'warning',
+      title: 'What it stands over',
+      text:
+        'The bulkhead, frame or beam under it takes the force: the tie between them, and what it does to that member, ' +
+        'are not checked here.',
+    });
+  if (detail.baseOf === 'stiff' && detail.base.some((side) => side > 0.05))
+    cautions.push({
+      severity: 'advice',
+      title: 'A stiff base',
+      text: 'The pull of the bolts counts on a base that does not bend; sheet metal prises, a third more.',
+    });
   if (edgeDistance < 3 * d)
     cautions.push({
       severity: 'advice',

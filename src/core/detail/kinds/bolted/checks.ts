@@ -1,4 +1,5 @@
 import { boltStrength, threadEngagement } from '../..';
+import { fittingOnPanel } from '../../../evaluate';
 import {
   BOND_STRENGTH,
   check,
@@ -28,6 +29,7 @@ export function boltedChecks(
     ...pullChecks(ground, actions),
     boltCheck(detail, ground, actions),
     ...pressureChecks(scene, detail, ground, actions),
+    ...panelChecks(scene, detail, ground, actions),
     ...threadChecks(scene, detail, actions),
     ...plateChecks(detail, ground, actions),
     ...patchChecks(scene, detail, ground),
@@ -87,33 +89,34 @@ function pullChecks(ground: BoltedGround, { pull, under }: BoltedActions): Asked
 }
 
 const boltCheck = (
-  { boltDiameter: diameter }: DetailOf<'bolted'>,
+  { boltDiameter: diameter, preload }: DetailOf<'bolted'>,
   { metal }: BoltedGround,
   { pull, shear }: BoltedActions,
 ): Asked => ({
   id: 'bolt',
   name: 'The bolt itself',
   unit: 'N',
-  demand: Math.hypot(pull, Math.sqrt(3) * shear.max),
+  demand: Math.hypot(Math.max(pull, preload), Math.sqrt(3) * shear.max),
   capacity: boltStrength({ diameter, yieldStrength: metal.yieldStrength.value, tension: 1, shear: 0 }),
-  source: 'Von Mises on the stress area',
+  source: 'Von Mises on the stress area; pull or preload, whichever is more',
 });
 
 function pressureChecks(
   { factor }: Scene,
-  { base, boltDiameter: d, preload }: DetailOf<'bolted'>,
+  { base: [l, b], boltDiameter: d, preload }: DetailOf<'bolted'>,
   ground: BoltedGround,
-  { pressing, spread }: BoltedActions,
+  { pressing, spread, moment }: BoltedActions,
 ): Asked[] {
   const checks: Asked[] = [];
-  if (pressing > 0)
+  const pressed = (pressing * factor) / (l * b) + (6 * moment[0]) / (b * l ** 2) + (6 * moment[1]) / (l * b ** 2);
+  if (pressed > 0)
     checks.push({
       id: 'pressing',
       name: 'Pressing under the base',
       unit: 'Pa',
-      demand: (pressing * factor) / (base[0] * base[1]),
+      demand: pressed,
       capacity: ground.underWasher,
-      source: underSource(ground),
+      source: `${underSource(ground)}; force and moment over the base, at its edge`,
     });
   if (preload > 0)
     checks.push({
@@ -123,6 +126,93 @@ function pressureChecks(
       demand: preload / ((Math.PI / 4) * (spread ** 2 - d ** 2)),
       capacity: CREEP * ground.underWasher,
       source: 'Half of the crushing strength against creep',
+    });
+  return checks;
+}
+
+/**
+ * Greatest shear along the rim of a stiff rectangle that is pulled and tipped (N/m): the force over the whole rim;
+ * of a moment along l the two edges across it and, from nothing in their middle, the two along it: M = q (b l + l²/3).
+ */
+function rimShear(
+  force: number,
+  [along, across]: readonly [number, number],
+  [l, b]: readonly [number, number],
+): number {
+  return force / (2 * (l + b)) + along / (b * l + l ** 2 / 3) + across / (l * b + b ** 2 / 3);
+}
+
+/** The panel the fitting stands on: bent as a whole, and cut round the base. */
+function panelChecks(
+  { boat, part, zone, factor, book, laid }: Scene,
+  { base, beyond, stands, sheets }: DetailOf<'bolted'>,
+  { own, patch, thickness, coreThickness }: BoltedGround,
+  { pulling, pressing, moment }: BoltedActions,
+): Asked[] {
+  const force = Math.max(pulling, pressing) * factor;
+  const checks: Asked[] = [];
+  // A bulkhead, frame or beam under it takes it: how the fitting is tied to that is said to be unchecked.
+  if (stands === 'support') return checks;
+  if (force === 0 && moment[0] === 0 && moment[1] === 0) return checks;
+  const cores = laid.flatMap(({ material, layer }) =>
+    material.kind === 'core' && layer.role === 'structure' ? [material] : [],
+  );
+  if (cores.length > 0) {
+    const weakest = cores.reduce((a, b) => (b.shearStrength.value < a.shearStrength.value ? b : a));
+    const skins = laid.reduce((sum, one) => sum + (one.material.kind === 'fabric' ? one.thickness : 0), 0);
+    checks.push({
+      id: 'insertEdge',
+      name: `Shear of ${weakest.code} round what is let in`,
+      unit: 'Pa',
+      demand:
+        rimShear(force, moment, base.map((side) => side + 2 * beyond) as [number, number]) /
+        (coreThickness + skins / 2),
+      capacity: book.pack.coreStrengthFactor[weakest.behaviour] * weakest.shearStrength.value,
+      source: 'Force over the rim, moment as shear that grows from its middle, over the distance between the skins',
+    });
+  } else
+    checks.push({
+      id: 'baseEdge',
+      name: 'Punching round the base',
+      unit: 'Pa',
+      demand: rimShear(force, moment, base) / thickness,
+      capacity: PUNCHING_STRENGTH,
+      source: 'Force and moment over the rim of the base times the thickness; generic glass laminate',
+    });
+  const spread = (size: number) => size + 2 * (thickness + coreThickness);
+  const found = fittingOnPanel(
+    boat,
+    part,
+    zone,
+    { force, moments: moment, patch: [spread(base[0]), spread(base[1])] },
+    patch && sheets.length > 0 ? { laid: own, size: [patch.length, patch.breadth] } : null,
+  );
+  const source = 'Plate of the zone, load in its middle, edges half held, design strengths';
+  checks.push({
+    id: 'panelPlies',
+    name: 'Panel under it, bending',
+    unit: '',
+    demand: 1,
+    capacity: found.plies.reserveFactor,
+    source: `${source}; ${found.plies.governs}`,
+  });
+  if (found.wrinkling && Number.isFinite(found.wrinkling.reserveFactor))
+    checks.push({
+      id: 'panelWrinkling',
+      name: 'Panel under it, skins wrinkling',
+      unit: '',
+      demand: 1,
+      capacity: found.wrinkling.reserveFactor,
+      source: `${source}; ${found.wrinkling.governs}`,
+    });
+  if (found.coreShear && Number.isFinite(found.coreShear.reserveFactor))
+    checks.push({
+      id: 'panelCore',
+      name: 'Panel under it, core in shear',
+      unit: '',
+      demand: 1,
+      capacity: found.coreShear.reserveFactor,
+      source: `${source}; ${found.coreShear.governs}`,
     });
   return checks;
 }

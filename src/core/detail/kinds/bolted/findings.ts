@@ -54,7 +54,7 @@ function boltedPath(
     ...(patch
       ? [{ text: `patch ${saidLength(patch.length)} × ${saidLength(patch.breadth)}`, check: 'patchBond' }]
       : []),
-    { text: zone.name, check: null },
+    { text: detail.stands === 'support' ? `what stands under ${zone.name}, not checked` : zone.name, check: null },
   ];
 }
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { bounded, choice, noted, refer, shortLength } from '../../../field';
+import { bounded, choice, noted, refer, shortLength, since } from '../../../field';
 import { detailFields, metal, preparation, sheetSchema } from '../common/schema';
 
 export const CORE_TREATMENTS = {
@@ -25,9 +25,21 @@ export const boltedSchema = z.object({
   washerDiameter: shortLength('Washers', 0.005, 0.2),
   /** Along and across the base of the fitting (m). */
   base: noted(z.tuple([shortLength('Base along', 0.02, 3), shortLength('Base across', 0.02, 3)]), { label: 'Base' }),
+  stands: since(
+    7,
+    choice('Where on the panel', { panel: 'in its middle', support: 'over a bulkhead, frame or beam' }),
+    'panel',
+  ),
+  face: since(
+    7,
+    choice('Bolted to', { either: 'either face: both senses count', outer: 'the outer face', inner: 'the inner face' }),
+    'either',
+  ),
+  baseOf: since(7, choice('Base', { stiff: 'stiff: cast, or thick plate', bends: 'bends: sheet metal' }), 'stiff'),
   edgeDistance: shortLength('Hole to the edge', 0.003, 2),
   core: choice('Core under it', CORE_TREATMENTS),
   insert: refer('Let in', 'materials', { kinds: ['core', 'wood'] }).nullable(),
+  beyond: since(7, shortLength('Let in beyond the base', 0, 1), 0),
   bevel: bounded('Bevel, 1 to', [1, 20]),
   preload: bounded('Preload of a bolt', [0, 2e5], 'N'),
   plate: noted(
