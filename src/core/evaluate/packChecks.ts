@@ -160,12 +160,13 @@ function refusalOf(boat: Boat, pack: SmallCraftPack): string | null {
   return refusal;
 }
 
-/** Of two lists of the same checks, each at its lesser reserve. */
-function leastOf(checks: ZoneCheck[], others: readonly ZoneCheck[]): void {
+/** Checks of one more panel: each kept where it is nearer its limit than on the panels before. */
+function leastOf(checks: ZoneCheck[], others: readonly Check[], pack: string, panel: string): void {
   for (const other of others) {
-    const at = checks.findIndex(({ id, pack }) => id === other.id && pack === other.pack);
-    if (at < 0) checks.push(other);
-    else if (other.reserveFactor < checks[at]!.reserveFactor * (1 - 1e-9)) checks[at] = other;
+    const at = checks.findIndex((one) => one.id === other.id && one.pack === pack);
+    if (at < 0) checks.push(Object.assign(other, { pack, panel }));
+    else if (other.reserveFactor < checks[at]!.reserveFactor * (1 - 1e-9))
+      checks[at] = Object.assign(other, { pack, panel });
   }
 }
 
@@ -185,10 +186,7 @@ export function checkIn(boat: Boat, zone: Zone, { book, laid }: Pick<Checked, 'b
     for (const pack of boat.packs) {
       const result = checkPack({ boat, zone, book, laid, ...of }, pack);
       if (pack.kind === 'smallCraft') method ??= result as PanelCheckResult;
-      leastOf(
-        checks,
-        result.checks.map((check) => ({ ...check, pack: pack.id, panel: of.panel.name })),
-      );
+      leastOf(checks, result.checks, pack.id, of.panel.name);
       result.notChecked.forEach((text) => notChecked.add(text));
       result.unproven.forEach((text) => unproven.add(text));
     }

@@ -116,5 +116,5 @@ export function checked(
     },
     check.id,
   );
-  return { ...check, reserveFactor };
+  return Object.assign(check, { reserveFactor });
 }
