@@ -46,7 +46,8 @@ describe('reference cases through the calc contract', () => {
   const matching = cases.filter((c) => known.has(c.calc));
   it('has a case for every calculation', () => {
     const covered = new Set(matching.map((c) => c.calc));
-    expect([...known].filter((name) => !covered.has(name))).toEqual([]);
+    // Those of a whole boat are tried on the demo boats (boat.test.ts).
+    expect([...known].filter((name) => !covered.has(name) && !name.startsWith('boat.'))).toEqual([]);
   });
   it.each(matching.map((c) => [c.id, c] as const))('%s', (_id, c) => {
     expect(departures(calculate(c.calc, c.input), c.expected, c), c.source).toEqual([]);

@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { KeramosError } from '../error';
 import type { Calculation } from './define';
+import { boatCalculations } from './boat';
 import { detailCalculations } from './detail';
 import { laminateCalculations } from './laminate';
 import { panelCalculations } from './panel';
@@ -20,6 +21,7 @@ export const CALCULATIONS: readonly Calculation[] = [
   ...stiffenerCalculations,
   ...smallCraftCalculations,
   ...detailCalculations,
+  ...boatCalculations,
 ];
 
 const BATCH_LIMIT = 10_000;

@@ -31,7 +31,10 @@ export const sandwichCalculations = [
   define({
     name: 'sandwich.section',
     summary: 'Section of a sandwich per unit width',
-    input: z.object({ faces: z.tuple([sheet, sheet]), core: sheet.extend({ G: field.modulus }) }),
+    input: z.object({
+      faces: z.tuple([sheet, sheet]),
+      core: sheet.extend({ E: z.number().min(0).max(1e13).describe('Pa'), G: field.modulus }),
+    }),
     output: z.object({
       EA: z.number(),
       neutralAxis: z.number(),

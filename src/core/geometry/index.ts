@@ -30,3 +30,4 @@ export {
   type OffsetUnit,
 } from './offsets';
 export { meshEdges, meshToStations, type Triangles } from './meshSections';
+export { hullFigures, type HullFigures, type HullSection } from './hullFigures';

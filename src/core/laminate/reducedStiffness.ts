@@ -5,15 +5,17 @@ const reduced = new WeakMap<object, Matrix3>();
 const transformed = new WeakMap<Ply, Matrix3>();
 
 /**
- * Plane-stress stiffness Q of a ply in its own axes (Pa).
+ * Plane-stress stiffness Q of a ply in its own axes (Pa). A core without modulus in its plane (E = 0) carries none.
  * Source: Jones, Mechanics of Composite Materials, eq. 2.70.
  */
 export function reducedStiffness(ply: Pick<Ply, 'E1' | 'E2' | 'nu12' | 'G12'>): Matrix3 {
   const known = reduced.get(ply);
   if (known) return known;
   const { E1, E2, nu12, G12 } = ply;
-  const denominator = 1 - (nu12 * nu12 * E2) / E1;
-  const Q12 = (nu12 * E2) / denominator;
+  // Without modulus in one direction nothing is carried across either.
+  const coupled = E1 > 0 && E2 > 0;
+  const denominator = coupled ? 1 - (nu12 * nu12 * E2) / E1 : 1;
+  const Q12 = coupled ? (nu12 * E2) / denominator : 0;
   const Q: Matrix3 = [
     [E1 / denominator, Q12, 0],
     [Q12, E2 / denominator, 0],

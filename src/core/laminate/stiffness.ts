@@ -31,7 +31,8 @@ const SOURCE = 'Classical lamination theory (Jones, ch. 4; Kaw, ch. 4)';
 export function checkStack(plies: readonly Ply[]): void {
   if (plies.length === 0) throw invalid('plies', 'The stack is empty: give at least one ply');
   plies.forEach((ply, index) => {
-    if (ply.thickness > 0 && ply.nu12 * ply.nu12 * ply.E2 < ply.E1) return;
+    const soft = ply.role === 'core' && (ply.E1 === 0 || ply.E2 === 0);
+    if (ply.thickness > 0 && (soft || ply.nu12 * ply.nu12 * ply.E2 < ply.E1)) return;
     const label = ply.name ? `Ply ${index} (${ply.name})` : `Ply ${index}`;
     if (!(ply.thickness > 0))
       throw invalid(`plies.${index}.thickness`, `${label}: thickness must be above 0 m, not ${ply.thickness}`, {
