@@ -1,6 +1,6 @@
 import { invalid, KeramosError } from '../../error';
 import { actingLoad, type ActingLoad } from '..';
-import type { Fabric, Material } from '../../material';
+import type { Fabric, Figure, Material } from '../../material';
 import { put, type Recorder } from '../../working';
 import type { Boat, Part, Zone } from '../../document';
 import { bookOf, layAll, layReference, type Book, type LaidLayer, memberOf, type SectionMember } from '../../evaluate';
@@ -80,6 +80,18 @@ export const BOND_STRENGTH: Record<Preparation, number> = {
   sacrificial: 8e6,
   peel: 5e6,
 };
+/**
+ * Factor on the mean strength of a bond that holds a structure together: three on generic and data-sheet figures, two
+ * on those of the yard's own tests.
+ */
+export const BOND_FACTOR = { given: 3, tested: 2 } as const;
+/** What may be asked of a bond (Pa), and the factor in words. Adhesives by their figure, laminates by preparation. */
+export function bondAllowed(strength: number | Pick<Figure, 'value' | 'origin'>): { value: number; says: string } {
+  const [mean, tested] =
+    typeof strength === 'number' ? [strength, false] : [strength.value, strength.origin === 'yardTest'];
+  const factor = tested ? BOND_FACTOR.tested : BOND_FACTOR.given;
+  return { value: mean / factor, says: `mean strength over a bond factor of ${factor}` };
+}
 /** Punching shear through the thickness of a glass laminate (Pa), generic. */
 export const PUNCHING_STRENGTH = 55e6;
 /** Share of the tensile strength that a drilled hole leaves. */

@@ -3,6 +3,7 @@ import { boltJoint, lapJoint } from '../..';
 import { said, saidLength } from '../../../quantity';
 import {
   addMass,
+  bondAllowed,
   check,
   memberAlong,
   need,
@@ -51,6 +52,7 @@ export function flangeFindings(scene: Scene, detail: DetailOf<'flange'>): Findin
     adherends: [member, member],
     adhesive: { G: glue.shearModulus.value, thickness: detail.bondLine },
   });
+  const allowed = bondAllowed(glue.shearStrength);
   // A tough adhesive evens out its peak; a brittle one does not.
   const tough = glue.elongation.value > 0.1;
   const checks = [
@@ -59,16 +61,16 @@ export function flangeFindings(scene: Scene, detail: DetailOf<'flange'>): Findin
       name: 'Adhesive, mean shear',
       unit: 'Pa',
       demand: lap.averageShear,
-      capacity: glue.shearStrength.value,
-      source: 'Load per metre over the flange',
+      capacity: allowed.value,
+      source: `Load per metre over the flange; ${allowed.says}`,
     }),
     check(scene, {
       id: 'peak',
       name: `Adhesive, peak${tough ? ' (evens out: elongation over 10 %)' : ''}`,
       unit: 'Pa',
       demand: tough ? lap.averageShear * 1.5 : lap.peakShear,
-      capacity: glue.shearStrength.value,
-      source: tough ? 'One and a half times the mean in a tough adhesive' : 'Volkersen',
+      capacity: allowed.value,
+      source: `${tough ? 'One and a half times the mean in a tough adhesive' : 'Volkersen'}; ${allowed.says}`,
     }),
     check(scene, {
       id: 'bondLine',

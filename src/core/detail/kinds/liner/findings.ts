@@ -1,8 +1,12 @@
 import { invalid } from '../../../error';
 import { said, saidLength } from '../../../quantity';
 import { evaluateZone } from '../../../evaluate';
-import { addMass, check, need, NO_MASS, preparationSteps, type Findings, type Scene } from '../scene';
+import { addMass, bondAllowed, check, need, NO_MASS, preparationSteps, type Findings, type Scene } from '../scene';
 import type { DetailOf } from '../schema';
+
+/** A design pressure as it counts against ultimate strengths (Pa). */
+const ultimate = (pressure: number | undefined, { pack }: Scene['book']) =>
+  pressure === undefined ? undefined : pressure / pack.skinStrengthFactor;
 
 /** Share of the shear strength of a brittle adhesive that may be counted in peel. */
 const PEEL_SHARE = 0.3;
@@ -16,10 +20,11 @@ export function linerFindings(scene: Scene, detail: DetailOf<'liner'>): Findings
   const glue = need(book, detail.adhesive, 'adhesive', 'Adhesive');
   const pressure = load
     ? (load.force * factor) / (detail.bondLength * detail.tributary)
-    : evaluateZone(boat, part, zone).pressure?.pressure;
+    : ultimate(evaluateZone(boat, part, zone).pressure?.pressure, book);
   if (pressure === undefined)
     throw invalid('load', `${detail.name}: ${zone.name} has no design pressure; give a load case`);
   const q = pressure * detail.tributary;
+  const allowed = bondAllowed(glue.shearStrength);
   const spacing = detail.bondLength / detail.inspections;
   const checks = [
     check(scene, {
@@ -27,16 +32,16 @@ export function linerFindings(scene: Scene, detail: DetailOf<'liner'>): Findings
       name: 'Bond pulled off',
       unit: 'Pa',
       demand: q / detail.bondWidth,
-      capacity: PEEL_SHARE * glue.shearStrength.value,
-      source: 'Reaction of the skin over the bond; 0.3 of the shear strength',
+      capacity: PEEL_SHARE * allowed.value,
+      source: `Reaction of the skin over the bond; 0.3 of the shear strength, ${allowed.says}`,
     }),
     check(scene, {
       id: 'shear',
       name: 'Bond in shear',
       unit: 'Pa',
       demand: (1.5 * q * 0.5) / detail.bondWidth,
-      capacity: glue.shearStrength.value,
-      source: 'Flow of shear at a stiffener, half of the reaction times 1.5',
+      capacity: allowed.value,
+      source: `Flow of shear at a stiffener, half of the reaction times 1.5; ${allowed.says}`,
     }),
     check(scene, {
       id: 'bondLine',

@@ -1,7 +1,16 @@
 import { invalid } from '../../../error';
 import { said, saidLength } from '../../../quantity';
 import { evaluateStiffeners } from '../../../evaluate';
-import { BOND_STRENGTH, check, need, NO_MASS, preparationSteps, type Findings, type Scene } from '../scene';
+import {
+  bondAllowed,
+  BOND_STRENGTH,
+  check,
+  need,
+  NO_MASS,
+  preparationSteps,
+  type Findings,
+  type Scene,
+} from '../scene';
 import type { DetailOf } from '../schema';
 
 /** Length of an end over the height of the stiffener, at least. */
@@ -18,7 +27,8 @@ export function stiffenerEndFindings(scene: Scene, detail: DetailOf<'stiffenerEn
   if (!found || !found.section || !found.worst)
     throw invalid('support', `${detail.name}: choose a stiffener with a section, that runs on the boat`);
   const { section, worst } = found;
-  const shear = (worst.pressure * worst.span.spacing * worst.span.length) / 2;
+  // From design pressure to ultimate strengths by the pack's own factor.
+  const shear = (worst.pressure * worst.span.spacing * worst.span.length) / 2 / book.pack.skinStrengthFactor;
   const taper = detail.taper * section.height;
   if (taper > worst.span.length / 2)
     throw invalid(
@@ -36,7 +46,7 @@ export function stiffenerEndFindings(scene: Scene, detail: DetailOf<'stiffenerEn
     );
   const width = section.kind === 'topHat' ? 2 * section.flangeWidth : section.flangeWidth * 2;
   const glue = detail.adhesive === null ? null : need(book, detail.adhesive, 'adhesive', 'Adhesive');
-  const strength = glue?.shearStrength.value ?? BOND_STRENGTH[detail.preparation];
+  const allowed = bondAllowed(glue?.shearStrength ?? BOND_STRENGTH[detail.preparation]);
   const web = worst.checks.find(({ id }) => id === 'web');
   const checks = [
     check(scene, {
@@ -44,8 +54,8 @@ export function stiffenerEndFindings(scene: Scene, detail: DetailOf<'stiffenerEn
       name: 'Flanges at the end, mean shear',
       unit: 'Pa',
       demand: shear / (width * Math.max(taper, section.height)),
-      capacity: strength,
-      source: 'End shear over the flanges within the taper',
+      capacity: allowed.value,
+      source: `End shear over the flanges within the taper; ${allowed.says}`,
     }),
     check(scene, {
       id: 'taper',

@@ -3,6 +3,7 @@ import { tabbingShear } from '../..';
 import { said, saidLength } from '../../../quantity';
 import {
   addMass,
+  bondAllowed,
   BOND_STRENGTH,
   check,
   layOwn,
@@ -43,7 +44,9 @@ export function tabbingFindings(scene: Scene, detail: DetailOf<'tabbing'>): Find
     );
   const laid = layOwn(book, detail.tapes);
   const checks = [];
-  const bond = detail.method === 'vacuum' ? BOND_STRENGTH.wetOnWet : BOND_STRENGTH[detail.preparation];
+  const { value: bond, says } = bondAllowed(
+    BOND_STRENGTH[detail.method === 'vacuum' ? 'wetOnWet' : detail.preparation],
+  );
   if (taped) {
     const member = memberAlong(book, laid, 90);
     const shear = tabbingShear({
@@ -60,7 +63,7 @@ export function tabbingFindings(scene: Scene, detail: DetailOf<'tabbing'>): Find
         unit: 'Pa',
         demand: shear,
         capacity: bond,
-        source: 'Mean shear of the strips; generic bond strengths',
+        source: `Mean shear of the strips; ${says}, generic`,
       }),
       check(scene, {
         id: 'tapes',
@@ -110,8 +113,8 @@ export function tabbingFindings(scene: Scene, detail: DetailOf<'tabbing'>): Find
         name: 'Adhesive, mean shear',
         unit: 'Pa',
         demand: taped ? (q * 0.5) / detail.bondWidth : q / detail.bondWidth,
-        capacity: glue.shearStrength.value,
-        source: taped ? 'Half of the load, shared with the tapes' : 'All of the load on the bond',
+        capacity: bondAllowed(glue.shearStrength).value,
+        source: `${taped ? 'Half of the load, shared with the tapes' : 'All of the load on the bond'}; ${bondAllowed(glue.shearStrength).says}`,
       }),
       check(scene, {
         id: 'bondLine',
