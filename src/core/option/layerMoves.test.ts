@@ -45,3 +45,24 @@ it('finds the turn that mends the demo, ranked strongest first', () => {
     moves.map(({ reserveFactor }) => reserveFactor ?? -1).sort((a, b) => b - a),
   );
 });
+it('never offers to take out a coating, the mat behind it, or the mat that ties a core; offers the core in other thicknesses', () => {
+  const kinds = new Set<string>();
+  for (const part of boat.parts)
+    for (const zone of part.zones) {
+      const here = part.layers.filter((layer) => layer.zones.includes(zone.id));
+      const moves = layerMoves({ boat, part, zone, evaluations, scope: 'zone' });
+      for (const move of moves.filter(({ kind }) => kind === 'remove' || kind === 'swap')) {
+        const at = here.findIndex(({ id }) => id === move.layerId);
+        const materialAt = (i: number) => boat.materials.find(({ id }) => id === here[i]?.material);
+        const material = materialAt(at)!;
+        expect(material.kind, move.title).not.toBe('coating');
+        const mat = material.kind === 'fabric' && material.components.every(({ form }) => form === 'randomMat');
+        if (mat) expect([materialAt(at - 1)?.kind, materialAt(at + 1)?.kind], move.title).not.toContain('core');
+        if (mat) expect(materialAt(at - 1)?.kind, move.title).toBe('fabric');
+      }
+      moves.forEach(({ kind }) => kinds.add(kind));
+      for (const { kind, title, weight } of moves)
+        if (kind === 'core') expect(Math.abs(weight), title).toBeGreaterThan(0);
+    }
+  expect(kinds).toContain('core');
+});

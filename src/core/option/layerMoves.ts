@@ -1,6 +1,7 @@
 import { fabricArealWeight, hasDirection, normalAngle, type Fabric, type Material } from '../material';
 import { applyEdits, type Edit } from '../edit';
 import { KeramosError } from '../error';
+import { saidLength } from '../quantity';
 import { runToEnd, type Progress } from '../job';
 import { evaluateZone, type ZoneEvaluation } from '../evaluate';
 import type { Boat, Layer, Part, Zone } from '../document';
@@ -11,6 +12,7 @@ export const MOVE_KINDS = {
   turn45: 'turn by 45°',
   turn90: 'turn by 90°',
   swap: 'swap the fabric',
+  core: 'another core thickness',
 } as const;
 export type MoveKind = keyof typeof MOVE_KINDS;
 
@@ -61,8 +63,8 @@ interface LayerAt {
 /** Edits that change a layer in its whole run, or in one zone only by putting a changed copy beside it there. */
 function changed({ boat, part, zone, layer, index, scope }: LayerAt, patch: Partial<Layer>): Edit[] {
   if (scope === 'layer' || layer.zones.length === 1) {
-    const { material, angleDeg } = { ...layer, ...patch };
-    return [{ type: 'layer.set', layerId: layer.id, patch: { material, angleDeg } }];
+    const { material, angleDeg, thickness } = { ...layer, ...patch };
+    return [{ type: 'layer.set', layerId: layer.id, patch: { material, angleDeg, thickness } }];
   }
   return [
     { type: 'layer.cover', layerId: layer.id, zoneId: zone.id, covered: false },
@@ -81,6 +83,43 @@ interface Candidate {
   edits: Edit[];
 }
 
+/** Thicknesses in which cores are sold (m). */
+const CORE_STEPS = [3, 4, 5, 6, 8, 10, 12, 15, 18, 20, 25, 30, 35, 40, 45, 50, 60, 70, 80].map((mm) => mm / 1000);
+
+/** The core one step thinner and one thicker. */
+function thicknessesOf(at: LayerAt, name: string): Candidate[] {
+  const { thickness } = at.layer;
+  if (thickness === null) return [];
+  const steps = [
+    CORE_STEPS.findLast((step) => step < thickness - 1e-6),
+    CORE_STEPS.find((step) => step > thickness + 1e-6),
+  ];
+  return steps.flatMap((step): Candidate[] =>
+    step === undefined
+      ? []
+      : [{ kind: 'core', title: `${name}: ${saidLength(step)} thick`, edits: changed(at, { thickness: step }) }],
+  );
+}
+
+const isMat = (material: Material | undefined) =>
+  material?.kind === 'fabric' && material.components.every(({ form }) => form === 'randomMat');
+
+/**
+ * Whether a layer is there for something that no check of strength counts: a coating, what comes off or is ground away,
+ * mat against the mould's coating (skin coat, barrier), mat that ties a core to its skins. Such a layer is not offered
+ * to be taken out or swapped.
+ */
+function isNeeded({ boat, part, zone, layer, index }: LayerAt): boolean {
+  const materialOf = (one: Layer | undefined) => boat.materials.find(({ id }) => id === one?.material);
+  const material = materialOf(layer);
+  if (material?.kind === 'coating' || layer.role !== 'structure') return true;
+  if (!isMat(material)) return false;
+  const here = part.layers.map((one, at) => ({ one, at })).filter(({ one }) => one.zones.includes(zone.id));
+  const own = here.findIndex(({ at }) => at === index);
+  const neighbours = [here[own - 1], here[own + 1]].map((next) => materialOf(next?.one)?.kind);
+  return own === 0 || neighbours.includes('coating') || neighbours.includes('core');
+}
+
 /** Every single change of a layer that a builder would think of. */
 function candidatesOf(at: LayerAt, material: Material): Candidate[] {
   const { boat, part, zone, layer, index, scope } = at;
@@ -91,12 +130,15 @@ function candidatesOf(at: LayerAt, material: Material): Candidate[] {
       : [{ type: 'layer.cover', layerId: layer.id, zoneId: zone.id, covered: false }];
   const more: Layer = { ...layer, id: freshId(boat, layer.id), zones: scope === 'layer' ? layer.zones : [zone.id] };
   const takeOut: Candidate = { kind: 'remove', title: `${name}: take it out`, edits: takesOut };
-  if (material.kind !== 'fabric') return [takeOut];
+  const needed = isNeeded(at);
+  if (material.kind === 'core') return [takeOut, ...thicknessesOf(at, name)];
+  if (material.kind !== 'fabric') return needed ? [] : [takeOut];
   const oneMore: Candidate = {
     kind: 'add',
     title: `${name}: one more`,
     edits: [{ type: 'layer.add', partId: part.id, layer: more, index: index + 1 }],
   };
+  if (needed) return [oneMore];
   return [takeOut, oneMore, ...turnsOf(at, name, material), ...swapsOf(at, name, material)];
 }
 
@@ -157,7 +199,8 @@ function moveOf(input: MovesInput, layer: Layer, { kind, title, edits }: Candida
     now: evaluateZone(after, changedPart, one),
   }));
   const own = results.find(({ one }) => one.id === zone.id)!.now;
-  const reserves = results.map(({ now }) => now.governing?.reserveFactor ?? null);
+  // A zone that is not proven has no reserve to speak of.
+  const reserves = results.map(({ now }) => (now.unproven.length > 0 ? null : (now.governing?.reserveFactor ?? null)));
   const sum = (pick: (e: ZoneEvaluation) => number) =>
     results.reduce((total, { one, old, now }) => total + one.geometry.area * (pick(now) - pick(old)), 0);
   const costs = results.flatMap(({ old, now }) => [old.cost, now.cost]);

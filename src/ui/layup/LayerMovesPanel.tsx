@@ -84,7 +84,7 @@ export function LayerMovesPanel({
                   aria-pressed={step.title === onTrial}
                   onClick={() => onPreview(step.title === onTrial ? null : step)}
                 >
-                  {step.title} ({signed(step.weight / displayUnit('mass', system).factor, 1)} {unit('mass')},
+                  {words(step.title)} ({signed(step.weight / displayUnit('mass', system).factor, 1)} {unit('mass')},
                   {` reserve ${formatNumber(step.reserveFactor!, 2)})`}
                 </button>
               ) : (
@@ -158,7 +158,7 @@ export function LayerMovesPanel({
                         event.preventDefault();
                       }}
                     >
-                      {move.title.replace('layer ', '')}
+                      {words(move.title.replace('layer ', ''))}
                     </button>
                   </td>
                   <td className="num">{signed(move.weight / displayUnit('mass', system).factor, 1)}</td>

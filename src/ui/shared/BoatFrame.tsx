@@ -123,7 +123,11 @@ function Inside({ children }: { children: ReactNode }) {
         variant="outline-primary"
         onClick={store.undo}
         disabled={history.undo.length === 0}
-        title={history.undo.length ? `Take back: ${history.undo.at(-1)!.description} (Ctrl+Z)` : 'Nothing to take back'}
+        title={
+          history.undo.length
+            ? `Take back: ${words(history.undo.at(-1)!.description)} (Ctrl+Z)`
+            : 'Nothing to take back'
+        }
       >
         Undo
       </Button>
