@@ -390,8 +390,13 @@ describe('straps', () => {
     agrees(evaluation, 'bond', (leg * FACTOR) / (strap.width * anchor), BOND_STRENGTH[strap.preparation]);
   });
   it('led off the laminate are warned of, and so is an edge of no radius', () => {
-    const off = evaluateDetail(loaded(brant(), 1, 1, 0), strap);
+    const off = evaluateDetail(loaded(brant(), 1, 0.4, 0), strap);
     expect(off.cautions.map(({ title }) => title)).toContain('The load leaves the plane');
+    // 0.4 of the force's run stands square: over the first fifth of what holds, against a third of 0.3 of the bond.
+    const square = (FORCE * 0.4) / Math.hypot(1, 0.4);
+    const root = 2 * strap.width * 0.2 * (strap.anchor - (strap.step * 3) / 2);
+    agrees(off, 'pullOff', (square * FACTOR) / root, (0.3 * BOND_STRENGTH[strap.preparation]) / 3);
+    expect(evaluateDetail(loaded(brant(), 1, 1, 0), strap).problem).toContain('leaves the laminate at 45°');
     const sharp = evaluateDetail(sail, { ...strap, wrap: 'edge' });
     expect(sharp.cautions.map(({ title }) => title)).toContain('No radius given');
   });

@@ -3,6 +3,7 @@ import { lapJoint, strapOffAxis, strapPair } from '../..';
 import { said, saidLength } from '../../../quantity';
 import { designPliesOf } from '../../../evaluate';
 import {
+  bondAllowed,
   BOND_STRENGTH,
   check,
   fabricOf,
@@ -26,6 +27,11 @@ const SEQUENCE_STEP = {
   after: 'Bulkhead or knee is in and faired; straps come over it',
   none: '',
 } as const;
+/** Steepest that a load may leave the laminate under a strap (degrees); what stands square to it is a check. */
+const MOST_OFF = 30;
+/** Share of the anchor over which straps are pulled off, and of the shear strength that counts then. */
+const ROOT = 0.2;
+const PEEL_SHARE = 0.3;
 /** Inside radius below which a unidirectional strap is taken to lose its fibres, in thicknesses. */
 const LEAST_RADIUS = 5;
 
@@ -73,6 +79,14 @@ export function strapFindings(scene: Scene, detail: DetailOf<'strap'>): Findings
   const E1 = along[0]!.E1;
 
   const force = Math.hypot(...inPlane);
+  const offDeg = (Math.atan2(Math.abs(normal), force) * 180) / Math.PI;
+  if (offDeg > MOST_OFF)
+    throw invalid(
+      'load',
+      `${detail.name}: the load leaves the laminate at ${offDeg.toFixed(0)}°; straps hold up to ${MOST_OFF}°. ` +
+        'Lead it away in its plane, or take a fitting that is bolted through',
+      { given: offDeg, maximum: MOST_OFF },
+    );
   const directionDeg = (Math.atan2(inPlane[1], inPlane[0]) * 180) / Math.PI;
   const count = detail.sides * detail.strips;
   const wraps = detail.wrap === 'tube' ? 2 : 1;
@@ -138,6 +152,20 @@ export function strapFindings(scene: Scene, detail: DetailOf<'strap'>): Findings
       capacity: baseStrain,
       source: 'Strain of the strap against the limiting strain of the base',
     }),
+    ...(offDeg > 0.1
+      ? [
+          check(scene, {
+            id: 'pullOff',
+            name: 'Straps pulled off the laminate',
+            unit: 'Pa',
+            demand: (Math.abs(normal) * factor) / (detail.sides * bondWidth * ROOT * meanAnchor),
+            capacity: PEEL_SHARE * bondAllowed(BOND_STRENGTH[detail.preparation]).value,
+            source: `What stands square to it over the first fifth of the anchor; 0.3 of the bond, ${
+              bondAllowed(BOND_STRENGTH[detail.preparation]).says
+            }`,
+          }),
+        ]
+      : []),
     ...(detail.strips > 1
       ? [
           check(scene, {
