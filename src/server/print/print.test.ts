@@ -72,7 +72,7 @@ describe('the sheet of a detail', () => {
     expect(JSON.stringify(detailSheet(boat, refused, 'us'))).toContain('Not checked: ');
   });
   // Content first: printing leaves its marks on the table layout that all share.
-  it('is a page with its drawing as vectors, its weakest link and its checks', async () => {
+  it('is a page or two with its drawing as vectors, its weakest link and its checks', async () => {
     const tow = evaluations.find(({ detail }) => detail.id === 'tow-post')!;
     const words = JSON.stringify(detailSheet(boat, tow, 'metric'));
     expect(words).toContain('(weakest)');
@@ -81,7 +81,7 @@ describe('the sheet of a detail', () => {
     for (const evaluation of evaluations) {
       const pdf = await detailPdf(boat, evaluation, { revision: null, units: 'metric', printedAt });
       expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
-      expect(pdf.toString('latin1').match(/\/Type \/Page\b/g)).toHaveLength(1);
+      expect(pdf.toString('latin1').match(/\/Type \/Page\b/g)!.length).toBeLessThanOrEqual(2);
     }
   });
   it('is drawn in DXF true to size, in millimetres, on layers of its own', () => {

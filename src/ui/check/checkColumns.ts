@@ -14,8 +14,9 @@ export interface CheckColumn {
 const SHARED: readonly Pick<CheckColumn, 'ids' | 'head'>[] = [
   { ids: ['skinFlexure', 'outerSkin'], head: 'Skin in bending or outer skin' },
   { ids: ['plyByPly', 'innerSkin'], head: 'Ply by ply or inner skin' },
+  { ids: ['midSpan', 'alongSide'], head: 'Middle, and along the long side' },
   { ids: ['stiffness'], head: CHECKS.stiffness },
-  { ids: ['coreShear'], head: CHECKS.coreShear },
+  { ids: ['coreShear', 'coreShearAlong'], head: CHECKS.coreShear },
   { ids: ['minimumFibre', 'outerMinimum'], head: 'Least fibre or outer skin' },
   { ids: ['innerMinimum'], head: CHECKS.innerMinimum },
   { ids: ['coreMinimum'], head: CHECKS.coreMinimum },
@@ -36,6 +37,11 @@ export function checkColumns(boat: Boat, evaluations: ReadonlyMap<string, ZoneEv
   );
 }
 
-/** The check of a zone that stands in a column; none where it does not apply to the construction. */
+/** The least check of a zone in a column; none where it does not apply to the construction. */
 export const checkIn = (evaluation: ZoneEvaluation, { ids, pack }: CheckColumn): ZoneCheck | undefined =>
-  evaluation.checks.find((check) => ids.includes(check.id) && check.pack === pack);
+  evaluation.checks
+    .filter((check) => ids.includes(check.id) && check.pack === pack)
+    .reduce<ZoneCheck | undefined>(
+      (low, one) => (low && low.reserveFactor <= one.reserveFactor ? low : one),
+      undefined,
+    );
