@@ -5,14 +5,7 @@ import { gunzipSync } from 'node:zlib';
 import Libsql from 'libsql';
 import { sql } from 'kysely';
 import { describe, expect, it } from 'vitest';
-import {
-  boatFromFile,
-  boatFromJson,
-  boatToJson,
-  checkBoat,
-  DOCUMENT_VERSION,
-  settleGeometry,
-} from '@/core/document';
+import { boatFromFile, boatFromJson, boatToJson, checkBoat, DOCUMENT_VERSION, settleGeometry } from '@/core/document';
 import { applyEdits, editsSchema } from '@/core/edit';
 import { makeEvaluator } from '@/core/evaluate';
 import { contextOf } from '@/server/context';
@@ -148,7 +141,7 @@ describe('boats of document version 6, whose bow panels and bulkheads were measu
     await follow(context, variant.id);
     expect(await isBehind(context, variant.id)).toBe(false);
   });
-  it('have loads at the height of their base and fittings loaded both ways, until somebody says otherwise', async () => {
+  it('have loads at the height of their base and fittings loaded both ways, until it is said', async () => {
     const { boat } = await readBoat((await opened()).context, BOAT);
     expect(boat.loads.every(({ height, along, across }) => height === 0 && along === 0 && across === 0)).toBe(true);
     for (const detail of boat.details)

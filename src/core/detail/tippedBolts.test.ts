@@ -29,7 +29,7 @@ describe('a fitting that is pulled off and tipped', () => {
       [-0.04, 0],
       [-0.03, 0],
     ];
-    // About the centroid the two are 10 mm apart and pull 100 kN each way; about the edges far less: the greater counts.
+    // About the centroid the two, 10 mm apart, pull 100 kN each way; about the edges far less: the greater counts.
     expect(tippedBolts(row, [0.1, 0.1], 0, [1000, 0]).max).toBeCloseTo(1000 / (2 * 0.005), 6);
   });
   it('never pulls less when force or moment grow, whatever their sign', () => {

@@ -182,7 +182,7 @@ const NO_SURFACE: Readonly<Record<string, string>> = {
   coachroof: 'the deck has no coachroof',
 };
 
-/** Pressure on a panel (Pa); 0 outside the method, where the widest panel stands for the zone and the check says why. */
+/** Pressure on a panel (Pa); 0 outside the method: the widest panel then stands for the zone, the check says why. */
 function pressureOn(
   { craft, pack, location }: { craft: ReturnType<typeof craftOf>; pack: SmallCraftPack; location: ZoneLocation },
   geometry: ZoneGeometry,
@@ -238,7 +238,7 @@ export interface CheckedPanel {
   /** What it stands between, in words; empty where the zone's figures are typed in. */
   name: string;
   geometry: ZoneGeometry;
-  /** By the boat's method, as a single skin and as a sandwich; null where it has to be asked for, and may be refused. */
+  /** By the boat's method, as single skin and as sandwich; null where it has to be asked for, and may be refused. */
   pressures: Readonly<Record<'single' | 'sandwich', PanelPressure>> | null;
 }
 type PanelPressure = ReturnType<typeof panelPressure>;

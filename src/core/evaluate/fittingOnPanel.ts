@@ -9,6 +9,8 @@ import { methodOf } from '../document';
 
 /** What a fitting brings into the panel it stands on, in the middle of it; load factors included. */
 export interface FittingLoad {
+  /** Sheets laid round it; null for none. */
+  doubler: Doubler | null;
   /** Out of the panel or into it (N). */
   force: number;
   /** Moments that turn the panel along its reference direction and across it (N·m). */
@@ -44,7 +46,8 @@ const FIXITY = 0.5;
  * is cautious for the doublers' edge and for what lies beyond.
  *
  * @throws KeramosError `invalid` for a zone that has no stack to compute.
- * @example fittingOnPanel(boat, deck, foredeck, { force: 2e4, moments: [0, 0], patch: [0.2, 0.2] }).plies.reserveFactor
+ * @example fittingOnPanel(boat, deck, foredeck, { force: 2e4, moments: [0, 0], patch: [0.2, 0.2],
+ * doubler: null }).plies.reserveFactor
  * Source: docs/engineering.md, "Fittings on a panel"; plate by Ritz, patch of even pressure, straight pressure for a
  * moment.
  */
@@ -52,8 +55,7 @@ export function fittingOnPanel(
   boat: Boat,
   part: Part,
   zone: Zone,
-  { force, moments, patch }: FittingLoad,
-  doubler: Doubler | null = null,
+  { force, moments, patch, doubler }: FittingLoad,
 ): FittingReserve {
   const { plies, cores } = designStack(boat, part, zone);
   const stiffness = laminateStiffness(plies);

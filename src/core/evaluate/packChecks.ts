@@ -18,7 +18,7 @@ import { put } from '../working';
 import { craftOf, panelsToCheck, type Boat, type CheckedPanel, type Zone } from '../document';
 import { layReference, sheetsOf, type Book, type LaidLayer } from './book';
 
-/** A check, the pack that asks for it, and the panel of the zone where it is nearest its limit ('' for the only one). */
+/** A check, the pack that asks for it, and the panel of the zone where it is nearest its limit ('' for a typed one). */
 export type ZoneCheck = Check & { pack: string; panel: string };
 
 /** What sets a check, and at which panel of its zone, in words. */

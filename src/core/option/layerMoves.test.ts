@@ -45,7 +45,7 @@ it('finds the turn that mends the demo, ranked strongest first', () => {
     moves.map(({ reserveFactor }) => reserveFactor ?? -1).sort((a, b) => b - a),
   );
 });
-it('never offers to take out a coating, the mat behind it, or the mat that ties a core; offers the core in other thicknesses', () => {
+it('takes out no coating, no mat behind it or at a core, and offers the core in other thicknesses', () => {
   const kinds = new Set<string>();
   for (const part of boat.parts)
     for (const zone of part.zones) {

@@ -162,7 +162,7 @@ describe('tabbing', () => {
       'choose the adhesive',
     );
   });
-  it('without a load takes half of the panel on either side under twice its design pressure, a typed one as it is', () => {
+  it('without a load takes half of each panel beside it under twice its design pressure, a typed one as it is', () => {
     const part = boat.parts.find(({ zones }) => zones.includes(zoneOf(boat, 'Bottom aft')[1]))!;
     const zone = part.zones.find(({ id }) => id === bottom.id)!;
     // The pack allows half of an ultimate strength: from design pressure to ultimate it is twice.

@@ -21,7 +21,8 @@ const SHORT_EDGE = { moment: 0.0571, shear: 0.371 };
  *
  * @param pressure Pa. @param shortSide and @param longSide m. @param stiffness bending stiffness across the panel and
  * along it (N m).
- * @example alongSide({ pressure: 1e4, shortSide: 0.5, longSide: 1, stiffness: { across: 1, along: 1 } }).moment // 142.8
+ * @example alongSide({ pressure: 1e4, shortSide: 0.5, longSide: 1, stiffness: { across: 1, along: 1 } }).moment
+ * // 142.8
  * Source: affine transformation of the orthotropic plate, Timoshenko & Woinowsky-Krieger art. 85, table 35; derived in
  * docs/engineering.md, "The other direction".
  */

@@ -120,7 +120,7 @@ function strengthChecks(stack: Stack, context: PanelContext, pack: SmallCraftPac
   );
   const { outerModulus, innerModulus, secondMoment, distance } = section;
   if (trace) traceSandwich(section, quality, trace);
-  const pressed = skinLimit(inner, 'inner', weakest, stack.coreThickness, pack);
+  const pressed = skinLimit(inner, 'inner', { core: weakest, coreThickness: stack.coreThickness }, pack);
   const wrinkles = need.wrinklingStress < pack.skinStrengthFactor * inner.compressiveStrength;
   const cells = weakest.cellSize !== null && pressed.stress < innerCompression(need.wrinklingStress, inner, pack);
   const innerGoverns = wrinkles ? 'wrinkling of the inner skin' : 'strength of the inner skin';
@@ -197,7 +197,7 @@ function skinsUnder(
   const [pulled, pressed] = moment >= 0 ? (['outer', 'inner'] as const) : (['inner', 'outer'] as const);
   const skins = { outer, inner };
   const modulus = { outer: outerModulus, inner: innerModulus };
-  const limit = skinLimit(skins[pressed], pressed, core, coreThickness, pack);
+  const limit = skinLimit(skins[pressed], pressed, { core, coreThickness }, pack);
   const both: SkinUnder[] = [
     {
       stress: Math.abs(moment) / modulus[pulled],

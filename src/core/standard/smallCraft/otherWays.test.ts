@@ -116,8 +116,9 @@ describe('a panel looked at from its other sides', () => {
   });
   it('over cells wrinkles in the second form and dimples, by hand', () => {
     const [E, t, tc] = [30e9, 0.0006, 0.02];
+    const over = { core: honeycomb, coreThickness: tc };
     const thin = { thickness: t, E, tensileStrength: 300e6, compressiveStrength: 900e6 };
-    const limit = skinLimit(thin, 'inner', honeycomb, tc, SMALL_CRAFT_PACK);
+    const limit = skinLimit(thin, 'inner', over, SMALL_CRAFT_PACK);
     const second = 0.33 * Math.sqrt((E * honeycomb.compressiveModulus.value * t) / tc);
     const dimples = 0.6 * 2 * E * (t / honeycomb.cellSize!) ** 2;
     const first =
@@ -125,7 +126,7 @@ describe('a panel looked at from its other sides', () => {
       Math.cbrt(honeycomb.compressiveModulus.value * E * honeycomb.shearModulus.value);
     expect(limit.stress).toBeCloseTo(Math.min(first, second, dimples, 450e6), 0);
     // Three times thinner, the cells decide.
-    const thinner = skinLimit({ ...thin, thickness: t / 3 }, 'inner', honeycomb, tc, SMALL_CRAFT_PACK);
+    const thinner = skinLimit({ ...thin, thickness: t / 3 }, 'inner', over, SMALL_CRAFT_PACK);
     expect(thinner.governs).toMatch(/cells|dimpling/);
   });
   it('says that strength is not proven where a sheet has none', () => {

@@ -21,13 +21,11 @@ const DIMPLING = 0.6;
  * Source: ISO 12215-5:2008 method, F44; MIL-HDBK-23A, facing wrinkling and dimpling of honeycomb sandwich.
  */
 export function skinLimit(
-  skin: WholeSkin,
+  { E, thickness, compressiveStrength }: WholeSkin,
   side: 'outer' | 'inner',
-  core: Core,
-  coreThickness: number,
+  { core, coreThickness }: { core: Core; coreThickness: number },
   pack: SmallCraftPack,
 ): SkinLimit {
-  const { E, thickness, compressiveStrength } = skin;
   const [Ec, Gc] = [core.compressiveModulus.value, core.shearModulus.value];
   const limits: SkinLimit[] = [
     { stress: pack.skinStrengthFactor * compressiveStrength, governs: `strength of the ${side} skin, pressed` },

@@ -9,7 +9,7 @@ const centreOf = (bolts: readonly (readonly [number, number])[]): [number, numbe
   bolts.reduce((sum, [, y]) => sum + y, 0) / bolts.length,
 ];
 
-/** Share by which a base that bends adds to the pull of a bolt: its edge bears as far behind the bolt as the pull before it. */
+/** Share by which a base that bends adds to the pull of a bolt, its edge bearing behind the bolt. */
 const PRYING = 0.3;
 
 /** Which way off the outer face a force out of the zone's plane points: up, outboard or forward being positive. */

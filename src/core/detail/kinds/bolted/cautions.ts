@@ -49,8 +49,8 @@ export function boltedCautions(scene: Scene, detail: DetailOf<'bolted'>, ground:
       severity: 'warning',
       title: 'What it stands over',
       text:
-        'The bulkhead, frame or beam under it takes the force: the tie between them, and what it does to that member, ' +
-        'are not checked here.',
+        'The bulkhead, frame or beam under it takes the force: the tie between them, and what it does ' +
+        'to that member, are not checked here.',
     });
   if (detail.baseOf === 'stiff' && detail.base.some((side) => side > 0.05))
     cautions.push({

@@ -1,5 +1,5 @@
 import { boltStrength, threadEngagement } from '../..';
-import { fittingOnPanel } from '../../../evaluate';
+import { fittingOnPanel, type FittingReserve } from '../../../evaluate';
 import {
   BOND_STRENGTH,
   check,
@@ -180,41 +180,23 @@ function panelChecks(
       source: 'Force and moment over the rim of the base times the thickness; generic glass laminate',
     });
   const spread = (size: number) => size + 2 * (thickness + coreThickness);
-  const found = fittingOnPanel(
-    boat,
-    part,
-    zone,
-    { force, moments: moment, patch: [spread(base[0]), spread(base[1])] },
-    patch && sheets.length > 0 ? { laid: own, size: [patch.length, patch.breadth] } : null,
-  );
-  const source = 'Plate of the zone, load in its middle, edges half held, design strengths';
-  checks.push({
-    id: 'panelPlies',
-    name: 'Panel under it, bending',
-    unit: '',
-    demand: 1,
-    capacity: found.plies.reserveFactor,
-    source: `${source}; ${found.plies.governs}`,
+  const found = fittingOnPanel(boat, part, zone, {
+    force,
+    moments: moment,
+    patch: [spread(base[0]), spread(base[1])],
+    doubler: patch && sheets.length > 0 ? { laid: own, size: [patch.length, patch.breadth] } : null,
   });
-  if (found.wrinkling && Number.isFinite(found.wrinkling.reserveFactor))
-    checks.push({
-      id: 'panelWrinkling',
-      name: 'Panel under it, skins wrinkling',
-      unit: '',
-      demand: 1,
-      capacity: found.wrinkling.reserveFactor,
-      source: `${source}; ${found.wrinkling.governs}`,
-    });
-  if (found.coreShear && Number.isFinite(found.coreShear.reserveFactor))
-    checks.push({
-      id: 'panelCore',
-      name: 'Panel under it, core in shear',
-      unit: '',
-      demand: 1,
-      capacity: found.coreShear.reserveFactor,
-      source: `${source}; ${found.coreShear.governs}`,
-    });
-  return checks;
+  const source = 'Plate of the zone, load in its middle, edges half held, design strengths';
+  const bent = (id: string, name: string, one: FittingReserve[keyof FittingReserve]): Asked[] =>
+    one && Number.isFinite(one.reserveFactor)
+      ? [{ id, name, unit: '', demand: 1, capacity: one.reserveFactor, source: `${source}; ${one.governs}` }]
+      : [];
+  return [
+    ...checks,
+    ...bent('panelPlies', 'Panel under it, bending', found.plies),
+    ...bent('panelWrinkling', 'Panel under it, skins wrinkling', found.wrinkling),
+    ...bent('panelCore', 'Panel under it, core in shear', found.coreShear),
+  ];
 }
 
 function threadChecks(

@@ -107,14 +107,15 @@ export function tabbingFindings(scene: Scene, detail: DetailOf<'tabbing'>): Find
   }
   if (detail.adhesive !== null) {
     const glue = need(book, detail.adhesive, 'adhesive', 'Adhesive');
+    const allowed = bondAllowed(glue.shearStrength);
     checks.push(
       check(scene, {
         id: 'adhesive',
         name: 'Adhesive, mean shear',
         unit: 'Pa',
         demand: taped ? (q * 0.5) / detail.bondWidth : q / detail.bondWidth,
-        capacity: bondAllowed(glue.shearStrength).value,
-        source: `${taped ? 'Half of the load, shared with the tapes' : 'All of the load on the bond'}; ${bondAllowed(glue.shearStrength).says}`,
+        capacity: allowed.value,
+        source: `${taped ? 'Half of the load, shared with the tapes' : 'All of the load on the bond'}; ${allowed.says}`,
       }),
       check(scene, {
         id: 'bondLine',
