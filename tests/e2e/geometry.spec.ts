@@ -84,7 +84,7 @@ test('figures are typed over, marked, and released; the shape is changed and ref
   await expect(page.getByRole('group', { name: 'Body plan and section' })).toBeVisible();
   await page.getByRole('button', { name: 'Supports', exact: true }).click();
   await page.getByLabel('Add a support').selectOption('frame');
-  await expect(page.getByLabel('Name of member')).toHaveValue('Frame 5');
+  await expect(page.getByLabel('Name of member')).toHaveValue('Frame 8');
   await scan(page, 'zones with a support open');
   await saved(page);
 });
