@@ -1,4 +1,5 @@
 import { KeramosError, invalid } from '../error';
+import { same } from '../field';
 import {
   hullSurface,
   panelsOf,
@@ -243,6 +244,8 @@ export interface CheckedPanel {
 }
 type PanelPressure = ReturnType<typeof panelPressure>;
 
+type PanelsBoat = Pick<Boat, 'hull' | 'deck' | 'brief' | 'supports' | 'parts' | 'packs'>;
+
 /** What the panels of a zone depend on besides the zone. */
 interface PanelsOf {
   hull: Boat['hull'];
@@ -273,37 +276,49 @@ const bulkheadKey = (parts: Boat['parts']): string =>
  *
  * Which of them is the worst depends on the laminate.
  */
-export function panelsToCheck(
-  boat: Pick<Boat, 'hull' | 'deck' | 'brief' | 'supports' | 'parts' | 'packs'>,
-  zone: Zone,
-): readonly CheckedPanel[] {
-  const { hull, deck, brief, supports } = boat;
-  const [pack, bulkheads] = [methodOf(boat), bulkheadKey(boat.parts)];
+export function panelsToCheck(boat: PanelsBoat, zone: Zone): readonly CheckedPanel[] {
+  const ground = groundOf(boat);
   const known = checkedPanels.get(zone);
-  if (
-    known?.hull === hull &&
-    known.deck === deck &&
-    known.brief === brief &&
-    known.supports === supports &&
-    known.pack === pack &&
-    known.bulkheads === bulkheads
-  )
-    return known.panels;
-  const panels = findPanels(boat, zone);
-  checkedPanels.set(zone, { hull, deck, brief, supports, pack, bulkheads, panels });
+  if (known && GROUND.every((key) => known[key] === ground[key])) return known.panels;
+  return keepPanels(ground, zone, findPanels(boat, zone));
+}
+
+const GROUND = ['hull', 'deck', 'brief', 'supports', 'pack', 'bulkheads'] as const;
+const groundOf = (boat: PanelsBoat): Omit<PanelsOf, 'panels'> => ({
+  hull: boat.hull,
+  deck: boat.deck,
+  brief: boat.brief,
+  supports: boat.supports,
+  pack: methodOf(boat),
+  bulkheads: bulkheadKey(boat.parts),
+});
+
+/** Keep the panels of a zone; the very list of before where nothing of it changed, so that what hangs on it stands. */
+function keepPanels(ground: Omit<PanelsOf, 'panels'>, zone: Zone, found: CheckedPanel[]): readonly CheckedPanel[] {
+  const before = checkedPanels.get(zone)?.panels;
+  const panels = before && same(before, found) ? before : found;
+  checkedPanels.set(zone, { ...ground, panels });
   return panels;
 }
 
-function findPanels(
-  boat: Pick<Boat, 'hull' | 'deck' | 'brief' | 'supports' | 'parts' | 'packs'>,
-  zone: Zone,
-): CheckedPanel[] {
-  const own: CheckedPanel[] = [{ name: '', geometry: zone.geometry, pressures: null }];
+function findPanels(boat: PanelsBoat, zone: Zone): CheckedPanel[] {
   const shape = shapeOf(boat);
-  if (!shape || !zone.region || zone.overridden.some((key) => key === 'panelLength' || key === 'panelBreadth'))
-    return own;
+  if (!shape || !zone.region) return [typedPanel(zone)];
+  try {
+    return ratedPanels(boat, zone, panelsIn({ shape, supports: supportsOf(boat), boat }, zone, zone.region).panels);
+  } catch (error) {
+    // A zone that lost its surface is refused where it is edited; its figures stand until then.
+    if (!(error instanceof KeramosError)) throw error;
+    return [typedPanel(zone)];
+  }
+}
+
+const typedPanel = (zone: Zone): CheckedPanel => ({ name: '', geometry: zone.geometry, pressures: null });
+
+/** Of the panels of a zone those that no other outdoes, each with its pressures and the zone's typed figures. */
+function ratedPanels(boat: PanelsBoat, zone: Zone, panels: ZonePanels['panels']): CheckedPanel[] {
+  if (zone.overridden.some((key) => key === 'panelLength' || key === 'panelBreadth')) return [typedPanel(zone)];
   const typed = Object.fromEntries(zone.overridden.map((key) => [key, zone.geometry[key]]));
-  const { panels } = panelsIn({ shape, supports: supportsOf(boat), boat }, zone, zone.region);
   const [craft, pack] = [craftOf(boat.brief), methodOf(boat)];
   const rated = panels.map(({ panel, geometry: derived }) => {
     const geometry: ZoneGeometry = { ...derived, ...typed };
@@ -382,6 +397,7 @@ export function settleGeometry(before: Boat, after: Boat): Boat {
     return after;
   }
   const supports = supportsOf(after);
+  const ground = groundOf(after);
   const parts = after.parts.map((part) => {
     const zones = part.zones.map((zone) => {
       if (zone.region === null) return zone;
@@ -392,7 +408,9 @@ export function settleGeometry(before: Boat, after: Boat): Boat {
       const unchanged = (Object.keys(geometry) as (keyof ZoneGeometry)[]).every(
         (key) => geometry[key] === zone.geometry[key],
       );
-      return unchanged ? zone : { ...zone, geometry };
+      const settled = unchanged ? zone : { ...zone, geometry };
+      keepPanels(ground, settled, ratedPanels(after, settled, found.panels));
+      return settled;
     });
     return zones.every((zone, i) => zone === part.zones[i]) ? part : { ...part, zones };
   });

@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { brant, merrow } from '../../../tests/helpers/merrow';
 import { panelsToCheck, settleGeometry, taperOf, zonePanels, type Boat, type Part, type Zone } from '../document';
-import { evaluateZone } from '.';
+import { applyEdits, type Edit } from '../edit';
+import { evaluateZone, makeEvaluator } from '.';
 
 /** The zone with one panel alone, typed in. */
 const typed = (zone: Zone, geometry: Zone['geometry']): Zone => ({ ...zone, region: null, geometry });
@@ -53,6 +54,42 @@ describe('every check of a zone', () => {
     // A typed crown, length of head and the like stand for every panel.
     const flat = { ...zone, overridden: ['crown' as const], geometry: { ...zone.geometry, crown: 0 } };
     expect(panelsToCheck(boat, flat).every(({ geometry }) => geometry.crown === 0)).toBe(true);
+  });
+});
+
+describe('an evaluation that is kept', () => {
+  const boat = merrow();
+  const moved: [string, Edit[]][] = [
+    ...boat.supports.map((support): [string, Edit[]] => [
+      `${support.name} is gone`,
+      [{ type: 'support.remove', id: support.id } as Edit],
+    ]),
+    ...boat.supports.flatMap((support): [string, Edit[]][] =>
+      'x' in support
+        ? [[`${support.name} moves`, [{ type: 'support.set', item: { ...support, x: support.x + 0.07 } } as Edit]]]
+        : [],
+    ),
+  ];
+  it('follows every support, though the panel that a zone shows may stay as it was', () => {
+    let tried = 0;
+    for (const [what, edits] of moved) {
+      const evaluate = makeEvaluator();
+      evaluate(boat);
+      let after: Boat;
+      try {
+        after = applyEdits(boat, edits).boat;
+      } catch {
+        continue;
+      }
+      tried += 1;
+      const kept = evaluate(after);
+      for (const part of after.parts)
+        for (const zone of part.zones) {
+          const fresh = evaluateZone(after, part, zone);
+          expect(kept.get(zone.id)!.checks, `${what}: ${zone.name}`).toEqual(fresh.checks);
+        }
+    }
+    expect(tried).toBeGreaterThan(15);
   });
 });
 

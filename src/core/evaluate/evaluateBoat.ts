@@ -1,4 +1,4 @@
-import type { Boat, Layer, Zone } from '../document';
+import { panelsToCheck, type Boat, type CheckedPanel, type Layer, type Zone } from '../document';
 import { layersByZone } from './book';
 import { evaluateZone, type ZoneEvaluation } from './evaluateZone';
 
@@ -6,6 +6,8 @@ import { evaluateZone, type ZoneEvaluation } from './evaluateZone';
 interface Remembered {
   zone: Zone;
   layers: readonly { layer: Layer; index: number }[];
+  /** A support or bulkhead elsewhere may change a panel that is not the one the zone shows. */
+  panels: readonly CheckedPanel[];
   evaluation: ZoneEvaluation;
 }
 /** Parts of a boat that every zone depends on. */
@@ -30,9 +32,10 @@ export function makeEvaluator(): (boat: Boat) => ReadonlyMap<string, ZoneEvaluat
       for (const zone of part.zones) {
         const layers = byZone.get(zone.id) ?? NO_LAYERS;
         const old = shared ? known.get(zone.id) : undefined;
-        const evaluation =
-          old && old.zone === zone && sameLayers(old.layers, layers) ? old.evaluation : evaluateZone(boat, part, zone);
-        next.set(zone.id, { zone, layers, evaluation });
+        const panels = panelsToCheck(boat, zone);
+        const stands = old && old.zone === zone && old.panels === panels && sameLayers(old.layers, layers);
+        const evaluation = stands ? old.evaluation : evaluateZone(boat, part, zone);
+        next.set(zone.id, { zone, layers, panels, evaluation });
         result.set(zone.id, evaluation);
       }
     }

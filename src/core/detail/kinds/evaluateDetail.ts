@@ -1,6 +1,6 @@
 import { KeramosError } from '../../error';
 import type { WorkingStep } from '../../working';
-import type { Boat } from '../../document';
+import { panelsToCheck, type Boat } from '../../document';
 import { evaluateZone } from '../../evaluate';
 import {
   sceneOf,
@@ -148,7 +148,9 @@ const evaluated = new WeakMap<Detail, { key: unknown[]; evaluation: DetailEvalua
 /** What a detail depends on: its own part, and for stiffeners all of them. */
 function dependsOn(boat: Boat, detail: Detail): unknown[] {
   const part = boat.parts.find(({ zones }) => zones.some(({ id }) => id === detail.zone));
+  const zone = part?.zones.find(({ id }) => id === detail.zone);
   return [
+    zone && panelsToCheck(boat, zone),
     detail.kind === 'stiffenerEnd' ? boat.parts : part,
     boat.loads,
     boat.materials,
