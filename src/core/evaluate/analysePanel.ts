@@ -2,7 +2,7 @@ import { failureOf, FAILURE_MODES, laminateResponse, laminateStiffness, type Cri
 import { DEFAULT_TERMS, plateBuckling, plateStiffness, plateUnderPressure, type Plate, type PlateLoad } from '../panel';
 import { designStack } from './designStack';
 import { sandwichChecks } from './sandwichChecks';
-import { type Boat, type Part, type Zone, methodOf, usualPanelCase, type PanelCase } from '../document';
+import { methodOf, panelsToCheck, usualPanelCase, type Boat, type PanelCase, type Part, type Zone } from '../document';
 import { evaluateZone } from './evaluateZone';
 
 /** One thing the panel must bear, with the place where it is nearest its limit. */
@@ -227,6 +227,7 @@ export function analysePanel(
         }
       : null,
     notChecked: [
+      ...(panelsToCheck(boat, zone).length > 1 ? ['The other panels of the zone, which the rule looks at'] : []),
       'Crown of the panel (taken as flat)',
       ...(Math.abs(deepest.value) > stiffness.thickness / 2
         ? ['Stretching of the skin at this deflection, which helps']

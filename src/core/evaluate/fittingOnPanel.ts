@@ -1,11 +1,9 @@
 import { failureOf, FAILURE_MODES, laminateResponse, laminateStiffness, type Ply } from '../laminate';
 import { plateStiffness, plateUnderPressure, type Plate, type PlateLoad } from '../panel';
-import type { Boat, Part, Zone } from '../document';
-import type { LaidLayer } from './book';
-import { bookOf } from './book';
+import { methodOf, panelsToCheck, type Boat, type CheckedPanel, type Part, type Zone } from '../document';
+import { bookOf, type LaidLayer } from './book';
 import { designPliesOf, designStack } from './designStack';
 import { sandwichChecks } from './sandwichChecks';
-import { methodOf } from '../document';
 
 /** What a fitting brings into the panel it stands on, in the middle of it; load factors included. */
 export interface FittingLoad {
@@ -40,8 +38,17 @@ const TERMS = 12;
  */
 const FIXITY = 0.5;
 
+/** The panel of the greatest short side, of equals the longest: there a force in the middle bends most. */
+function widest(panels: readonly CheckedPanel[]): Zone['geometry'] {
+  const short = ({ geometry: { panelLength, panelBreadth } }: CheckedPanel) => Math.min(panelLength, panelBreadth);
+  const long = ({ geometry: { panelLength, panelBreadth } }: CheckedPanel) => Math.max(panelLength, panelBreadth);
+  return panels.reduce((most, one) =>
+    short(one) > short(most) || (short(one) === short(most) && long(one) > long(most)) ? one : most,
+  ).geometry;
+}
+
 /**
- * The panel of a zone under a fitting in its middle: bending of plies, wrinkling of skins and shear of the core, in
+ * The broadest panel of a zone under a fitting in its middle: bending of plies, wrinkling of skins and shear of the core, in
  * both senses of the load. Inside the doublers they take part; the panel is as stiff as the bare zone everywhere, which
  * is cautious for the doublers' edge and for what lies beyond.
  *
@@ -59,7 +66,7 @@ export function fittingOnPanel(
 ): FittingReserve {
   const { plies, cores } = designStack(boat, part, zone);
   const stiffness = laminateStiffness(plies);
-  const { panelLength: length, panelBreadth: breadth } = zone.geometry;
+  const { panelLength: length, panelBreadth: breadth } = widest(panelsToCheck(boat, zone));
   const fixity = zone.panelCase?.fixity ?? FIXITY;
   const plate: Plate = {
     length,

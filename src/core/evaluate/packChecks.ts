@@ -179,7 +179,8 @@ export function checkIn(boat: Boat, zone: Zone, { book, laid }: Pick<Checked, 'b
   if (refusal !== null) throw invalid('brief', refusal);
   const panels = methodPanels(boat, zone, book, laid);
   const checks: ZoneCheck[] = [];
-  const notChecked = new Set<string>();
+  const typed = zone.region !== null && panels.length === 1 && panels[0]!.panel.name === '';
+  const notChecked = new Set<string>(typed ? [`Panels of ${zone.name} other than the one typed in`] : []);
   const unproven = new Set<string>();
   let method: PanelCheckResult | null = null;
   for (const of of panels)

@@ -22,7 +22,7 @@ const figure = (value: number, unit: DetailCheck['unit'], units: UnitSystem) =>
 
 /** One detail on a page: drawing, load path, checks, layers, steps, cautions, proof. */
 export function detailSheet(boat: Boat, evaluation: DetailEvaluation, units: UnitSystem): Content[] {
-  const { detail, checks, governing, path, layers, steps, cautions, proof, problem, total } = evaluation;
+  const { detail, checks, governing, path, layers, steps, cautions, notChecked, proof, problem, total } = evaluation;
   const drawing = problem === null ? drawDetail(boat, detail) : null;
   const target = targetOf(boat);
   const zone = boat.parts
@@ -105,6 +105,7 @@ export function detailSheet(boat: Boat, evaluation: DetailEvaluation, units: Uni
           },
         ]
       : []),
+    { text: `Not checked: ${notChecked.join('; ')}.`, margin: [0, 2, 0, 0] },
     { text: 'Steps', style: 'h3' },
     { ol: steps },
     ...(cautions.length

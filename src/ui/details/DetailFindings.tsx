@@ -49,7 +49,7 @@ export function DetailFindings({
   evaluation: DetailEvaluation;
   onWorking: () => void;
 }) {
-  const { detail, checks, governing, path, layers, steps, cautions, proof, problem, total } = evaluation;
+  const { detail, checks, governing, path, layers, steps, cautions, notChecked, proof, problem, total } = evaluation;
   const { full, words, system } = useUnits();
   const figure = useCheckFigure();
   const target = targetOf(boat);
@@ -132,7 +132,10 @@ export function DetailFindings({
                   .join('; ')}
               </>
             )}
-            . Not checked: fatigue where it is not asked, impact, corrosion.
+            .
+          </p>
+          <p className="small mb-0" data-testid="not-checked">
+            <strong>Not checked:</strong> {notChecked.join('; ')}.
           </p>
           <details open>
             <summary className="fw-semibold">Steps</summary>

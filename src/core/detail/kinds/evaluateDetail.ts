@@ -38,6 +38,8 @@ export interface DetailEvaluation {
   total: number;
   steps: string[];
   cautions: DetailCaution[];
+  /** What the checks leave out, in words. */
+  notChecked: readonly string[];
   proof: ProofCase | null;
   /** Why it could not be checked, or is refused. */
   problem: string | null;
@@ -74,6 +76,9 @@ function pathThrough(path: readonly PathLink[], governing: DetailCheck | null): 
   if (governing === null || path.some(({ check }) => check === governing.id)) return [...path];
   return [...path.slice(0, -1), { text: governing.name.toLowerCase(), check: governing.id }, ...path.slice(-1)];
 }
+
+/** What no detail is checked for. */
+const NEVER = ['fatigue where it is not asked', 'impact', 'corrosion'];
 
 /** A test stops at this share of the load at which the weakest link is thought to give way. */
 const STOP_MARGIN = 1.5;
@@ -122,6 +127,7 @@ export function evaluateDetail(
     total: 0,
     steps: [],
     cautions: [],
+    notChecked: [],
     proof: null,
   };
   try {
@@ -134,6 +140,7 @@ export function evaluateDetail(
       ...findings,
       path: pathThrough(findings.path, governing),
       governing,
+      notChecked: [...(findings.notChecked ?? []), ...kindOf(detail).notChecked, ...NEVER],
       total: fibre + resin + core + other,
       proof: proofOf(scene, detail, governing, bendingStiffness?.(detail.zone) ?? null),
       problem: null,

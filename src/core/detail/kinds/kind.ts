@@ -16,5 +16,7 @@ export interface Kind<K extends DetailKind> {
   /** Its dimensioned drawing, in millimetres. */
   draw: (scene: Scene, detail: DetailOf<K>) => DetailDrawing;
   start: Start<K>;
+  /** What its checks leave out, in words; said where they are shown. */
+  notChecked: readonly string[];
   additions?: Additions<K>;
 }

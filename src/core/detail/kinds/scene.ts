@@ -52,6 +52,8 @@ export interface Findings {
   /** What is done, in order. */
   steps: string[];
   cautions: DetailCaution[];
+  /** What is left out of this one besides what its kind leaves out. */
+  notChecked?: string[];
 }
 
 /** Where a detail stands: its zone's laminate, the load in the zone's own plane, and the means to record. */

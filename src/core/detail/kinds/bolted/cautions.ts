@@ -52,12 +52,6 @@ export function boltedCautions(scene: Scene, detail: DetailOf<'bolted'>, ground:
         'The bulkhead, frame or beam under it takes the force: the tie between them, and what it does ' +
         'to that member, are not checked here.',
     });
-  if (detail.baseOf === 'stiff' && detail.base.some((side) => side > 0.05))
-    cautions.push({
-      severity: 'advice',
-      title: 'A stiff base',
-      text: 'The pull of the bolts counts on a base that does not bend; sheet metal prises, a third more.',
-    });
   if (edgeDistance < 3 * d)
     cautions.push({
       severity: 'advice',

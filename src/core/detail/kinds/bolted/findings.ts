@@ -27,7 +27,17 @@ export function boltedFindings(scene: Scene, detail: DetailOf<'bolted'>): Findin
     mass: boltedMass(scene, detail, ground),
     steps: boltedSteps(detail, ground),
     cautions: boltedCautions(scene, detail, ground),
+    notChecked: leftOut(scene, detail),
   };
+}
+
+/** What is not looked at because of how the fitting and its load are given. */
+function leftOut({ load, inPlane }: Scene, { stands, baseOf }: DetailOf<'bolted'>): string[] {
+  return [
+    ...(stands === 'support' ? ['the member under it and the tie to that', 'the panel round it'] : []),
+    ...(load!.arm === 0 && Math.hypot(...inPlane) > 0 ? ['tipping: the load is given at the height of the base'] : []),
+    ...(baseOf === 'stiff' ? ['prying: the base is said to be stiff'] : []),
+  ];
 }
 
 /** What holds the bolts at their far end, in words. */

@@ -8,6 +8,7 @@ export const bolted: Kind<'bolted'> = {
   name: 'Bolted fitting',
   findings: boltedFindings,
   draw: drawBolted,
+  notChecked: ['what the nut, the head and their thread bear'],
   start: startBolted,
   additions: boltedAdditions,
 };

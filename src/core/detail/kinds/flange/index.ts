@@ -7,5 +7,6 @@ export const flange: Kind<'flange'> = {
   name: 'Hull-to-deck joint',
   findings: flangeFindings,
   draw: drawFlange,
+  notChecked: ["opening of the joint, the pull of one skin past the other's middle, fasteners in shear themselves"],
   start: startFlange,
 };

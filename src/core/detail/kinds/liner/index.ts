@@ -7,5 +7,6 @@ export const liner: Kind<'liner'> = {
   name: 'Bonded liner',
   findings: linerFindings,
   draw: drawLiner,
+  notChecked: ['peel at the ends of the bond, the liner itself as a stiffener'],
   start: startLiner,
 };

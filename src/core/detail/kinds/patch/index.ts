@@ -7,5 +7,6 @@ export const patch: Kind<'patch'> = {
   name: 'Patch, doubler, wrapped edge or web',
   findings: patchFindings,
   draw: drawPatch,
+  notChecked: ['the panel as a whole, peel at the edge under bending'],
   start: startPatch,
 };

@@ -7,5 +7,10 @@ export const transom: Kind<'transom'> = {
   name: 'Transom for an outboard or rudder',
   findings: transomFindings,
   draw: drawTransom,
+  notChecked: [
+    'pull of the bolts by the lever of the motor, reverse thrust and impact',
+    'core in shear and the skins in the other sense',
+    'the knees and their bonds',
+  ],
   start: startTransom,
 };
