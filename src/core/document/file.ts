@@ -4,7 +4,7 @@ import { boatSchema, type Boat } from './boat';
 import { checkBoat } from './check';
 import { fillEarly } from './fillEarly';
 import { mendReferences } from './mend';
-import { settleGeometry } from './shape';
+import { settleGeometry } from './settleGeometry';
 import { DOCUMENT_FORMAT, DOCUMENT_VERSION } from './toJson';
 
 /** Documents from this version on hold together, because every edit is checked against the whole. */

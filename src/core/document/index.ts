@@ -23,19 +23,9 @@ export {
 } from './brief';
 export { newBoat } from './newBoat';
 export { newLayer, newPart, newZone } from './newEntities';
-export {
-  panelsToCheck,
-  taperOf,
-  type CheckedPanel,
-  type TaperedBreadth,
-  derivedGeometry,
-  methodOf,
-  settleGeometry,
-  shapeOf,
-  skinCover,
-  supportsOf,
-  zonePanels,
-  type ZonePanels,
-} from './shape';
+export { methodOf, shapeOf, skinCover, supportsOf } from './shape';
+export { derivedGeometry, taperOf, zonePanels, type TaperedBreadth, type ZonePanels } from './zonePanels';
+export { panelsToCheck, type CheckedPanel } from './panelsToCheck';
+export { settleGeometry } from './settleGeometry';
 export { zoneLoadSchema, type ZoneLoad } from './zoneLoad';
 export { panelCaseSchema, referenceSchema, usualPanelCase, type PanelCase, type Reference } from './zoneProof';

@@ -4,7 +4,7 @@ import { SMALL_CRAFT_PACK } from '../standard';
 import type { Boat } from './boat';
 import { particularsOf } from './brief';
 import { newPart, newZone } from './newEntities';
-import { settleGeometry } from './shape';
+import { settleGeometry } from './settleGeometry';
 
 /**
  * A boat to begin with: plausible particulars of a small motor boat, hull and deck with their first zones, nothing

@@ -48,9 +48,9 @@ function widest(panels: readonly CheckedPanel[]): Zone['geometry'] {
 }
 
 /**
- * The broadest panel of a zone under a fitting in its middle: bending of plies, wrinkling of skins and shear of the core, in
- * both senses of the load. Inside the doublers they take part; the panel is as stiff as the bare zone everywhere, which
- * is cautious for the doublers' edge and for what lies beyond.
+ * The broadest panel of a zone under a fitting in its middle: bending of plies, wrinkling of skins and shear of the
+ * core, in both senses of the load. Inside the doublers they take part; the panel is as stiff as the bare zone
+ * everywhere, which is cautious for the doublers' edge and for what lies beyond.
  *
  * @throws KeramosError `invalid` for a zone that has no stack to compute.
  * @example fittingOnPanel(boat, deck, foredeck, { force: 2e4, moments: [0, 0], patch: [0.2, 0.2],

@@ -120,10 +120,8 @@ function strengthChecks(stack: Stack, context: PanelContext, pack: SmallCraftPac
   );
   const { outerModulus, innerModulus, secondMoment, distance } = section;
   if (trace) traceSandwich(section, quality, trace);
+  const moment = (need.kC ** 2 * need.k2 * pressure * Math.min(shortSide, longSide) ** 2) / 6;
   const pressed = skinLimit(inner, 'inner', { core: weakest, coreThickness: stack.coreThickness }, pack);
-  const wrinkles = need.wrinklingStress < pack.skinStrengthFactor * inner.compressiveStrength;
-  const cells = weakest.cellSize !== null && pressed.stress < innerCompression(need.wrinklingStress, inner, pack);
-  const innerGoverns = wrinkles ? 'wrinkling of the inner skin' : 'strength of the inner skin';
   return [
     checked(
       {
@@ -139,13 +137,10 @@ function strengthChecks(stack: Stack, context: PanelContext, pack: SmallCraftPac
     checked(
       {
         id: 'innerSkin',
-        demand:
-          need.innerSectionModulus *
-          1e6 *
-          (cells ? innerCompression(need.wrinklingStress, inner, pack) / pressed.stress : 1),
+        demand: (moment / pressed.stress) * 1e6,
         capacity: innerModulus * 1e6,
         quantity: 'ratio',
-        governs: cells ? pressed.governs : innerGoverns,
+        governs: pressed.governs,
       },
       trace,
       { unit: 'cm³/m', asked: 'SM_i', there: 'SM', source: 'F39' },
@@ -172,13 +167,9 @@ function strengthChecks(stack: Stack, context: PanelContext, pack: SmallCraftPac
       trace,
       { unit: 'm', asked: 't_{s,req}', there: 't_s', source: 'F41' },
     ),
-    ...otherWays(stack, context, { section, kC: need.kC, k2: need.k2 }, pack),
+    ...otherWays(stack, context, { section, kC: need.kC, moment }, pack),
   ];
 }
-
-/** What the inner skin bears at the edge by the pack (Pa). */
-const innerCompression = (wrinkling: number, inner: WholeSkin, pack: SmallCraftPack) =>
-  Math.min(pack.skinStrengthFactor * inner.compressiveStrength, wrinkling);
 
 /** A skin of a sandwich under a moment, and what sets its limit. */
 interface SkinUnder {
@@ -213,11 +204,9 @@ function skinsUnder(
 function otherWays(
   { weakest }: Stack,
   { pressure: P, shortSide, longSide, quality, along, trace }: PanelContext,
-  across: { section: SandwichSection; kC: number; k2: number },
+  { section, kC, moment }: { section: SandwichSection; kC: number; moment: number },
   pack: SmallCraftPack,
 ): Check[] {
-  const { section, kC, k2 } = across;
-  const moment = (kC ** 2 * k2 * P * shortSide ** 2) / 6;
   const written = { unit: 'Pa', asked: '\\sigma', there: '\\sigma_d' };
   const check = (id: 'midSpan' | 'alongSide', under: SkinUnder, source: string) =>
     checked({ id, demand: under.stress, capacity: under.allowed, quantity: 'stress', governs: under.governs }, trace, {

@@ -28,7 +28,7 @@ export function skinLimit(
 ): SkinLimit {
   const [Ec, Gc] = [core.compressiveModulus.value, core.shearModulus.value];
   const limits: SkinLimit[] = [
-    { stress: pack.skinStrengthFactor * compressiveStrength, governs: `strength of the ${side} skin, pressed` },
+    { stress: pack.skinStrengthFactor * compressiveStrength, governs: `strength of the ${side} skin` },
     { stress: pack.wrinklingFactor * Math.cbrt(Ec * E * Gc), governs: `wrinkling of the ${side} skin` },
   ];
   if (core.cellSize !== null)
