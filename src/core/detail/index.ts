@@ -19,3 +19,5 @@ export {
   type LoadCause,
 } from './loadCase';
 export { tippedBolts, type TippedBolts } from './tippedBolts';
+export { BOLT_CLASSES, type BoltClass } from './boltClasses';
+export { nutThread } from './nutThread';

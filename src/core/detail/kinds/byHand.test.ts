@@ -12,6 +12,7 @@ import {
 } from '../../../../tests/helpers/byHand';
 import { brant, merrow } from '../../../../tests/helpers/merrow';
 import { type Boat } from '../../document';
+import { transomActions } from './transom/actions';
 import { evaluateDetail, sceneOf, transomSchools, type Detail, type DetailOf } from '.';
 import { BOND_STRENGTH, layOwn, memberAlong } from './scene';
 
@@ -175,7 +176,24 @@ describe('straps', () => {
 describe('a transom board', () => {
   const sail = loaded(brant(), 1, 0, 0);
   const outboard = sail.details.find(({ id }) => id === 'outboard') as DetailOf<'transom'>;
-  const detail: DetailOf<'transom'> = { ...outboard, load: 'given', leverArm: 0.2 };
+  const detail: DetailOf<'transom'> = {
+    ...outboard,
+    load: 'given',
+    leverArm: 0.2,
+    boltCount: 4,
+    bracketHeight: 0.3,
+    boltRows: 0.2,
+    overhang: 0.3,
+    astern: 0.7,
+    impact: 0,
+    clampBreadth: 0.25,
+    height: 0.5,
+    span: 0.5,
+    plate: null,
+    knees: null,
+    boltMetal: null,
+    boltClass: 'metal',
+  };
   const scene = sceneOf(sail, detail);
   const schools = transomSchools(scene, detail);
 
@@ -189,14 +207,71 @@ describe('a transom board', () => {
       9,
     );
   });
-  it('takes P·L/4 between the knees and half the moment of its lever, by plane sections', () => {
-    const moment = (FORCE * FACTOR * detail.span) / 4 + (FORCE * FACTOR * 0.2) / 2;
+  it('is bent by its rows of bolts: 20 kN ahead and 4 kN·m on rows 0.2 m apart are 30 kN in; astern 21 kN off', () => {
+    const actions = transomActions(scene, detail);
+    expect([actions.rowIn, actions.rowOff]).toEqual([30e3, 21e3]);
+    // 30 kN at the middle of 0.5 m: 3750 N·m on a strip 0.2 m high, half of the bracket and 0.1 m.
     for (const school of schools) {
-      const skin = school.checks.find(({ id }) => id === 'outerSkin')!;
-      const inner = school.checks.find(({ id }) => id === 'innerSkin')!;
+      const strip = 0.2;
+      const curvature = 3750 / (school.EI * (strip / school.breadth));
+      const share = 21 / 30;
+      const [outer, inner] = ['outerSkin', 'innerSkin'].map((id) => school.checks.find((one) => one.id === id)!);
       // The faces lie as far apart as the board is thick: their strains add to thickness times curvature.
-      expect(skin.demand + inner.demand).toBeCloseTo((school.thickness * moment) / school.EI, 9);
+      const added = school.thickness * curvature;
+      const either = [1, 1 / share].flatMap((a) => [1, 1 / share].map((b) => a * outer!.demand + b * inner!.demand));
+      expect(Math.min(...either.map((sum) => Math.abs(sum / added - 1)))).toBeLessThan(1e-9);
+      const shear = school.checks.find(({ id }) => id === 'boardShear')!;
+      expect(shear.demand).toBeGreaterThan(30e3 / 2 / (strip * school.thickness));
+      expect(shear.demand).toBeLessThan((30e3 / 2 / (strip * school.thickness)) * 1.2);
     }
+  });
+  it('pulls its lower bolts astern: 14 kN and 2.8 kN·m about the upper edge of the bracket, or their middle', () => {
+    const { pull, pullBy } = transomActions(scene, detail);
+    // Four bolts, 0.05 and 0.25 m from the edge: 2800 · 0.25 / (2 · 0.05² + 2 · 0.25²); about the middle 2800 / 0.4.
+    expect(pull).toBeCloseTo(14e3 / 4 + Math.max((2800 * 0.25) / 0.13, 2800 / (4 * 0.1)), 6);
+    expect(pullBy).toBe('astern');
+    const struck = transomActions(scene, { ...detail, impact: 20e3 });
+    expect(struck.pullBy).toBe('striking');
+    expect(struck.pull).toBeCloseTo((pull * 40) / 14, 6);
+  });
+  it('hangs a motor on its upper bolts: thrust below and weight aft of them turn the same way', () => {
+    const motor: Boat = {
+      ...sail,
+      loads: sail.loads.map((load) =>
+        load.id === 'given' ? { ...load, cause: { kind: 'thrust', thrust: 1000, mass: 50, dynamic: 3 } } : load,
+      ),
+    };
+    const weight = 50 * 9.80665 * 3;
+    const { cases, shear } = transomActions(sceneOf(motor, detail), detail);
+    expect(cases[0]).toEqual({ name: 'ahead', normal: 2000, moment: 2 * (1000 * 0.2 + weight * 0.3) });
+    expect(shear).toBeCloseTo((2 * weight) / 4, 6);
+  });
+  it('checks bolts whose metal is said, in a class that it is made in, and says what it leaves out', () => {
+    const metal = sail.materials.find((one) => one.kind === 'metal' && one.family === 'stainless')!.id;
+    const bolted = { ...detail, boltMetal: metal, boltClass: 'a70' as const };
+    const area = (0.78 * Math.PI * detail.boltDiameter ** 2) / 4;
+    const { pull, shear } = transomActions(scene, detail);
+    const evaluation = evaluateDetail(sail, bolted);
+    agrees(evaluation, 'bolt', Math.hypot(Math.max(pull, detail.preload), Math.sqrt(3) * shear), 450e6 * area);
+    const thread = 0.5 * Math.PI * 0.8 * detail.boltDiameter ** 2 * (450e6 / Math.sqrt(3));
+    agrees(evaluation, 'nut', Math.max(pull, detail.preload), thread);
+    expect(evaluation.notChecked).not.toContain('the bolts themselves: their metal is not said');
+    expect(evaluateDetail(sail, { ...bolted, boltClass: 's88' }).problem).toContain('not made in class steel 8.8');
+    expect(evaluateDetail(sail, { ...detail, boltMetal: null }).notChecked).toContain(
+      'the bolts themselves: their metal is not said',
+    );
+  });
+  it('spreads the pull of all its bolts over a plate, and refuses rows that leave the bracket', () => {
+    const plated = evaluateDetail(sail, { ...detail, plate: { length: 0.3, breadth: 0.25 } });
+    const { pull } = transomActions(scene, detail);
+    expect(found(plated, 'crushPull').demand).toBeCloseTo((4 * pull) / (0.3 * 0.25), 3);
+    expect(evaluateDetail(sail, { ...detail, boltRows: 0.4 }).problem).toContain('do not fit a bracket');
+  });
+  it('hands half of force and moment to each knee', () => {
+    const evaluation = evaluateDetail(sail, { ...detail, knees: { length: 0.4, overlap: 0.08 } });
+    const turned = (20e3 * detail.height + 4000) / 2;
+    const flow = Math.hypot(10e3 / 0.4, (6 * turned) / 0.4 ** 2);
+    agrees(evaluation, 'knees', flow / (2 * 0.08), BOND_STRENGTH.peelAbrade / 3);
   });
   it('crushes under its washers at half the strength across, against creep', () => {
     const ring = (Math.PI / 4) * (detail.washerDiameter ** 2 - detail.boltDiameter ** 2);

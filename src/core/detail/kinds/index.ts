@@ -30,7 +30,7 @@ export {
 } from './evaluateDetail';
 export { type At, type DetailDrawing, type Mark } from './marks';
 export { newDetail } from './newDetail';
-export { type TransomSchool, transomSchools } from './transom/findings';
+export { type TransomSchool, transomSchools } from './transom/board';
 export { DETAIL_KINDS, kindOf } from './kinds';
 export { type Kind } from './kind';
 export { additionTo } from './additions';

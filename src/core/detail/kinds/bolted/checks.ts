@@ -1,4 +1,4 @@
-import { boltStrength, threadEngagement } from '../..';
+import { boltStrength, nutThread, threadEngagement } from '../..';
 import { fittingOnPanel, type FittingReserve } from '../../../evaluate';
 import {
   BOND_STRENGTH,
@@ -28,6 +28,7 @@ export function boltedChecks(
     ...jointChecks(ground, actions),
     ...pullChecks(ground, actions),
     boltCheck(detail, ground, actions),
+    ...nutChecks(detail, ground, actions),
     ...pressureChecks(scene, detail, ground, actions),
     ...panelChecks(scene, detail, ground, actions),
     ...threadChecks(scene, detail, actions),
@@ -90,16 +91,35 @@ function pullChecks(ground: BoltedGround, { pull, under }: BoltedActions): Asked
 
 const boltCheck = (
   { boltDiameter: diameter, preload }: DetailOf<'bolted'>,
-  { metal }: BoltedGround,
+  { boltYield: yieldStrength }: BoltedGround,
   { pull, shear }: BoltedActions,
 ): Asked => ({
   id: 'bolt',
   name: 'The bolt itself',
   unit: 'N',
   demand: Math.hypot(Math.max(pull, preload), Math.sqrt(3) * shear.max),
-  capacity: boltStrength({ diameter, yieldStrength: metal.yieldStrength.value, tension: 1, shear: 0 }),
+  capacity: boltStrength({ diameter, yieldStrength, tension: 1, shear: 0 }),
   source: 'Von Mises on the stress area; pull or preload, whichever is more',
 });
+
+function nutChecks(
+  { boltDiameter: diameter, preload, nut, tapped }: DetailOf<'bolted'>,
+  { boltYield: yieldStrength }: BoltedGround,
+  { pull }: BoltedActions,
+): Asked[] {
+  const demand = Math.max(pull, preload);
+  if (tapped || demand <= 0) return [];
+  return [
+    {
+      id: 'nut',
+      name: `Thread in a ${nut} nut`,
+      unit: 'N',
+      demand,
+      capacity: nutThread({ diameter, nut, yieldStrength }),
+      source: 'Stripping of half the cylinder over the height of the nut; the head holds more than the bolt',
+    },
+  ];
+}
 
 function pressureChecks(
   { factor }: Scene,

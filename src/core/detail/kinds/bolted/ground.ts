@@ -2,6 +2,7 @@ import { saidLength } from '../../../quantity';
 import { invalid } from '../../../error';
 import type { Core, Material } from '../../../material';
 import type { LaidLayer, SectionMember } from '../../../evaluate';
+import { boltYield } from '../boltYield';
 import { layOwn, memberAlong, need, type Scene } from '../scene';
 import type { DetailOf } from '../schema';
 
@@ -26,6 +27,8 @@ export interface BoltedGround {
   /** Of what is drilled and bears on the bolts. */
   thickness: number;
   metal: Metal;
+  /** Of a bolt, by its class or its metal (Pa). */
+  boltYield: number;
   insert: Core | Wood | null;
   /** Compressive strength of what washer, plate and base press on. */
   underWasher: number;
@@ -109,6 +112,7 @@ export function boltedGround(scene: Scene, detail: DetailOf<'bolted'>): BoltedGr
   const own = layOwn(book, detail.sheets);
   const member = memberAlong(book, [...laid, ...own], (Math.atan2(inPlane[1], inPlane[0]) * 180) / Math.PI);
   const insert = insertOf(scene, detail);
+  const metal = need(book, detail.boltMetal, 'metal', 'Bolts');
   const inserted = insert && (insert.kind === 'core' ? insert.compressiveStrength : insert.compressiveAcross).value;
   return {
     patch,
@@ -119,7 +123,8 @@ export function boltedGround(scene: Scene, detail: DetailOf<'bolted'>): BoltedGr
     own,
     member,
     thickness: member.thickness + (detail.core === 'solid' ? coreThickness : 0),
-    metal: need(book, detail.boltMetal, 'metal', 'Bolts'),
+    metal,
+    boltYield: boltYield(metal, detail.boltClass, detail.name),
     insert,
     underWasher: inserted ?? member.compressiveStrength,
   };

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { bounded, choice, noted, refer, shortLength, since } from '../../../field';
-import { detailFields, metal, preparation, sheetSchema } from '../common/schema';
+import { boltClass, detailFields, metal, preparation, sheetSchema } from '../common/schema';
 
 export const CORE_TREATMENTS = {
   none: 'no core there',
@@ -22,6 +22,8 @@ export const boltedSchema = z.object({
   ),
   boltDiameter: shortLength('Bolt diameter', 0.003, 0.04),
   boltMetal: metal('Bolts of'),
+  boltClass: since(8, boltClass, 'metal'),
+  nut: since(8, choice('Nuts', { full: 'full height', thin: 'thin, half height' }), 'full'),
   washerDiameter: shortLength('Washers', 0.005, 0.2),
   /** Along and across the base of the fitting (m). */
   base: noted(z.tuple([shortLength('Base along', 0.02, 3), shortLength('Base across', 0.02, 3)]), { label: 'Base' }),

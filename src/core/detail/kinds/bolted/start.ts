@@ -10,6 +10,8 @@ export const startBolted: Start<'bolted'> = (from) => ({
   ],
   boltDiameter: 0.01,
   boltMetal: from.metal,
+  boltClass: 'metal',
+  nut: 'full',
   washerDiameter: 0.03,
   base: [0.16, 0.12],
   stands: 'panel',

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { BOLT_CLASS_NAMES } from '../../boltClasses';
 import { bounded, choice, idSchema, nameOf, noted, refer, text, whole } from '../../../field';
 
 /** What every kind of detail has. */
@@ -30,6 +31,7 @@ export const preparation = choice('Surface before bonding', PREPARATIONS);
 export const fabric = (label: string) => refer(label, 'materials', { kinds: ['fabric'] });
 export const metal = (label: string) => refer(label, 'materials', { kinds: ['metal'] });
 export const adhesive = (label: string) => refer(label, 'materials', { kinds: ['adhesive'] });
+export const boltClass = choice('Class of the bolts', BOLT_CLASS_NAMES);
 export const angle = bounded('Angle', [-90, 90], '°');
 
 /** A sheet of the detail's own laminate. */

@@ -1,200 +1,79 @@
-import { invalid } from '../../../error';
+import { boltStrength, nutThread } from '../..';
 import { said, saidLength } from '../../../quantity';
+import { boltYield } from '../boltYield';
 import {
   addMass,
+  bondAllowed,
+  BOND_STRENGTH,
   check,
   layOwn,
-  memberAlong,
   need,
   NO_MASS,
+  type Asked,
   type DetailCaution,
-  type DetailCheck,
   type Findings,
   type Scene,
 } from '../scene';
 import type { DetailOf } from '../schema';
+import { transomActions, type TransomActions } from './actions';
+import { transomSchools } from './board';
 
-/** What one school of the transom comes to. */
-export interface TransomSchool {
-  key: 'plywood' | 'board';
-  name: string;
-  thickness: number;
-  /** kg of the whole board with its glass. */
-  mass: number;
-  /** N·m² over the breadth that works. */
-  EI: number;
-  checks: DetailCheck[];
-  /** What water does to it, and how it is sealed. */
-  water: string;
-}
-
-const CREEP = 0.5;
-
-/**
- * Bending of a layered section about its neutral axis: EI per metre, and the strain of its faces per unit curvature.
- */
-function bendingOf(layers: readonly { E: number; thickness: number }[]): {
-  EI: number;
-  toOuter: number;
-  toInner: number;
-} {
-  let z = 0;
-  const placed = layers.map(({ E, thickness }) => {
-    const middle = z + thickness / 2;
-    z += thickness;
-    return { E, thickness, middle };
-  });
-  const EA = placed.reduce((sum, l) => sum + l.E * l.thickness, 0);
-  const axis = placed.reduce((sum, l) => sum + l.E * l.thickness * l.middle, 0) / EA;
-  const EI = placed.reduce((sum, l) => sum + l.E * (l.thickness ** 3 / 12 + l.thickness * (l.middle - axis) ** 2), 0);
-  return { EI, toOuter: axis, toInner: z - axis };
-}
-
-/** A way to make the board: how many sheets of what, and what is said of water. */
-interface BoardSchool extends Pick<TransomSchool, 'key' | 'name'> {
-  sheet: { E: number; thickness: number; density: number; crush: number; bending: number };
-  sheets: number;
-  water: string;
-}
-
-/**
- * Both schools of a transom board, plywood and high-density board, with glass between the sheets: thickness against
- * the clamp, bending, crushing under the bolts, mass, water.
- * Source: beam between the knees with the moment of thrust and weight at its middle; transformed section.
- */
-export function transomSchools(scene: Scene, detail: DetailOf<'transom'>): TransomSchool[] {
-  const { book, factor, load, record } = scene;
-  if (!load) throw invalid('load', `${detail.name}: give the transom a load case`);
-  if (detail.clamp[0] >= detail.clamp[1])
-    throw invalid('clamp', 'The least clamp thickness must be less than the greatest', {
-      given: detail.clamp[0],
-      maximum: detail.clamp[1],
-    });
-  if (detail.clampBreadth > detail.span)
-    throw invalid(
-      'clampBreadth',
-      `A clamp of ${saidLength(detail.clampBreadth)} is wider than the ${saidLength(detail.span)} between the knees`,
-      { given: detail.clampBreadth, maximum: detail.span },
-    );
-  const wood = need(book, detail.plywood.wood, 'wood', 'Plywood');
-  const board = need(book, detail.board.core, 'core', 'Board');
-  const outer = layOwn(book, detail.outer);
-  const inner = layOwn(book, detail.inner);
-  const glass = layOwn(book, [{ material: detail.glassBetween, angleDeg: 0 }]);
-  const [skinOut, skinIn, between] = [
-    memberAlong(book, outer, 0),
-    memberAlong(book, inner, 0),
-    memberAlong(book, glass, 0),
-  ];
-  const moment = (Math.hypot(load.force) * factor * detail.span) / 4 + load.force * factor * detail.leverArm * 0.5;
-  const breadth = Math.min(detail.height, detail.clampBreadth + 0.1);
-  const area = detail.span * detail.height * detail.number;
-  const glassMass = glass[0]!.fibreMass + glass[0]!.resinMass;
-  const skinMass = [...outer, ...inner].reduce((sum, l) => sum + l.fibreMass + l.bindingMass + l.resinMass, 0);
-  const school = ({ key, name, sheet, sheets, water }: BoardSchool): TransomSchool => {
-    const stack = [
-      { E: skinOut.E, thickness: skinOut.thickness },
-      ...Array.from({ length: sheets }, (_, i) => [
-        ...(i ? [{ E: between.E, thickness: between.thickness }] : []),
-        { E: sheet.E, thickness: sheet.thickness },
-      ]).flat(),
-      { E: skinIn.E, thickness: skinIn.thickness },
-    ];
-    const thickness = stack.reduce((sum, l) => sum + l.thickness, 0);
-    const { EI, toOuter, toInner } = bendingOf(stack);
-    const curvature = moment / (EI * breadth);
-    const on = { record: detail.built === key ? record : undefined };
-    const washer = (Math.PI / 4) * (detail.washerDiameter ** 2 - detail.boltDiameter ** 2);
-    return {
-      key,
-      name,
-      thickness,
-      mass: area * (skinMass + sheets * sheet.thickness * sheet.density + (sheets - 1) * glassMass),
-      EI: EI * breadth,
-      checks: [
-        check(on, {
-          id: 'clampMost',
-          name: 'Thin enough for the clamp',
-          unit: 'm',
-          demand: thickness,
-          capacity: detail.clamp[1],
-          source: 'Clamp range of the motor or fitting',
-        }),
-        check(on, {
-          id: 'clampLeast',
-          name: 'Thick enough for the clamp',
-          unit: 'm',
-          demand: detail.clamp[0],
-          capacity: thickness,
-          source: 'Clamp range of the motor or fitting',
-        }),
-        check(on, {
-          id: 'outerSkin',
-          name: 'Outer skin in bending',
-          unit: '',
-          demand: curvature * toOuter,
-          capacity: skinOut.tensileStrength / skinOut.E,
-          source: 'Strain at the middle between the knees',
-        }),
-        check(on, {
-          id: 'innerSkin',
-          name: 'Inner skin in bending',
-          unit: '',
-          demand: curvature * toInner,
-          capacity: skinIn.compressiveStrength / skinIn.E,
-          source: 'Strain at the middle between the knees',
-        }),
-        check(on, {
-          id: 'board',
-          name: `${name} in bending`,
-          unit: '',
-          demand: curvature * Math.max(toOuter - skinOut.thickness, toInner - skinIn.thickness),
-          capacity: sheet.bending / sheet.E,
-          source: 'Strain of the outermost sheet',
-        }),
-        check(on, {
-          id: 'crush',
-          name: 'Crushing under the bolts',
-          unit: 'Pa',
-          demand: detail.preload / washer,
-          capacity: CREEP * sheet.crush,
-          source: 'Preload over the washer; half of the crushing strength against creep',
-        }),
-      ],
-      water,
-    };
-  };
+/** The bolts of the bracket, where their metal is said. */
+function boltChecks({ book }: Scene, detail: DetailOf<'transom'>, actions: TransomActions): Asked[] {
+  if (detail.boltMetal === null) return [];
+  const metal = need(book, detail.boltMetal, 'metal', 'Bolts');
+  const yieldStrength = boltYield(metal, detail.boltClass, detail.name);
+  const { boltDiameter: diameter, preload } = detail;
+  const pull = Math.max(actions.pull, preload);
   return [
-    school({
-      key: 'plywood',
-      name: wood.name,
-      sheet: {
-        E: wood.E.value * 0.55,
-        thickness: detail.plywood.thickness,
-        density: wood.density.value,
-        crush: wood.compressiveAcross.value,
-        bending: wood.bendingStrength.value * 0.55,
-      },
-      sheets: detail.plywood.sheets,
-      water:
-        'Rots where water gets in at one screw: seal every edge and hole with ' +
-        'epoxy, drill oversize and plug, never into bare wood.',
-    }),
-    school({
-      key: 'board',
-      name: board.name,
-      sheet: {
-        E: board.inPlaneModulus.value,
-        thickness: detail.board.thickness,
-        density: board.density.value,
-        crush: board.compressiveStrength.value,
-        bending: board.compressiveStrength.value,
-      },
-      sheets: detail.board.sheets,
-      water:
-        'Takes no harm from water and holds no screw: bolt through, with large ' +
-        'washers or a plate, and seal against water in the laminate.',
-    }),
+    {
+      id: 'bolt',
+      name: 'The bolt itself',
+      unit: 'N',
+      demand: Math.hypot(pull, Math.sqrt(3) * actions.shear),
+      capacity: boltStrength({ diameter, yieldStrength, tension: 1, shear: 0 }),
+      source: `Von Mises on the stress area; pull (${actions.pullBy}) or preload, whichever is more`,
+    },
+    {
+      id: 'nut',
+      name: 'Thread in the nut',
+      unit: 'N',
+      demand: pull,
+      capacity: nutThread({ diameter, nut: 'full', yieldStrength }),
+      source: 'Stripping of half the cylinder over a full nut',
+    },
+  ];
+}
+
+/**
+ * The tapes of a knee along the hull: half of the force, and half of what it and the moment turn about the hull, as
+ * shear along the tapes and a pull that grows to the knee's end.
+ */
+function kneeChecks({ knees, height }: DetailOf<'transom'>, { cases }: TransomActions): Asked[] {
+  if (!knees) return [];
+  const flows = cases.map(({ normal, moment }) => {
+    const turned = (Math.abs(normal) * height + Math.abs(moment)) / 2;
+    return Math.hypot(Math.abs(normal) / 2 / knees.length, (6 * turned) / knees.length ** 2);
+  });
+  const { value, says } = bondAllowed(BOND_STRENGTH.peelAbrade);
+  return [
+    {
+      id: 'knees',
+      name: 'Tapes of a knee on the hull',
+      unit: 'Pa',
+      demand: Math.max(...flows) / (2 * knees.overlap),
+      capacity: value,
+      source: `Half of force and moment on each, force at the top of the board, tapes both sides; ${says}`,
+    },
+  ];
+}
+
+/** What is not looked at because of how the transom is given. */
+function leftOut({ boltMetal, knees, impact }: DetailOf<'transom'>): string[] {
+  return [
+    ...(boltMetal === null ? ['the bolts themselves: their metal is not said'] : []),
+    ...(knees === null ? ['the knees and their bonds: none are given'] : ['the knees as plates']),
+    ...(impact === 0 ? ['the leg striking something'] : []),
   ];
 }
 
@@ -203,6 +82,8 @@ export function transomFindings(scene: Scene, detail: DetailOf<'transom'>): Find
   const schools = transomSchools(scene, detail);
   const built = schools.find(({ key }) => key === detail.built)!;
   const { book, load, loadName, factor, zone } = scene;
+  const actions = transomActions(scene, detail);
+  const own = [...boltChecks(scene, detail, actions), ...kneeChecks(detail, actions)];
   const sheets = detail.built === 'plywood' ? detail.plywood.sheets : detail.board.sheets;
   const area = detail.span * detail.height * detail.number;
   const cautions: DetailCaution[] = [
@@ -216,7 +97,7 @@ export function transomFindings(scene: Scene, detail: DetailOf<'transom'>): Find
   const resin = area * (skins.reduce((sum, l) => sum + l.resinMass, 0) + (sheets - 1) * glass.resinMass);
   const rest = built.mass - fibre - resin;
   return {
-    checks: built.checks,
+    checks: [...built.checks, ...own.map((asked) => check(scene, asked))],
     path: [
       { text: `${loadName} ${said(load!.force, 'force')} × ${factor}`, check: null },
       {
@@ -224,11 +105,11 @@ export function transomFindings(scene: Scene, detail: DetailOf<'transom'>): Find
           `${detail.boltCount} bolts ` +
           `${saidLength(detail.boltDiameter)}, washers ` +
           `${saidLength(detail.washerDiameter)}`,
-        check: 'crush',
+        check: own.some(({ id }) => id === 'bolt') ? 'bolt' : 'crushPull',
       },
       { text: `${built.name}, ${sheets} sheets with glass between, ${saidLength(built.thickness)}`, check: 'board' },
       { text: `skins between knees ${saidLength(detail.span)} apart`, check: 'outerSkin' },
-      { text: `knees to ${zone.name}`, check: null },
+      { text: `knees to ${zone.name}`, check: detail.knees ? 'knees' : null },
     ],
     layers: [
       ...detail.outer.map((sheet) => ({ ...sheet, ...size, count: detail.number })),
@@ -245,5 +126,6 @@ export function transomFindings(scene: Scene, detail: DetailOf<'transom'>): Find
       'Drill oversize through the board, fill, drill again; bed bolts in sealant',
     ],
     cautions,
+    notChecked: leftOut(detail),
   };
 }

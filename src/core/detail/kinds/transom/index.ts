@@ -1,4 +1,5 @@
 import type { Kind } from '../kind';
+import { transomAdditions } from './additions';
 import { drawTransom } from './drawing';
 import { transomFindings } from './findings';
 import { startTransom } from './start';
@@ -7,10 +8,7 @@ export const transom: Kind<'transom'> = {
   name: 'Transom for an outboard or rudder',
   findings: transomFindings,
   draw: drawTransom,
-  notChecked: [
-    'pull of the bolts by the lever of the motor, reverse thrust and impact',
-    'core in shear and the skins in the other sense',
-    'the knees and their bonds',
-  ],
+  notChecked: ['the board between hull and bracket, up and down'],
+  additions: transomAdditions,
   start: startTransom,
 };

@@ -1,6 +1,14 @@
 import { z } from 'zod';
-import { bounded, choice, noted, refer, shortLength, whole } from '../../../field';
-import { detailFields, fabric, skinLayer } from '../common/schema';
+import { bounded, choice, noted, refer, shortLength, since, whole } from '../../../field';
+import { boltClass, detailFields, fabric, metal, skinLayer } from '../common/schema';
+
+/** Under all the nuts inside; washers alone without it. */
+const plate = z.object({ length: shortLength('Plate athwart', 0.02, 3), breadth: shortLength('Plate height', 0.02, 2) });
+/** One each side, taped to board and hull on both its faces. */
+const knee = z.object({
+  length: shortLength('Knee along the hull', 0.05, 3),
+  overlap: shortLength('Tapes of a knee reach', 0.01, 0.5),
+});
 
 export const transomSchema = z.object({
   ...detailFields,
@@ -14,8 +22,20 @@ export const transomSchema = z.object({
   boltDiameter: shortLength('Bolt diameter', 0.003, 0.04),
   washerDiameter: shortLength('Washers', 0.005, 0.2),
   preload: bounded('Preload of a bolt', [0, 2e5], 'N'),
-  /** Thrust or rudder force acts so far above the middle of the clamp (m). */
-  leverArm: shortLength('Thrust above the clamp', 0, 2),
+  /** The propeller's or rudder's force acts so far below or above the middle of the bolts (m). */
+  leverArm: shortLength('Thrust off the middle of the bolts', 0, 2),
+  /** Of the bracket, and of its rows of bolts (m). */
+  bracketHeight: since(8, shortLength('Height of the bracket', 0.05, 1.5), 0.3),
+  boltRows: since(8, shortLength('Between the rows of bolts', 0, 1.4), 0.2),
+  /** The weight hangs so far aft of the board (m). */
+  overhang: since(8, shortLength('Weight aft of the transom', 0, 2), 0.3),
+  astern: since(8, bounded('Thrust astern, share of ahead', [0, 1]), 0.7),
+  /** Of the leg on something in the water (N); 0 where it kicks up freely. */
+  impact: since(8, bounded('Impact on the leg', [0, 1e6], 'N', { hint: '0: not looked at' }), 0),
+  boltMetal: since(8, metal('Bolts of').nullable(), null),
+  boltClass: since(8, boltClass, 'metal'),
+  plate: since(8, noted(plate.nullable(), { label: 'Plate under the nuts' }), null),
+  knees: since(8, noted(knee.nullable(), { label: 'Knees' }), null),
   /** Which of the two is built. */
   built: choice('Built in', { plywood: 'plywood', board: 'high-density board' }),
   plywood: noted(
