@@ -29,8 +29,8 @@ export function upgradeBoat(raw: unknown, version: number, what = 'boat'): Boat 
   return version < SETTLED_SINCE ? settledAnew(whole) : whole;
 }
 
-/** Since this version the panels of a bow that runs out and those between vertical posts have their true sizes. */
-const SETTLED_SINCE = 7;
+/** Since this version bow panels, bulkhead panels (7) and areas (8) have their true sizes. */
+const SETTLED_SINCE = 8;
 /** A boat with the figures of its zones taken anew from its geometry; as it is where that does not do. */
 function settledAnew(boat: Boat): Boat {
   try {

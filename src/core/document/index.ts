@@ -23,9 +23,10 @@ export {
 } from './brief';
 export { newBoat } from './newBoat';
 export { newLayer, newPart, newZone } from './newEntities';
-export { methodOf, shapeOf, skinCover, supportsOf } from './shape';
+export { methodOf, shapeOf, supportsOf } from './shape';
 export { derivedGeometry, taperOf, zonePanels, type TaperedBreadth, type ZonePanels } from './zonePanels';
 export { panelsToCheck, type CheckedPanel } from './panelsToCheck';
 export { settleGeometry } from './settleGeometry';
 export { zoneLoadSchema, type ZoneLoad } from './zoneLoad';
 export { panelCaseSchema, referenceSchema, usualPanelCase, type PanelCase, type Reference } from './zoneProof';
+export { coverOf, type SurfaceCover } from './cover';

@@ -1,12 +1,4 @@
-import {
-  hullSurface,
-  patchArea,
-  regionPatch,
-  type BoatShape,
-  type HullSurface,
-  type Region,
-  type Supports,
-} from '../geometry';
+import { hullSurface, type BoatShape, type HullSurface, type Supports } from '../geometry';
 import type { SmallCraftPack } from '../standard';
 import type { Boat } from './boat';
 import { particularsOf } from './brief';
@@ -38,23 +30,3 @@ export function supportsOf({ supports, parts, hull }: Pick<Boat, 'supports' | 'p
 
 /** The pack that gives the boat its pressures. */
 export const methodOf = ({ packs }: Pick<Boat, 'packs'>): SmallCraftPack => packs[0] as SmallCraftPack;
-
-/**
- * How much of the hull's skin the zones on it cover, transom included (m²): less than all leaves a gap, more overlaps.
- * @returns null without a hull shape or any zone on it.
- */
-export function skinCover(
-  boat: Pick<Boat, 'hull' | 'deck' | 'brief' | 'parts'>,
-): { covered: number; skin: number } | null {
-  const shape = shapeOf(boat);
-  const zones = boat.parts.flatMap((part) =>
-    part.zones.filter(({ region }) => region?.surface === 'hull' || region?.surface === 'transom'),
-  );
-  if (shape === null || zones.length === 0) return null;
-  const whole: Region[] = [
-    { surface: 'hull', from: -100, to: 100, lower: { kind: 'centreline' }, upper: { kind: 'deckEdge' } },
-    { surface: 'transom' },
-  ];
-  const skin = whole.reduce((sum, region) => sum + patchArea(regionPatch(shape, region)!).area, 0);
-  return { covered: zones.reduce((sum, { geometry }) => sum + geometry.area, 0), skin };
-}

@@ -14,7 +14,7 @@ import {
   stiffenerWorking,
 } from '.';
 import { applyEdits, boundariesOf, moveBoundary, type Edit } from '../edit';
-import { boatToJson, derivedGeometry, newBoat, settleGeometry, skinCover, type Boat } from '../document';
+import { boatToJson, coverOf, derivedGeometry, newBoat, settleGeometry, type Boat } from '../document';
 
 const boat = merrow();
 const edited = (of: Boat, ...edits: Edit[]) => applyEdits(of, edits).boat;
@@ -28,18 +28,43 @@ describe('zones from geometry', () => {
       for (const zone of one.parts.flatMap((part) => part.zones)) expect(zone.region, zone.name).not.toBeNull();
     },
   );
-  it('the zones of the demo boats cover the whole skin and nothing twice; a gap and an overlap show', () => {
+  const hullOf = (of: Boat) => coverOf(of).find(({ name }) => name === 'Hull with transom')!;
+  it('the zones of the demo boats cover the whole skin and hardly anything twice; a gap and an overlap show', () => {
     for (const one of [boat, brant(), newBoat('New')]) {
-      const { covered, skin } = skinCover(one)!;
-      expect(covered / skin).toBeGreaterThan(0.985);
-      expect(covered / skin).toBeLessThan(1.015);
+      const { covered, twice, whole } = hullOf(one);
+      expect(covered / whole).toBeGreaterThan(0.99);
+      expect(covered / whole).toBeLessThan(1 + 1e-9);
+      expect(twice / whole).toBeLessThan(0.01);
     }
-    const share = (of: Boat) => skinCover(of)!.covered / skinCover(of)!.skin;
     expect(() => edited(boat, { type: 'zone.remove', zoneId: 'side-aft' })).toThrow('Side aft is in use');
     const bare = { ...boat, details: [] };
-    expect(share(edited(bare, { type: 'zone.remove', zoneId: 'side-aft' }))).toBeLessThan(0.85);
+    const gap = hullOf(edited(bare, { type: 'zone.remove', zoneId: 'side-aft' }));
+    expect((gap.whole - gap.covered) / zoneIn(boat, 'side-aft').geometry.area).toBeCloseTo(1, 1);
     const region = { ...zoneIn(boat, 'side-aft').region!, to: 6 } as NonNullable<ReturnType<typeof zoneIn>['region']>;
-    expect(share(edited(boat, { type: 'zone.set', zoneId: 'side-aft', patch: { region } }))).toBeGreaterThan(1.05);
+    const over = hullOf(edited(boat, { type: 'zone.set', zoneId: 'side-aft', patch: { region } }));
+    expect(over.twice / over.whole).toBeGreaterThan(0.05);
+    expect(over.again).toEqual(expect.arrayContaining(['Side aft', 'Side forward']));
+    // A gap and an overlap of one size do not cancel.
+    expect(over.covered).toBeLessThanOrEqual(over.whole * (1 + 1e-9));
+  });
+  it('deck, superstructure, cockpit, bulkheads and liner are covered each by itself', () => {
+    const names = coverOf(boat).map(({ name }) => name);
+    expect(names).toEqual(['Hull with transom', 'Deck', 'Superstructure', 'Cockpit', 'Bulkheads', 'Liner']);
+    const open = { ...boat, supports: [], details: [] };
+    const bare = edited(open, { type: 'zone.remove', zoneId: zoneOf(boat, 'Wheelhouse top')[1].id });
+    const house = coverOf(bare).find(({ name }) => name === 'Superstructure')!;
+    expect(house.whole - house.covered).toBeCloseTo(zoneOf(boat, 'Wheelhouse top')[1].geometry.area, 3);
+    const [part, pan] = zoneOf(boat, 'Liner pan');
+    const again = edited(boat, {
+      type: 'zone.add',
+      partId: part.id,
+      zone: { ...pan, id: 'pan-again', name: 'Pan again' },
+      index: 0,
+      coveredBy: [],
+    });
+    const liner = coverOf(again).find(({ name }) => name === 'Liner')!;
+    expect(liner.twice).toBeCloseTo(pan.geometry.area, 3);
+    expect([...liner.again].sort()).toEqual(['Liner pan', 'Pan again']);
   });
   it('an override stands whatever the geometry does, is let go again, and undo brings it back', () => {
     const { id, geometry } = zoneOf(boat, 'Bottom forward')[1];

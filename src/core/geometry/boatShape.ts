@@ -1,4 +1,4 @@
-import { deckPoint, openHalfBreadth, openingAt, type DeckShape } from './deckShape';
+import { deckPoint, openHalfBreadth, openingAt, openingEnds, type DeckShape } from './deckShape';
 import type { HullSurface } from './hullSurface';
 import type { Patch } from './patch';
 import { mix, shares, type Point } from './point';
@@ -100,6 +100,7 @@ function sectionPatch(shape: BoatShape, region: Region): Patch | null {
   return {
     count: 1,
     flat: true,
+    straight: true,
     at: (u, v) => {
       const z = mix(bottom, top, v);
       return at((2 * u - 1) * half(z), z);
@@ -137,6 +138,7 @@ export function regionPatch(shape: BoatShape, region: Region): Patch | null {
       if (to - from < 1e-6) return null;
       return {
         count: 2,
+        jumps: openingEnds(deck).map((x) => (x - from) / (to - from)),
         at: (u, v) => {
           const x = mix(from, to, u);
           const edge = hull.at(x, 2)[1];

@@ -38,6 +38,10 @@ export function openingAt(opening: Opening | null, at: number): number {
 export const openHalfBreadth = (deck: DeckShape, at: number): number =>
   Math.max(openingAt(deck.cockpit, at), openingAt(deck.coachroof, at));
 
+/** Where along the boat the deck's inner edge jumps (m): the ends of what is open. */
+export const openingEnds = ({ cockpit, coachroof }: DeckShape): number[] =>
+  [cockpit, coachroof].flatMap((opening) => (opening === null ? [] : [opening.from, opening.to]));
+
 /** A point of the deck's surface; camber falls off with the square of the half-breadth. */
 export function deckPoint(hull: HullSurface, deck: DeckShape, at: number, y: number): Point {
   const [, edge, height] = hull.at(at, 2);

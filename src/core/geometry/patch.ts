@@ -7,6 +7,10 @@ export interface Patch {
   count: number;
   /** It lies in one plane, whatever its edges do: it has no crown. */
   flat?: boolean;
+  /** Straight along u at every v: a bulkhead, level for level. */
+  straight?: boolean;
+  /** Where an edge of it jumps along u: the ends of an opening. */
+  jumps?: readonly number[];
 }
 
 /** The rim of a patch, once round. */
@@ -26,6 +30,7 @@ type Range = readonly [number, number];
 export const within = (patch: Patch, [u0, u1]: Range, [v0, v1]: Range): Patch => ({
   ...patch,
   at: (u, v) => patch.at(mix(u0, u1, u), mix(v0, v1, v)),
+  ...(patch.jumps && u1 > u0 && { jumps: patch.jumps.map((u) => (u - u0) / (u1 - u0)) }),
 });
 
 const triangle = (a: Point, b: Point, c: Point) => {
@@ -33,12 +38,24 @@ const triangle = (a: Point, b: Point, c: Point) => {
   return 0.5 * Math.hypot(p[1]! * q[2]! - p[2]! * q[1]!, p[2]! * q[0]! - p[0]! * q[2]!, p[0]! * q[1]! - p[1]! * q[0]!);
 };
 
+/** Just inside an end or beside a jump, as a share of the length. */
+const BESIDE = 1e-8;
+
+/** Places from 0 to 1, closer together at both ends, where surfaces run out steeply. */
+const crowded = (count: number) => shares(count).map((t) => (1 - Math.cos(Math.PI * t)) / 2);
+
 /**
  * Area of a patch, all of its count (m²), and its centroid (m).
- * Source: sum over the triangles of a grid; 24 × 12 cells are within 0.1 % on hulls.
+ *
+ * Source: sum over the triangles of a grid that is finer towards the ends, for a stem, a camber and the foot of a
+ * bulkhead run out as a root does; piece by piece between jumps. Within 0.1 % on hulls, decks and bulkheads.
  */
-export function patchArea({ at, count }: Patch, along = 24, across = 12): { area: number; centroid: Point } {
-  const grid = shares(along).map((u) => shares(across).map((v) => at(u, v)));
+export function patchArea(
+  { at, count, straight, jumps = [] }: Patch,
+  along = straight ? 1 : 72,
+  across = straight ? 256 : 24,
+): { area: number; centroid: Point } {
+  const vs = crowded(across);
   let area = 0;
   const moment = [0, 0, 0];
   const add = (a: Point, b: Point, c: Point) => {
@@ -46,12 +63,18 @@ export function patchArea({ at, count }: Patch, along = 24, across = 12): { area
     area += piece;
     for (let k = 0; k < 3; k++) moment[k] = moment[k]! + (piece * (a[k]! + b[k]! + c[k]!)) / 3;
   };
-  for (let i = 0; i < along; i++)
-    for (let j = 0; j < across; j++) {
-      const [a, b, c, d] = [grid[i]![j]!, grid[i + 1]![j]!, grid[i + 1]![j + 1]!, grid[i]![j + 1]!];
-      add(a, b, c);
-      add(a, c, d);
-    }
+  // A hair's breadth inside each piece: at the jump itself the edge stands on one side or the other.
+  const ends = [0, ...jumps.filter((u) => u > BESIDE && u < 1 - BESIDE).sort((a, b) => a - b), 1];
+  for (let k = 1; k < ends.length; k++) {
+    const [from, to] = [ends[k - 1]! + BESIDE, ends[k]! - BESIDE];
+    const grid = crowded(along).map((t) => vs.map((v) => at(mix(from, to, t), v)));
+    for (let i = 0; i < along; i++)
+      for (let j = 0; j < across; j++) {
+        const [a, b, c, d] = [grid[i]![j]!, grid[i + 1]![j]!, grid[i + 1]![j + 1]!, grid[i]![j + 1]!];
+        add(a, b, c);
+        add(a, c, d);
+      }
+  }
   const centroid = moment.map((value) => (area > 0 ? value / area : 0)) as unknown as Point;
   return { area: area * count, centroid };
 }

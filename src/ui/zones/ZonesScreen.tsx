@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import { Button, Card, Form, InputGroup } from 'react-bootstrap';
 import { applyEdits, moveBoundary, type Boundary } from '@/core/edit';
 import { makeEvaluator, targetOf } from '@/core/evaluate';
-import { newPart, newZone, PART_KINDS, shapeOf, skinCover, type Boat } from '@/core/document';
+import { coverOf, newPart, newZone, PART_KINDS, shapeOf, type Boat } from '@/core/document';
 import { ZONE_LOCATIONS, type ZoneLocation } from '@/core/standard';
 import { useDesign } from '../shared/boat';
 import { Onward } from '../shared/Onward';
@@ -13,6 +13,7 @@ import { useUnits } from '../shared/units';
 import { useEdit } from '../shared/useEdit';
 import { ZoneVerdict } from '../shared/Verdict';
 import { BoatDrawing } from './BoatDrawing';
+import { CoverLines } from './CoverLines';
 import { PanelsDrawing } from './PanelsDrawing';
 import { PressureChart } from './PressureChart';
 import { SectionsDrawing } from './SectionsDrawing';
@@ -59,7 +60,7 @@ export function ZonesScreen() {
     setTrial(null);
     if (edits.length) setRefusal(edit(...edits) ?? null);
   };
-  const cover = useMemo(() => skinCover(boat), [boat]);
+  const cover = useMemo(() => coverOf(boat), [boat]);
   const target = targetOf(boat);
   const [chosen, setChosen] = useState<string | null>(state.boat.parts[0]?.zones[0]?.id ?? null);
   const [partName, setPartName] = useState('');
@@ -198,21 +199,7 @@ export function ZonesScreen() {
               </table>
             </Card.Body>
           </Card>
-          {cover && (
-            <p className="small mb-0">
-              The zones on the hull cover {show(cover.covered, 'area')} of its {show(cover.skin, 'area')}
-              {` ${unit('area')} `}
-              of skin, transom included.{' '}
-              {Math.abs(cover.covered / cover.skin - 1) > 0.02 && (
-                <span className="verdict thin">
-                  △{' '}
-                  {cover.covered > cover.skin
-                    ? 'zones overlap, or areas are typed over'
-                    : 'part of the hull is in no zone'}
-                </span>
-              )}
-            </p>
-          )}
+          <CoverLines cover={cover} />
           <Card>
             <Card.Body>
               <Form
