@@ -15,6 +15,8 @@ import {
   tabbingShear,
   threadEngagement,
   type LoadCase,
+  lapPeel,
+  openedFillet,
 } from '.';
 
 const joint = {
@@ -137,6 +139,8 @@ describe('load cases', () => {
     [{ kind: 'grounding', mass: 1000, deceleration: 2, share: 0.5 }, 9806.65],
     // A spring that stops 100 kg from 0.5 m within 0.05 m pushes twice the mean force.
     [{ kind: 'person', mass: 100, drop: 0.5, stop: 0.05 }, 2 * 100 * 9.80665 * 11],
+    // Where nothing gives but a micrometre a newton: 0.98 mm at rest, √(1 + 1020) and one times its weight.
+    [{ kind: 'person', mass: 100, drop: 0.5, stop: null }, 980.665 * (1 + Math.sqrt(1 + 1 / 980.665e-6))],
   ] as [LoadCase['cause'], number][])('%j acts with %d N', (cause, force) => {
     const steps: number[] = [];
     const acting = actingLoad(load(cause), ({ value }) => steps.push(value));
@@ -159,4 +163,77 @@ describe('load cases', () => {
   it('gives its arm to what stands at its foot', () => {
     expect(actingLoad(load({ kind: 'rail', force: 1500, height: 0.6 })).arm).toBe(0.6);
   });
+});
+
+describe('a lap that is peeled', () => {
+  const given = {
+    load: 1e5,
+    overlap: 0.05,
+    adherend: { E: 15e9, thickness: 0.005 },
+    adhesive: { G: 4e8, thickness: 0.003 },
+  };
+  it('bends by k P (t + ta)/2, and k falls from 1 to 0.26 as it turns into the load', () => {
+    // u c = 5 √(3 · 0.91 · 20 MPa / 30 GPa) = 0.2133; tanh 0.2101; k = 1 / (1 + 2.828 · 0.2101).
+    expect(lapPeel(given).factor).toBeCloseTo(0.6272, 3);
+    expect(lapPeel(given).moment).toBeCloseTo((0.6272 * 1e5 * 0.008) / 2, -1);
+    expect(lapPeel({ ...given, load: 1e-3 }).factor).toBeCloseTo(1, 3);
+    expect(lapPeel({ ...given, load: 1e9 }).factor).toBeCloseTo(1 / (1 + 2 * Math.SQRT2), 3);
+  });
+  it('peels as a beam on the bond line does, solved step by step', () => {
+    const { moment, peel } = lapPeel(given);
+    // Two adherends part by w: D w'''' = -2 (Ea/ta) w, w'' D = M and w''' D = V at the end, nothing far in.
+    const D = (15e9 * 0.005 ** 3) / 12 / 0.91;
+    const k = (2 * 2.8 * 4e8) / 0.003;
+    const V = moment * Math.sqrt(1e5 / D);
+    const [n, h] = [1500, 0.00002];
+    // Central differences on n points, two ghosts outside the loaded end: a band of five, by elimination.
+    const rows = Array.from({ length: n + 2 }, () => new Float64Array(n + 3));
+    const at = (row: Float64Array, i: number, value: number) => {
+      if (i >= 0 && i < n + 2) row[i]! += value;
+    };
+    rows[0]!.set([1, -2, 1], 0);
+    const shift = 1;
+    const momentRow = rows[0]!;
+    momentRow.fill(0);
+    [1, -2, 1].forEach((c, j) => at(momentRow, shift + j - 1, c));
+    momentRow[n + 2] = (moment * h ** 2) / D;
+    for (let i = 0; i < n; i++) {
+      const row = rows[i + 1]!;
+      [1, -4, 6, -4, 1].forEach((c, j) => at(row, shift + i + j - 2, c));
+      at(row, shift + i, (k * h ** 4) / D);
+      // The ghost two outside, from the shear at the end: w(-2) = w(2) - 2 w(1) + 2 w(-1) + 2 h³ V / D.
+      if (i === 0) {
+        at(row, shift + 2, 1);
+        at(row, shift + 1, -2);
+        at(row, shift - 1, 2);
+        row[n + 2]! += (2 * h ** 3 * V) / D;
+      }
+    }
+    const last = rows[n + 1]!;
+    at(last, n + 1, 1);
+    for (let p = 0; p < n + 2; p++) {
+      let best = p;
+      for (let i = p; i < Math.min(n + 2, p + 5); i++) if (Math.abs(rows[i]![p]!) > Math.abs(rows[best]![p]!)) best = i;
+      [rows[p], rows[best]] = [rows[best]!, rows[p]!];
+      for (let i = p + 1; i < Math.min(n + 2, p + 5); i++) {
+        const f = rows[i]![p]! / rows[p]![p]!;
+        if (f !== 0) for (let j = p; j < n + 3; j++) rows[i]![j]! -= f * rows[p]![j]!;
+      }
+    }
+    const w = new Float64Array(n + 2);
+    for (let i = n + 1; i >= 0; i--) {
+      let sum = rows[i]![n + 2]!;
+      for (let j = i + 1; j < n + 2; j++) sum -= rows[i]![j]! * w[j]!;
+      w[i] = sum / rows[i]![i]!;
+    }
+    expect(((k / 2) * w[shift]!) / peel).toBeGreaterThan(0.97);
+    expect(((k / 2) * w[shift]!) / peel).toBeLessThan(1.03);
+  });
+  it('is refused shorter than it is thick', () => {
+    expect(() => lapPeel({ ...given, overlap: 0.004 })).toThrow('longer than what it joins is thick');
+  });
+});
+
+it('a tab opened over its fillet is pulled apart by 3 M / 2 R t: 20 N·m a metre on 15 mm and 4 mm are 0.5 MPa', () => {
+  expect(openedFillet({ moment: 20, radius: 0.015, thickness: 0.004 })).toBeCloseTo(500e3, 6);
 });

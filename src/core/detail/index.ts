@@ -21,3 +21,5 @@ export {
 export { tippedBolts, type TippedBolts } from './tippedBolts';
 export { BOLT_CLASSES, type BoltClass } from './boltClasses';
 export { nutThread } from './nutThread';
+export { lapPeel, type LapPeelInput } from './lapPeel';
+export { openedFillet } from './openedFillet';

@@ -60,7 +60,7 @@ const cause = z.discriminatedUnion('kind', [
     kind: z.literal('person'),
     mass: bounded('Mass', [10, 500], 'kg'),
     drop: shortLength('Drop height', 0, 3),
-    stop: shortLength('Stopping distance', 0.005, 1),
+    stop: shortLength('Stopping distance', 0.005, 1, 'empty: how far the panel itself gives').nullable(),
   }),
 ]);
 
@@ -108,7 +108,7 @@ export const LOAD_CAUSES: Record<LoadCause, string> = {
 };
 
 /** Figures to begin a load case of each cause with. */
-export const LOAD_START: Record<LoadCause, Record<string, number>> = {
+export const LOAD_START: Record<LoadCause, Record<string, number | null>> = {
   given: { force: 5000 },
   wire: { breakingLoad: 14_000, share: 1 },
   rightingMoment: { moment: 3000, halfBeam: 1, share: 0.6 },
@@ -119,7 +119,7 @@ export const LOAD_START: Record<LoadCause, Record<string, number>> = {
   thrust: { thrust: 2500, mass: 120, dynamic: 3 },
   rail: { force: 1500, height: 0.6 },
   grounding: { mass: 2000, deceleration: 1, share: 0.5 },
-  person: { mass: 100, drop: 0.5, stop: 0.05 },
+  person: { mass: 100, drop: 0.5, stop: null },
 };
 
 const GRAVITY = 9.80665;
@@ -140,8 +140,11 @@ export interface ActingLoad {
   factor: number;
 }
 
+/** How far a panel gives under one newton where nothing is known of it: one that hardly gives (m/N). */
+const RIGID = 1e-6;
+
 /** Force of a cause (N) and its arm over the foot (m). */
-function forceOf(c: LoadCase['cause'], record?: Recorder): { force: number; arm: number } {
+function forceOf(c: LoadCase['cause'], record?: Recorder, give = RIGID): { force: number; arm: number } {
   const said = (formula: string, inputs: ReturnType<typeof put>[], force: number, source: string) => {
     record?.({ quantity: 'Force of the load case', symbol: 'F', formula, inputs, value: force, unit: 'N', source });
     return { force, arm: 0 };
@@ -217,6 +220,15 @@ function forceOf(c: LoadCase['cause'], record?: Recorder): { force: number; arm:
         'Deceleration of the boat',
       );
     case 'person':
+      if (c.stop === null) {
+        const still = c.mass * GRAVITY * give;
+        return said(
+          'm g \\left(1 + \\sqrt{1 + \\frac{2 h}{d}}\\right)',
+          [put('m', c.mass, 'kg'), put('h', c.drop, 'm'), put('d', still, 'm')],
+          c.mass * GRAVITY * (1 + Math.sqrt(1 + (2 * c.drop) / still)),
+          'Peak of an impact on the panel as a spring, which gives by d under the mass at rest',
+        );
+      }
       return said(
         '2 m g \\left(1 + \\frac{h}{s}\\right)',
         [put('m', c.mass, 'kg'), put('h', c.drop, 'm'), put('s', c.stop, 'm')],
@@ -237,6 +249,8 @@ function alongSling([forward, outboard]: readonly [number, number, number], slin
 /**
  * A load case as it acts on the boat. A sling's own angle from the vertical stands for the direction's.
  *
+ * @param give how far what it lands on gives under one newton (m/N), for a drop whose stopping distance is not typed;
+ * hardly at all where it is left out.
  * @returns force without its factor; what carries it is checked against force × factor.
  * @throws KeramosError `invalid` for a direction of no length.
  * @example actingLoad(load).vector // [0, 1200, 12300]
@@ -244,8 +258,9 @@ function alongSling([forward, outboard]: readonly [number, number, number], slin
 export function actingLoad(
   { cause: c, direction, factor, name, height, along, across }: LoadCase,
   record?: Recorder,
+  give?: number | undefined,
 ): ActingLoad {
-  const { force: size, arm } = forceOf(c, record);
+  const { force: size, arm } = forceOf(c, record, give);
   const given = ((): [number, number, number] => {
     if (direction.how === 'angle') {
       const [bearing, up] = [(direction.bearingDeg * Math.PI) / 180, (direction.upDeg * Math.PI) / 180];

@@ -29,3 +29,4 @@ export { memberOf, type SectionMember, sectionProperties, type SectionProperties
 export { stackWorking, type WorkingPart, zoneWorking } from './zoneWorking';
 export { ENGINE } from './engine';
 export { proveBoat, type ProofStep, type ZoneProof } from './proofs';
+export { panelGive } from './panelGive';

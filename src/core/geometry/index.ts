@@ -20,7 +20,7 @@ export { edgeAt, regionPatch, type BoatShape } from './boatShape';
 export { develop, patchArea, patchRim, patchSize, type Development, type Patch, type PatchSize } from './patch';
 export { panelsOf, type Panel, type Supports } from './panels';
 export { memberGeometry, type MemberGeometry, type Span } from './members';
-export { mix, shares, type Point } from './point';
+export { mix, runLength, shares, type Point } from './point';
 export {
   OFFSET_UNITS,
   offsetMappingSchema,

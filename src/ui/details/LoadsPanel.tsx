@@ -44,6 +44,7 @@ export function LoadsPanel({ boat }: { boat: Boat }) {
     if (!said) setChosen(id);
   };
   const acting = (one: LoadCase) => {
+    if (one.cause.kind === 'person' && one.cause.stop === null) return 'by the panel it falls on';
     try {
       return full(actingLoad(one).force, 'force');
     } catch {

@@ -158,7 +158,7 @@ function dependsOn(boat: Boat, detail: Detail): unknown[] {
   const zone = part?.zones.find(({ id }) => id === detail.zone);
   return [
     zone && panelsToCheck(boat, zone),
-    detail.kind === 'stiffenerEnd' ? boat.parts : part,
+    detail.kind === 'stiffenerEnd' || (detail.kind === 'tabbing' && detail.ties !== null) ? boat.parts : part,
     boat.loads,
     boat.materials,
     boat.brief,
@@ -166,6 +166,7 @@ function dependsOn(boat: Boat, detail: Detail): unknown[] {
     boat.supports,
     boat.sections,
     boat.hull,
+    boat.deck,
   ];
 }
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { agrees, boat, bottom, detailOf, found, material } from '../../../../tests/helpers/byHand';
-import { zoneOf } from '../../../../tests/helpers/merrow';
+import { agrees, boat, bottom, detailOf, found, loaded, material } from '../../../../tests/helpers/byHand';
+import { merrow, zoneOf } from '../../../../tests/helpers/merrow';
 import { zonePanels } from '../../document';
 import { evaluateStiffeners, evaluateZone } from '../../evaluate';
 import { evaluateDetail, sceneOf } from '.';
@@ -19,6 +19,7 @@ describe('tabbing', () => {
     fillet: 0.02,
     tapes,
     adhesive: null,
+    ties: null,
     preparation: 'peelAbrade',
   });
   const { book } = sceneOf(boat, tabbed);
@@ -34,6 +35,47 @@ describe('tabbing', () => {
     const one = evaluateDetail(boat, { ...tabbed, sides: 1 });
     agrees(one, 'tapes', 10_000, member.tensileStrength * member.thickness);
     agrees(one, 'peel', (6 * 10_000 * (member.thickness + 0.02)) / 2 / 0.1 ** 2, (0.3 * BOND_STRENGTH.peelAbrade) / 3);
+  });
+  it('is opened over its fillet by its pull at half of fillet and tape: 3M / 2Rt against 2 MPa', () => {
+    const t = member.thickness;
+    const M = (5000 * (0.02 + t)) / 2;
+    // 0.3 of 20 MPa between the plies, over the bond factor of 3.
+    agrees(evaluateDetail(boat, tabbed), 'opened', (3 * M) / (2 * (0.02 + t / 2) * t), 2e6);
+  });
+  it('is not opened by what presses it on: of 3 along and 4 down only the 3 count', () => {
+    const down = evaluateDetail(loaded(merrow(), 3, 0, -4), tabbed);
+    const up = evaluateDetail(loaded(merrow(), 3, 0, 4), tabbed);
+    expect(found(down, 'opened').demand / found(up, 'opened').demand).toBeCloseTo(0.6, 9);
+  });
+  it('that ties a bulkhead takes its edge for length, and its reaction with that of the hull, square to it', () => {
+    const [part, engine] = zoneOf(boat, 'Engine bulkhead');
+    const free = { ...tabbed, load: null };
+    const tied = { ...free, ties: engine.id };
+    const short = Math.min(engine.geometry.panelLength, engine.geometry.panelBreadth);
+    const own = zonePanels(boat, engine, 'single')!.panels.map(
+      ({ pressure, geometry }) => (pressure * Math.min(geometry.panelBreadth, geometry.panelLength)) / 2,
+    );
+    expect(part.kind).toBe('bulkhead');
+    expect(short).toBeGreaterThan(0.1);
+    const hull = found(evaluateDetail(boat, free), 'shear').demand * 2 * 0.1;
+    const both = found(evaluateDetail(boat, tied), 'shear').demand * 2 * 0.1;
+    expect(Math.sqrt(both ** 2 - hull ** 2) / 2).toBeCloseTo(Math.max(...own), -1);
+    // Up both sides of the section: longer than it is broad and less than a box round it.
+    const { total } = evaluateDetail(boat, tied);
+    const metre = evaluateDetail(boat, { ...free, length: 1 }).total;
+    expect(total / metre).toBeGreaterThan(2);
+    expect(total / metre).toBeLessThan(8);
+    // The sea presses the hull on; what opens the corner is the bulkhead's own half, twice from design to ultimate.
+    const t = member.thickness;
+    const opens = (2 * Math.max(...own) * (0.02 + t)) / 2 / 2;
+    expect(found(evaluateDetail(boat, tied), 'opened').demand / ((3 * opens) / (2 * (0.02 + t / 2) * t))).toBeCloseTo(
+      1,
+      2,
+    );
+    expect(evaluateDetail(boat, free).checks.map(({ id }) => id)).not.toContain('opened');
+    expect(evaluateDetail(boat, free).notChecked.join()).toContain('what opens the fillet');
+    expect(evaluateDetail(boat, { ...tied, ties: bottom.id }).problem).toContain('is no bulkhead');
+    expect(evaluateDetail(boat, { ...tied, ties: 'gone' }).problem).toContain('not in this boat any more');
   });
   it('wants three thicknesses of fillet, never less than 6 mm, and 20 thicknesses from tape to tape', () => {
     const evaluation = evaluateDetail(boat, tabbed);
@@ -120,6 +162,20 @@ describe('a flange between hull and deck', () => {
     const [worst] = [...ways].sort(([a, b], [c, d]) => b / a - d / c);
     expect(demand / worst![0]).toBeCloseTo(1, 9);
     expect(capacity / worst![1]).toBeCloseTo(1, 9);
+  });
+  it('is peeled at its ends by the moment of Goland and Reissner, and strained within a third of what it stretches', () => {
+    const [P, c, t, ta] = [3000, 0.03, member.thickness, 0.003];
+    const D = (member.E * t ** 3) / (12 * 0.91);
+    const k = 1 / (1 + 2 * Math.sqrt(2) * Math.tanh((c / t) * Math.sqrt((3 * 0.91 * (P / t)) / (2 * member.E))));
+    const M = (k * P * (t + ta)) / 2;
+    const beta = ((2.8 * paste.shearModulus.value) / (2 * ta * D)) ** 0.25;
+    agrees(evaluation, 'peel', beta ** 2 * M + beta * M * Math.sqrt(P / D), 2e6);
+    agrees(evaluation, 'strain', 75e3 / paste.shearModulus.value, paste.elongation.value / 3);
+  });
+  it('shears its fasteners, one to a pitch', () => {
+    const metal = material(boat, 'metal', flange.boltMetal);
+    const area = (0.78 * Math.PI * 0.006 ** 2) / 4;
+    agrees(evaluation, 'fastenerShear', 450, (metal.yieldStrength.value * area) / Math.sqrt(3));
   });
   it('weighs its adhesive and its fasteners', () => {
     const metal = material(boat, 'metal', flange.boltMetal);

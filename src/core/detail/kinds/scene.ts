@@ -3,7 +3,16 @@ import { actingLoad, type ActingLoad } from '..';
 import type { Fabric, Figure, Material } from '../../material';
 import { put, type Recorder } from '../../working';
 import type { Boat, Part, Zone } from '../../document';
-import { bookOf, layAll, layReference, type Book, type LaidLayer, memberOf, type SectionMember } from '../../evaluate';
+import {
+  bookOf,
+  layAll,
+  layReference,
+  type Book,
+  type LaidLayer,
+  memberOf,
+  panelGive,
+  type SectionMember,
+} from '../../evaluate';
 import type { Detail, DetailSheet, Preparation } from './schema';
 
 /** One thing a detail must hold. */
@@ -94,6 +103,12 @@ export function bondAllowed(strength: number | Pick<Figure, 'value' | 'origin'>)
   const factor = tested ? BOND_FACTOR.tested : BOND_FACTOR.given;
   return { value: mean / factor, says: `mean strength over a bond factor of ${factor}` };
 }
+/** Share of its interlaminar shear strength that a laminate bears pulled apart through its thickness, until tested. */
+const THROUGH_SHARE = 0.3;
+/** Interlaminar shear of a hand-laid glass laminate (Pa), generic. */
+const INTERLAMINAR_STRENGTH = 20e6;
+/** What a laminate bears pulled apart through its thickness (Pa), generic. */
+export const THROUGH_STRENGTH = THROUGH_SHARE * INTERLAMINAR_STRENGTH;
 /** Punching shear through the thickness of a glass laminate (Pa), generic. */
 export const PUNCHING_STRENGTH = 55e6;
 /** Share of the tensile strength that a drilled hole leaves. */
@@ -134,7 +149,10 @@ export function sceneOf(boat: Boat, detail: Detail, record?: Recorder): Scene {
   const given = boat.loads.find(({ id }) => id === detail.load);
   if (detail.load !== null && !given)
     throw invalid('load', `${detail.name} asks for a load case that is not in this boat any more: choose another`);
-  const load = given ? actingLoad(given, record) : null;
+  const falls = given?.cause.kind === 'person' && given.cause.stop === null;
+  const onMember = detail.kind === 'bolted' && detail.stands === 'support';
+  const give = falls && !onMember ? (panelGive(boat, part, zone) ?? undefined) : undefined;
+  const load = given ? actingLoad(given, record, give) : null;
   const [forward, outboard, up] = load?.vector ?? [0, 0, 0];
   const upright =
     zone.location === 'side' || zone.location === 'superstructureSide' || zone.location === 'superstructureSideWalking';

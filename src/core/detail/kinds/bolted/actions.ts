@@ -1,6 +1,6 @@
 import { boltGroupShear, boltJoint, pullThrough, tippedBolts, type ActingLoad } from '../..';
+import { sensesOf } from '../senses';
 import { OPEN_HOLE, PUNCHING_STRENGTH, type Scene } from '../scene';
-import type { ZoneLocation } from '../../../standard';
 import type { DetailOf } from '../schema';
 import type { BoltedGround } from './ground';
 
@@ -11,32 +11,6 @@ const centreOf = (bolts: readonly (readonly [number, number])[]): [number, numbe
 
 /** Share by which a base that bends adds to the pull of a bolt, its edge bearing behind the bolt. */
 const PRYING = 0.3;
-
-/** Which way off the outer face a force out of the zone's plane points: up, outboard or forward being positive. */
-const OUTWARD: Partial<Record<ZoneLocation, 1 | -1>> = {
-  bottom: -1,
-  transom: -1,
-  side: 1,
-  deck: 1,
-  cockpitSole: 1,
-  liner: 1,
-  superstructureTop: 1,
-  superstructureSide: 1,
-  superstructureSideWalking: 1,
-  superstructureFront: 1,
-  superstructureAft: -1,
-};
-
-/**
- * What pulls a fitting off its laminate and what presses it on (N, without factor). A fitting whose face is not said,
- * or that stands on a surface without an outer face, is pulled and pressed in turn.
- */
-function sensesOf(location: ZoneLocation, face: DetailOf<'bolted'>['face'], normal: number) {
-  const outward = OUTWARD[location];
-  if (face === 'either' || outward === undefined) return { pulling: Math.abs(normal), pressing: Math.abs(normal) };
-  const off = normal * outward * (face === 'outer' ? 1 : -1);
-  return { pulling: Math.max(0, off), pressing: Math.max(0, -off) };
-}
 
 /**
  * What force and moment do at the bolts, load factor included: shear and pull of each (N), stresses of the joint and

@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { agrees, boat, detailOf, found, loaded, material } from '../../../../../tests/helpers/byHand';
 import { merrow, zoneOf } from '../../../../../tests/helpers/merrow';
+import { panelsToCheck } from '../../../document';
+import { evaluateZone } from '../../../evaluate';
 import { evaluateDetail, sceneOf, type DetailOf } from '..';
 import { memberAlong, OPEN_HOLE, PUNCHING_STRENGTH } from '../scene';
 
@@ -114,6 +116,34 @@ describe('a fitting on bolts', () => {
     expect(found(evaluation, 'pressing').reserveFactor).toBeGreaterThan(50);
     expect(found(evaluation, 'panelPlies').reserveFactor).toBeLessThan(3);
     expect(evaluation.governing!.id).toBe('panelPlies');
+  });
+  it('is as strong as its class of bolt, and in thin nuts strips before the bolt yields', () => {
+    const area = (0.78 * Math.PI * 0.01 ** 2) / 4;
+    const [strong, thin] = (['full', 'thin'] as const).map((nut) =>
+      evaluateDetail(up, detailOf(up, 'bolted', deck, { ...given, boltClass: 'a80', nut })),
+    );
+    agrees(strong!, 'bolt', 5000, 600e6 * area);
+    agrees(strong!, 'nut', 5000, 0.5 * Math.PI * 0.01 * 0.008 * (600e6 / Math.sqrt(3)));
+    agrees(thin!, 'nut', 5000, 0.5 * Math.PI * 0.01 * 0.005 * (600e6 / Math.sqrt(3)));
+    expect(found(strong!, 'nut').reserveFactor).toBeGreaterThan(found(strong!, 'bolt').reserveFactor);
+    expect(found(thin!, 'nut').reserveFactor).toBeLessThan(found(thin!, 'bolt').reserveFactor);
+    const wrong = evaluateDetail(up, detailOf(up, 'bolted', deck, { ...given, boltClass: 's109' }));
+    expect(wrong.problem).toContain('is not made in class steel 10.9');
+  });
+  it('that somebody falls on is hit as hard as its panel is stiff, and hardest over a bulkhead', () => {
+    const cause = { kind: 'person' as const, mass: 100, drop: 0.5, stop: null };
+    const home = merrow();
+    const load = { ...up.loads.find(({ id }) => id === 'given')!, cause };
+    const falls = { ...home, loads: [...home.loads, load] };
+    const own = detailOf(falls, 'bolted', deck, given);
+    const [part, zone] = zoneOf(falls, 'Foredeck');
+    const { D } = evaluateZone(falls, part, zone).stiffness!;
+    const short = Math.min(
+      ...panelsToCheck(falls, zone).map(({ geometry }) => Math.min(geometry.panelLength, geometry.panelBreadth)),
+    );
+    const still = (980.665 * 0.0056 * short ** 2) / Math.max(D[0][0], D[1][1]);
+    expect(sceneOf(falls, own).load!.force).toBeCloseTo(980.665 * (1 + Math.sqrt(1 + 1 / still)), 3);
+    expect(sceneOf(falls, { ...own, stands: 'support' }).load!.force).toBeGreaterThan(sceneOf(falls, own).load!.force);
   });
   it('on a tapped plate strips half the cylinder of its thread', () => {
     const metal = sheared.boltMetal;

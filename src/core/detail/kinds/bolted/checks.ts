@@ -1,6 +1,7 @@
 import { boltStrength, nutThread, threadEngagement } from '../..';
 import { fittingOnPanel, type FittingReserve } from '../../../evaluate';
 import {
+  bondAllowed,
   BOND_STRENGTH,
   check,
   need,
@@ -262,14 +263,15 @@ function patchChecks(
   { patch }: BoltedGround,
 ): Asked[] {
   if (!patch) return [];
+  const { value, says } = bondAllowed(BOND_STRENGTH[preparation]);
   return [
     {
       id: 'patchBond',
       name: 'Bond of the patch',
       unit: 'Pa',
       demand: (Math.hypot(...inPlane) * factor) / (patch.length * patch.breadth),
-      capacity: BOND_STRENGTH[preparation],
-      source: 'Mean shear of the whole force over the patch',
+      capacity: value,
+      source: `Mean shear of the whole force over the patch; ${says}`,
     },
   ];
 }

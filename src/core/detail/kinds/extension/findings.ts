@@ -15,7 +15,7 @@ import type { DetailOf } from '../schema';
 
 /**
  * A lengthened or repaired hull: slope or steps of the joint against the laminate it joins. Source: stress on an
- * inclined plane; equal strength of overlap layers.
+ * inclined plane; overlap layers share by stiffness EA.
  */
 export function extensionFindings(scene: Scene, detail: DetailOf<'extension'>): Findings {
   const { book, laid, zone } = scene;
@@ -36,7 +36,9 @@ export function extensionFindings(scene: Scene, detail: DetailOf<'extension'>): 
   const N = member.tensileStrength * member.thickness;
   const bond = BOND_STRENGTH[detail.preparation];
   const stepShear = detail.form === 'step' ? N / slope : shear;
-  const overlapShare = overlap === null ? 0 : Math.min(1, (overlap.tensileStrength * overlap.thickness) / N);
+  // Both paths stretch alike where they lie on one another: each takes as much as it is stiff.
+  const [ofOverlap, ofHull] = [overlap ? overlap.E * overlap.thickness : 0, member.E * member.thickness];
+  const overlapShare = ofOverlap / (ofOverlap + ofHull);
   const narrowest = Math.min(Infinity, ...[...detail.outer, ...detail.inner].map((tape) => tape.overlap));
   const checks = [
     check(scene, {
@@ -76,6 +78,14 @@ export function extensionFindings(scene: Scene, detail: DetailOf<'extension'>): 
             capacity: bond,
             source: 'What they carry over the narrowest overlap',
           }),
+          check(scene, {
+            id: 'overlapTension',
+            name: 'Overlap layers in tension',
+            unit: 'N/m',
+            demand: overlapShare * N,
+            capacity: Math.min(overlap.tensileStrength, overlap.compressiveStrength) * overlap.thickness,
+            source: 'Their share of the full strength, by stiffness EA, against their own strength',
+          }),
         ]
       : []),
   ];
@@ -98,7 +108,7 @@ export function extensionFindings(scene: Scene, detail: DetailOf<'extension'>): 
             {
               text:
                 `${detail.outer.length} layers outside, ${detail.inner.length} ` +
-                `inside, ${Math.round(overlapShare * 100)} % of the strength`,
+                `inside, ${Math.round(overlapShare * 100)} % of the force`,
               check: 'overlap',
             },
           ]

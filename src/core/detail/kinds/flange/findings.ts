@@ -1,14 +1,16 @@
 import { invalid } from '../../../error';
-import { boltJoint, lapJoint } from '../..';
+import { boltJoint, boltStrength, lapJoint, lapPeel } from '../..';
 import { said, saidLength } from '../../../quantity';
 import {
   addMass,
   bondAllowed,
+  BOND_FACTOR,
   check,
   memberAlong,
   need,
   NO_MASS,
   OPEN_HOLE,
+  THROUGH_STRENGTH,
   preparationSteps,
   type Findings,
   type Scene,
@@ -17,8 +19,8 @@ import type { DetailOf } from '../schema';
 import { lineLoadOf } from '../lineLoad';
 
 /**
- * Hull-to-deck joint: adhesive over the flange, and fasteners that alone would hold it. Source: joint.lap
- * (Volkersen), bolt.joint at the pitch.
+ * Hull-to-deck joint: adhesive over the flange in shear and peel, and fasteners that alone would hold it. Source:
+ * joint.lap (Volkersen), lapPeel (Goland and Reissner), bolt.joint at the pitch.
  */
 export function flangeFindings(scene: Scene, detail: DetailOf<'flange'>): Findings {
   const { book, laid, zone } = scene;
@@ -53,6 +55,13 @@ export function flangeFindings(scene: Scene, detail: DetailOf<'flange'>): Findin
     adhesive: { G: glue.shearModulus.value, thickness: detail.bondLine },
   });
   const allowed = bondAllowed(glue.shearStrength);
+  const { peel } = lapPeel({
+    load: q,
+    overlap: detail.width,
+    adherend: member,
+    adhesive: { G: glue.shearModulus.value, thickness: detail.bondLine },
+  });
+  const through = bondAllowed(THROUGH_STRENGTH);
   // A tough adhesive evens out its peak; a brittle one does not.
   const tough = glue.elongation.value > 0.1;
   const checks = [
@@ -71,6 +80,23 @@ export function flangeFindings(scene: Scene, detail: DetailOf<'flange'>): Findin
       demand: tough ? lap.averageShear * 1.5 : lap.peakShear,
       capacity: allowed.value,
       source: `${tough ? 'One and a half times the mean in a tough adhesive' : 'Volkersen'}; ${allowed.says}`,
+    }),
+    check(scene, {
+      id: 'peel',
+      name: tough ? 'Laminate peeled at the ends of the lap' : 'Peel at the ends of the lap',
+      unit: 'Pa',
+      demand: peel,
+      // A tough adhesive yields where it is peeled; a brittle one, and the laminate in every case, do not.
+      capacity: tough ? through.value : Math.min(through.value, allowed.value),
+      source: `Goland and Reissner's moment on the bond line; through the laminate's thickness, ${through.says}`,
+    }),
+    check(scene, {
+      id: 'strain',
+      name: 'Adhesive, strain in shear',
+      unit: '',
+      demand: (1.5 * lap.averageShear) / glue.shearModulus.value,
+      capacity: glue.elongation.value / BOND_FACTOR.given,
+      source: `One and a half times the mean shear over its modulus; elongation over ${BOND_FACTOR.given}`,
     }),
     check(scene, {
       id: 'bondLine',
@@ -107,6 +133,20 @@ export function flangeFindings(scene: Scene, detail: DetailOf<'flange'>): Findin
         demand: joint[governs].stress,
         capacity,
         source: 'Nominal stress at the pitch, no adhesive counted',
+      }),
+      check(scene, {
+        id: 'fastenerShear',
+        name: 'Fasteners alone: their own shear',
+        unit: 'N',
+        demand: q * detail.pitch,
+        capacity:
+          boltStrength({
+            diameter: detail.boltDiameter,
+            yieldStrength: metal.yieldStrength.value,
+            tension: 1,
+            shear: 0,
+          }) / Math.sqrt(3),
+        source: 'One fastener takes its pitch; yield of its stress area in shear',
       }),
     );
   }

@@ -2,6 +2,7 @@ import { invalid } from '../../../error';
 import type { LaidLayer } from '../../../evaluate';
 import { said, saidLength } from '../../../quantity';
 import {
+  bondAllowed,
   BOND_STRENGTH,
   check,
   layOwn,
@@ -18,6 +19,8 @@ import type { DetailOf } from '../schema';
 /** Depth of a web per thickness beyond which a thin wall in shear may buckle. */
 const MOST_WEB = 30;
 const LEAST_RADIUS = 5;
+/** Least width that a web is turned out at its foot (m). */
+const LEAST_FOOT = 0.01;
 
 /** What the checks of a patch start from: lengths m, force N with its factor, strengths Pa. */
 interface PatchInput {
@@ -29,9 +32,21 @@ interface PatchInput {
   directionDeg: number;
   force: number;
   bond: number;
+  /** What stands behind the bond's figure, in words. */
+  says: string;
 }
 
-function webChecks({ scene, detail, own, ownThickness, largest, directionDeg, force, bond }: PatchInput): Asked[] {
+function webChecks({
+  scene,
+  detail,
+  own,
+  ownThickness,
+  largest,
+  directionDeg,
+  force,
+  bond,
+  says,
+}: PatchInput): Asked[] {
   const web = memberAlong(scene.book, own, directionDeg);
   return [
     {
@@ -54,14 +69,14 @@ function webChecks({ scene, detail, own, ownThickness, largest, directionDeg, fo
       id: 'bond',
       name: 'Bond at the foot of the web',
       unit: 'Pa',
-      demand: force / (largest.length * detail.breadth),
+      demand: force / (largest.length * (largest.breadth - detail.breadth)),
       capacity: bond,
-      source: 'Mean shear over length and depth',
+      source: `Mean shear over the width that the largest sheet is turned out at the foot; ${says}`,
     },
   ];
 }
 
-function wrapChecks({ scene, detail, own, ownThickness, largest, force, bond }: PatchInput): Asked[] {
+function wrapChecks({ scene, detail, own, ownThickness, largest, force, bond, says }: PatchInput): Asked[] {
   const tape = memberAlong(scene.book, own, 90);
   const reach = largest.length / 2;
   return [
@@ -79,7 +94,7 @@ function wrapChecks({ scene, detail, own, ownThickness, largest, force, bond }: 
       unit: 'Pa',
       demand: force / (2 * reach * detail.breadth),
       capacity: bond,
-      source: 'Mean shear over half the length on each face',
+      source: `Mean shear over half the length on each face; ${says}`,
     },
     {
       id: 'radius',
@@ -92,7 +107,7 @@ function wrapChecks({ scene, detail, own, ownThickness, largest, force, bond }: 
   ];
 }
 
-function doublerChecks({ scene, detail, own, largest, directionDeg, force, bond }: PatchInput): Asked[] {
+function doublerChecks({ scene, detail, own, largest, directionDeg, force, bond, says }: PatchInput): Asked[] {
   const { book, laid, inPlane, factor } = scene;
   const fabrics = laid.filter(({ material }) => material.kind === 'fabric');
   const together = memberAlong(book, [...fabrics, ...own], directionDeg);
@@ -119,7 +134,7 @@ function doublerChecks({ scene, detail, own, largest, directionDeg, force, bond 
       unit: 'Pa',
       demand: (Math.hypot(...inPlane) * factor) / (largest.length * largest.breadth),
       capacity: bond,
-      source: 'Mean shear over the largest sheet',
+      source: `Mean shear over the largest sheet; ${says}`,
     },
   ];
 }
@@ -158,11 +173,18 @@ export function patchFindings(scene: Scene, detail: DetailOf<'patch'>): Findings
         `the widest sheet is only ${saidLength(largest.breadth)}`,
       { given: detail.breadth, maximum: largest.breadth },
     );
+  if (detail.form === 'web' && detail.breadth > largest.breadth - LEAST_FOOT)
+    throw invalid(
+      'sheets',
+      `${detail.name}: a web ${saidLength(detail.breadth)} deep of sheets ${saidLength(largest.breadth)} broad ` +
+        'leaves nothing to turn out at its foot',
+      { given: largest.breadth, minimum: detail.breadth + LEAST_FOOT },
+    );
   const own = layOwn(book, detail.sheets);
   const ownThickness = own.reduce((sum, one) => sum + one.thickness, 0);
   const directionDeg = (Math.atan2(inPlane[1], inPlane[0]) * 180) / Math.PI;
   const F = load.force * factor;
-  const bond = BOND_STRENGTH[detail.preparation];
+  const { value: bond, says } = bondAllowed(BOND_STRENGTH[detail.preparation]);
   const thickest = Math.max(...own.map(({ thickness }) => thickness));
   const edges = detail.sheets.map(({ length }) => length).sort((a, b) => a - b);
   const step = edges.length > 1 ? Math.min(...edges.slice(1).map((length, i) => (length - edges[i]!) / 2)) : null;
@@ -180,9 +202,17 @@ export function patchFindings(scene: Scene, detail: DetailOf<'patch'>): Findings
           }),
         ];
   const cautions: DetailCaution[] = [];
-  const checks = CHECKS[detail.form]({ scene, detail, own, ownThickness, largest, directionDeg, force: F, bond }).map(
-    (asked) => check(scene, asked),
-  );
+  const checks = CHECKS[detail.form]({
+    scene,
+    detail,
+    own,
+    ownThickness,
+    largest,
+    directionDeg,
+    force: F,
+    bond,
+    says,
+  }).map((asked) => check(scene, asked));
   const mats = own.filter(({ components }) =>
     components.some(({ fibre, form }) => form === 'randomMat' || fibre.family === 'aramid'),
   );
@@ -221,7 +251,7 @@ export function patchFindings(scene: Scene, detail: DetailOf<'patch'>): Findings
       {
         text:
           `bond ${saidLength(largest.length)} × ` +
-          `${saidLength(detail.form === 'web' ? detail.breadth : largest.breadth)}`,
+          `${saidLength(detail.form === 'web' ? largest.breadth - detail.breadth : largest.breadth)}`,
         check: 'bond',
       },
       { text: `${zone.name}, its laminate`, check: null },

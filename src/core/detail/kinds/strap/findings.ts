@@ -119,6 +119,7 @@ export function strapFindings(scene: Scene, detail: DetailOf<'strap'>): Findings
   const retention = FATIGUE_RETENTION[family] ?? 0.35;
   const total = capacityEach * count * Math.cos((half * Math.PI) / 180);
 
+  const bond = bondAllowed(BOND_STRENGTH[detail.preparation]);
   const checks = [
     check(scene, {
       id: 'strap',
@@ -133,8 +134,8 @@ export function strapFindings(scene: Scene, detail: DetailOf<'strap'>): Findings
       name: 'Bond of the strap, mean shear',
       unit: 'Pa',
       demand: lap.averageShear,
-      capacity: BOND_STRENGTH[detail.preparation],
-      source: 'Mean shear over the anchor; generic bond strengths',
+      capacity: bond.value,
+      source: `Mean shear over the anchor; ${bond.says}, generic`,
     }),
     check(scene, {
       id: 'bondPeak',
@@ -159,10 +160,8 @@ export function strapFindings(scene: Scene, detail: DetailOf<'strap'>): Findings
             name: 'Straps pulled off the laminate',
             unit: 'Pa',
             demand: (Math.abs(normal) * factor) / (detail.sides * bondWidth * ROOT * meanAnchor),
-            capacity: PEEL_SHARE * bondAllowed(BOND_STRENGTH[detail.preparation]).value,
-            source: `What stands square to it over the first fifth of the anchor; 0.3 of the bond, ${
-              bondAllowed(BOND_STRENGTH[detail.preparation]).says
-            }`,
+            capacity: PEEL_SHARE * bond.value,
+            source: `What stands square to it over the first fifth of the anchor; 0.3 of the bond, ${bond.says}`,
           }),
         ]
       : []),

@@ -1,5 +1,5 @@
 import { invalid } from '../../../error';
-import { tabbingShear } from '../..';
+import { openedFillet, tabbingShear } from '../..';
 import { said, saidLength } from '../../../quantity';
 import {
   addMass,
@@ -12,12 +12,13 @@ import {
   NO_MASS,
   preparationSteps,
   sheetMass,
+  THROUGH_STRENGTH,
   type DetailCaution,
   type Findings,
   type Scene,
 } from '../scene';
 import type { DetailOf } from '../schema';
-import { lineLoadOf } from '../lineLoad';
+import { jointLength, lineLoadOf } from '../lineLoad';
 
 /** Share of the shear strength of a brittle adhesive that may be counted in peel. */
 const PEEL_SHARE = 0.3;
@@ -30,7 +31,8 @@ const GRAM_OF_FILLET = 1150;
  */
 export function tabbingFindings(scene: Scene, detail: DetailOf<'tabbing'>): Findings {
   const { book, zone } = scene;
-  const { q, from } = lineLoadOf(scene, detail.lineLoad, detail.length, detail.name);
+  const length = jointLength(scene, detail.length, detail.ties, detail.name);
+  const { q, opens, from } = lineLoadOf(scene, detail.lineLoad, length, detail.name, detail.ties);
   const taped = detail.method !== 'adhesive';
   if (taped && detail.tapes.length === 0) throw invalid('tapes', `${detail.name}: tabbing needs at least one tape`);
   if (!taped && detail.adhesive === null) throw invalid('adhesive', `${detail.name}: choose the adhesive`);
@@ -50,11 +52,12 @@ export function tabbingFindings(scene: Scene, detail: DetailOf<'tabbing'>): Find
   if (taped) {
     const member = memberAlong(book, laid, 90);
     const shear = tabbingShear({
-      load: q * detail.length,
-      length: detail.length,
+      load: q * length,
+      length,
       overlap: widest,
       strips: detail.sides,
     });
+    const through = bondAllowed(THROUGH_STRENGTH);
     const eccentricity = detail.sides === 1 ? member.thickness / 2 + detail.fillet / 2 : member.thickness / 2;
     checks.push(
       check(scene, {
@@ -81,6 +84,22 @@ export function tabbingFindings(scene: Scene, detail: DetailOf<'tabbing'>): Find
         capacity: PEEL_SHARE * bond,
         source: 'Moment of the eccentric pull over the overlap, elastic; 0.3 of the shear strength',
       }),
+      ...(opens > 0
+        ? [
+            check(scene, {
+              id: 'opened',
+              name: 'Tape opened over its fillet',
+              unit: 'Pa',
+              demand: openedFillet({
+                moment: ((opens / detail.sides) * (detail.fillet + member.thickness)) / 2,
+                radius: detail.fillet + member.thickness / 2,
+                thickness: member.thickness,
+              }),
+              capacity: through.value,
+              source: `Pull of one side at half of fillet and tape as its lever, 3M / 2Rt; through its thickness, ${through.says}`,
+            }),
+          ]
+        : []),
       check(scene, {
         id: 'fillet',
         name: 'Radius of the fillet',
@@ -148,20 +167,20 @@ export function tabbingFindings(scene: Scene, detail: DetailOf<'tabbing'>): Find
     });
   const tapes = detail.tapes.map(({ overlap, ...tape }) => ({
     ...tape,
-    length: Math.min(10, detail.length),
+    length: Math.min(10, length),
     breadth: 2 * overlap + detail.fillet,
     count: detail.sides * detail.number,
   }));
-  const fillet = detail.sides * detail.length * detail.fillet ** 2 * 0.43 * GRAM_OF_FILLET * detail.number;
+  const fillet = detail.sides * length * detail.fillet ** 2 * 0.43 * GRAM_OF_FILLET * detail.number;
   const glueMass =
     detail.adhesive === null
       ? 0
-      : detail.length *
+      : length *
         detail.bondWidth *
         detail.bondLine *
         need(book, detail.adhesive, 'adhesive', 'Adhesive').density.value *
         detail.number;
-  const long = detail.length / Math.min(10, detail.length);
+  const long = length / Math.min(10, length);
   return {
     checks,
     path: [
@@ -207,5 +226,9 @@ export function tabbingFindings(scene: Scene, detail: DetailOf<'tabbing'>): Find
       ...(detail.method === 'vacuum' ? ['Bag and pull vacuum until the resin has gelled'] : []),
     ],
     cautions,
+    notChecked:
+      taped && opens === 0
+        ? ['what opens the fillet: say which bulkhead it ties, for the reaction of that, or give a load']
+        : [],
   };
 }

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { bounded, choice, numberChoice, shortLength } from '../../../field';
+import { bounded, choice, numberChoice, refer, shortLength, since } from '../../../field';
 import { adhesive, detailFields, overlaps, preparation } from '../common/schema';
 
 export const tabbingSchema = z.object({
@@ -11,6 +11,8 @@ export const tabbingSchema = z.object({
     adhesive: 'structural adhesive',
     vacuum: 'tapes under vacuum',
   }),
+  /** The bulkhead it ties: its perimeter and its own reaction then count. */
+  ties: since(8, refer('Ties the bulkhead', 'zones', { whenGone: 'clear' }).nullable(), null),
   length: bounded('Length of the joint', [0.05, 30], 'm'),
   /** Load over the joint (N/m); null takes the load case, or the panel's reaction under its pressure. */
   lineLoad: bounded('Load per metre', [1, 1e6], 'N/m', {

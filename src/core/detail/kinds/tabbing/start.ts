@@ -4,6 +4,7 @@ import type { Start } from '../start';
 export const startTabbing: Start<'tabbing'> = (from) => ({
   load: null,
   method: 'tabbing',
+  ties: null,
   length: 2,
   lineLoad: null,
   sides: 2,

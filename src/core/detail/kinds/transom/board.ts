@@ -270,4 +270,3 @@ export function transomSchools(scene: Scene, detail: DetailOf<'transom'>): Trans
     }),
   ];
 }
-

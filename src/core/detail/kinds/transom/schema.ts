@@ -3,7 +3,10 @@ import { bounded, choice, noted, refer, shortLength, since, whole } from '../../
 import { boltClass, detailFields, fabric, metal, skinLayer } from '../common/schema';
 
 /** Under all the nuts inside; washers alone without it. */
-const plate = z.object({ length: shortLength('Plate athwart', 0.02, 3), breadth: shortLength('Plate height', 0.02, 2) });
+const plate = z.object({
+  length: shortLength('Plate athwart', 0.02, 3),
+  breadth: shortLength('Plate height', 0.02, 2),
+});
 /** One each side, taped to board and hull on both its faces. */
 const knee = z.object({
   length: shortLength('Knee along the hull', 0.05, 3),
