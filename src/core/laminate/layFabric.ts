@@ -1,4 +1,5 @@
 import {
+  asLaidStrength,
   failureStrains,
   fibreFractionFor,
   plyFractions,
@@ -52,13 +53,22 @@ function statedFigures(
 }
 
 const STRENGTHS: ReadonlySet<PlyFigure> = new Set(['Xt', 'Xc', 'Yt', 'Yc', 'S']);
-const strengthOf = (ply: Ply, e: FailureStrain): PlyStrength => ({
-  Xt: e.e1t * ply.E1,
-  Xc: e.e1c * ply.E1,
-  Yt: e.e2t * ply.E2,
-  Yc: e.e2c * ply.E2,
-  S: e.g12 * ply.G12,
-});
+/** Strengths of a ply; across it as along it where it has fibres both ways, and a mat in shear as in tension. */
+function strengthOf(
+  ply: Ply,
+  e: FailureStrain,
+  laid: ReturnType<typeof asLaidStrength>,
+  form: ComponentForm,
+): PlyStrength {
+  const across = form === 'woven' || form === 'randomMat' ? laid : { tension: 1, compression: 1 };
+  return {
+    Xt: laid.tension * e.e1t * ply.E1,
+    Xc: laid.compression * e.e1c * ply.E1,
+    Yt: across.tension * e.e2t * ply.E2,
+    Yc: across.compression * e.e2c * ply.E2,
+    S: (form === 'randomMat' ? laid.tension : 1) * e.g12 * ply.G12,
+  };
+}
 
 /** What a fabric is laid with. */
 export interface LaidWith {
@@ -74,8 +84,8 @@ export interface LaidWith {
  * The plies that a fabric, a resin and a process make: one isotropic sheet for a mat, one smeared orthotropic sheet
  * for a weave, true unidirectional sublayers in stitching order for the rest.
  *
- * Stiffness by micromechanics, strengths from the mean failure strains of family and form, expansion from the
- * constituents; stated figures (data sheet, test) stand in front of computed ones property by property, and `origins`
+ * Stiffness by micromechanics, strengths from the mean failure strains of family and form brought to published means
+ * of laminates, expansion from the constituents; stated figures (data sheet, test) stand in front of computed ones property by property, and `origins`
  * says which is which.
  *
  * @example layFabric(biaxial800, { fibres, resin: vinylester, process: 'infusion' })[0].thickness // 0.00057 m
@@ -144,7 +154,12 @@ export function layFabric(
         G12: take('G12', ply.G12),
         nu12: take('nu12', ply.nu12),
       };
-      const usualStrength = strengthOf(stiff, failureStrains(fibre.family, component.form));
+      const usualStrength = strengthOf(
+        stiff,
+        failureStrains(fibre.family, component.form),
+        asLaidStrength(fibre.family, component.form, process),
+        component.form,
+      );
       const strength: PlyStrength = {
         Xt: take('Xt', usualStrength.Xt),
         Xc: take('Xc', usualStrength.Xc),

@@ -10,6 +10,7 @@ export { COMPATIBILITIES, resinCompatibility, resinOnCore, type Compatibility } 
 export { columnsOf, guessMapping, readRow, writeRow, type Column, type ReadRow } from './table';
 export { slug } from './slug';
 export { questionMaterial } from './question';
+export { asLaidStrength } from './asLaidStrength';
 export { failureStrains } from './failureStrains';
 export { unidirectionalExpansion } from './expansion';
 export {

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { z } from 'zod';
+import asLaidStrengths from '@data/materials/as-laid-strengths.json';
 import failureStrains from '@data/materials/failure-strains.json';
 import knockDowns from '@data/materials/knock-downs.json';
 import processes from '@data/materials/processes.json';
@@ -56,6 +57,16 @@ describe('data that ships', () => {
       woven: byFamily,
       randomMat: byFamily,
     }).parse(failureStrains);
+  });
+
+  it('as-laid strengths: a share for every family, form and process, never more than is computed', () => {
+    const shares = z.strictObject({ tension: within(0.3, 1), compression: within(0.3, 1) });
+    const kinds = ['unidirectional', 'woven', 'randomMat'] as const;
+    z.strictObject({
+      source: z.string().min(10),
+      form: record(kinds, record(FAMILIES, shares)),
+      process: record(kinds, record(PROCESSES, within(0.5, 1))),
+    }).parse(asLaidStrengths);
   });
 
   it('processes: fractions of what can be laid, and scatter below them', () => {

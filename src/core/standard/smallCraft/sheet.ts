@@ -9,6 +9,7 @@ import {
 import { COMPONENT_FORMS, failureStrains, FIBRE_FAMILIES } from '../../material';
 import { put, type Recorder } from '../../working';
 import { laminateProperties } from './laminateProperties';
+import { limitingStrains } from './limitingStrains';
 import { SMALL_CRAFT_PACK, cite } from './pack';
 
 /** A fabric component as the pack sees it: modulus and ultimate strengths along one direction. Pa, m, kg/m². */
@@ -93,8 +94,7 @@ export function sheetProperties(
     );
     return { E, tensileStrength, compressiveStrength, basis: 'law' };
   }
-  const packLimits =
-    form === 'randomMat' ? undefined : pack.failureStrain[fibre.family as keyof typeof pack.failureStrain];
+  const packLimits = limitingStrains(fibre.family, form, pack);
   const usualLimits = packLimits ?? (isStated ? failureStrains(fibre.family, form) : undefined);
   if (!usualLimits) return undefined;
   const limits = isStated ? statedLimits(component, usualLimits) : usualLimits;

@@ -1,5 +1,6 @@
 import { rotateStrain, smearedConstants, type LaidComponent } from '../../laminate';
 import { failureStrains } from '../../material';
+import { limitingStrains } from './limitingStrains';
 import { laminateProperties } from './laminateProperties';
 import { SMALL_CRAFT_PACK } from './pack';
 
@@ -27,8 +28,7 @@ export function sheetShear(
     const { G, shearStrength } = laminateProperties(fibreWeightFraction, form === 'randomMat' ? 1 : 0);
     return { G, shearStrength };
   }
-  const limits =
-    pack.failureStrain[fibre.family as keyof typeof pack.failureStrain] ?? failureStrains(fibre.family, form);
+  const limits = limitingStrains(fibre.family, form, pack) ?? failureStrains(fibre.family, form);
   if (!limits) return undefined;
   const turned = plies.map((ply) => ({ ...ply, angleDeg: ply.angleDeg + angleDeg }));
   const { Gxy } = smearedConstants(turned);
