@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { brant, merrow } from '../../../tests/helpers/merrow';
 import { panelsToCheck, settleGeometry, taperOf, zonePanels, type Boat, type Part, type Zone } from '../document';
 import { applyEdits, type Edit } from '../edit';
-import { evaluateZone, makeEvaluator } from '.';
+import { analysePanel, evaluateZone, makeEvaluator } from '.';
 
 /** The zone with one panel alone, typed in. */
 const typed = (zone: Zone, geometry: Zone['geometry']): Zone => ({ ...zone, region: null, geometry });
@@ -133,4 +133,23 @@ describe('posts of a bulkhead', () => {
     const area = panels.reduce((sum, { panel }) => sum + panel.length * panel.breadth, 0);
     expect(area / zone.geometry.area).toBeCloseTo(1, 1);
   });
+});
+
+describe('direct analysis of a zone', () => {
+  const several = all.filter(({ boat, zone }) => panelsToCheck(boat, zone).length > 1);
+  it.each(several.map((one) => [`${one.boat.name}: ${one.zone.name}`, one] as const))(
+    'of %s is that of its worst panel',
+    (_, { boat, part, zone }) => {
+      const how = { terms: 8, detail: false };
+      const found = analysePanel(boat, part, zone, how);
+      const alone = panelsToCheck(boat, zone).map(({ name, geometry }) => ({
+        name,
+        reserve: analysePanel(boat, part, typed(zone, geometry), how).governing.reserveFactor,
+      }));
+      const least = alone.reduce((low, one) => (one.reserve < low.reserve ? one : low));
+      expect(found.name).toBe(least.name);
+      expect(found.governing.reserveFactor / least.reserve).toBeCloseTo(1, 6);
+    },
+  );
+  it('has several panels to look at on the demo boats', () => expect(several.length).toBeGreaterThan(3));
 });

@@ -1,5 +1,5 @@
 import { put, type WorkingStep } from '../working';
-import type { PanelAnalysis } from './analysePanel';
+import type { PanelAnalysis } from './analyseOnePanel';
 
 /** The working of a panel analysis: what went in, and every reserve. */
 export function panelWorking({ plate, panelCase, pressure, reserves, deflection }: PanelAnalysis): WorkingStep[] {

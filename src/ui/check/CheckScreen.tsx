@@ -75,9 +75,9 @@ export function CheckScreen() {
         {target.toFixed(2)} · <span className="verdict meets">✓ meets</span> ·{' '}
         <span className="verdict ample">✓✓ ample</span> twice the target or more: weight to be had · “·” does not apply.
         By analysis, {formatNumber(asked, 2)} is asked
-        {yard && asked > target ? ` by the ${yard.title}` : ''}, of the panel that Zones shows; the rule looks at all.
-        The band is where the least reserve by the method lies in 90 of 100 boats (what other packs ask does not
-        scatter): {BAND.draws} draws of fibre fraction, strengths and core, seed {BAND.seed}
+        {yard && asked > target ? ` by the ${yard.title}` : ''}, of the worst panel of each zone; rule and analysis look
+        at all of them. The band is where the least reserve by the method lies in 90 of 100 boats (what other packs ask
+        does not scatter): {BAND.draws} draws of fibre fraction, strengths and core, seed {BAND.seed}
         {done ? '' : ', being drawn…'}.
       </p>
       {done && (

@@ -201,6 +201,7 @@ export function PanelScreen() {
           </Card>
           {analysed && (
             <p className="small mb-0">
+              {analysed.name !== '' && `Worst of its panels: ${analysed.name}. `}
               Pressure {full(analysed.pressure, 'pressure')}; asked of the analysis {formatNumber(asked, 2)} (
               {yard && asked > target ? yard.title : 'posture'}). Deflection{' '}
               {show(analysed.deflection.value, 'thickness')} {unit('thickness')}, 1/

@@ -1,0 +1,250 @@
+import { failureOf, FAILURE_MODES, laminateResponse, laminateStiffness, type Criterion, type Ply } from '../laminate';
+import { plateBuckling, plateStiffness, plateUnderPressure, type Plate, type PlateLoad } from '../panel';
+import type { Core } from '../material';
+import type { SmallCraftPack } from '../standard';
+import type { PanelCase } from '../document';
+import { sandwichChecks } from './sandwichChecks';
+
+/** One thing the panel must bear, with the place where it is nearest its limit. */
+export interface PanelReserve {
+  id: 'plies' | 'coreShear' | 'wrinkling' | 'deflection';
+  name: string;
+  /** Of the combined load. Infinity when nothing loads it. */
+  reserveFactor: number;
+  demand: number;
+  capacity: number;
+  unit: 'Pa' | 'm' | '';
+  /** From the panel's corner, along and across (m). */
+  x: number;
+  y: number;
+  where: string;
+  /** What gives way, in words. */
+  governs: string;
+  /** Place of the ply's layer in the part's laying order. */
+  layer: number | null;
+}
+
+export interface PanelAnalysis {
+  /** The panel, by what it stands between. */
+  name: string;
+  plate: Plate;
+  panelCase: PanelCase;
+  /** Pa */
+  pressure: number;
+  deflection: { value: number; x: number; y: number };
+  reserves: PanelReserve[];
+  governing: PanelReserve;
+  /** Deflection on an even grid, rows along y (m). */
+  shape: { columns: number; rows: number; values: number[] };
+  /** Edge loads at which the flat panel would buckle, N/m: pressed along, across. */
+  buckling: { along: number; across: number } | null;
+  notChecked: string[];
+}
+
+const NAMES = {
+  plies: 'Plies',
+  coreShear: 'Core in shear',
+  wrinkling: 'Skin wrinkling',
+  deflection: 'Deflection',
+} as const;
+/** Even steps of the grid on which strength is looked for, edges included. */
+const STEPS = 8;
+const DRAWN = 24;
+
+const placeName = (x: number, y: number, { length: a, breadth: b }: Plate) => {
+  const near = (value: number, to: number, size: number) => Math.abs(value - to) < 0.02 * size;
+  const atX = near(x, 0, a) || near(x, a, a);
+  const atY = near(y, 0, b) || near(y, b, b);
+  if (near(x, a / 2, a) && near(y, b / 2, b)) return 'middle of the panel';
+  if (atX && atY) return 'corner';
+  if (atX || atY)
+    return (
+      `${atX === a < b ? 'long' : 'short'} ` +
+      `edge${near(atX ? y : x, (atX ? b : a) / 2, atX ? b : a) ? ', its middle' : ''}`
+    );
+  return 'inside the panel';
+};
+
+/** What is analysed: the stack with design strengths, how its panel is held, and what the method allows a core. */
+export interface AnalysedStack {
+  plies: readonly Ply[];
+  layerOf: readonly number[];
+  cores: readonly Core[];
+  panelCase: PanelCase;
+  coreStrengthFactor: SmallCraftPack['coreStrengthFactor'];
+}
+/** A panel of a zone, and the pressure on it (Pa). */
+export interface AnalysedPanel {
+  /** What it stands between; '' for one whose figures are typed. */
+  name: string;
+  length: number;
+  breadth: number;
+  pressure: number;
+}
+
+/**
+ * Direct analysis of one panel under its pressure, and a load on a patch where one is given: deflection, ply failure
+ * with design strengths, shear of the core and wrinkling of the skins, anywhere on the panel.
+ *
+ * Flat plate on reduced bending stiffness with the transverse shear of the laminate; the crown is left out, which is
+ * cautious.
+ *
+ * @param detail false leaves out the deflected shape and buckling.
+ * @throws KeramosError `invalid` for a stack that has no stiffness.
+ * Source: docs/engineering.md, "Panels".
+ */
+export function analyseOnePanel(
+  { plies, layerOf, cores, panelCase, coreStrengthFactor }: AnalysedStack,
+  { name, length, breadth, pressure }: AnalysedPanel,
+  { criterion, terms, detail }: { criterion: Criterion; terms: number; detail: boolean },
+): PanelAnalysis {
+  const stiffness = laminateStiffness(plies);
+  const plate: Plate = {
+    length,
+    breadth,
+    ...plateStiffness(plies, stiffness),
+    fixityX: panelCase.fixity,
+    fixityY: panelCase.fixity,
+  };
+  const loads: PlateLoad[] = [{ kind: 'uniform', pressure }];
+  if (panelCase.patch) {
+    const { force } = panelCase.patch;
+    const [l, b] = [Math.min(panelCase.patch.length, length), Math.min(panelCase.patch.breadth, breadth)];
+    loads.push({ kind: 'patch', pressure: force / (l * b), x: length / 2, y: breadth / 2, length: l, breadth: b });
+  }
+  const solutions = loads.map((load) => plateUnderPressure(plate, load, terms));
+  const at = (x: number, y: number) => {
+    const states = solutions.map((solution) => solution.at(x, y));
+    const sum = (key: 'w' | 'Mx' | 'My' | 'Mxy' | 'Qx' | 'Qy') =>
+      states.reduce((total, state) => total + state[key], 0);
+    return { w: sum('w'), Mx: sum('Mx'), My: sum('My'), Mxy: sum('Mxy'), Qx: sum('Qx'), Qy: sum('Qy') };
+  };
+  // All loads stand in the middle: without bend–twist coupling a quarter of the panel tells everything.
+  const reach = plate.D16 === 0 && plate.D26 === 0 ? STEPS / 2 : STEPS;
+  const worst = new Map<PanelReserve['id'], PanelReserve>();
+  const offer = (reserve: Omit<PanelReserve, 'where' | 'name'>) => {
+    const known = worst.get(reserve.id);
+    if (known === undefined || reserve.reserveFactor < known.reserveFactor)
+      worst.set(reserve.id, { ...reserve, name: NAMES[reserve.id], where: placeName(reserve.x, reserve.y, plate) });
+  };
+  const shear = { A44: plate.A44!, A55: plate.A55! };
+  let deepest = { value: 0, x: length / 2, y: breadth / 2 };
+  for (let i = 0; i <= reach; i++)
+    for (let j = 0; j <= reach; j++) {
+      const [x, y] = [(length * i) / STEPS, (breadth * j) / STEPS];
+      const state = at(x, y);
+      if (Math.abs(state.w) > Math.abs(deepest.value)) deepest = { value: state.w, x, y };
+      const load = {
+        N: [0, 0, 0] as [number, number, number],
+        M: [state.Mx, state.My, state.Mxy] as [number, number, number],
+      };
+      const response = laminateResponse(plies, load, undefined, stiffness);
+      const failure = failureOf(plies, response.plies, criterion);
+      offer({
+        id: 'plies',
+        reserveFactor: failure.reserveFactor,
+        demand: 1,
+        capacity: failure.reserveFactor,
+        unit: '',
+        x,
+        y,
+        governs: `${plies[failure.ply]?.name ?? 'ply'}, ${FAILURE_MODES[failure.mode].toLowerCase()}`,
+        layer: layerOf[failure.ply] ?? null,
+      });
+      // In the very corner of a simply supported panel the series for shear has nothing to say.
+      const corner = (i === 0 || i === STEPS) && (j === 0 || j === STEPS);
+      if (cores.length === 0 || corner) continue;
+      const checks =
+        sandwichChecks(
+          { plies, cores, response, load: { ...load, V: Math.max(Math.abs(state.Qx), Math.abs(state.Qy)) }, shear },
+          coreStrengthFactor,
+        ) ?? [];
+      for (const check of checks) {
+        const { demand, capacity, reserveFactor } = check;
+        if (check.id === 'coreShear')
+          offer({
+            id: 'coreShear',
+            reserveFactor,
+            demand,
+            capacity,
+            unit: 'Pa',
+            x,
+            y,
+            governs: check.name[0]!.toLowerCase() + check.name.slice(1),
+            layer: null,
+          });
+        if (check.id === 'wrinklingOuter' || check.id === 'wrinklingInner')
+          offer({
+            id: 'wrinkling',
+            reserveFactor,
+            demand,
+            capacity,
+            unit: 'Pa',
+            x,
+            y,
+            governs: check.name[0]!.toLowerCase() + check.name.slice(1),
+            layer: null,
+          });
+      }
+    }
+  const allowed = panelCase.deflectionLimit * Math.min(length, breadth);
+  offer({
+    id: 'deflection',
+    reserveFactor: allowed / Math.abs(deepest.value),
+    demand: Math.abs(deepest.value),
+    capacity: allowed,
+    unit: 'm',
+    x: deepest.x,
+    y: deepest.y,
+    governs: `${(panelCase.deflectionLimit * 100).toFixed(1)} % of the short side`,
+    layer: null,
+  });
+  const reserves = (Object.keys(NAMES) as PanelReserve['id'][]).flatMap((id) => worst.get(id) ?? []);
+  const values: number[] = [];
+  if (detail)
+    for (let j = 0; j <= DRAWN; j++)
+      for (let i = 0; i <= DRAWN; i++)
+        values.push(
+          solutions.reduce(
+            (sum, solution) => sum + solution.at.deflection((length * i) / DRAWN, (breadth * j) / DRAWN),
+            0,
+          ),
+        );
+  const turned: Plate = {
+    ...plate,
+    length: breadth,
+    breadth: length,
+    D11: plate.D22,
+    D22: plate.D11,
+    D16: plate.D26!,
+    D26: plate.D16!,
+    A44: plate.A55!,
+    A55: plate.A44!,
+    fixityX: plate.fixityY,
+    fixityY: plate.fixityX,
+  };
+  return {
+    name,
+    plate,
+    panelCase,
+    pressure,
+    deflection: deepest,
+    reserves,
+    governing: reserves.reduce((low, one) => (one.reserveFactor < low.reserveFactor ? one : low)),
+    shape: { columns: DRAWN + 1, rows: DRAWN + 1, values },
+    buckling: detail
+      ? {
+          along: plateBuckling(plate, 'uniaxialX', 1, 8).criticalLoad,
+          across: plateBuckling(turned, 'uniaxialX', 1, 8).criticalLoad,
+        }
+      : null,
+    notChecked: [
+      'Crown of the panel (taken as flat)',
+      ...(Math.abs(deepest.value) > stiffness.thickness / 2
+        ? ['Stretching of the skin at this deflection, which helps']
+        : []),
+      'Fatigue and impact',
+      'Load from the edges into the supports',
+    ],
+  };
+}
