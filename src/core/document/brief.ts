@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { bounded, choice, flag, noted, text } from '../field';
+import { bounded, choice, flag, noted, since, text } from '../field';
 import { KNOCK_DOWNS, PROCESSES, type KnockDown } from '../material';
 import { invalid } from '../error';
 import type { QuantityKind } from '../quantity';
@@ -115,6 +115,19 @@ const knockDowns = Object.fromEntries(
   Object.entries(KNOCK_DOWNS).map(([id, name]) => [id, flag(name, 'not counted', 'counted')]),
 ) as Record<KnockDown, z.ZodBoolean>;
 
+/** Proofs that a zone must hold before it passes; what is shown beside them does not count. */
+const proofs = z.object({
+  rule: flag('Build standards', 'shown, not counted', 'must hold'),
+  match: flag('Match of a reference', 'shown, not counted', 'must hold'),
+  analysis: flag('Direct analysis', 'shown, not counted', 'must hold'),
+});
+export type Proofs = z.infer<typeof proofs>;
+/** By which path a single skin is proven where the method has two. */
+export const SINGLE_SKIN_PATHS = {
+  both: 'the flexural law and ply by ply: both must hold',
+  either: 'the flexural law or ply by ply: either is enough',
+} as const;
+
 /** What the boat must be. */
 export const briefSchema = z.object({
   kind: choice('Propulsion', { motor: 'motor', sail: 'sail' }),
@@ -132,12 +145,16 @@ export const briefSchema = z.object({
   units: choice('Units', { metric: 'metric', us: 'inch and pound' }),
   /** What comes off the mean strengths in the laminate analysis. */
   knockDowns: noted(z.object(knockDowns), { label: 'Knock-downs' }),
+  proofs: since(8, noted(proofs, { label: 'Proofs that must hold' }), { rule: true, match: false, analysis: false }),
+  singleSkin: since(8, choice('Single skin by', SINGLE_SKIN_PATHS), 'both'),
   use: text('Use', 600),
 });
 export type Brief = z.infer<typeof briefSchema>;
 
 /** Refuse particulars that contradict each other. */
 export function checkBrief(brief: Brief): void {
+  if (!Object.values(brief.proofs).some(Boolean))
+    throw invalid('brief.proofs', 'At least one proof must hold: the standards, a match, or direct analysis');
   if (brief.waterlineLength > brief.hullLength)
     throw invalid(
       'brief.waterlineLength',

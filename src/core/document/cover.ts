@@ -1,4 +1,13 @@
-import { deckPoint, edgeAt, openHalfBreadth, openingEnds, patchArea, regionPatch, type BoatShape, type Region } from '../geometry';
+import {
+  deckPoint,
+  edgeAt,
+  openHalfBreadth,
+  openingEnds,
+  patchArea,
+  regionPatch,
+  type BoatShape,
+  type Region,
+} from '../geometry';
 import type { Boat, Zone } from './boat';
 import { shapeOf } from './shape';
 
@@ -221,7 +230,10 @@ export function coverOf(boat: Pick<Boat, 'hull' | 'deck' | 'brief' | 'parts'>): 
   const shape = shapeOf(boat);
   if (shape === null) return [];
   const zones = boat.parts.flatMap((part) => part.zones);
-  const superstructure: Region[] = (['top', 'side', 'front'] as const).map((piece) => ({ surface: 'coachroof', piece }));
+  const superstructure: Region[] = (['top', 'side', 'front'] as const).map((piece) => ({
+    surface: 'coachroof',
+    piece,
+  }));
   const cockpit: Region[] = (['sole', 'side'] as const).map((piece) => ({ surface: 'cockpit', piece }));
   const found = [
     hullCover(shape, zones),

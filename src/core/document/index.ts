@@ -15,6 +15,7 @@ export {
   craftOf,
   particularsOf,
   POSTURES,
+  SINGLE_SKIN_PATHS,
   QUALITIES,
   type Brief,
   type BriefNumber,

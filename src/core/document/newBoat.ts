@@ -28,6 +28,8 @@ export function newBoat(name: string): Boat {
     quality: 'EL-c',
     posture: 'balanced',
     units: 'metric',
+    proofs: { rule: true, match: false, analysis: false },
+    singleSkin: 'both',
     knockDowns: { characteristic: true, wet: true, hot: false, fatigue: false, process: true },
     use: '',
   };

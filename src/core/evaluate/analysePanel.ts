@@ -1,58 +1,22 @@
 import type { Criterion } from '../laminate';
-import { DEFAULT_TERMS } from '../panel';
-import { methodOf, panelsToCheck, usualPanelCase, type Boat, type Part, type Zone } from '../document';
-import { analyseOnePanel, type AnalysedPanel, type AnalysedStack, type PanelAnalysis } from './analyseOnePanel';
-import { designStack } from './designStack';
+import type { Boat, Part, Zone } from '../document';
+import type { PanelAnalysis } from './analyseOnePanel';
+import { analyseZonePanels } from './analyseZonePanels';
 import { evaluateZone } from './evaluateZone';
 
-/** Plate terms that tell which panel of a zone is the worst. */
-const SCAN_TERMS = 8;
+/** How a panel is analysed; each left out takes its usual value. */
+export interface AnalysisOptions {
+  criterion?: Criterion;
+  terms?: number;
+  /** False leaves out the deflected shape and buckling, for many zones in a row. */
+  detail?: boolean;
+}
 
 /**
- * Direct analysis of every panel of a zone, each under its own pressure; the one that is nearest its limit is given in
- * full, and the others have more in hand.
+ * Direct analysis of every panel of a zone under the pressures of the boat's method; see {@link analyseZonePanels}.
  *
- * A panel that tapers is taken as the rectangle that deflects as much.
- *
- * @param detail false leaves out the deflected shape and buckling, for many zones in a row.
  * @throws KeramosError `invalid` as `evaluateZone` and `analyseZone`.
  * @example analysePanel(boat, hull, bottom).governing.reserveFactor
- * Source: docs/engineering.md, "Panels".
  */
-export function analysePanel(
-  boat: Boat,
-  part: Part,
-  zone: Zone,
-  { criterion = 'tsaiWu' as Criterion, terms = DEFAULT_TERMS, detail = true } = {},
-): PanelAnalysis {
-  const { plies, layerOf, cores } = designStack(boat, part, zone);
-  const cored = cores.length > 0;
-  const stack: AnalysedStack = {
-    plies,
-    layerOf,
-    cores,
-    panelCase: zone.panelCase ?? usualPanelCase(cored ? 'sandwich' : 'single'),
-    coreStrengthFactor: methodOf(boat).coreStrengthFactor,
-  };
-  const shown = evaluateZone(boat, part, zone).pressure?.pressure ?? 0;
-  const panels = panelsToCheck(boat, zone).map(
-    ({ name, geometry: { panelLength: length, panelBreadth: breadth }, pressures }): AnalysedPanel => ({
-      name,
-      length,
-      breadth,
-      pressure: pressures?.[cored ? 'sandwich' : 'single'].pressure ?? shown,
-    }),
-  );
-  const [first] = panels;
-  const worst =
-    panels.length === 1
-      ? first!
-      : panels
-          .map((panel) => ({
-            panel,
-            least: analyseOnePanel(stack, panel, { criterion, terms: SCAN_TERMS, detail: false }).governing
-              .reserveFactor,
-          }))
-          .reduce((low, one) => (one.least < low.least ? one : low)).panel;
-  return analyseOnePanel(stack, worst, { criterion, terms, detail });
-}
+export const analysePanel = (boat: Boat, part: Part, zone: Zone, options: AnalysisOptions = {}): PanelAnalysis =>
+  analyseZonePanels(boat, part, zone, evaluateZone(boat, part, zone).pressure?.pressure ?? 0, options);

@@ -4,6 +4,7 @@ import { PROCESSES, type Coating, type Fabric, type Material, type Origin } from
 import type { PanelCheckResult, Trace } from '../standard';
 import { type Boat, type Part, type Zone, POSTURES } from '../document';
 import { bookOf, layAll, pliesOf, sumsOf, type Book, type LaidLayer } from './book';
+import { otherProofs } from './otherProofs';
 import { checkIn, traceIn, type ZoneCheck } from './packChecks';
 
 export interface ZoneEvaluation {
@@ -106,6 +107,27 @@ function totalsOf(laid: readonly LaidLayer[]) {
   return total;
 }
 
+/** Of the two paths on which the method proves a single skin, each one's other. */
+const OTHER_PATH: Partial<Record<ZoneCheck['id'], ZoneCheck['id']>> = {
+  skinFlexure: 'plyByPly',
+  plyByPly: 'skinFlexure',
+};
+
+/**
+ * The checks by the standards that count: none where the brief leaves them aside; of the two paths of a single skin the
+ * better where it says that either is enough.
+ */
+function countedOf({ brief }: Boat, checks: readonly ZoneCheck[]): ZoneCheck[] {
+  if (!brief.proofs.rule) return [];
+  if (brief.singleSkin === 'both') return [...checks];
+  return checks.filter(({ id, pack, reserveFactor }) => {
+    const other = checks.find((one) => one.pack === pack && one.id === OTHER_PATH[id]);
+    return (
+      !other || reserveFactor > other.reserveFactor || (reserveFactor === other.reserveFactor && id === 'plyByPly')
+    );
+  });
+}
+
 const least = (checks: readonly ZoneCheck[]) =>
   checks.reduce<ZoneCheck | null>(
     (low, check) => (low === null || check.reserveFactor < low.reserveFactor ? check : low),
@@ -144,10 +166,13 @@ export function evaluateZone(boat: Boat, part: Part, zone: Zone): ZoneEvaluation
   };
   try {
     const result = checkIn(boat, zone, { book, laid });
+    const others = otherProofs(boat, part, zone, result.pressure?.pressure ?? 0);
     return {
       ...evaluation,
       ...result,
-      governing: least(result.checks),
+      checks: [...result.checks, ...others.checks],
+      unproven: [...(boat.brief.proofs.rule ? result.unproven : []), ...others.unproven],
+      governing: least([...countedOf(boat, result.checks), ...others.checks]),
       stiffness: stiffnessOf(stackedSums(sumsOf(book, laid))),
     };
   } catch (error) {
@@ -168,7 +193,10 @@ export function reserveBand(boat: Boat, part: Part, zone: Zone): [number, number
   try {
     const reserves = [-scatter, 0, scatter].map((shift) => {
       const book = bookOf(boat, shift);
-      return least(checkIn(boat, zone, { book, laid: layAll(book, part, zone) }).checks)?.reserveFactor ?? NaN;
+      return (
+        least(countedOf(boat, checkIn(boat, zone, { book, laid: layAll(book, part, zone) }).checks))?.reserveFactor ??
+        NaN
+      );
     });
     return reserves.some(Number.isNaN) ? null : [Math.min(...reserves), Math.max(...reserves)];
   } catch (error) {

@@ -4,6 +4,7 @@ export { designPliesOf } from './designStack';
 export { fittingOnPanel, type FittingLoad, type FittingReserve } from './fittingOnPanel';
 export type { SandwichCheck } from './sandwichChecks';
 export { analysePanel } from './analysePanel';
+export { OWN_PROOFS } from './otherProofs';
 export { type PanelAnalysis, type PanelReserve } from './analyseOnePanel';
 export { failureWorking } from './analysisWorking';
 export { type Book, bookOf, type LaidLayer, layAll, layReference } from './book';

@@ -2,7 +2,11 @@ import { laminateStiffness } from '../laminate';
 import { WORKING_SECTIONS, type CheckId, type Trace, type WorkingSection } from '../standard';
 import { put, type WorkingStep } from '../working';
 import type { Boat, Part, Zone } from '../document';
+import { analysePanel } from './analysePanel';
 import { evaluateZone, pliesOfZone, traceZone } from './evaluateZone';
+import { matchZone } from './match';
+import { OWN_PROOFS } from './otherProofs';
+import { panelWorking } from './panelWorking';
 
 /** A titled run of steps. */
 export interface WorkingPart {
@@ -46,6 +50,7 @@ export interface WorkingOptions {
  */
 export function zoneWorking(boat: Boat, part: Part, zone: Zone, { check, packId }: WorkingOptions = {}): WorkingPart[] {
   const pack = packId ?? boat.packs[0]!.id;
+  if (pack === OWN_PROOFS) return proofWorking(boat, part, zone, check);
   const asked = evaluateZone(boat, part, zone).checks.filter(
     (one) => one.pack === pack && (check === undefined || one.id === check),
   );
@@ -66,6 +71,26 @@ export function zoneWorking(boat: Boat, part: Part, zone: Zone, { check, packId 
         steps: sections[section],
       }));
   });
+}
+
+/** The working of a proof beside the rule: every ratio of a match, or the plate. */
+function proofWorking(boat: Boat, part: Part, zone: Zone, check: CheckId | undefined): WorkingPart[] {
+  if (check !== 'byMatch') return [{ title: 'Plate', steps: panelWorking(analysePanel(boat, part, zone)) }];
+  const match = matchZone(boat, part, zone);
+  return [
+    {
+      title: `Against ${match?.reference.name ?? 'no reference'}`,
+      steps: (match?.ratios ?? []).map(({ name, own, reference, unit, ratio }) => ({
+        quantity: name,
+        symbol: 'r',
+        formula: '\\frac{\\text{own}}{\\text{reference}}',
+        inputs: [put('\\text{own}', own, unit), put('\\text{reference}', reference, unit)],
+        value: ratio,
+        unit: '',
+        source: 'Lamination theory of both, by the process and knock-downs of the boat',
+      })),
+    },
+  ];
 }
 
 /**

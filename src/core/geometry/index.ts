@@ -14,7 +14,15 @@ export {
 } from './hullShape';
 export { stationsFromParticulars } from './hullFromParticulars';
 export { hullSurface, surfaceThrough, type HullSurface } from './hullSurface';
-export { deckPoint, deckShapeSchema, FLUSH_DECK, openHalfBreadth, openingAt, openingEnds, type DeckShape } from './deckShape';
+export {
+  deckPoint,
+  deckShapeSchema,
+  FLUSH_DECK,
+  openHalfBreadth,
+  openingAt,
+  openingEnds,
+  type DeckShape,
+} from './deckShape';
 export { regionSchema, SUPPORT_KINDS, supportSchema, type HullEdge, type Region, type Support } from './region';
 export { edgeAt, regionPatch, type BoatShape } from './boatShape';
 export { develop, patchArea, patchRim, patchSize, type Development, type Patch, type PatchSize } from './patch';

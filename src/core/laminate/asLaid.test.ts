@@ -2,7 +2,9 @@ import { describe, expect, it } from 'vitest';
 import { GENERIC_MATERIALS, type Fabric, type Fibre, type Process, type Resin } from '../material';
 import { layFabric } from '.';
 
-const fibres = new Map(GENERIC_MATERIALS.filter((one): one is Fibre => one.kind === 'fibre').map((one) => [one.id, one]));
+const fibres = new Map(
+  GENERIC_MATERIALS.filter((one): one is Fibre => one.kind === 'fibre').map((one) => [one.id, one]),
+);
 const resin = GENERIC_MATERIALS.find((one): one is Resin => one.kind === 'resin' && one.family === 'vinylester')!;
 
 /** One ply of a fibre and form with nothing stated of it, as a process leaves it. */

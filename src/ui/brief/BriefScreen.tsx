@@ -1,4 +1,5 @@
 'use client';
+import { ProofsField } from './ProofsField';
 import { Card, Col, Form, Row } from 'react-bootstrap';
 import { useState } from 'react';
 import { PROCESSES, type Material, type Process } from '@/core/material';
@@ -231,6 +232,7 @@ export function BriefScreen({ shelf, packs }: { shelf: Material[]; packs: Standa
                 onChoose={(quality) => choose({ quality })}
                 hint={`Factor ${method.qualityFactor[brief.quality]} on the strengths of the laminate.`}
               />
+              <ProofsField brief={brief} onSet={choose} />
             </Card.Body>
           </Card>
           <Card className="mt-3">

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { Card, Form } from 'react-bootstrap';
 import { formatNumber } from '@/core/quantity';
-import { craftOf, methodOf, type Boat } from '@/core/document';
+import { craftOf, methodOf, SINGLE_SKIN_PATHS, type Boat } from '@/core/document';
 import { targetOf, type ZoneEvaluation } from '@/core/evaluate';
 import { packLimits, packStatus } from '@/core/standard';
 import { useDesign } from '../shared/boat';
@@ -27,6 +27,16 @@ function isThin(row: ZoneRow, target: number, asked: number): boolean {
   if ((evaluation.governing?.reserveFactor ?? 0) < target) return true;
   if (proof?.analysis && proof.analysis.reserveFactor < askedOf(row, asked)) return true;
   return proof?.match != null && proof.match.ratio < 1 - MATCH_TOLERANCE;
+}
+
+/** Which proofs make the headline, and by which path a single skin is proven. */
+function countedWords({ brief }: Boat): string {
+  const { rule, match, analysis } = brief.proofs;
+  const must = [rule && 'the build standards', match && 'the match of a reference', analysis && 'direct analysis'];
+  return (
+    `A zone is as good as the least of what must hold: ${must.filter(Boolean).join(', ')} (set in Brief). ` +
+    `A single skin is proven by ${SINGLE_SKIN_PATHS[brief.singleSkin]}. `
+  );
 }
 
 /** What holds, what does not, and why? Every zone against every check. */
@@ -76,8 +86,9 @@ export function CheckScreen() {
         <span className="verdict ample">✓✓ ample</span> twice the target or more: weight to be had · “·” does not apply.
         By analysis, {formatNumber(asked, 2)} is asked
         {yard && asked > target ? ` by the ${yard.title}` : ''}, of the worst panel of each zone; rule and analysis look
-        at all of them. The band is where the least reserve by the method lies in 90 of 100 boats (what other packs ask
-        does not scatter): {BAND.draws} draws of fibre fraction, strengths and core, seed {BAND.seed}
+        at all of them. {countedWords(boat)}
+        The band is where the least reserve by the method lies in 90 of 100 boats (what other packs ask does not
+        scatter): {BAND.draws} draws of fibre fraction, strengths and core, seed {BAND.seed}
         {done ? '' : ', being drawn…'}.
       </p>
       {done && (

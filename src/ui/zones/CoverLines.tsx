@@ -35,9 +35,7 @@ export function CoverLines({ cover }: { cover: readonly SurfaceCover[] }) {
             <td className="text-end">{show(whole, 'area')}</td>
             <td>
               {telling(whole - covered, whole) && (
-                <span className="verdict thin">
-                  △ {show(whole - covered, 'area')} in no zone
-                </span>
+                <span className="verdict thin">△ {show(whole - covered, 'area')} in no zone</span>
               )}{' '}
               {telling(twice, whole) && (
                 <span className="verdict thin">

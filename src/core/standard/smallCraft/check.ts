@@ -22,6 +22,9 @@ export const CHECKS = {
   yardFibre: 'Yard fibre',
   yardThickness: 'Yard thickness',
   specifiedLayers: 'As specified',
+  byMatch: 'Match of the reference',
+  byAnalysis: 'Strength by analysis',
+  analysisDeflection: 'Deflection by analysis',
 } as const;
 export type CheckId = keyof typeof CHECKS;
 

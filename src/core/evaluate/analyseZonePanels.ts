@@ -1,0 +1,57 @@
+import { DEFAULT_TERMS } from '../panel';
+import type { Criterion } from '../laminate';
+import { methodOf, panelsToCheck, usualPanelCase, type Boat, type Part, type Zone } from '../document';
+import { analyseOnePanel, type AnalysedPanel, type AnalysedStack, type PanelAnalysis } from './analyseOnePanel';
+import { designStack } from './designStack';
+
+/** Plate terms that tell which panel of a zone is the worst. */
+const SCAN_TERMS = 8;
+
+/**
+ * Direct analysis of every panel of a zone, each under its own pressure; the one that is nearest its limit is given in
+ * full, and the others have more in hand.
+ *
+ * A panel that tapers is taken as the rectangle that deflects as much.
+ *
+ * @param shown pressure on the zone's own panel, for one that is typed (Pa). @param detail false leaves out the deflected shape and buckling, for many zones in a row.
+ * @throws KeramosError `invalid` as `designStack`.
+ * @example analyseZonePanels(boat, hull, bottom, 2e4).governing.reserveFactor
+ * Source: docs/engineering.md, "Panels".
+ */
+export function analyseZonePanels(
+  boat: Boat,
+  part: Part,
+  zone: Zone,
+  shown: number,
+  { criterion = 'tsaiWu' as Criterion, terms = DEFAULT_TERMS, detail = true } = {},
+): PanelAnalysis {
+  const { plies, layerOf, cores } = designStack(boat, part, zone);
+  const cored = cores.length > 0;
+  const stack: AnalysedStack = {
+    plies,
+    layerOf,
+    cores,
+    panelCase: zone.panelCase ?? usualPanelCase(cored ? 'sandwich' : 'single'),
+    coreStrengthFactor: methodOf(boat).coreStrengthFactor,
+  };
+  const panels = panelsToCheck(boat, zone).map(
+    ({ name, geometry: { panelLength: length, panelBreadth: breadth }, pressures }): AnalysedPanel => ({
+      name,
+      length,
+      breadth,
+      pressure: pressures?.[cored ? 'sandwich' : 'single'].pressure ?? shown,
+    }),
+  );
+  const [first] = panels;
+  const worst =
+    panels.length === 1
+      ? first!
+      : panels
+          .map((panel) => ({
+            panel,
+            least: analyseOnePanel(stack, panel, { criterion, terms: SCAN_TERMS, detail: false }).governing
+              .reserveFactor,
+          }))
+          .reduce((low, one) => (one.least < low.least ? one : low)).panel;
+  return analyseOnePanel(stack, worst, { criterion, terms, detail });
+}
