@@ -3,9 +3,10 @@ import { merrow } from '../../../tests/helpers/merrow';
 import { GENERIC_MATERIALS, type Core, type Fabric, type Process } from '../material';
 import { applyEdits } from '../edit';
 import { checkBoat, newBoat, newLayer, newPart, newZone, type Boat } from '../document';
+import { newDetail } from '../detail/kinds';
 import { makeEvaluator } from '../evaluate';
 import { wordsIn } from '../quantity';
-import { CAUTION_RULES, cautionsOf } from '.';
+import { CAUTION_RULES, cautionsOf, groupCautions, RECORD_RULES, type ShopRecords } from '.';
 
 type Lay = string | [material: string, given: number];
 /** Angle of a fabric, degrees, or thickness of a core or coating, mm, where a test says nothing. */
@@ -121,9 +122,17 @@ const CASES: Record<string, [triggers: Setting, quiet: Setting]> = {
     { layers: ['carbon-twill-200', 'bx0-800'], location: 'deck' },
     { layers: ['gelcoat-iso', 'carbon-twill-200', 'bx0-800'], location: 'deck' },
   ],
+  // What counts is a fitting on the zone, not what the zone is called.
   'carbon-near-hardware': [
+    {
+      layers: ['bx0-800', 'carbon-ud-300'],
+      change: (boat) => (boat.details = [newDetail(boat, 'bolted', 'post', boat.parts[0]!.zones[0]!)]),
+    },
     { layers: ['bx0-800', 'carbon-ud-300'], name: 'Tow post' },
-    { layers: ['bx0-800', 'carbon-ud-300'], name: 'Foredeck' },
+  ],
+  'removing-helps': [
+    { layers: ['carbon-ud-300', 'csm-450', 'csm-450', 'csm-450', 'csm-450', 'csm-450', 'csm-450'] },
+    { layers: ['csm-450', 'csm-450', 'csm-450', 'csm-450', 'csm-450', 'csm-450', 'csm-450'] },
   ],
   'aramid-exposed': [{ layers: ['bx0-800', 'aramid-170'] }, { layers: ['bx0-800', 'aramid-170', 'bx0-800'] }],
   'unlike-fibres': [
@@ -183,8 +192,8 @@ const CASES: Record<string, [triggers: Setting, quiet: Setting]> = {
     { layers: sandwich('san-115'), geometry: forward },
   ],
   'aramid-compression': [
-    { layers: sandwich('pvc-80', ['bx0-800', 'bx45-600'], ['bx0-800', 'aramid-170']) },
     { layers: sandwich('pvc-80', ['bx0-800', 'aramid-170'], ['bx0-800', 'bx45-600']) },
+    { layers: ['bx0-800', 'aramid-170', 'bx0-800'] },
   ],
   'thin-core': [
     { layers: sandwich(['pvc-80', 5], ['bx0-800', 'bx45-800', 'bx0-800', 'bx45-800']) },
@@ -262,6 +271,58 @@ describe('cautions', () => {
   it.each(Object.entries(CASES))('%s comes up, and stays quiet', (id, [triggers, quiet]) => {
     expect(cautions(triggers)).toContain(id);
     expect(cautions(quiet)).not.toContain(id);
+  });
+  it('a mat of 46 g/m² is an ounce and a half by the wrong foot', () => {
+    expect(
+      cautions({ layers: solid, change: (boat) => (fabric(boat, 'csm-300').components[0]!.arealWeight.value = 0.051) }),
+    ).toContain('unit-slip');
+  });
+  it('a brittle core slams in balsa and stiff foam alike, and aramid is pressed on either face', () => {
+    expect(cautions({ layers: sandwich('balsa-150'), geometry: forward })).toContain('core-shear-slamming');
+    const inside = cautions({ layers: sandwich('pvc-80', ['bx0-800', 'bx45-600'], ['bx0-800', 'aramid-170']) });
+    expect(inside).toContain('aramid-compression');
+  });
+  it('of one kind are one caution with all its places, the open ones first', () => {
+    const boat = merrow();
+    const all = cautionsOf(boat, makeEvaluator()(boat));
+    const groups = groupCautions(all);
+    expect(groups.flatMap(({ cautions: own }) => own)).toHaveLength(all.length);
+    expect(new Set(groups.map(({ rule }) => rule.id)).size).toBe(groups.length);
+    expect(groups.some(({ cautions: own }) => own.length > 1)).toBe(true);
+    const many = groups.find(({ cautions: own }) => own.length > 1)!;
+    const [first, ...rest] = many.cautions;
+    const accepted = { id: 'a', rule: many.rule.id, subject: first!.subject, by: 'X', note: 'y', at: '2026-01-01' };
+    const [again] = groupCautions([{ ...first!, accepted }, ...rest]);
+    expect(again!.cautions.at(-1)!.subject).toBe(first!.subject);
+  });
+  it('of the shop wait for its records: silent without them, one for each that is wrong', () => {
+    const boat = merrow();
+    const evaluations = makeEvaluator()(boat);
+    const zoneId = boat.parts[0]!.zones[0]!.id;
+    const layerId = boat.parts[0]!.layers[0]!.id;
+    const ids = (records?: ShopRecords) => cautionsOf(boat, evaluations, records).map(({ rule }) => rule.id);
+    const ofRecords = RECORD_RULES.map(({ id }) => id);
+    expect(ids().filter((id) => ofRecords.includes(id))).toEqual([]);
+    const wrong: ShopRecords = {
+      holes: [{ zoneId, name: 'Cleat', sealed: false }],
+      fabrics: [{ zoneId, layerId, state: 'wet' }],
+      foams: [{ zoneId, layerId, abraded: true, closed: false }],
+      bonds: [{ zoneId, name: 'Tabbing', hours: 60, window: 48, prepared: false }],
+      buoyancy: [{ zoneId, name: 'Fore', openToBilge: true }],
+      closedIn: [{ zoneId, item: 'Seacock', access: false }],
+    };
+    expect(new Set(ids(wrong).filter((id) => ofRecords.includes(id)))).toEqual(new Set(ofRecords));
+    const right: ShopRecords = {
+      holes: [{ zoneId, name: 'Cleat', sealed: true }],
+      fabrics: [{ zoneId, layerId, state: 'sound' }],
+      foams: [{ zoneId, layerId, abraded: true, closed: true }],
+      bonds: [{ zoneId, name: 'Tabbing', hours: 60, window: 48, prepared: true }],
+      buoyancy: [{ zoneId, name: 'Fore', openToBilge: false }],
+      closedIn: [{ zoneId, item: 'Seacock', access: true }],
+    };
+    expect(ids(right).filter((id) => ofRecords.includes(id))).toEqual([]);
+    for (const { title, reason, wayOut, source } of RECORD_RULES)
+      for (const text of [title, reason, wayOut, source]) expect(text.length).toBeGreaterThan(5);
   });
   it('a density taken in pounds per cubic foot is questioned', () => {
     expect(

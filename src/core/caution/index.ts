@@ -4,18 +4,21 @@ import type { ZoneEvaluation } from '../evaluate';
 import { PART_RULES, type PartRule } from './partRules';
 import { MATERIAL_RULES } from './materialRules';
 import { PROCESS_RULES } from './processRules';
+import { NO_RECORDS, RECORD_RULES, type RecordRule, type ShopRecords } from './recordRules';
 import { sceneOf, type CautionRule, type Scene } from './rule';
 import { STACK_RULES } from './stackRules';
 
 export { type CautionRule } from './rule';
+export { groupCautions, type CautionGroup } from './group';
 export { SEVERITIES, type Severity } from './severity';
 
 export { PART_RULES, type PartRule } from './partRules';
+export { NO_RECORDS, RECORD_RULES, type RecordRule, type ShopRecords } from './recordRules';
 export const CAUTION_RULES: readonly CautionRule[] = [...MATERIAL_RULES, ...STACK_RULES, ...PROCESS_RULES];
 
 /** A caution about a layer or a zone. */
 export interface Caution {
-  rule: CautionRule | PartRule;
+  rule: CautionRule | PartRule | RecordRule;
   /** Layer or zone it is about; with the rule's id this is its identity. */
   subject: string;
   layerId: string | null;
@@ -31,13 +34,18 @@ const ORDER = { danger: 0, warning: 1, advice: 2 } as const;
 /** What the rules found in a zone does not change while its evaluation stands. */
 const found = new WeakMap<
   ZoneEvaluation,
-  { boat: Boat['brief']; findings: { rule: CautionRule; layerId?: string; detail: string }[] }
+  {
+    brief: Boat['brief'];
+    details: Boat['details'];
+    findings: { rule: CautionRule; layerId?: string; detail: string }[];
+  }
 >();
 function findingsOf(scene: Scene) {
   const known = found.get(scene.evaluation);
-  if (known?.boat === scene.boat.brief) return known.findings;
+  const { brief, details } = scene.boat;
+  if (known?.brief === brief && known.details === details) return known.findings;
   const findings = CAUTION_RULES.flatMap((rule) => rule.find(scene).map((finding) => ({ rule, ...finding })));
-  found.set(scene.evaluation, { boat: scene.boat.brief, findings });
+  found.set(scene.evaluation, { brief, details, findings });
   return findings;
 }
 
@@ -45,39 +53,35 @@ function findingsOf(scene: Scene) {
  * All cautions of a boat, the gravest first, each once per layer or zone, with its acceptance if somebody signed for
  * it.
  *
- * @param evaluations of every zone by id.
+
+ * @param evaluations of every zone by id. @param records of the shop, which some rules wait for.
  * @example cautionsOf(boat, evaluations).filter((c) => c.zoneIds.includes(zone.id))
  */
-export function cautionsOf(boat: Boat, evaluations: ReadonlyMap<string, ZoneEvaluation>): Caution[] {
+export function cautionsOf(
+  boat: Boat,
+  evaluations: ReadonlyMap<string, ZoneEvaluation>,
+  records: ShopRecords = NO_RECORDS,
+): Caution[] {
   const cautions = new Map<string, Caution>();
-  const acceptedOf = (rule: string, subject: string) =>
-    boat.acceptances.find((acceptance) => acceptance.rule === rule && acceptance.subject === subject) ?? null;
+  const add = (rule: Caution['rule'], layerId: string | null, zoneIds: readonly string[], detail: string) => {
+    const subject = layerId ?? zoneIds[0]!;
+    const key = `${rule.id}|${subject}`;
+    const known = cautions.get(key);
+    if (known) known.zoneIds.push(...zoneIds.filter((id) => !known.zoneIds.includes(id)));
+    else {
+      const accepted = boat.acceptances.find((one) => one.rule === rule.id && one.subject === subject) ?? null;
+      cautions.set(key, { rule, subject, layerId, zoneIds: [...zoneIds], detail, accepted });
+    }
+  };
   for (const part of boat.parts) {
     for (const rule of PART_RULES)
-      for (const { layerId, zoneIds, detail } of rule.find(boat, part, evaluations)) {
-        const subject = layerId ?? zoneIds[0]!;
-        const key = `${rule.id}|${subject}`;
-        const known = cautions.get(key);
-        if (known) known.zoneIds.push(...zoneIds.filter((id) => !known.zoneIds.includes(id)));
-        else cautions.set(key, { rule, subject, layerId, zoneIds, detail, accepted: acceptedOf(rule.id, subject) });
-      }
+      for (const { layerId, zoneIds, detail } of rule.find(boat, part, evaluations))
+        add(rule, layerId, zoneIds, detail);
     for (const zone of part.zones)
-      for (const { rule, layerId, detail } of findingsOf(sceneOf(boat, part, zone, evaluations.get(zone.id)!))) {
-        const subject = layerId ?? zone.id;
-        const key = `${rule.id}|${subject}`;
-        const known = cautions.get(key);
-        if (known) known.zoneIds.push(zone.id);
-        else {
-          cautions.set(key, {
-            rule,
-            subject,
-            layerId: layerId ?? null,
-            zoneIds: [zone.id],
-            detail,
-            accepted: acceptedOf(rule.id, subject),
-          });
-        }
-      }
+      for (const { rule, layerId, detail } of findingsOf(sceneOf(boat, part, zone, evaluations.get(zone.id)!)))
+        add(rule, layerId ?? null, [zone.id], detail);
   }
+  for (const rule of RECORD_RULES)
+    for (const { layerId, zoneId, detail } of rule.find(records)) add(rule, layerId ?? null, [zoneId], detail);
   return [...cautions.values()].sort((a, b) => ORDER[a.rule.severity] - ORDER[b.rule.severity]);
 }

@@ -5,6 +5,9 @@ import { each, families, wet, type CautionRule } from './rule';
 const PRACTICE = 'Workshop practice and material data sheets';
 
 /** Materials that do not go together, or not into this place. */
+/** Details that bring metal to the laminate. */
+const FASTENED: ReadonlySet<string> = new Set(['bolted', 'strap', 'transom', 'flange']);
+
 export const MATERIAL_RULES: readonly CautionRule[] = [
   {
     id: 'styrene-dissolves-core',
@@ -228,8 +231,8 @@ export const MATERIAL_RULES: readonly CautionRule[] = [
       'steel beside it corrode fast, stainless in crevices.',
     wayOut: 'Titanium or bronze fittings, or a glass layer and sealant between.',
     source: 'Galvanic series in sea water',
-    find: ({ fabrics, zone }) =>
-      /hardware|bitt|cleat|post|chainplate|fitting|engine|transom/i.test(zone.name) || zone.location === 'transom'
+    find: ({ boat, fabrics, zone }) =>
+      boat.details.some((detail) => detail.zone === zone.id && FASTENED.has(detail.kind))
         ? each(
             fabrics,
             (one) => families([one]).includes('carbon'),

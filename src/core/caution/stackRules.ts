@@ -2,6 +2,7 @@ import { limitingStrains } from '../laminate';
 import { hasMat, FIBRE_FAMILIES } from '../material';
 import { said } from '../quantity';
 import { targetOf, warpOf } from '../evaluate';
+import { removingHelps } from './removingHelps';
 import { SMALL_CRAFT_PACK } from '../standard';
 import { each, families, fibreMassOf, thicknessOf, wet, type CautionRule } from './rule';
 
@@ -9,6 +10,13 @@ const LAMINATION = 'Classical lamination theory (Jones, ch. 4)';
 const SANDWICH = 'Zenkert, An Introduction to Sandwich Construction; Allen';
 
 /** Stacks that warp, peel, wrinkle or do not work together. */
+/** Share of the waterline from aft beyond which a bottom slams, and the elongation in shear of a core that cracks. */
+const SLAMS_FROM = 0.5;
+const BRITTLE_CORE = 0.25;
+/** Fibre by weight to which the laws of the pack hold. */
+const MOST_OF_MAT = 0.5;
+const MOST_OF_ROVING = 0.7;
+
 export const STACK_RULES: readonly CautionRule[] = [
   {
     id: 'unlike-fibres',
@@ -142,13 +150,13 @@ export const STACK_RULES: readonly CautionRule[] = [
     reason:
       'Forward in the bottom the load comes as a blow; a core that ' +
       'cracks in shear lets go of the skin over a whole panel.',
-    wayOut: `A tough foam (elongation 30 % or more) of ${said(100, 'density')} or above.`,
+    wayOut: `A tough foam (elongation 30 % or more, no balsa, no stiff PVC) of ${said(100, 'density')} or above.`,
     source: 'Slamming practice; core shear elongation',
     find: ({ boat, zone, cores }) =>
-      wet(zone) && boat.brief.kind === 'motor' && zone.geometry.panelX > 0.6 * boat.brief.waterlineLength
+      wet(zone) && zone.geometry.panelX > SLAMS_FROM * boat.brief.waterlineLength
         ? each(
             cores,
-            ({ material }) => material.shearElongation.value < 0.25 && material.behaviour === 'foamRigid',
+            ({ material }) => material.shearElongation.value < BRITTLE_CORE && material.behaviour !== 'honeycomb',
             ({ material }) => `${material.code}: ${(material.shearElongation.value * 100).toFixed(0)} % elongation`,
           )
         : [],
@@ -157,12 +165,14 @@ export const STACK_RULES: readonly CautionRule[] = [
     id: 'aramid-compression',
     severity: 'danger',
     title: 'Aramid where the skin is pressed',
-    reason: 'In compression aramid kinks at a fifth of its tensile strength.',
-    wayOut: 'Glass or carbon on the pressed side; keep aramid for tension and impact.',
+    reason:
+      'In compression aramid kinks at a fifth of its tensile strength, and under pressure each face of a panel ' +
+      'is pressed somewhere: one at the supports, the other in the middle.',
+    wayOut: 'Glass or carbon outermost on both faces; keep aramid between them, for impact.',
     source: 'Fibre data: compressive 0.2 to 0.25 of tensile',
-    find: ({ cores, fabrics, inner }) =>
+    find: ({ cores, fabrics, inner, outer }) =>
       each(
-        cores.length ? inner : fabrics.slice(-1),
+        cores.length ? [...outer, ...inner] : [...new Set([...fabrics.slice(0, 1), ...fabrics.slice(-1)])],
         (one) => families([one]).includes('aramid'),
         ({ material }) => material.code,
       ),
@@ -313,7 +323,8 @@ export const STACK_RULES: readonly CautionRule[] = [
     severity: 'advice',
     title: 'Fibre fraction outside the pack’s property law',
     reason:
-      'The strength laws of mat and roving were made for hand-laid fractions; above 60 % they are an extrapolation.',
+      'The strength laws of mat and roving were made for hand-laid fractions: above half fibre for mat, ' +
+      'and 70 % for roving and biaxials, they are an extrapolation.',
     wayOut: 'Use tested values for infused and prepreg laminates.',
     source: `${SMALL_CRAFT_PACK.title}, F53`,
     find: ({ fabrics }) =>
@@ -322,12 +333,23 @@ export const STACK_RULES: readonly CautionRule[] = [
         ({ components }) =>
           components.some(
             ({ fibre, form, fibreWeightFraction }) =>
-              fibre.family === 'eGlass' && form === 'randomMat' && fibreWeightFraction > 0.5,
+              fibre.family === 'eGlass' && fibreWeightFraction > (form === 'randomMat' ? MOST_OF_MAT : MOST_OF_ROVING),
           ),
         ({ components, material }) =>
           `${material.code} at ` +
           `${Math.round(Math.max(...components.map(({ fibreWeightFraction }) => fibreWeightFraction)) * 100)} ` +
           '% by weight',
       ),
+  },
+  {
+    id: 'removing-helps',
+    severity: 'advice',
+    title: 'This layer lowers the reserve',
+    reason:
+      'The zone would have more in hand without it: it is stiffer than its neighbours, takes load from them and ' +
+      'reaches its own limit first, or its resin cracks across the fibres. What cracks first is not what breaks last.',
+    wayOut: 'Turn it, swap it, or lay it nearer the middle; or see Analysis for the load at which the last ply breaks.',
+    source: 'First and last ply failure; the checks of the pack with and without the layer',
+    find: removingHelps,
   },
 ];

@@ -4,10 +4,12 @@ import { fabricArealWeight, familyName, type Fabric, type Material } from './sch
 
 /** The classic slips of conversion: the factor, and what was taken for what. */
 const SLIPS: readonly [factor: number, kinds: readonly QuantityKind[], words: string][] = [
+  [305.15 / 33.906, ['arealWeight'], 'ounces of mat, which are per square foot, taken per square yard'],
   [33.906, ['arealWeight'], 'ounces per square yard taken for grams per square metre'],
   [16.018, ['density'], 'pounds per cubic foot taken for kilograms per cubic metre'],
   [25.4, ['thickness', 'shortLength'], 'inches taken for millimetres'],
-  [14.504, ['stress', 'coreModulus'], 'thousands of pounds per square inch and megapascals mixed up'],
+  [6.895, ['stress', 'coreModulus', 'modulus'], 'thousands of pounds per square inch and megapascals mixed up'],
+  [145.04, ['stress', 'coreModulus'], 'pounds per square inch and megapascals mixed up'],
   [1000, ['density', 'stress', 'modulus', 'coreModulus', 'arealWeight'], 'a prefix off by a thousand'],
 ];
 const NEAR = 0.3;

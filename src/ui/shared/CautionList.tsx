@@ -2,7 +2,7 @@
 import { nanoid } from 'nanoid';
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
-import { SEVERITIES, type Caution } from '@/core/caution';
+import { groupCautions, SEVERITIES, type Caution, type CautionGroup } from '@/core/caution';
 import type { Boat } from '@/core/document';
 import type { Signed } from './SignedForm';
 import { useUnits } from './units';
@@ -22,12 +22,12 @@ export function placeOf(boat: Boat, { layerId, zoneIds }: Caution): string {
   return layer + (zones.length > 3 ? `${zones.length} zones` : zones.map((zone) => zone.name).join(', '));
 }
 
-function CautionItem({ boat, caution, withPlace }: { boat: Boat; caution: Caution; withPlace: boolean }) {
+/** How a caution was answered, or the way to answer it. */
+function Answer({ boat, caution }: { boat: Boat; caution: Caution }) {
   const edit = useEdit();
-  const { words } = useUnits();
   const [signing, setSigning] = useState(false);
   const [refusal, setRefusal] = useState<string | null>(null);
-  const { rule, detail, subject, accepted } = caution;
+  const { rule, subject, accepted } = caution;
   const sign = async ({ by, why }: Signed): Promise<boolean> => {
     const acceptance = { id: nanoid(10), rule: rule.id, subject, by, note: why, at: new Date().toISOString() };
     const said = edit({ type: 'caution.accept', acceptance, index: boat.acceptances.length });
@@ -35,46 +35,74 @@ function CautionItem({ boat, caution, withPlace }: { boat: Boat; caution: Cautio
     if (!said) setSigning(false);
     return !said;
   };
+  if (accepted)
+    return (
+      <div className="small">
+        Accepted by {accepted.by}, {accepted.at.slice(0, 10)}: {accepted.note}{' '}
+        <button
+          type="button"
+          className="reason-button"
+          onClick={() => edit({ type: 'caution.withdraw', acceptanceId: accepted.id })}
+        >
+          Withdraw
+        </button>
+      </div>
+    );
+  if (!signing)
+    return (
+      <button type="button" className="reason-button small" onClick={() => setSigning(true)}>
+        Accept with a note
+      </button>
+    );
+  return (
+    <>
+      {refusal && <div className="invalid-feedback d-block">{refusal}</div>}
+      <SignedForm
+        labels={{ by: 'Accepted by', why: 'Why it is accepted' }}
+        acts={[{ name: 'Sign and accept', run: sign }]}
+        onLeave={() => setSigning(false)}
+      />
+    </>
+  );
+}
+
+/** One kind of caution: what it is and the way out once, then every place with its answer. */
+function CautionItem({ boat, group, withPlace }: { boat: Boat; group: CautionGroup; withPlace: boolean }) {
+  const { words } = useUnits();
+  const { rule, cautions } = group;
+  const [first] = cautions;
+  const answered = cautions.every(({ accepted }) => accepted);
+  const saidOf = (caution: Caution) =>
+    [words(caution.detail), ...(withPlace ? [placeOf(boat, caution)] : [])].join('; ');
   return (
     <li className="caution" data-testid={`caution-${rule.id}`}>
       <div>
-        <span className={`verdict ${accepted ? 'ample' : LOOKS[rule.severity]}`}>
-          <span aria-hidden="true">{accepted ? '✓' : MARKS[rule.severity]}</span>{' '}
-          {accepted ? 'accepted' : SEVERITIES[rule.severity].toLowerCase()}
+        <span className={`verdict ${answered ? 'ample' : LOOKS[rule.severity]}`}>
+          <span aria-hidden="true">{answered ? '✓' : MARKS[rule.severity]}</span>{' '}
+          {answered ? 'accepted' : SEVERITIES[rule.severity].toLowerCase()}
         </span>{' '}
         <strong>{rule.title}</strong>{' '}
-        <span className="soft">{[words(detail), ...(withPlace ? [placeOf(boat, caution)] : [])].join('; ')}</span>
+        <span className="soft">{cautions.length === 1 ? saidOf(first!) : `in ${cautions.length} places`}</span>
       </div>
       <div className="small">{words(rule.reason)}</div>
       <div className="small">
         <strong>Way out:</strong> {words(rule.wayOut)} <span className="soft">Source: {rule.source}.</span>
       </div>
-      {accepted && (
-        <div className="small">
-          Accepted by {accepted.by}, {accepted.at.slice(0, 10)}: {accepted.note}{' '}
-          <button
-            type="button"
-            className="reason-button"
-            onClick={() => edit({ type: 'caution.withdraw', acceptanceId: accepted.id })}
-          >
-            Withdraw
-          </button>
-        </div>
-      )}
-      {!accepted && signing && (
-        <>
-          {refusal && <div className="invalid-feedback d-block">{refusal}</div>}
-          <SignedForm
-            labels={{ by: 'Accepted by', why: 'Why it is accepted' }}
-            acts={[{ name: 'Sign and accept', run: sign }]}
-            onLeave={() => setSigning(false)}
-          />
-        </>
-      )}
-      {!accepted && !signing && (
-        <button type="button" className="reason-button small" onClick={() => setSigning(true)}>
-          Accept with a note
-        </button>
+      {cautions.length === 1 ? (
+        <Answer boat={boat} caution={first!} />
+      ) : (
+        <details className="small">
+          <summary>
+            {cautions.filter(({ accepted }) => !accepted).length} of {cautions.length} places open
+          </summary>
+          <ul className="list-unstyled ps-3 mb-0">
+            {cautions.map((caution) => (
+              <li key={caution.subject}>
+                {saidOf(caution)} <Answer boat={boat} caution={caution} />
+              </li>
+            ))}
+          </ul>
+        </details>
       )}
     </li>
   );
@@ -95,13 +123,8 @@ export function CautionList({
   if (cautions.length === 0) return <p className="soft mb-0">{empty}</p>;
   return (
     <ul className="list-unstyled mb-0">
-      {cautions.map((caution) => (
-        <CautionItem
-          key={`${caution.rule.id}|${caution.subject}`}
-          boat={boat}
-          caution={caution}
-          withPlace={withPlace}
-        />
+      {groupCautions(cautions).map((group) => (
+        <CautionItem key={group.rule.id} boat={boat} group={group} withPlace={withPlace} />
       ))}
     </ul>
   );

@@ -159,6 +159,12 @@ export function tabbingFindings(scene: Scene, detail: DetailOf<'tabbing'>): Find
       title: 'Putty carries no load',
       text: 'Polyester putty is a filler: the tapes carry, the putty keeps the bulkhead off the hull.',
     });
+  if (!taped || (detail.adhesive !== null && detail.tapes.length === 0))
+    cautions.push({
+      severity: 'warning',
+      title: 'Paste without tape',
+      text: 'A paste joint alone peels from its edge, and nothing shows it: lay tapes over it where it can be reached.',
+    });
   if (detail.sides === 1)
     cautions.push({
       severity: 'warning',
