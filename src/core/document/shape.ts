@@ -25,7 +25,36 @@ export function supportsOf({ supports, parts, hull }: Pick<Boat, 'supports' | 'p
   const bulkheads = parts.flatMap((part) =>
     part.zones.flatMap(({ name, region }) => (region?.surface === 'section' ? [{ x: region.x, name }] : [])),
   );
-  return { members: supports, bulkheads, hardEdges: hull?.hardEdges ?? { keel: false, chine: false } };
+  return {
+    members: supports,
+    bulkheads,
+    hardEdges: hull?.hardEdges ?? { keel: false, chine: false },
+    keelHolds: (x) => keelHolds({ supports, parts, hull }, x),
+  };
+}
+
+/** Place in the bottom, from keel to chine, up to which a stringer stands at the keel. */
+const AT_KEEL = 0.05;
+/** Whether the keel holds a floor at x: as it is said of the hull, else where a keel band is laid or a stringer runs. */
+function keelHolds({ supports, parts, hull }: Pick<Boat, 'supports' | 'parts' | 'hull'>, x: number): boolean {
+  const { floors = 'band' } = hull?.hardEdges ?? {};
+  if (floors !== 'band') return floors === 'held';
+  const banded = parts.some(({ zones }) =>
+    zones.some(
+      ({ region }) =>
+        region?.surface === 'hull' &&
+        region.lower.kind === 'centreline' &&
+        region.upper.kind === 'girth' &&
+        x >= region.from &&
+        x <= region.to,
+    ),
+  );
+  return (
+    banded ||
+    supports.some(
+      (one) => one.kind === 'stringer' && one.share < AT_KEEL && one.band === 'bottom' && x >= one.from && x <= one.to,
+    )
+  );
 }
 
 /** The pack that gives the boat its pressures. */

@@ -16,7 +16,7 @@ const reference = {
 const CASES: [Edit, string, string][] = [
   [{ type: 'deck.set', deck: { ...boat.deck, camber: 0.12 } }, 'changed the deck', 'Shape: changed Deck'],
   [
-    { type: 'hull.set', hull: { ...boat.hull!, hardEdges: { keel: false, chine: true } } },
+    { type: 'hull.set', hull: { ...boat.hull!, hardEdges: { keel: false, chine: true, floors: 'band' } } },
     'changed the shape of the hull',
     'Shape: changed Hull',
   ],

@@ -42,7 +42,7 @@ const hullZone = (from: number, to: number, lower: 'centreline' | 'chine', upper
   lower: { kind: lower },
   upper: { kind: upper },
 });
-const bare: Supports = { members: [], bulkheads: [], hardEdges: { keel: true, chine: true } };
+const bare: Supports = { members: [], bulkheads: [], hardEdges: { keel: true, chine: true }, keelHolds: () => true };
 
 describe('curves', () => {
   it('never swing beyond their neighbours', () => {

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { bounded } from '../field';
+import { bounded, choice, since } from '../field';
 
 /** Numbers of a hull drawn from its particulars, with label, range and what they mean. Lengths m, angles degrees. */
 export const SHAPE_NUMBERS = {
@@ -99,8 +99,20 @@ const measured = {
   transomRakeDeg: shapeFields.transomRakeDeg,
   stations: z.array(stationSchema).min(3, 'A hull needs at least 3 stations').max(200),
 };
+/** Where a floor or frame ends its span at the keel. */
+export const FLOORS_AT_KEEL = {
+  band: 'where a keel band or girder runs',
+  held: 'everywhere',
+  free: 'nowhere: they span from side to side',
+} as const;
+
 /** Which lines of the hull count as supports of its panels though nothing is bonded there. */
-const hardEdges = z.object({ keel: z.boolean(), chine: z.boolean() });
+const hardEdges = z.object({
+  keel: z.boolean(),
+  chine: z.boolean(),
+  /** Whether the keel holds a floor that crosses it: it does where something stiff runs along it. */
+  floors: since(8, choice('Floors held at the keel', FLOORS_AT_KEEL), 'band'),
+});
 
 /** Where the hull's shape comes from. */
 export const hullSchema = z.discriminatedUnion('source', [
@@ -130,7 +142,7 @@ export function shapeFor(
   return {
     source: 'particulars',
     form: motor ? 'hardChine' : 'roundBilge',
-    hardEdges: { keel: deadriseDeg >= 10, chine: motor },
+    hardEdges: { keel: deadriseDeg >= 10, chine: motor, floors: 'band' },
     draft: Math.max(0.15, 0.06 * hullLength),
     deadriseAftDeg: Math.max(0, deadriseDeg - 3),
     deadriseForeDeg: Math.min(60, deadriseDeg + 27),

@@ -2,6 +2,7 @@
 export { checkStations } from './checkStations';
 export { waterlinePosition, zoneGeometrySchema, type ZoneGeometry } from './zoneGeometry';
 export {
+  FLOORS_AT_KEEL,
   hullSchema,
   SHAPE_NUMBERS,
   shapeFor,

@@ -104,15 +104,19 @@ export function memberGeometry(
         hullColumns(shape, supports).map(({ at }) => at),
         x,
       );
-      const edges = hullRows(shape, { ...supports, members: [] }, x).map(({ at }) => at);
+      const edges = hullRows(shape, { ...supports, members: [] }, x)
+        .map(({ at }) => at)
+        .filter((at) => at > 0 || supports.keelHolds(x));
       const cuts = edges.includes(0) ? edges : [...edges, -Math.min(...edges)];
-      const spans = pieces(cuts).map(([from, to]) =>
-        spanOf(
+      const spans = pieces(cuts).map(([from, to]) => {
+        const span = spanOf(
           shares(STEPS).map((t) => hullPoint(hull, x, mix(from, to, t))),
           spacing,
           from + to < 2 ? 'bottom' : 'side',
-        ),
-      );
+        );
+        // Two straight legs that meet at a keel are no arch.
+        return from < 0 ? { ...span, rise: 0 } : span;
+      });
       // The piece over the centreline is there once, the others on both hands.
       const geometry = whole(spans, 1);
       return (

@@ -20,6 +20,8 @@ export interface Supports {
   /** Bulkheads: x and name. */
   bulkheads: readonly { x: number; name: string }[];
   hardEdges: { keel: boolean; chine: boolean };
+  /** Whether the keel holds a floor that crosses it at x. */
+  keelHolds: (x: number) => boolean;
 }
 
 /** A place on one axis where panels end. */

@@ -1,7 +1,14 @@
 'use client';
 import { useState } from 'react';
 import { Button, Card, Col, Form, Row } from 'react-bootstrap';
-import { SHAPE_NUMBERS, shapeFor, type DeckShape, type HullShape, type ShapeNumber } from '@/core/geometry';
+import {
+  FLOORS_AT_KEEL,
+  SHAPE_NUMBERS,
+  shapeFor,
+  type DeckShape,
+  type HullShape,
+  type ShapeNumber,
+} from '@/core/geometry';
 import { formatNumber } from '@/core/quantity';
 import { particularsOf, shapeOf, type Boat } from '@/core/document';
 import { QuantityField } from '../shared/QuantityField';
@@ -83,6 +90,26 @@ export function ShapeEditor({ boat }: { boat: Boat }) {
               checked={hull.hardEdges.chine}
               onChange={(event) => setHull({ ...hull, hardEdges: { ...hull.hardEdges, chine: event.target.checked } })}
             />
+            <Form.Group controlId="floors-at-keel" className="d-flex align-items-center gap-2">
+              <Form.Label className="mb-0">Keel holds floors</Form.Label>
+              <Form.Select
+                size="sm"
+                className="w-auto"
+                value={hull.hardEdges.floors}
+                onChange={(event) =>
+                  setHull({
+                    ...hull,
+                    hardEdges: { ...hull.hardEdges, floors: event.target.value as typeof hull.hardEdges.floors },
+                  })
+                }
+              >
+                {Object.entries(FLOORS_AT_KEEL).map(([key, name]) => (
+                  <option key={key} value={key}>
+                    {name}
+                  </option>
+                ))}
+              </Form.Select>
+            </Form.Group>
           </div>
         )}
         {hull?.source === 'particulars' && (

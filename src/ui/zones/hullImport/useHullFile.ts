@@ -65,6 +65,7 @@ export function useHullFile(boat: Boat) {
       hardEdges: {
         keel: boat.hull?.hardEdges.keel ?? true,
         chine: read.stations.some(({ chine }) => chine !== null),
+        floors: boat.hull?.hardEdges.floors ?? 'band',
       },
       file: ((way === 'mesh' ? picked?.name : table?.name) ?? '').slice(0, LONGEST_NAME),
       waterline,
