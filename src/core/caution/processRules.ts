@@ -154,7 +154,7 @@ export const PROCESS_RULES: readonly CautionRule[] = [
     severity: 'warning',
     title: 'This figure looks like a unit taken for another',
     reason:
-      'Ounces per square yard taken for g/m² are wrong by 33.9; an ounce of mat is per square foot, nine times as much; ' +
+      'Ounces per square yard taken for g/m² are wrong by 33.9; an ounce of mat is per square foot, nine times it; ' +
       'thousands of pounds per square inch taken for megapascals are wrong by 6.9, pounds per ' +
       'cubic foot for kg/m³ by 16, inches for millimetres by 25.4.',
     wayOut: 'Look at the material on the Shelf and type the figure with its unit.',

@@ -31,3 +31,4 @@ export { settleGeometry } from './settleGeometry';
 export { zoneLoadSchema, type ZoneLoad } from './zoneLoad';
 export { panelCaseSchema, referenceSchema, usualPanelCase, type PanelCase, type Reference } from './zoneProof';
 export { coverOf, type SurfaceCover } from './cover';
+export { locationOf, newPlace, regionFor, surfaceOf, SURFACES, type Surface } from './zonePlace';

@@ -35,7 +35,7 @@ export function supportsOf({ supports, parts, hull }: Pick<Boat, 'supports' | 'p
 
 /** Place in the bottom, from keel to chine, up to which a stringer stands at the keel. */
 const AT_KEEL = 0.05;
-/** Whether the keel holds a floor at x: as it is said of the hull, else where a keel band is laid or a stringer runs. */
+/** Whether the keel holds a floor at x: as is said of the hull, else where a keel band is laid or a stringer runs. */
 function keelHolds({ supports, parts, hull }: Pick<Boat, 'supports' | 'parts' | 'hull'>, x: number): boolean {
   const { floors = 'band' } = hull?.hardEdges ?? {};
   if (floors !== 'band') return floors === 'held';

@@ -6,6 +6,7 @@ import {
   zoneGeometrySchema,
   type BoatShape,
   type Panel,
+  type Patch,
   type Region,
   type Supports,
   type ZoneGeometry,
@@ -176,6 +177,19 @@ export function pressuresOn(
   }
 }
 
+/** Sizes of regions by the surface they lie on: an edit elsewhere leaves them as they are. */
+const sizes = new WeakMap<BoatShape['hull'], Map<string, ReturnType<typeof patchArea>>>();
+const MOST_SIZES = 500;
+function sizeOf({ hull, deck }: BoatShape, region: Region, patch: Patch): ReturnType<typeof patchArea> {
+  const known = sizes.get(hull) ?? new Map<string, ReturnType<typeof patchArea>>();
+  sizes.set(hull, known);
+  const key = JSON.stringify([deck, region]);
+  const size = known.get(key) ?? patchArea(patch);
+  if (known.size >= MOST_SIZES) known.clear();
+  known.set(key, size);
+  return size;
+}
+
 export function panelsIn(
   { shape, supports, boat }: Ground,
   zone: Zone,
@@ -187,7 +201,7 @@ export function panelsIn(
     const lacking = NO_SURFACE[region.surface] ?? 'it lies off the hull, or is empty';
     throw invalid('zone.region', `${zone.name} has no surface: ${lacking}`);
   }
-  const { area: all, centroid } = patchArea(patch);
+  const { area: all, centroid } = sizeOf(shape, region, patch);
   // A region lies on both hands; a zone of one hand has half of it.
   const area = patch.count % 2 === 0 && isOneHanded(zone) ? all / 2 : all;
   const base = { area, centroidX: centroid[0], centroidZ: centroid[2] };

@@ -7,23 +7,32 @@ import { designStack } from './designStack';
 /** Plate terms that tell which panel of a zone is the worst. */
 const SCAN_TERMS = 8;
 
+/** How a zone's panels are analysed; each left out takes its usual value. */
+export interface ZoneAnalysisOptions {
+  pressure: number;
+  criterion?: Criterion;
+  terms?: number;
+  /** False leaves out the deflected shape and buckling, for many zones in a row. */
+  detail?: boolean;
+}
+
 /**
  * Direct analysis of every panel of a zone, each under its own pressure; the one that is nearest its limit is given in
  * full, and the others have more in hand.
  *
  * A panel that tapers is taken as the rectangle that deflects as much.
  *
- * @param shown pressure on the zone's own panel, for one that is typed (Pa). @param detail false leaves out the deflected shape and buckling, for many zones in a row.
+ * @param pressure on the zone's own panel, for one that is typed (Pa). @param detail false leaves out the deflected
+ * shape and buckling, for many zones in a row.
  * @throws KeramosError `invalid` as `designStack`.
- * @example analyseZonePanels(boat, hull, bottom, 2e4).governing.reserveFactor
+ * @example analyseZonePanels(boat, hull, bottom, { pressure: 2e4 }).governing.reserveFactor
  * Source: docs/engineering.md, "Panels".
  */
 export function analyseZonePanels(
   boat: Boat,
   part: Part,
   zone: Zone,
-  shown: number,
-  { criterion = 'tsaiWu' as Criterion, terms = DEFAULT_TERMS, detail = true } = {},
+  { pressure: shown, criterion = 'tsaiWu', terms = DEFAULT_TERMS, detail = true }: ZoneAnalysisOptions,
 ): PanelAnalysis {
   const { plies, layerOf, cores } = designStack(boat, part, zone);
   const cored = cores.length > 0;

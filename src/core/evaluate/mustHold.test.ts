@@ -95,7 +95,7 @@ describe('the two paths of a single skin', () => {
     const of = (id: string) => evaluation.checks.find((check) => check.id === id)!.reserveFactor;
     return { evaluation, flexure: of('skinFlexure'), plies: of('plyByPly') };
   };
-  it('must both hold as the boat begins; where either is enough the better of them stands, and nothing else goes', () => {
+  it('must both hold as the boat begins; where either is enough the better of them stands, and all else', () => {
     const [both, either] = [pathsOf('both'), pathsOf('either')];
     expect([either.flexure, either.plies]).toEqual([both.flexure, both.plies]);
     expect(both.flexure).not.toBeCloseTo(both.plies, 3);

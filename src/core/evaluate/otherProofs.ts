@@ -43,7 +43,7 @@ export function otherProofs(
     attempt('Analysis', () => {
       const yard = boat.packs.find((pack) => pack.kind === 'yardRule');
       const asked = yard?.kind === 'yardRule' ? yard.analysisFactor : 1;
-      const found = analyseZonePanels(boat, part, zone, pressure, { terms: TERMS, detail: false });
+      const found = analyseZonePanels(boat, part, zone, { pressure, terms: TERMS, detail: false });
       for (const { id, reserveFactor, governs, where } of found.reserves) {
         const demand = id === 'deflection' ? 1 : asked;
         const check = id === 'deflection' ? 'analysisDeflection' : 'byAnalysis';

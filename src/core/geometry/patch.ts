@@ -52,8 +52,8 @@ const crowded = (count: number) => shares(count).map((t) => (1 - Math.cos(Math.P
  */
 export function patchArea(
   { at, count, straight, jumps = [] }: Patch,
-  along = straight ? 1 : 72,
-  across = straight ? 256 : 24,
+  along = straight ? 1 : 48,
+  across = straight ? 64 : 12,
 ): { area: number; centroid: Point } {
   const vs = crowded(across);
   let area = 0;

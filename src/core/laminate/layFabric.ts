@@ -85,7 +85,8 @@ export interface LaidWith {
  * for a weave, true unidirectional sublayers in stitching order for the rest.
  *
  * Stiffness by micromechanics, strengths from the mean failure strains of family and form brought to published means
- * of laminates, expansion from the constituents; stated figures (data sheet, test) stand in front of computed ones property by property, and `origins`
+ * of laminates, expansion from the constituents; stated figures (data sheet, test) stand in front of computed ones
+ * property by property, and `origins`
  * says which is which.
  *
  * @example layFabric(biaxial800, { fibres, resin: vinylester, process: 'infusion' })[0].thickness // 0.00057 m

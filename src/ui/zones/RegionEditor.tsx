@@ -1,27 +1,10 @@
 'use client';
 import { Col, Form, Row } from 'react-bootstrap';
 import type { HullEdge, Region } from '@/core/geometry';
-import type { Boat, Zone } from '@/core/document';
+import { regionFor, surfaceOf, SURFACES, type Boat, type Surface, type Zone } from '@/core/document';
 import { QuantityField } from '../shared/QuantityField';
 import { DimensionField } from './DimensionField';
 
-const SURFACES = {
-  typed: 'Nowhere: figures are typed in',
-  hull: 'Hull, between two lines',
-  transom: 'Transom',
-  section: 'Bulkhead: a section of the boat',
-  deck: 'Deck, outside the openings',
-  cockpitSole: 'Cockpit sole',
-  cockpitSide: 'Cockpit sides',
-  coachroofTop: 'Coachroof top',
-  coachroofSide: 'Coachroof sides',
-  coachroofFront: 'Coachroof front',
-  pan: 'Pan inside the hull',
-  rectangle: 'Rectangles',
-} as const;
-type Surface = keyof typeof SURFACES;
-
-const COACHROOF = { top: 'coachroofTop', side: 'coachroofSide', front: 'coachroofFront' } as const;
 /** Where an edge lies to begin with, m. */
 const NEW_EDGE: Record<HullEdge['kind'], HullEdge> = {
   centreline: { kind: 'centreline' },
@@ -31,59 +14,6 @@ const NEW_EDGE: Record<HullEdge['kind'], HullEdge> = {
   girth: { kind: 'girth', distance: 0.25 },
   height: { kind: 'height', height: 0.5 },
 };
-
-const surfaceOf = (region: Region | null): Surface => {
-  if (region === null) return 'typed';
-  if (region.surface === 'cockpit') return region.piece === 'sole' ? 'cockpitSole' : 'cockpitSide';
-  if (region.surface === 'coachroof') return COACHROOF[region.piece];
-  return region.surface;
-};
-
-/** A region of the wanted kind to begin with, near where the zone's figures stand. */
-function regionFor(surface: Surface, { brief, deck }: Boat, { geometry }: Zone): Region | null {
-  const x = geometry.centroidX;
-  switch (surface) {
-    case 'typed':
-      return null;
-    case 'hull':
-      return {
-        surface: 'hull',
-        from: -1,
-        to: brief.hullLength,
-        lower: { kind: 'centreline' },
-        upper: { kind: 'chine' },
-      };
-    case 'transom':
-      return { surface: 'transom' };
-    case 'section':
-      return { surface: 'section', x: Math.min(0.9 * brief.waterlineLength, Math.max(0.3, x)), top: null };
-    case 'deck':
-      return { surface: 'deck', from: -1, to: brief.hullLength };
-    case 'cockpitSole':
-      return { surface: 'cockpit', piece: 'sole' };
-    case 'cockpitSide':
-      return { surface: 'cockpit', piece: 'side' };
-    case 'coachroofTop':
-      return { surface: 'coachroof', piece: 'top' };
-    case 'coachroofSide':
-      return { surface: 'coachroof', piece: 'side' };
-    case 'coachroofFront':
-      return { surface: 'coachroof', piece: 'front' };
-    case 'pan': {
-      const half = 0.3 * brief.chineBeam;
-      return {
-        surface: 'pan',
-        from: x - 0.8,
-        to: x + 0.8,
-        halfBreadthAft: half,
-        halfBreadthFore: half,
-        height: deck.cockpit?.soleHeight ?? 0.3,
-      };
-    }
-    case 'rectangle':
-      return { surface: 'rectangle', x, y: 0.5, height: geometry.centroidZ, length: 0.4, breadth: 0.3, count: 1 };
-  }
-}
 
 const EDGES = {
   centreline: 'Centreline',
@@ -158,7 +88,14 @@ export function RegionEditor({
         <Form.Label className="mb-0">Place on the boat</Form.Label>
         <Form.Select
           value={surface}
-          onChange={(event) => onChange(regionFor(event.target.value as Surface, boat, zone))}
+          onChange={(event) =>
+            onChange(
+              regionFor(event.target.value as Surface, boat, {
+                x: zone.geometry.centroidX,
+                z: zone.geometry.centroidZ,
+              }),
+            )
+          }
           disabled={boat.hull === null}
         >
           {Object.entries(SURFACES).map(([key, words]) => (

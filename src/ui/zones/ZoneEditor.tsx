@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import { Button, Card, Col, Form, Row } from 'react-bootstrap';
 import type { Region, ZoneGeometry } from '@/core/geometry';
 import type { QuantityKind } from '@/core/quantity';
-import { panelsToCheck, taperOf, zonePanels, type Boat, type Part, type Zone } from '@/core/document';
+import { panelsToCheck, taperOf, zonePanels, type Boat, type Part, type Zone, locationOf } from '@/core/document';
 import { isHead, ZONE_LOCATIONS, type ZoneLocation } from '@/core/standard';
 import { QuantityField } from '../shared/QuantityField';
 import { TextField } from '../shared/TextField';
@@ -142,7 +142,13 @@ export function ZoneEditor({
     };
     act({ location, geometry });
   };
-  const place = (region: Region | null) => act({ region, ...(region === null ? { overridden: [] } : {}) });
+  const place = (region: Region | null) => {
+    // What a zone is follows where it lies, but for one that was told apart by hand within its surface.
+    const was = zone.region && locationOf(zone.region);
+    const is = region && locationOf(region);
+    const follows = is !== null && is !== was;
+    return act({ region, ...(region === null ? { overridden: [] } : {}), ...(follows && { location: is }) });
+  };
   const partInTwo = () => {
     const at = part.zones.indexOf(zone);
     const twin: Zone = { ...zone, id: nanoid(8), name: `${zone.name}, starboard`.slice(0, 80), hand: 'starboard' };

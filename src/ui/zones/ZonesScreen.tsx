@@ -4,8 +4,8 @@ import { useMemo, useState } from 'react';
 import { Button, Card, Form, InputGroup } from 'react-bootstrap';
 import { applyEdits, moveBoundary, type Boundary } from '@/core/edit';
 import { makeEvaluator, targetOf } from '@/core/evaluate';
-import { coverOf, newPart, newZone, PART_KINDS, shapeOf, type Boat } from '@/core/document';
-import { ZONE_LOCATIONS, type ZoneLocation } from '@/core/standard';
+import { coverOf, newPart, newPlace, newZone, PART_KINDS, shapeOf, type Boat } from '@/core/document';
+import { ZONE_LOCATIONS } from '@/core/standard';
 import { useDesign } from '../shared/boat';
 import { Onward } from '../shared/Onward';
 import { Tabs } from '../shared/Tabs';
@@ -21,14 +21,6 @@ import { ShapeEditor } from './ShapeEditor';
 import { SupportsEditor } from './SupportsEditor';
 import { ZoneEditor } from './ZoneEditor';
 import { Refusal } from '../shared/Refusal';
-
-const LOCATION_OF_PART: Record<keyof typeof PART_KINDS, ZoneLocation> = {
-  hull: 'bottom',
-  deck: 'deck',
-  bulkhead: 'bulkhead',
-  liner: 'liner',
-  small: 'deck',
-};
 
 /** Where does the load change? */
 export function ZonesScreen() {
@@ -75,14 +67,16 @@ export function ZonesScreen() {
   };
   const addZone = (partId: string) => {
     const owner = boat.parts.find((candidate) => candidate.id === partId)!;
-    const added = newZone(nanoid(8), `${owner.name} zone ${owner.zones.length + 1}`, LOCATION_OF_PART[owner.kind]);
+    const { location, region } = newPlace(boat, owner.kind);
+    const added = newZone(nanoid(8), `${owner.name} zone ${owner.zones.length + 1}`, location, { region });
     const said = edit({ type: 'zone.add', partId, zone: added, index: owner.zones.length, coveredBy: [] });
     setRefusal(said ?? null);
     if (!said) setChosen(added.id);
   };
   const addPart = () => {
     const id = nanoid(8);
-    const first = newZone(nanoid(8), partName.trim(), LOCATION_OF_PART[partKind]);
+    const { location, region } = newPlace(boat, partKind);
+    const first = newZone(nanoid(8), partName.trim(), location, { region });
     const said = edit({
       type: 'part.add',
       part: newPart({ id, name: partName.trim(), kind: partKind, zones: [first] }),

@@ -13,6 +13,13 @@ export interface LineLoad {
   from: string;
 }
 
+/** What a joint says of its load: typed per metre, and the bulkhead it ties. */
+interface Joint {
+  name: string;
+  lineLoad: number | null;
+  ties?: string | null;
+}
+
 /**
  * Load on a metre of a joint between panels: typed, or the load case over its length, or what the panels on both its
  * sides hand over under the design pressure, each half of itself, with the pack's factor from design to ultimate
@@ -26,10 +33,8 @@ export interface LineLoad {
  */
 export function lineLoadOf(
   scene: Scene,
-  given: number | null,
+  { name: what, lineLoad: given, ties = null }: Joint,
   length: number,
-  what: string,
-  ties: string | null = null,
 ): LineLoad {
   const { boat, part, zone, load, factor, book, inPlane, normal } = scene;
   if (given !== null) {
@@ -45,7 +50,8 @@ export function lineLoadOf(
   const own = tied && reactionOf(scene, tied.zone, tied.part, 1);
   if (hull === null && own === null)
     throw invalid('lineLoad', `${what}: ${zone.name} has no design pressure; give a load case or a load per metre`);
-  const head = `the panels on both sides under ${isHead(zone.location) ? 'their head of water' : 'their design pressure'}`;
+  const under = isHead(zone.location) ? 'their head of water' : 'their design pressure';
+  const head = `the panels on both sides under ${under}`;
   const q = Math.hypot(hull ?? 0, own ?? 0) / book.pack.skinStrengthFactor;
   return {
     q,

@@ -12,7 +12,10 @@ const asking = (of: Boat, floors: HullShape['hardEdges']['floors']): Boat => ({
 const floor = boat.supports.find(({ kind, section }) => kind === 'frame' && section !== null)!;
 const spansOf = (of: Boat) => {
   const found = evaluateStiffeners(of).find(({ support }) => support.id === floor.id)!;
-  return { spans: found.geometry!.spans.filter(({ on }) => on === 'bottom'), reserve: found.governing?.reserveFactor ?? 0 };
+  return {
+    spans: found.geometry!.spans.filter(({ on }) => on === 'bottom'),
+    reserve: found.governing?.reserveFactor ?? 0,
+  };
 };
 
 it('a floor ends its span at the keel where a keel band is laid, and is weaker where nothing stiff runs there', () => {

@@ -24,7 +24,7 @@ import { lineLoadOf } from '../lineLoad';
  */
 export function flangeFindings(scene: Scene, detail: DetailOf<'flange'>): Findings {
   const { book, laid, zone } = scene;
-  const { q, from } = lineLoadOf(scene, detail.lineLoad, detail.length, detail.name);
+  const { q, from } = lineLoadOf(scene, detail, detail.length);
   const glue = need(book, detail.adhesive, 'adhesive', 'Adhesive');
   const metal = need(book, detail.boltMetal, 'metal', 'Fasteners');
   if (detail.pitch !== null && detail.edgeDistance < detail.boltDiameter)

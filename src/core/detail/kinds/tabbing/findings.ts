@@ -32,7 +32,7 @@ const GRAM_OF_FILLET = 1150;
 export function tabbingFindings(scene: Scene, detail: DetailOf<'tabbing'>): Findings {
   const { book, zone } = scene;
   const length = jointLength(scene, detail.length, detail.ties, detail.name);
-  const { q, opens, from } = lineLoadOf(scene, detail.lineLoad, length, detail.name, detail.ties);
+  const { q, opens, from } = lineLoadOf(scene, detail, length);
   const taped = detail.method !== 'adhesive';
   if (taped && detail.tapes.length === 0) throw invalid('tapes', `${detail.name}: tabbing needs at least one tape`);
   if (!taped && detail.adhesive === null) throw invalid('adhesive', `${detail.name}: choose the adhesive`);
@@ -96,7 +96,7 @@ export function tabbingFindings(scene: Scene, detail: DetailOf<'tabbing'>): Find
                 thickness: member.thickness,
               }),
               capacity: through.value,
-              source: `Pull of one side at half of fillet and tape as its lever, 3M / 2Rt; through its thickness, ${through.says}`,
+              source: `Pull of one side, half of fillet and tape its lever: 3M / 2Rt; ${through.says}`,
             }),
           ]
         : []),
