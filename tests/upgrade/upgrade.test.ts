@@ -149,3 +149,39 @@ describe('boats of document version 6, whose bow panels and bulkheads were measu
     expect(boatFromJson(sample('documents/merrow-84-6.json.gz').toString('utf8')).name).toBe('Merrow 84');
   });
 });
+
+describe('boats of document version 7, whose areas were up to 6 % off', () => {
+  const opened = async () => {
+    const file = path.join(mkdtempSync(path.join(tmpdir(), 'keramos-upgrade-')), 'keramos.db');
+    writeFileSync(file, sample('databases/document-7.db.gz'));
+    return { file, context: contextOf(await openDatabase(file), 'I. Hallin') };
+  };
+  const zoneOf = (boat: Awaited<ReturnType<typeof readBoat>>['boat'], name: string) =>
+    boat.parts.flatMap(({ zones }) => zones).find((zone) => zone.name === name)!;
+
+  it('are measured anew when they are read, and are the same after they were written', async () => {
+    const { file, context } = await opened();
+    const { boat, version } = await readBoat(context, BOAT);
+    // By the grid of before: 1.98 m² of collision bulkhead, 5.15 of foredeck.
+    expect(zoneOf(boat, 'Collision bulkhead').geometry.area).toBeCloseTo(2.086, 2);
+    expect(zoneOf(boat, 'Foredeck').geometry.area).toBeCloseTo(5.26, 2);
+    const edits = [{ type: 'brief.set' as const, patch: { weightTarget: 660 } }];
+    await editBoat(context, BOAT, version, [{ clientId: 'after-upgrade', action: 'do', edits }]);
+    const again = await readBoat(contextOf(await openDatabase(file)), BOAT);
+    expect(again.boat).toEqual({ ...boat, brief: { ...boat.brief, weightTarget: 660 } });
+  });
+  it('have what came later as it was: the standards prove, bolts are as their metal, joints tie nothing', async () => {
+    const { context } = await opened();
+    const { boat } = await readBoat(context, BOAT);
+    expect(boat.brief).toMatchObject({ proofs: { rule: true, match: false, analysis: false }, singleSkin: 'both' });
+    expect(boat.hull!.hardEdges.floors).toBe('band');
+    for (const detail of boat.details) {
+      if (detail.kind === 'bolted') expect(detail).toMatchObject({ boltClass: 'metal', nut: 'full' });
+      if (detail.kind === 'tabbing') expect(detail.ties).toBeNull();
+    }
+    const sail = (await readBoat(context, 'brant-56')).boat;
+    const transom = sail.details.find(({ kind }) => kind === 'transom')!;
+    expect(transom).toMatchObject({ boltMetal: null, knees: null, plate: null, impact: 0, bracketHeight: 0.3 });
+    expect(boatFromJson(sample('documents/merrow-84-7.json.gz').toString('utf8')).name).toBe('Merrow 84');
+  });
+});

@@ -30,6 +30,7 @@ export function newZone(
     },
     region,
     overridden: [],
+    designPressure: null,
     load: null,
     panelCase: null,
     match: null,

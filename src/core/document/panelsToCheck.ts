@@ -96,7 +96,7 @@ export function ratedPanels(boat: PanelsBoat, zone: Zone, panels: ZonePanels['pa
     const name = `${along[0]} to ${along[1]}, ${across[0]} to ${across[1]}`;
     if (zone.overridden.length === 0) return { name, geometry: derived, pressures };
     const geometry: ZoneGeometry = { ...derived, ...typed };
-    return { name, geometry, pressures: pressuresOn(boat, zone.location, geometry) };
+    return { name, geometry, pressures: pressuresOn(boat, zone, geometry) };
   });
   const outdone = (one: (typeof rated)[number], i: number) =>
     rated.some((other, j) => j !== i && outdoes(other, one) && (j < i || !outdoes(one, other)));

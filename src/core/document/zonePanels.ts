@@ -163,12 +163,12 @@ const NO_SURFACE: Readonly<Record<string, string>> = {
 /** Pressures on a panel; null outside the method, where the check says why. */
 export function pressuresOn(
   { brief, packs }: Pick<Boat, 'brief' | 'packs'>,
-  location: ZoneLocation,
+  { location, designPressure: typed }: Pick<Zone, 'location' | 'designPressure'>,
   geometry: ZoneGeometry,
 ): PanelPressures | null {
   const [craft, pack] = [craftOf(brief), methodOf({ packs })];
   const as = (construction: Construction) =>
-    panelPressure({ craft, location, geometry, construction }, undefined, pack);
+    panelPressure({ craft, location, geometry, construction, typed }, undefined, pack);
   try {
     return { single: as('single'), sandwich: as('sandwich') };
   } catch (error) {
@@ -212,7 +212,7 @@ export function panelsIn(
   const rated = panels.map((panel) => {
     const geometry = withPanel({ shape, location: zone.location, region, top }, base, panel);
     const short = Math.min(geometry.panelLength, geometry.panelBreadth);
-    const pressures = pressuresOn(boat, zone.location, geometry);
+    const pressures = pressuresOn(boat, zone, geometry);
     // Without a pressure the widest panel stands for the zone.
     const ranking = pressures?.sandwich.pressure ?? 0;
     const { k2 } = panelCoefficients(geometry.panelLength, geometry.panelBreadth);

@@ -42,7 +42,13 @@ export function pressureLoad(boat: Boat, part: Part, zone: Zone): ZoneLoad {
     ? 'sandwich'
     : 'single';
   const { pressure } = panelPressure(
-    { craft: craftOf(boat.brief), location: zone.location, geometry: zone.geometry, construction },
+    {
+      craft: craftOf(boat.brief),
+      location: zone.location,
+      geometry: zone.geometry,
+      construction,
+      typed: zone.designPressure,
+    },
     undefined,
     methodOf(boat),
   );

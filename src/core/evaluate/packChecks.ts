@@ -14,6 +14,7 @@ import {
   type StandardPack,
   type Trace,
 } from '../standard';
+import { said } from '../quantity';
 import { put } from '../working';
 import { craftOf, panelsToCheck, type Boat, type CheckedPanel, type Zone } from '../document';
 import { layReference, sheetsOf, type Book, type LaidLayer } from './book';
@@ -31,6 +32,7 @@ function methodInput({ boat, zone, book, panel, sheets, sheetsAlong }: Checked) 
     craft: craftOf(boat.brief),
     location: zone.location,
     geometry: panel.geometry,
+    typed: zone.designPressure,
     sheets,
     sheetsAlong,
     ...(panel.pressures && {
@@ -181,6 +183,8 @@ export function checkIn(boat: Boat, zone: Zone, { book, laid }: Pick<Checked, 'b
   const checks: ZoneCheck[] = [];
   const typed = zone.region !== null && panels.length === 1 && panels[0]!.panel.name === '';
   const notChecked = new Set<string>(typed ? [`Panels of ${zone.name} other than the one typed in`] : []);
+  if (zone.designPressure !== null)
+    notChecked.add(`The pack's own pressure: ${said(zone.designPressure, 'pressure')} are typed in its place`);
   const unproven = new Set<string>();
   let method: PanelCheckResult | null = null;
   for (const of of panels)
@@ -203,11 +207,11 @@ export function checkIn(boat: Boat, zone: Zone, { book, laid }: Pick<Checked, 'b
 /** The pressure on the panel that stands for a zone. */
 const pressureFor = (
   boat: Boat,
-  { location, geometry }: Zone,
+  { location, geometry, designPressure: typed }: Zone,
   construction: PanelCheckResult['construction'],
   pack: SmallCraftPack,
 ): PanelCheckResult['pressure'] =>
-  panelPressure({ craft: craftOf(boat.brief), location, geometry, construction }, undefined, pack);
+  panelPressure({ craft: craftOf(boat.brief), location, geometry, construction, typed }, undefined, pack);
 
 /**
  * The working of one pack's checks on one panel of a zone, by its name.

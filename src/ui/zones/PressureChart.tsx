@@ -17,7 +17,8 @@ const STEPS = 32;
  * figure decides.
  */
 function alongTheBoat(boat: Boat, zone: Zone, evaluation: ZoneEvaluation | undefined): [number, number][] {
-  if (isHead(zone.location) || !evaluation?.construction || evaluation.problem) return [];
+  if (isHead(zone.location) || zone.designPressure !== null || !evaluation?.construction || evaluation.problem)
+    return [];
   const [craft, pack, LWL] = [craftOf(boat.brief), methodOf(boat), boat.brief.waterlineLength];
   const { construction } = evaluation;
   return Array.from({ length: STEPS + 1 }, (_, i) => {

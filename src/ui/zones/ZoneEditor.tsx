@@ -281,6 +281,23 @@ export function ZoneEditor({
             );
           })}
         </Row>
+        <QuantityField
+          label="Design pressure, typed"
+          kind="pressure"
+          value={zone.designPressure}
+          minimum={100}
+          maximum={5e6}
+          optional
+          hint="empty: as the build standard asks"
+          onCommit={(designPressure) => act({ designPressure })}
+        />
+        {zone.designPressure !== null && (
+          <p className="form-text mb-0">
+            <span className="verdict thin">△ typed</span> It stands in the place of the pack&apos;s pressure, for panels
+            and stiffeners of this zone; least skins stay as the pack asks. Bending of a blade as a whole is not
+            checked.
+          </p>
+        )}
         <p className="form-text mb-0">
           {zone.region === null
             ? 'Typed-in figures: measure them from your drawing.'

@@ -20,6 +20,12 @@ export const zoneSchema = z.object({
   region: since(3, noted(regionSchema.nullable(), { label: 'Place on the boat' }), null),
   /** Figures that stand as typed, whatever the region gives. */
   overridden: since(3, noted(z.array(z.enum(geometryKeys)).max(geometryKeys.length), { label: 'Overridden' }), []),
+  /** Stands in the place of the pack's pressure, for what no pack rates: rudders, keels, overflows of tanks (Pa). */
+  designPressure: since(
+    8,
+    bounded('Design pressure, typed', [100, 5e6], 'Pa', { quantity: 'pressure' }).nullable(),
+    null,
+  ),
   load: noted(zoneLoadSchema.nullable(), { label: 'Load given for analysis' }),
   panelCase: since(3, noted(panelCaseSchema.nullable(), { label: 'Panel case' }), null),
   /** References it must match in stiffness and strength, and that it must hold layer by layer. */

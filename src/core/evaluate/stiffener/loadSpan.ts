@@ -140,20 +140,23 @@ export function loadSpan(stiffener: StandingStiffener, span: Span, record?: Reco
   const pack = book.pack;
   const [x, , z] = span.middle;
   const place = ZONE_LOCATIONS[zone.location];
-  const pressure = isHead(zone.location)
-    ? headPressure(zone.location, zone.geometry.head ?? 0.5, record, pack)
-    : designPressure(
-        {
-          craft: craftOf(boat.brief),
-          location: place.pressure!,
-          position: Math.min(1, Math.max(0, x / boat.brief.waterlineLength)),
-          edgeHeight: zone.geometry.edgeHeight ?? Math.max(0.05, hull.at(x, 2)[2] - hull.waterline),
-          centreHeight: support.kind === 'rib' ? (zone.geometry.centreHeight ?? 0) : z - hull.waterline,
-          member: { kind: 'stiffener', spacing: span.spacing, span: span.length },
-        },
-        record,
-        pack,
-      ).pressure;
+  const { location } = zone;
+  const byPack = () =>
+    isHead(location)
+      ? headPressure(location, zone.geometry.head ?? 0.5, record, pack)
+      : designPressure(
+          {
+            craft: craftOf(boat.brief),
+            location: place.pressure!,
+            position: Math.min(1, Math.max(0, x / boat.brief.waterlineLength)),
+            edgeHeight: zone.geometry.edgeHeight ?? Math.max(0.05, hull.at(x, 2)[2] - hull.waterline),
+            centreHeight: support.kind === 'rib' ? (zone.geometry.centreHeight ?? 0) : z - hull.waterline,
+            member: { kind: 'stiffener', spacing: span.spacing, span: span.length },
+          },
+          record,
+          pack,
+        ).pressure;
+  const pressure = zone.designPressure ?? byPack();
   const along =
     support.kind === 'stringer' || support.kind === 'girder' || (support.kind === 'rib' && support.run === 'along');
   const plating = sheetsOf(book, layAll(book, part, zone), along ? 0 : 90);

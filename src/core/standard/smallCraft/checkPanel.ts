@@ -47,6 +47,8 @@ export const isHead = (location: ZoneLocation): location is HeadLocation => ZONE
 export interface PanelCheckInput {
   /** Pressure on the panel where it is known already (Pa with its mode); computed where it is left out. */
   known?: PanelCheckResult['pressure'];
+  /** Pressure typed for the zone (Pa), in the place of the pack's. */
+  typed?: number | null;
   craft: Craft;
   location: ZoneLocation;
   geometry: ZoneGeometry;
@@ -62,7 +64,7 @@ export interface PanelCheckInput {
 
 export interface PanelCheckResult extends PackFindings {
   construction: 'single' | 'sandwich';
-  pressure: PressureResult | { pressure: number; mode: 'head' };
+  pressure: PressureResult | { pressure: number; mode: 'head' | 'typed' };
 }
 
 const skinsOf = remembered((sheets: readonly Sheet[]) =>
@@ -78,7 +80,7 @@ function fibreTypeFactor(sheets: readonly SkinSheet[], pack = SMALL_CRAFT_PACK):
 }
 
 /**
- * Design pressure on a zone's panel: by its place on the boat, or by the head of water of a bulkhead (Pa).
+ * Design pressure on a zone's panel: by its place on the boat, by the head of water of a bulkhead, or as typed (Pa).
  * @throws KeramosError `invalid` that names the zone's missing figure.
  * Source: ISO 12215-5:2008 method, F1 to F25.
  */
@@ -88,10 +90,26 @@ export function panelPressure(
     location,
     geometry: g,
     construction,
-  }: Pick<PanelCheckInput, 'craft' | 'location' | 'geometry'> & { construction: PanelCheckResult['construction'] },
+    typed = null,
+  }: Pick<PanelCheckInput, 'craft' | 'location' | 'geometry'> & {
+    construction: PanelCheckResult['construction'];
+    typed?: number | null | undefined;
+  },
   record?: Recorder,
   pack = SMALL_CRAFT_PACK,
 ): PanelCheckResult['pressure'] {
+  if (typed !== null) {
+    record?.({
+      quantity: 'Design pressure, typed for the zone',
+      symbol: 'P',
+      formula: 'P',
+      inputs: [],
+      value: typed,
+      unit: 'Pa',
+      source: 'Given by whoever designs the boat, in the place of what the pack asks',
+    });
+    return { pressure: typed, mode: 'typed' };
+  }
   const place = ZONE_LOCATIONS[location];
   if (isHead(location)) {
     if (g.head === null) throw invalid('geometry.head', `${place.label}: its head of water is missing (m)`);
@@ -152,7 +170,7 @@ export function checkPanel(input: PanelCheckInput, trace?: Trace, pack = SMALL_C
 
   const base =
     trace || !input.known
-      ? panelPressure({ craft, location, geometry: g, construction }, inSection('pressure'), pack)
+      ? panelPressure({ craft, location, geometry: g, construction, typed: input.typed }, inSection('pressure'), pack)
       : input.known;
   const pressure = { ...base, pressure: base.pressure * uplift.pressure };
   if (uplift.pressure !== 1)
