@@ -11,6 +11,8 @@ import { useEdit } from './useEdit';
 // Behind a button: fetched when somebody signs.
 const SignedForm = dynamic(() => import('./SignedForm').then((module) => module.SignedForm), { ssr: false });
 
+/** So many places stand open; more are folded. */
+const FEW = 3;
 const MARKS = { danger: '✕', warning: '△', advice: 'i' } as const;
 const LOOKS = { danger: 'fails', warning: 'thin', advice: 'ample' } as const;
 
@@ -91,7 +93,7 @@ function CautionItem({ boat, group, withPlace }: { boat: Boat; group: CautionGro
       {cautions.length === 1 ? (
         <Answer boat={boat} caution={first!} />
       ) : (
-        <details className="small">
+        <details className="small" open={cautions.length <= FEW}>
           <summary>
             {cautions.filter(({ accepted }) => !accepted).length} of {cautions.length} places open
           </summary>
