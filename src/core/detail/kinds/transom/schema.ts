@@ -29,7 +29,7 @@ export const transomSchema = z.object({
   leverArm: shortLength('Thrust off the middle of the bolts', 0, 2),
   /** Of the bracket, and of its rows of bolts (m). */
   bracketHeight: since(8, shortLength('Height of the bracket', 0.05, 1.5), 0.3),
-  boltRows: since(8, shortLength('Between the rows of bolts', 0, 1.4), 0.2),
+  boltRows: since(8, shortLength('Between the rows of bolts', 0, 1.5), 0.2),
   /** The weight hangs so far aft of the board (m). */
   overhang: since(8, shortLength('Weight aft of the transom', 0, 2), 0.3),
   astern: since(8, bounded('Thrust astern, share of ahead', [0, 1]), 0.7),
