@@ -117,7 +117,7 @@ test('the Shelf is browsed, filtered, and takes own materials that Lay-up can us
 
   await open(page, `/boats/${await ownBoat(request, 'Shelf boat')}/layup`);
   await page.getByRole('button', { name: 'Add layer' }).click();
-  await page.getByRole('combobox', { name: 'Find a fabric, core or coating' }).fill('EST 610');
+  await page.getByRole('combobox', { name: 'Find a fabric, core, sheet of wood or coating' }).fill('EST 610');
   await page.keyboard.press('Enter');
   await expect(cell(page, 2, 0)).toHaveText('EST 610');
   await saved(page);

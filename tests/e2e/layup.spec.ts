@@ -17,7 +17,7 @@ test('by keyboard alone: add, choose, turn, cover, move, duplicate, remove, undo
   await page.keyboard.press('ArrowDown');
   await page.keyboard.press('ArrowDown');
   await page.keyboard.press('n');
-  await page.getByRole('combobox', { name: 'Find a fabric, core or coating' }).fill('quad 800');
+  await page.getByRole('combobox', { name: 'Find a fabric, core, sheet of wood or coating' }).fill('quad 800');
   await page.keyboard.press('Enter');
   await expect(cell(page, 4, 0)).toHaveText('QX 800');
   await standsOn(page, 4, 2);

@@ -145,6 +145,20 @@ export const MATERIAL_RULES: readonly CautionRule[] = [
         : [],
   },
   {
+    id: 'wood-unsealed',
+    severity: 'warning',
+    title: 'Bare wood: seal it',
+    reason: 'Faces, edges and holes drink water: the sheet swells, its joints open, and rot starts out of sight.',
+    wayOut: 'Sheathe it, or coat all faces and edges before it is fitted; drill oversize, fill, drill again.',
+    source: PRACTICE,
+    find: ({ laid }) =>
+      each(
+        [...new Set([laid[0]!, laid.at(-1)!])].filter(Boolean),
+        ({ material }) => material.kind === 'wood',
+        ({ material }) => `${material.kind === 'wood' ? material.code : ''} is a face of the panel`,
+      ),
+  },
+  {
     id: 'honeycomb-infusion',
     severity: 'danger',
     title: 'Infusion fills the cells of a honeycomb',

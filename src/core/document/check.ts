@@ -1,7 +1,7 @@
 import type { z } from 'zod';
 import { KeramosError, invalid } from '../error';
 import { referencesIn, type Held, type ListName } from '../field';
-import type { LayerMaterial, Material } from '../material';
+import { isLayerMaterial, type LayerMaterial, type Material } from '../material';
 import {
   ingredients,
   layerSchema,
@@ -206,10 +206,10 @@ export function checkLayer(
   material: Material | undefined,
   path: string,
 ): asserts material is LayerMaterial {
-  if (material?.kind !== 'fabric' && material?.kind !== 'core' && material?.kind !== 'coating')
+  if (!material || !isLayerMaterial(material))
     throw invalid(
       `${path}.material`,
-      `A layer must be a fabric, a core or a coating of this boat; "${layer.material}" is not`,
+      `A layer must be a fabric, a core, a sheet of wood or a coating of this boat; "${layer.material}" is not`,
     );
   if ((material.kind === 'fabric') !== (layer.thickness === null))
     throw invalid(

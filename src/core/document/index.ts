@@ -22,7 +22,7 @@ export {
   type NumberField,
   type Posture,
 } from './brief';
-export { newBoat } from './newBoat';
+export { defaultChineBeam, defaultWaterline, newBoat, USUAL_PLACES } from './newBoat';
 export { newLayer, newPart, newZone } from './newEntities';
 export { methodOf, shapeOf, supportsOf } from './shape';
 export { derivedGeometry, taperOf, zonePanels, type TaperedBreadth, type ZonePanels } from './zonePanels';

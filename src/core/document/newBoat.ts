@@ -6,6 +6,14 @@ import { particularsOf } from './brief';
 import { newPart, newZone } from './newEntities';
 import { settleGeometry } from './settleGeometry';
 
+const hundredths = (metres: number) => Number(metres.toFixed(2));
+/** Waterline of a boat of which only the length is known (m). */
+export const defaultWaterline = (hullLength: number) => hundredths(0.883 * hullLength);
+/** Beam at the chine of a boat of which only the greatest beam is known (m). */
+export const defaultChineBeam = (maximumBeam: number) => hundredths(0.82 * maximumBeam);
+/** Where a new boat has its floor and beam, its bulkhead, and the end of its stringer, over the length of the hull. */
+export const USUAL_PLACES = [0.3, 0.6, 5 / 6] as const;
+
 /**
  * A boat to begin with: plausible particulars of a small motor boat, hull and deck with their first zones, nothing
  * laid yet.

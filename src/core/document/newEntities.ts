@@ -36,6 +36,7 @@ export function newZone(
     match: null,
     specified: null,
     hand: 'both',
+    overflow: null,
     solidEdge: null,
   };
 }

@@ -163,12 +163,12 @@ const NO_SURFACE: Readonly<Record<string, string>> = {
 /** Pressures on a panel; null outside the method, where the check says why. */
 export function pressuresOn(
   { brief, packs }: Pick<Boat, 'brief' | 'packs'>,
-  { location, designPressure: typed }: Pick<Zone, 'location' | 'designPressure'>,
+  { location, designPressure: typed, overflow }: Pick<Zone, 'location' | 'designPressure' | 'overflow'>,
   geometry: ZoneGeometry,
 ): PanelPressures | null {
   const [craft, pack] = [craftOf(brief), methodOf({ packs })];
   const as = (construction: Construction) =>
-    panelPressure({ craft, location, geometry, construction, typed }, undefined, pack);
+    panelPressure({ craft, location, geometry, construction, typed, overflow }, undefined, pack);
   try {
     return { single: as('single'), sandwich: as('sandwich') };
   } catch (error) {

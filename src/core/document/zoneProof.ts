@@ -41,7 +41,7 @@ export const referenceSchema = z.object({
   layers: z
     .array(
       z.object({
-        material: refer('Material', 'materials', { kinds: ['fabric', 'core', 'coating'] }),
+        material: refer('Material', 'materials', { kinds: ['fabric', 'core', 'coating', 'wood'] }),
         angleDeg: bounded('Angle', [-90, 90], '°'),
         thickness: bounded('Thickness', [5e-5, 0.2], 'm', { quantity: 'thickness' }).nullable(),
         role: since(4, choice('Role', LAYER_ROLES), 'structure'),

@@ -15,6 +15,7 @@ export {
   usesOf,
 } from './families';
 export { followParent, takeState } from './follow';
+export { followParticulars } from './followParticulars';
 export { EMPTY_HISTORY, type HistoryEntry, type HistoryStacks, pushHistory } from './history';
 export {
   coverCells,

@@ -1,5 +1,5 @@
 import { invalid } from '../error';
-import { hasDirection, normalAngle, type LayerMaterial, type Material } from '../material';
+import { hasDirection, isLayerMaterial, normalAngle, type LayerMaterial, type Material } from '../material';
 import { formatNumber, parseQuantity } from '../quantity';
 import { LAYER_ROLES, type Boat, type Layer, type LayerRole, type Part } from '../document';
 
@@ -29,10 +29,7 @@ export function layersToText(boat: Boat, part: Part, ids: readonly string[]): st
 
 /** A material by its code or name, or by the only one whose code or name holds every word. */
 export function findMaterial(materials: readonly Material[], text: string): LayerMaterial | null {
-  const layable = materials.filter(
-    (material): material is LayerMaterial =>
-      material.kind === 'fabric' || material.kind === 'core' || material.kind === 'coating',
-  );
+  const layable = materials.filter(isLayerMaterial);
   const wanted = text.trim().toLowerCase();
   if (wanted === '') return null;
   const exact = layable.find((material) =>
@@ -46,10 +43,13 @@ export function findMaterial(materials: readonly Material[], text: string): Laye
   return found.length === 1 ? found[0]! : null;
 }
 
-/** Usual thickness of a core or coating; a fabric finds its own. */
+/** Usual thickness of sheets of wood (m). */
+const WOOD_THICKNESS = 0.009;
+/** Usual thickness of a core, a coating or wood; a fabric finds its own. */
 export function usualThickness(material: LayerMaterial): number | null {
   if (material.kind === 'fabric') return null;
   if (material.kind === 'coating') return material.thickness.value;
+  if (material.kind === 'wood') return WOOD_THICKNESS;
   return material.thicknesses.find((thickness) => thickness >= 0.015) ?? material.thicknesses[0]!;
 }
 
@@ -101,7 +101,7 @@ export function layersFromText(
     const material = findMaterial(materials, cells[0] ?? '');
     if (!material)
       return say(
-        `"${(cells[0] ?? '').slice(0, 40)}" is no fabric, core or coating of the boat or the Shelf, or more than one`,
+        `"${(cells[0] ?? '').slice(0, 40)}" is no fabric, core, wood or coating of the boat or the Shelf, or more than one`,
       );
     const angle = cells[1] ? parseQuantity(cells[1], 'angle', 'metric') : { ok: true as const, value: 0 };
     if (!angle.ok || Math.abs(angle.value) > 180)

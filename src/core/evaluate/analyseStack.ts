@@ -48,6 +48,7 @@ export function pressureLoad(boat: Boat, part: Part, zone: Zone): ZoneLoad {
       geometry: zone.geometry,
       construction,
       typed: zone.designPressure,
+      overflow: zone.overflow,
     },
     undefined,
     methodOf(boat),

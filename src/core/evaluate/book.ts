@@ -1,6 +1,13 @@
-import { layerSums, layFabric, type LaidComponent, type LayerSums, type Ply } from '../laminate';
+import { layerSums, layFabric, woodPly, type LaidComponent, type LayerSums, type Ply } from '../laminate';
 import type { Core, Fabric, Fibre, LayerMaterial, Material, Process, Resin } from '../material';
-import { sheetProperties, type Sheet, type SheetProperties, type SmallCraftPack, type Trace } from '../standard';
+import {
+  sheetProperties,
+  woodSheet,
+  type Sheet,
+  type SheetProperties,
+  type SmallCraftPack,
+  type Trace,
+} from '../standard';
 import { type Boat, type Layer, type Part, type Zone, methodOf, type Reference } from '../document';
 
 /** One layer as it lies in a zone. Masses kg/m², thickness m. */
@@ -14,6 +21,7 @@ export interface LaidLayer {
   /** In the plies, and taken up by a core. */
   resinMass: number;
   coreMass: number;
+  woodMass: number;
   coatingMass: number;
   /** Stitching and binder: weight that carries nothing. */
   bindingMass: number;
@@ -125,6 +133,7 @@ const NOTHING = {
   fibreMass: 0,
   resinMass: 0,
   coreMass: 0,
+  woodMass: 0,
   coatingMass: 0,
   bindingMass: 0,
   components: NO_COMPONENTS,
@@ -153,55 +162,33 @@ function layAsGiven(book: Book, layer: Layer, index: number): LaidLayer {
     const { components, thickness, fibreMass, resinMass, cost } = remembered(book.laid, material.id, () =>
       layFabricIn(book, material),
     );
-    return {
-      layer,
-      index,
-      material,
-      thickness,
-      fibreMass,
-      resinMass,
-      coreMass: 0,
-      coatingMass: 0,
-      bindingMass: material.bindingWeight.value,
-      cost,
-      components,
-    };
+    const bindingMass = material.bindingWeight.value;
+    return { ...NOTHING, layer, index, material, thickness, fibreMass, resinMass, bindingMass, cost, components };
   }
   const thickness = layer.thickness!;
   const mass = thickness * material.density.value;
-  return material.kind === 'core'
-    ? {
-        layer,
-        index,
-        material,
-        thickness,
-        fibreMass: 0,
-        resinMass: material.resinUptake.value,
-        coreMass: mass,
-        coatingMass: 0,
-        bindingMass: 0,
-        cost: costOf(material.price, thickness, book, material.resinUptake.value),
-        components: NO_COMPONENTS,
-      }
-    : {
-        layer,
-        index,
-        material,
-        thickness,
-        fibreMass: 0,
-        resinMass: 0,
-        coreMass: 0,
-        coatingMass: mass,
-        bindingMass: 0,
-        cost: costOf(material.price, mass, book, 0),
-        components: NO_COMPONENTS,
-      };
+  const own = { ...NOTHING, layer, index, material, thickness };
+  switch (material.kind) {
+    case 'core': {
+      const resinMass = material.resinUptake.value;
+      return { ...own, resinMass, coreMass: mass, cost: costOf(material.price, thickness, book, resinMass) };
+    }
+    case 'coating':
+      return { ...own, coatingMass: mass, cost: costOf(material.price, mass, book, 0) };
+    case 'wood':
+      return { ...own, woodMass: mass, cost: costOf(material.price, mass, book, 0) };
+  }
 }
+
+/** Mass of a layer as it lies (kg/m²). */
+export const massOf = (laid: LaidLayer): number =>
+  laid.fibreMass + laid.bindingMass + laid.resinMass + laid.coreMass + laid.woodMass + laid.coatingMass;
 
 const NO_PLIES: Ply[] = [];
 function pliesOfLayer(book: Book, { layer, material, components }: LaidLayer): Ply[] {
   if (material.kind === 'coating' || layer.role !== 'structure') return NO_PLIES;
   if (material.kind === 'core') return [corePly(material, layer.thickness!)];
+  if (material.kind === 'wood') return [{ ...woodPly(material, layer.thickness!).ply, angleDeg: layer.angleDeg }];
   return remembered(book.plies, `${material.id}|${layer.angleDeg}`, () => turned(components, layer.angleDeg));
 }
 
@@ -260,6 +247,7 @@ function sheetsOfLayer(
   if (material.kind === 'core')
     return [{ role: 'core', name: material.code, thickness: layer.thickness!, core: material }];
   const angle = layer.angleDeg - spanAngle;
+  if (material.kind === 'wood') return [woodSheet(material, layer.thickness!, angle)];
   const make = () =>
     components.map((c) => sheetProperties(c, angle, trace && ((step) => trace('laminate', step)), book.pack));
   const properties = trace ? make() : remembered(book.sheets, `${material.id}|${angle}`, make);

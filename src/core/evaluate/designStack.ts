@@ -1,14 +1,21 @@
 import { invalid } from '../error';
 import type { Ply } from '../laminate';
-import { knockDownChain, type Core, type Fabric } from '../material';
+import { knockDownChain, woodFactor, type Core, type Fabric } from '../material';
 import type { Boat, Part, Zone } from '../document';
 import { bookOf, layAll, pliesOf, remembered, type Book, type LaidLayer } from './book';
+
+const knockedDown = (ply: Ply, factor: number): Ply => {
+  const { Xt, Xc, Yt, Yc, S } = ply.strength!;
+  return { ...ply, strength: { Xt: Xt * factor, Xc: Xc * factor, Yt: Yt * factor, Yc: Yc * factor, S: S * factor } };
+};
 
 /** The plies with design strengths: mean strengths through the boat's chain of knock-downs. */
 function designPlies(boat: Boat, book: Book, laid: readonly LaidLayer[]): Ply[][] {
   const { knockDowns } = boat.brief;
   const key = JSON.stringify(knockDowns);
   return laid.map((one) => {
+    if (one.material.kind === 'wood')
+      return pliesOf(book, [one]).map((ply) => knockedDown(ply, woodFactor(knockDowns)));
     if (one.material.kind !== 'fabric') return pliesOf(book, [one]);
     const fabric: Fabric = one.material;
     return remembered(book.design, `${fabric.id}|${one.layer.angleDeg}|${key}`, () =>
@@ -18,14 +25,9 @@ function designPlies(boat: Boat, book: Book, laid: readonly LaidLayer[]): Ply[][
           { fibre: component.fibre, resin: book.resin, process: book.process },
           knockDowns,
         );
-        return component.plies.map((ply) => {
-          const { Xt, Xc, Yt, Yc, S } = ply.strength!;
-          return {
-            ...ply,
-            angleDeg: ply.angleDeg + one.layer.angleDeg,
-            strength: { Xt: Xt * factor, Xc: Xc * factor, Yt: Yt * factor, Yc: Yc * factor, S: S * factor },
-          };
-        });
+        return component.plies.map((ply) =>
+          knockedDown({ ...ply, angleDeg: ply.angleDeg + one.layer.angleDeg }, factor),
+        );
       }),
     );
   });

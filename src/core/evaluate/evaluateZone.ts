@@ -3,7 +3,7 @@ import { layFabric, stackedSums, stiffnessOf, type LaminateStiffness, type Ply }
 import { PROCESSES, type Coating, type Fabric, type Material, type Origin } from '../material';
 import type { PanelCheckResult, Trace } from '../standard';
 import { type Boat, type Part, type Zone, POSTURES } from '../document';
-import { bookOf, layAll, pliesOf, sumsOf, type Book, type LaidLayer } from './book';
+import { bookOf, layAll, massOf, pliesOf, sumsOf, type Book, type LaidLayer } from './book';
 import { otherProofs } from './otherProofs';
 import { checkIn, traceIn, type ZoneCheck } from './packChecks';
 
@@ -96,7 +96,7 @@ function totalsOf(laid: readonly LaidLayer[]) {
     total.thickness += one.thickness;
     total.fibre += one.fibreMass;
     total.resin += one.resinMass;
-    total.mass += one.fibreMass + one.bindingMass + one.resinMass + one.coreMass + one.coatingMass;
+    total.mass += massOf(one);
     total.cost = total.cost === null || one.cost === null ? null : total.cost + one.cost;
     if (one.material.kind !== 'fabric') continue;
     total.plyResin += one.resinMass;

@@ -33,6 +33,7 @@ function methodInput({ boat, zone, book, panel, sheets, sheetsAlong }: Checked) 
     location: zone.location,
     geometry: panel.geometry,
     typed: zone.designPressure,
+    overflow: zone.overflow,
     sheets,
     sheetsAlong,
     ...(panel.pressures && {
@@ -71,10 +72,12 @@ export const checkByMethod = (boat: Boat, zone: Zone, book: Book, of: MethodPane
 
 /** Layers as a specification reads them. */
 function specifiedLayers(laid: readonly LaidLayer[]): SpecifiedLayer[] {
-  return laid.flatMap(({ layer, material, components, fibreMass, coreMass }): SpecifiedLayer[] => {
+  return laid.flatMap(({ layer, material, components, fibreMass, coreMass, woodMass }): SpecifiedLayer[] => {
     if (material.kind === 'coating' || layer.role !== 'structure') return [];
     if (material.kind === 'core')
       return [{ name: material.code, family: `core ${material.family}`, angleDeg: 0, weight: coreMass }];
+    if (material.kind === 'wood')
+      return [{ name: material.code, family: `wood ${material.family}`, angleDeg: layer.angleDeg, weight: woodMass }];
     const [first] = components;
     return [
       {
@@ -130,7 +133,10 @@ function checkPack(checked: Checked, pack: StandardPack, trace?: Trace): PackFin
         book.pack,
       );
     case 'yardRule': {
-      const plies = laid.filter(({ material, layer }) => material.kind === 'fabric' && layer.role === 'structure');
+      const carrying = laid.filter(({ layer }) => layer.role === 'structure');
+      if (carrying.some(({ material }) => material.kind === 'wood'))
+        return { checks: [], notChecked: [`${pack.title}: it asks for fibre, and the zone is of wood`], unproven: [] };
+      const plies = carrying.filter(({ material }) => material.kind === 'fabric');
       const checks = checkYardRule(pack, zone.location, {
         fibreMass: plies.reduce((sum, l) => sum + l.fibreMass, 0),
         thickness: plies.reduce((sum, l) => sum + l.thickness, 0),
@@ -207,11 +213,11 @@ export function checkIn(boat: Boat, zone: Zone, { book, laid }: Pick<Checked, 'b
 /** The pressure on the panel that stands for a zone. */
 const pressureFor = (
   boat: Boat,
-  { location, geometry, designPressure: typed }: Zone,
+  { location, geometry, designPressure: typed, overflow }: Zone,
   construction: PanelCheckResult['construction'],
   pack: SmallCraftPack,
 ): PanelCheckResult['pressure'] =>
-  panelPressure({ craft: craftOf(boat.brief), location, geometry, construction, typed }, undefined, pack);
+  panelPressure({ craft: craftOf(boat.brief), location, geometry, construction, typed, overflow }, undefined, pack);
 
 /**
  * The working of one pack's checks on one panel of a zone, by its name.

@@ -46,3 +46,23 @@ it('let go, the pack asks again, and the boat is as it was', () => {
   const low = [{ type: 'zone.set', zoneId: was.id, patch: { designPressure: 10 } }];
   expect(editsSchema.safeParse(low).error?.message).toContain('Design pressure, typed must be between');
 });
+
+it('an overflow above the top of a tank adds its water to every panel, stiffener and load; elsewhere it does nothing', () => {
+  const [, was] = zoneOf(boat, 'Engine bulkhead');
+  const tank = (overflow: number | null, location: Zone['location'] = 'tank') => {
+    const patch = { location, overflow };
+    const { boat: of } = applyEdits(boat, [{ type: 'zone.set', zoneId: was.id, patch }]);
+    const [part, zone] = zoneOf(of, was.name);
+    return { of, part, zone, e: evaluateZone(of, part, zone) };
+  };
+  const [none, low, high] = [tank(null), tank(0), tank(0.6)];
+  // By hand: 10 kPa a metre, so 6 kPa for 0.6 m.
+  expect(high.e.pressure!.pressure - none.e.pressure!.pressure).toBeCloseTo(6000, 6);
+  expect(low.e.pressure).toEqual(none.e.pressure);
+  expect(high.e.governing!.reserveFactor).toBeLessThan(low.e.governing!.reserveFactor);
+  const [v, w] = [low, high].map(({ of, part, zone }) => pressureLoad(of, part, zone).V!);
+  expect(w! / v!).toBeCloseTo(high.e.pressure!.pressure / low.e.pressure!.pressure, 9);
+  expect(none.e.notChecked.join()).toContain('overflow above the top of the tank');
+  expect(low.e.notChecked.join()).not.toContain('overflow');
+  expect(tank(0.6, 'bulkhead').e.pressure).toEqual(tank(null, 'bulkhead').e.pressure);
+});

@@ -3,6 +3,7 @@ import { WORKING_SECTIONS, type CheckId, type Trace, type WorkingSection } from 
 import { put, type WorkingStep } from '../working';
 import type { Boat, Part, Zone } from '../document';
 import { analysePanel } from './analysePanel';
+import { massOf } from './book';
 import { evaluateZone, pliesOfZone, traceZone } from './evaluateZone';
 import { matchZone } from './match';
 import { OWN_PROOFS } from './otherProofs';
@@ -105,8 +106,6 @@ export function stackWorking(boat: Boat, part: Part, zone: Zone): WorkingPart[] 
       .filter((layer) => pick(layer) > 0)
       .map((layer) => put(`${symbol}_{${layer.index + 1}}`, pick(layer), unit));
   const plyResin = e.layers.reduce((sum, layer) => sum + (layer.material.kind === 'fabric' ? layer.resinMass : 0), 0);
-  const laid = (layer: (typeof e.layers)[number]) =>
-    layer.fibreMass + layer.bindingMass + layer.resinMass + layer.coreMass + layer.coatingMass;
   const stack: WorkingStep[] = [
     {
       quantity: 'Thickness',
@@ -130,7 +129,7 @@ export function stackWorking(boat: Boat, part: Part, zone: Zone): WorkingPart[] 
       quantity: 'Laminated weight',
       symbol: 'W',
       formula: '\\sum (w_f + w_r + w_c)_k',
-      inputs: each(laid, 'W', 'kg/m²'),
+      inputs: each(massOf, 'W', 'kg/m²'),
       value: e.laminatedArealWeight,
       unit: 'kg/m²',
       source: balance,

@@ -33,4 +33,5 @@ export { sandwichBeam, type SandwichBeamInput } from './sandwichBeam';
 export { inPlaneCompliance, polarModulus } from './polar';
 export { fabricConstants, fabricPlies, smearedConstants, type FabricInput } from './fabric';
 export { fabricAsLaid, type FabricAsLaid } from './fabricAsLaid';
+export { grainStrength, plywoodAcross, woodPly, type WoodPly } from './woodPly';
 export { layFabric, type LaidComponent, type PlyOrigin } from './layFabric';

@@ -1,6 +1,6 @@
 import { formatNumber, saidLength } from '../quantity';
 import type { Boat, Join, Layer, Part } from '../document';
-import type { LaidLayer, ZoneEvaluation } from '../evaluate';
+import { massOf, type LaidLayer, type ZoneEvaluation } from '../evaluate';
 import { neighboursOf, type ZoneLine } from './neighbours';
 
 /** One layer at a line. */
@@ -38,8 +38,6 @@ export interface LineState {
 
 const NO_JOIN = { lap: null, laps: [], ends: [], bevel: null, length: null };
 const LEAST_BEVEL = 3;
-const arealMass = (laid: LaidLayer) =>
-  laid.fibreMass + laid.bindingMass + laid.resinMass + laid.coreMass + laid.coatingMass;
 export const joinKey = ({ a, b }: Pick<Join, 'a' | 'b'>) => `${a}|${b}`;
 
 /**
@@ -191,7 +189,7 @@ export function linesOfPart(
     const [thicknessA, thicknessB] = [thickness('a'), thickness('b')];
     const doubled = layers.reduce((sum, { lap, laid }) => sum + (lap === null ? 0 : laid.thickness), 0);
     const length = join.length ?? line.length;
-    const added = layers.reduce((sum, { lap, past, laid }) => sum + ((lap ?? 0) + past) * arealMass(laid), 0);
+    const added = layers.reduce((sum, { lap, past, laid }) => sum + ((lap ?? 0) + past) * massOf(laid), 0);
     const bevel = join.bevel ?? part.coreBevel;
     return [
       {

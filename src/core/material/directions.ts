@@ -6,8 +6,9 @@ export function normalAngle(angleDeg: number): number {
   return turned === 0 ? 90 : turned - 90;
 }
 
-/** Fibre directions of a layer as laid, degrees from the reference direction; none for mats, cores and coatings. */
+/** Directions of fibre or grain of a layer as laid, degrees from the reference; none for mats, cores and coatings. */
 export function directionsOf(material: LayerMaterial, angleDeg: number): number[] {
+  if (material.kind === 'wood') return [normalAngle(angleDeg)];
   if (material.kind !== 'fabric') return [];
   return [
     ...new Set(

@@ -17,6 +17,7 @@ export {
   KNOCK_DOWNS,
   knockDownChain,
   strengthSpread,
+  woodFactor,
   type KnockDown,
   type KnockDownSelection,
   type KnockDownStep,

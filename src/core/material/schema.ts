@@ -314,10 +314,14 @@ export const METAL_FAMILIES = {
   titanium: 'Titanium',
 } as const;
 
-/** Wood for inserts, backing and beds; strengths Pa. */
+/**
+ * Wood for sheets and planking, inserts, backing and beds; strengths Pa. Of plywood the modulus and the bending strength
+ * are those along the grain of its faces, and the shear strength is that through the thickness, where veneers roll.
+ */
 export const woodSchema = z.object({
   kind: z.literal('wood'),
   ...identity,
+  code: fabricSchema.shape.code.default('WOOD'),
   family: z.enum(['softwood', 'hardwood', 'plywood']),
   density: figure('Density', 100, 1300, 'kg/m³'),
   E: figure('Modulus along the grain', 1e9, 3e10, 'Pa'),
@@ -327,6 +331,7 @@ export const woodSchema = z.object({
   shearStrength: figure('Shear strength', 1e5, 5e7, 'Pa'),
   price,
 });
+export type Wood = z.infer<typeof woodSchema>;
 export const WOOD_FAMILIES = { softwood: 'Softwood', hardwood: 'Hardwood', plywood: 'Plywood' } as const;
 
 /** Release agents and what is used up in moulding; none of it stays in the part. */
@@ -367,7 +372,9 @@ export const materialSchema = z.discriminatedUnion('kind', [
 export type Material = z.infer<typeof materialSchema>;
 export type MaterialKind = Material['kind'];
 /** What a layer can be made of. */
-export type LayerMaterial = Fabric | Core | Coating;
+export type LayerMaterial = Fabric | Core | Coating | Wood;
+const LAYER_KINDS: readonly MaterialKind[] = ['fabric', 'core', 'coating', 'wood'];
+export const isLayerMaterial = (material: Material): material is LayerMaterial => LAYER_KINDS.includes(material.kind);
 
 export const MATERIAL_KINDS: Record<MaterialKind, string> = {
   fabric: 'Fabrics',

@@ -20,7 +20,7 @@ export interface Column {
   required: boolean;
 }
 
-const CODED: ReadonlySet<MaterialKind> = new Set(['fabric', 'core', 'coating']);
+const CODED: ReadonlySet<MaterialKind> = new Set(['fabric', 'core', 'coating', 'wood']);
 const text = (key: string, head: string, required = false): Column => ({ key, head, required });
 const labelOf = (label: string, kind: QuantityKind) => {
   const unit = displayUnit(kind, 'metric').label;
@@ -32,7 +32,7 @@ export function columnsOf(kind: MaterialKind): Column[] {
   return [
     text('id', 'Id'),
     text('name', 'Name', true),
-    ...(CODED.has(kind) ? [text('code', 'Code', true)] : []),
+    ...(CODED.has(kind) ? [text('code', 'Code', kind !== 'wood')] : []),
     ...(FAMILIES[kind] ? [text('family', 'Family', true)] : []),
     ...(CHOICES[kind] ?? []).map(({ key, label }) => text(key, label)),
     ...FIGURES[kind].map(({ key, label, kind: quantity, optional }) => ({
@@ -252,7 +252,7 @@ export function readRow(
       id: cell('id') || slug(cell('name')),
       name: cell('name'),
       note: cell('note'),
-      ...(CODED.has(kind) ? { code: cell('code') } : {}),
+      ...(CODED.has(kind) && (kind !== 'wood' || cell('code') !== '') ? { code: cell('code') } : {}),
       ...(FAMILIES[kind] ? { family: optionOf(FAMILIES[kind]!, cell('family'), 'family') } : {}),
       ...choices,
       ...figures,

@@ -66,7 +66,7 @@ function lapsOf(boat: Boat, part: Part, evaluations: ReadonlyMap<string, ZoneEva
         ...none,
         fibre: sum((l) => l.fibreMass + l.bindingMass),
         resin: sum((l) => l.resinMass),
-        core: sum((l) => l.coreMass),
+        core: sum((l) => l.coreMass + l.woodMass),
         coating: sum((l) => l.coatingMass),
         mass,
         centreX: mean((g) => g.centroidX),
@@ -116,7 +116,7 @@ export function boatWeight(
       const [fibre, resin, core, coating] = [
         sum((l) => l.fibreMass + l.bindingMass),
         sum((l) => l.resinMass),
-        sum((l) => l.coreMass),
+        sum((l) => l.coreMass + l.woodMass),
         sum((l) => l.coatingMass),
       ];
       return {

@@ -4,7 +4,7 @@ const escapeXml = (text: string) => text.replace(/[<>&"']/g, (character) => `&#$
 
 /** Fills of a section in print; fabrics take turns. */
 const FABRIC_FILLS = ['#d8d2c6', '#b9b2a6'] as const;
-const FILLS = { core: '#efe4cc', coating: '#ffffff' } as const;
+const FILLS = { core: '#efe4cc', coating: '#ffffff', wood: '#e0cfa8' } as const;
 
 /**
  * A zone's stack to scale as SVG text for the print: mould face at the foot, layer numbers beside it.

@@ -16,6 +16,7 @@ import {
   type Posture,
   type Boat,
 } from '@/core/document';
+import { followParticulars } from '@/core/edit';
 import { dynamicLoadFactor, isPlaning, type StandardPack } from '@/core/standard';
 import { useDesign } from '../shared/boat';
 import { Onward } from '../shared/Onward';
@@ -73,7 +74,7 @@ export function BriefScreen({ shelf, packs }: { shelf: Material[]; packs: Standa
   const edit = useEdit();
   const [refusal, setRefusal] = useState<string | null>(null);
   const { brief } = boat;
-  const set = (patch: Partial<Brief>) => edit({ type: 'brief.set', patch });
+  const set = (patch: Partial<Brief>) => edit(...followParticulars(boat, patch));
   const choose = (patch: Partial<Brief>) => setRefusal(set(patch) ?? null);
   const number = (key: BriefNumber) => {
     const { label, quantity, minimum, maximum, reason }: NumberField = BRIEF_NUMBERS[key];
@@ -143,7 +144,8 @@ export function BriefScreen({ shelf, packs }: { shelf: Material[]; packs: Standa
                   </Col>
                 )}
               </Row>
-              <p className="form-text mb-0">An entry may carry its own unit: 27 ft 6 in, 5/8 in, 3.6 t.</p>
+              <p className="form-text mb-0">An entry may carry its own unit: 27 ft 6 in, 5/8 in, 3.6 t. What stands at its usual value (waterline,
+                draft, freeboards, ends of zones) follows; what you typed stays.</p>
             </Card.Body>
           </Card>
         </Col>

@@ -1,13 +1,13 @@
 import { directionsOf, hasMat, type LayerMaterial } from '@/core/material';
 
 /**
- * A layer at a glance: fibre directions truly drawn (forward to the right), dots for mat, a block for core, a dashed
+ * A layer at a glance: fibre directions truly drawn (forward to the right), dots for mat, a block for core and wood, a dashed
  * line for a coating.
  */
 export function FibreGlyph({ material, angleDeg }: { material: LayerMaterial; angleDeg: number }) {
   return (
     <svg width="20" height="20" viewBox="-10 -10 20 20" aria-hidden="true">
-      {material.kind === 'core' && (
+      {(material.kind === 'core' || material.kind === 'wood') && (
         <rect x="-8" y="-5" width="16" height="10" fill="var(--core)" stroke="var(--sand)" />
       )}
       {material.kind === 'coating' && (

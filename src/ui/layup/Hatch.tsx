@@ -5,7 +5,7 @@ const patternId = (direction: number) => `fibre-${String(direction).replace('-',
 
 /**
  * The patterns that hatches refer to: one line for each fibre direction, truly at its angle (forward to the right),
- * dots for mat, cells for core. Once per page; `directions` in degrees, parted by spaces, so that an edit which
+ * dots for mat, cells for core, waves for wood. Once per page; `directions` in degrees, parted by spaces, so that an edit which
  * changes none of them leaves the patterns alone.
  */
 export const HatchPatterns = memo(function HatchPatterns({ directions }: { directions: string }) {
@@ -32,6 +32,9 @@ export const HatchPatterns = memo(function HatchPatterns({ directions }: { direc
           <circle cx="1.5" cy="1.5" r="0.8" fill="var(--soft)" />
           <circle cx="4.5" cy="4.5" r="0.8" fill="var(--soft)" />
         </pattern>
+        <pattern id="fibre-wood" width="18" height="8" patternUnits="userSpaceOnUse">
+          <path d="M0 4q4.5-3 9 0t9 0" fill="none" stroke="var(--sand)" />
+        </pattern>
         <pattern id="fibre-core" width="9" height="9" patternUnits="userSpaceOnUse">
           <circle cx="3" cy="3" r="1.6" fill="none" stroke="var(--sand)" />
           <circle cx="7.5" cy="7.5" r="1.1" fill="none" stroke="var(--sand)" />
@@ -56,7 +59,8 @@ export function Hatch({
 }) {
   return (
     <>
-      <rect {...box} fill={material.kind === 'core' ? 'var(--core)' : 'var(--card)'} />
+      <rect {...box} fill={['core', 'wood'].includes(material.kind) ? 'var(--core)' : 'var(--card)'} />
+      {material.kind === 'wood' && <rect {...box} fill="url(#fibre-wood)" />}
       {material.kind === 'core' && <rect {...box} fill="url(#fibre-core)" />}
       {hasMat(material) && <rect {...box} fill="url(#fibre-mat)" />}
       {directionsOf(material, angleDeg).map((direction) => (

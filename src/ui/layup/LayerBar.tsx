@@ -75,8 +75,10 @@ export function LayerBar({
   const commit = (): boolean => {
     const entry = waiting.current;
     if (entry === null || !layer) return true;
-    const parsed = parseQuantity(entry, kind, system);
-    const take = fabric ? takeAngle : onThickness;
+    // Wood takes a thickness, and an angle where one is typed as such.
+    const turns = fabric || (material?.kind === 'wood' && /°|deg/i.test(entry));
+    const parsed = parseQuantity(entry, turns ? 'angle' : 'thickness', system);
+    const take = turns ? takeAngle : onThickness;
     const said = parsed.ok ? take(parsed.value) : parsed.message;
     setRefusal(said ?? null);
     if (!said) setDraft(null);
@@ -124,7 +126,7 @@ export function LayerBar({
             />
           )}
           {enters && <span className="unit">{fabric ? '°' : unit('thickness')}</span>}
-          {fabric && enters && (
+          {enters && hasDirection(material) && (
             <ButtonGroup size="sm">
               <Button variant="outline-primary" onClick={() => onCommand('turn-15')} title="Turn by 15° (])">
                 +15°

@@ -1,17 +1,10 @@
 'use client';
 import { Modal } from 'react-bootstrap';
-import { CORE_FAMILIES, FABRIC_FORMS, fabricArealWeight, type LayerMaterial, type Material } from '@/core/material';
+import { familyName, fabricArealWeight, isLayerMaterial, type LayerMaterial, type Material } from '@/core/material';
 import { FindBox } from '../shared/FindBox';
 import { KeyDialog } from '../shared/KeyDialog';
 import { useUnits } from '../shared/units';
 import { FibreGlyph } from './FibreGlyph';
-
-const isLayerMaterial = (material: Material): material is LayerMaterial =>
-  material.kind === 'fabric' || material.kind === 'core' || material.kind === 'coating';
-function familyOf(material: LayerMaterial): string {
-  if (material.kind === 'fabric') return FABRIC_FORMS[material.family];
-  return material.kind === 'core' ? CORE_FAMILIES[material.family] : 'Coating';
-}
 
 /**
  * Choose what a layer is made of: type a part of its name or code, arrows, Enter. The boat's own figures stand in
@@ -55,12 +48,12 @@ function Choices({
   return (
     <FindBox
       id="pick"
-      label="Find a fabric, core or coating"
+      label="Find a fabric, core, sheet of wood or coating"
       listLabel="Materials"
       placeholder="e.g. bx45 600, balsa, 0/90"
       seed={seed}
       items={materials.filter(isLayerMaterial)}
-      textOf={(material) => `${material.code} ${material.name} ${familyOf(material)}`}
+      textOf={(material) => `${material.code} ${material.name} ${familyName(material)}`}
       keyOf={({ id }) => id}
       onPick={onPick}
       empty="Nothing on the Shelf matches. The Shelf takes materials of your own."

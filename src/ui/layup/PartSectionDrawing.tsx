@@ -15,6 +15,7 @@ const FOOT = 40;
 function fillOf(material: LayerMaterial, role: string): { fill: string; pattern: string | null } {
   if (role !== 'structure') return { fill: 'var(--faint)', pattern: 'section-off' };
   if (material.kind === 'core') return { fill: 'var(--core)', pattern: 'fibre-core' };
+  if (material.kind === 'wood') return { fill: 'var(--core)', pattern: 'fibre-wood' };
   if (material.kind === 'coating') return { fill: 'var(--line)', pattern: null };
   return { fill: 'var(--card)', pattern: hasDirection(material) ? 'section-fabric' : 'fibre-mat' };
 }

@@ -2,13 +2,14 @@ import { PALETTE } from '../shared/palette';
 import { useLayoutEffect } from 'react';
 import { directionsOf, hasMat, type LayerMaterial } from '@/core/material';
 
-/** Class of a covered cell by what its layer looks like: 'lay core', 'lay coating', 'lay mat d45 dm45'. */
+/** Class of a covered cell by what its layer looks like: 'lay core', 'lay coating', 'lay mat d45 dm45', 'lay wood d0'. */
 export function lookClass(material: LayerMaterial, angleDeg: number): string {
-  if (material.kind !== 'fabric') return `lay ${material.kind}`;
+  if (material.kind === 'core' || material.kind === 'coating') return `lay ${material.kind}`;
   const directions = directionsOf(material, angleDeg).map((direction) =>
     `d${direction}`.replace('-', 'm').replace('.', '_'),
   );
-  return ['lay', ...(hasMat(material) ? ['mat'] : []), ...directions].join(' ');
+  const own = material.kind === 'wood' ? ['wood'] : hasMat(material) ? ['mat'] : [];
+  return ['lay', ...own, ...directions].join(' ');
 }
 
 /** One fibre direction as an image for a cell: lines truly at their angle (forward to the right). */
@@ -30,8 +31,13 @@ const CELLS = `url("data:image/svg+xml,${encodeURIComponent(
     '<circle cx="3" cy="3" r="1.6"/><circle cx="7.5" cy="7.5" r="1.1"/></svg>',
 )}")`;
 
+const GRAIN = `url("data:image/svg+xml,${encodeURIComponent(
+  `<svg xmlns="http://www.w3.org/2000/svg" width="18" height="8" fill="none" stroke="${PALETTE.sand}">` +
+    '<path d="M0 4q4.5-3 9 0t9 0"/></svg>',
+)}")`;
+
 /** Looks without a direction; what remains names the direction of its lines. */
-const PLAIN: Readonly<Record<string, string[]>> = { core: [CELLS], mat: [DOTS], coating: [] };
+const PLAIN: Readonly<Record<string, string[]>> = { core: [CELLS], mat: [DOTS], wood: [GRAIN], coating: [] };
 
 const ruleOf = (look: string): string => {
   const [, ...parts] = look.split(' ');

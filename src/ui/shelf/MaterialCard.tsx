@@ -8,6 +8,7 @@ import {
   fabricArealWeight,
   familyName,
   figureOf,
+  isLayerMaterial,
   isStyrenated,
   ORIGINS,
   type Origin,
@@ -52,9 +53,7 @@ export function MaterialCard({
     <Card data-testid="material-card">
       <Card.Body>
         <div className="d-flex gap-2 align-items-center mb-1">
-          {(material.kind === 'fabric' || material.kind === 'core' || material.kind === 'coating') && (
-            <FibreGlyph material={material} angleDeg={0} />
-          )}
+          {isLayerMaterial(material) && <FibreGlyph material={material} angleDeg={0} />}
           <h2 className="mb-0">{material.name}</h2>
           {'code' in material && <strong className="origin">{material.code}</strong>}
           {own && <span className="origin">{generic ? "yard's figures" : "yard's own"}</span>}

@@ -281,6 +281,18 @@ export function ZoneEditor({
             );
           })}
         </Row>
+        {zone.location === 'tank' && (
+          <QuantityField
+            label="Overflow above the top of the tank"
+            kind="length"
+            value={zone.overflow}
+            minimum={0}
+            maximum={10}
+            optional
+            hint="adds to the head of water; 0 where it stands no higher"
+            onCommit={(overflow) => act({ overflow })}
+          />
+        )}
         <QuantityField
           label="Design pressure, typed"
           kind="pressure"

@@ -144,6 +144,13 @@ export function sceneOf(boat: Boat, detail: Detail, record?: Recorder): Scene {
     throw invalid('zone', `${detail.name} stands on a zone that is not in this boat any more: choose another`);
   const book = bookOf(boat, 0);
   const laid = layAll(book, part, zone);
+  const wood = laid.find(({ material, layer }) => material.kind === 'wood' && layer.role === 'structure');
+  if (wood)
+    throw invalid(
+      'zone',
+      `${zone.name} is of wood (${wood.material.code}): details are computed on laminates, not on wood. ` +
+        'Stand it on a zone of laminate, or let in wood under it',
+    );
   if (!laid.some(({ material }) => material.kind === 'fabric'))
     throw invalid('layers', `Nothing is laid yet in ${zone.name}: a detail needs a laminate to stand on`);
   const given = boat.loads.find(({ id }) => id === detail.load);

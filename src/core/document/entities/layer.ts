@@ -7,7 +7,7 @@ export type LayerRole = keyof typeof LAYER_ROLES;
 
 export const layerSchema = z.object({
   id: idSchema,
-  material: refer('Material', 'materials', { kinds: ['fabric', 'core', 'coating'] }),
+  material: refer('Material', 'materials', { kinds: ['fabric', 'core', 'coating', 'wood'] }),
   /** From the zone's reference direction towards the next hand: see the angle convention in docs/engineering.md. */
   angleDeg: bounded('Angle', [-90, 90], '°'),
   /** Of a core or a coating (m); fabrics find theirs by process. */

@@ -26,6 +26,12 @@ export const zoneSchema = z.object({
     bounded('Design pressure, typed', [100, 5e6], 'Pa', { quantity: 'pressure' }).nullable(),
     null,
   ),
+  /** Of a tank: how far its overflow stands above its top (m), which adds to its head of water; null where not known. */
+  overflow: since(
+    9,
+    bounded('Overflow above the top of the tank', [0, 10], 'm', { quantity: 'length' }).nullable(),
+    null,
+  ),
   load: noted(zoneLoadSchema.nullable(), { label: 'Load given for analysis' }),
   panelCase: since(3, noted(panelCaseSchema.nullable(), { label: 'Panel case' }), null),
   /** References it must match in stiffness and strength, and that it must hold layer by layer. */

@@ -3,6 +3,7 @@ import { edgeAt, type BoatShape, type Span, type Support } from '../../geometry'
 import {
   curvatureFactor,
   designPressure,
+  headAt,
   headPressure,
   isHead,
   stiffenerRequirement,
@@ -143,7 +144,7 @@ export function loadSpan(stiffener: StandingStiffener, span: Span, record?: Reco
   const { location } = zone;
   const byPack = () =>
     isHead(location)
-      ? headPressure(location, zone.geometry.head ?? 0.5, record, pack)
+      ? headPressure(location, headAt({ location, overflow: zone.overflow }, zone.geometry.head ?? 0.5), record, pack)
       : designPressure(
           {
             craft: craftOf(boat.brief),

@@ -10,7 +10,9 @@ export const CHECKS = {
   plyByPly: 'Ply by ply',
   midSpan: 'Middle of the panel',
   alongSide: 'Along the long side',
+  woodShear: 'Wood in shear',
   minimumFibre: 'Least fibre mass',
+  minimumWood: 'Least thickness of wood',
   outerSkin: 'Outer skin, tension',
   innerSkin: 'Inner skin, compression',
   stiffness: 'Panel stiffness',
@@ -72,6 +74,8 @@ export type Sheet =
       matMass: number;
       lightFibreMass: number;
       properties: SheetProperties | undefined;
+      /** Of a sheet of wood, Pa. */
+      wood?: { bendingStrength: number; rollingShear: number };
     }
   | { role: 'core'; name: string; thickness: number; core: Core };
 export type SkinSheet = Extract<Sheet, { role: 'skin' }>;
@@ -87,7 +91,14 @@ export interface PanelContext {
   /** The same stack in the direction of the long side. */
   along: readonly Sheet[];
   /** The limits of the pack for robustness, where the zone has any. */
-  minimum: { fibre: number; outer: number; inner: number; coreShear: number | null } | null;
+  minimum: {
+    fibre: number;
+    outer: number;
+    inner: number;
+    coreShear: number | null;
+    /** Least thickness (m) of wood of a bending strength (Pa). */
+    wood: (bendingStrength: number) => number;
+  } | null;
   trace: Trace | undefined;
 }
 

@@ -3,7 +3,8 @@ import { invalid } from '../../error';
 import { waterlinePosition, type ZoneGeometry } from '../../geometry';
 import type { Check, PackFindings, PanelContext, Sheet, SkinSheet, Trace } from './check';
 import type { Craft } from './craft';
-import { minimumFibreMass, minimumSkins, type MinimumLocation } from './minimum';
+import { isWood } from './checkWood';
+import { minimumFibreMass, minimumSkins, minimumWood, type MinimumLocation } from './minimum';
 import { SMALL_CRAFT_PACK } from './pack';
 import {
   designPressure,
@@ -49,6 +50,8 @@ export interface PanelCheckInput {
   known?: PanelCheckResult['pressure'];
   /** Pressure typed for the zone (Pa), in the place of the pack's. */
   typed?: number | null;
+  /** Height of the overflow of a tank above its top (m). */
+  overflow?: number | null | undefined;
   craft: Craft;
   location: ZoneLocation;
   geometry: ZoneGeometry;
@@ -70,6 +73,9 @@ export interface PanelCheckResult extends PackFindings {
 const skinsOf = remembered((sheets: readonly Sheet[]) =>
   sheets.filter((sheet): sheet is SkinSheet => sheet.role === 'skin'),
 );
+/** Whether a face of a stack is bare wood. */
+const bareWood = (sheets: readonly Sheet[]) =>
+  [sheets[0]!, sheets.at(-1)!].some((sheet) => sheet.role === 'skin' && isWood(sheet));
 const turnedOver = remembered((sheets: readonly Sheet[]): readonly Sheet[] => [...sheets].reverse());
 
 /** Factor k5 of the pack by what the fibre is: some mat, all continuous glass, or mostly carbon or aramid. */
@@ -78,6 +84,12 @@ function fibreTypeFactor(sheets: readonly SkinSheet[], pack = SMALL_CRAFT_PACK):
   if (sum((s) => s.lightFibreMass) > 0.5 * sum((s) => s.fibreMass)) return pack.fibreTypeFactor.carbonOrAramid;
   return sum((s) => s.matMass) > 0 ? pack.fibreTypeFactor.someMat : pack.fibreTypeFactor.continuousGlass;
 }
+
+/** Head of water on a boundary (m): of a tank up to its overflow, where that stands above its top. */
+export const headAt = (
+  { location, overflow }: { location: HeadLocation; overflow?: number | null | undefined },
+  head: number,
+): number => (location === 'tank' ? head + (overflow ?? 0) : head);
 
 /**
  * Design pressure on a zone's panel: by its place on the boat, by the head of water of a bulkhead, or as typed (Pa).
@@ -91,7 +103,8 @@ export function panelPressure(
     geometry: g,
     construction,
     typed = null,
-  }: Pick<PanelCheckInput, 'craft' | 'location' | 'geometry'> & {
+    overflow,
+  }: Pick<PanelCheckInput, 'craft' | 'location' | 'geometry' | 'overflow'> & {
     construction: PanelCheckResult['construction'];
     typed?: number | null | undefined;
   },
@@ -113,7 +126,8 @@ export function panelPressure(
   const place = ZONE_LOCATIONS[location];
   if (isHead(location)) {
     if (g.head === null) throw invalid('geometry.head', `${place.label}: its head of water is missing (m)`);
-    return { pressure: headPressure(location, g.head, record, pack), mode: 'head' };
+    const head = headAt({ location, overflow }, g.head);
+    return { pressure: headPressure(location, head, record, pack), mode: 'head' };
   }
   const [shortSide, longSide] = [Math.min(g.panelLength, g.panelBreadth), Math.max(g.panelLength, g.panelBreadth)];
   return designPressure(
@@ -170,7 +184,7 @@ export function checkPanel(input: PanelCheckInput, trace?: Trace, pack = SMALL_C
 
   const base =
     trace || !input.known
-      ? panelPressure({ craft, location, geometry: g, construction, typed: input.typed }, inSection('pressure'), pack)
+      ? panelPressure({ craft, location, geometry: g, construction, typed: input.typed, overflow: input.overflow }, inSection('pressure'), pack)
       : input.known;
   const pressure = { ...base, pressure: base.pressure * uplift.pressure };
   if (uplift.pressure !== 1)
@@ -195,13 +209,16 @@ export function checkPanel(input: PanelCheckInput, trace?: Trace, pack = SMALL_C
       construction === 'sandwich' ? minimumRecord : undefined,
       pack,
     );
+    const at = place.minimum;
     minimum = {
+      wood: (bendingStrength) =>
+        uplift.minimum * minimumWood(craft, { location: at, bendingStrength }, minimumRecord, pack),
       fibre:
         uplift.minimum *
         minimumFibreMass(
           craft,
           { location: place.minimum, k5 },
-          construction === 'single' ? minimumRecord : undefined,
+          construction === 'single' && !skins.some(isWood) ? minimumRecord : undefined,
           pack,
         ),
       outer: uplift.minimum * skinsMinimum.outer,
@@ -230,6 +247,14 @@ export function checkPanel(input: PanelCheckInput, trace?: Trace, pack = SMALL_C
         run(turnedOver(sheets), { ...context, along: turnedOver(sheetsAlong), trace: undefined }).checks,
       )
     : result.checks;
+  if (location === 'tank' && (input.overflow ?? null) === null)
+    notChecked.push('An overflow above the top of the tank: say how high it stands');
+  if (skins.some(isWood)) {
+    if (location === 'bulkhead' || location === 'collisionBulkhead')
+      notChecked.push('A bulkhead of wood that carries rig, keel or girders: 7 mm per metre of its depth are usual');
+    if (location === 'tank' && bareWood(sheets))
+      unproven.push('Wood against the tank: a tank is bounded by a laminate on both faces of the wood');
+  }
   if (minimum === null) notChecked.push(`Least fibre mass: the pack states none for ${place.label.toLowerCase()}`);
   notChecked.push('Stiffeners and panel edges', 'Point loads and fittings', 'Buckling under in-plane load');
   return { construction, pressure, checks, notChecked, unproven };

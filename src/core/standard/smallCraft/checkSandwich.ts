@@ -24,7 +24,9 @@ function mergeSkin(sheets: readonly SkinSheet[], quality: number): WholeSkin {
   const thickness = sum(sheets, (s) => s.thickness);
   const E = sum(sheets, (s) => s.properties!.E * s.thickness) / thickness;
   const tension = Math.min(...sheets.map((s) => s.properties!.tensileStrength / s.properties!.E));
-  const compression = Math.min(...sheets.map((s) => s.properties!.compressiveStrength / s.properties!.E));
+  const compression = Math.min(
+    ...sheets.map(({ properties }) => (properties!.pressed ?? properties!.compressiveStrength) / properties!.E),
+  );
   return { thickness, E, tensileStrength: quality * E * tension, compressiveStrength: quality * E * compression };
 }
 

@@ -1,6 +1,7 @@
 import { said } from '../../quantity';
 import { put } from '../../working';
 import { checked, type Check, type PackFindings, type PanelContext, type Sheet, type SkinSheet } from './check';
+import { checkWood, isWood } from './checkWood';
 import { remembered } from './remembered';
 import { laminateProperties } from './laminateProperties';
 import { cite, SMALL_CRAFT_PACK } from './pack';
@@ -22,6 +23,7 @@ const wholeSkin = remembered((sheets: readonly SkinSheet[]) => {
     matShare: sum(sheets, (s) => s.matMass) / fibreMass,
     psi: fibreMass / (fibreMass + sum(sheets, (s) => s.resinMass)),
     lacking: sheets.find((sheet) => sheet.properties === undefined),
+    hasWood: sheets.some(isWood),
   };
 });
 
@@ -32,7 +34,8 @@ const provenSkins = remembered((sheets: readonly Sheet[]): { skins: SkinSheet[] 
 });
 
 /**
- * Single-skin checks: bending by the flexural law (mat and balanced 0/90 glass only), ply by ply, least fibre mass.
+ * Single-skin checks: bending by the flexural law (mat and balanced 0/90 glass only), ply by ply, least fibre mass; of
+ * sheets of wood their shear and their least thickness in its place.
  *
  * The two bending paths differ by about 1.3 in thickness on mat-rich skins; both are shown, the lesser governs.
  * Source: ISO 12215-5:2008 method, F35, F36, F56 to F58.
@@ -46,7 +49,7 @@ export function checkSingleSkin(
   const checks: Check[] = [];
   const notChecked: string[] = [];
   const unproven: string[] = [];
-  const { thickness, fibreMass, byLaw, matShare, psi, lacking } = wholeSkin(sheets);
+  const { thickness, fibreMass, byLaw, matShare, psi, lacking, hasWood } = wholeSkin(sheets);
 
   if (byLaw) {
     const { flexuralStrength } = laminateProperties(psi, matShare, trace && ((step) => trace('laminate', step)));
@@ -71,7 +74,7 @@ export function checkSingleSkin(
         { unit: 'Pa', asked: '\\sigma', there: '\\sigma_d', source: 'F35, as stress at the thickness that is there' },
       ),
     );
-  } else
+  } else if (!hasWood)
     notChecked.push(
       'Skin in bending by the flexural law: it covers only E-glass mat and balanced 0/90; ply by ply governs',
     );
@@ -79,7 +82,7 @@ export function checkSingleSkin(
   if (lacking) unproven.push(`Strength of the skin: the pack has no strengths for ${lacking.name}`);
   else checks.push(...plyByPly(sheets, context, pack));
 
-  if (minimum)
+  if (minimum && !hasWood)
     checks.push(
       checked(
         {
@@ -97,11 +100,9 @@ export function checkSingleSkin(
 }
 
 /** Each sheet under the moments of the panel: at the long edge, in its middle, and at the short edge. */
-function plyByPly(
-  plies: readonly SkinSheet[],
-  { pressure: P, shortSide, longSide, crown, quality, along, trace }: PanelContext,
-  { skinStrengthFactor }: typeof SMALL_CRAFT_PACK,
-): Check[] {
+function plyByPly(plies: readonly SkinSheet[], context: PanelContext, pack: typeof SMALL_CRAFT_PACK): Check[] {
+  const { pressure: P, shortSide, longSide, crown, quality, along, trace } = context;
+  const { skinStrengthFactor } = pack;
   const section = skinSection(plies);
   const { k2 } = panelCoefficients(shortSide, longSide);
   const kC = curvatureFactor(crown, shortSide);
@@ -161,6 +162,7 @@ function plyByPly(
     (low, one) => (one.stress / one.allowed > low.stress / low.allowed ? one : low),
   );
   checks.push(
+    ...checkWood(plies, stiffness, context, pack),
     checked(
       { id: 'alongSide', demand: worst.stress, capacity: worst.allowed, quantity: 'stress', governs: said(worst) },
       trace,

@@ -3,7 +3,7 @@ export { craftSchema, type Craft } from './craft';
 export { dynamicLoadFactor } from './dynamicLoadFactor';
 export { laminateProperties } from './laminateProperties';
 export { longitudinalFactor } from './longitudinalFactor';
-export { minimumFibreMass, minimumSkins, type MinimumLocation } from './minimum';
+export { minimumFibreMass, minimumSkins, minimumWood, type MinimumLocation } from './minimum';
 export {
   cite,
   packHead,
@@ -38,6 +38,7 @@ export {
 } from './check';
 export {
   checkPanel,
+  headAt,
   isHead,
   panelPressure,
   ZONE_LOCATIONS,
@@ -45,4 +46,5 @@ export {
   type ZoneLocation,
 } from './checkPanel';
 export { sheetProperties, type SheetProperties } from './sheet';
+export { woodSheet } from './woodSheet';
 export { sheetShear } from './sheetShear';

@@ -55,6 +55,41 @@ export function minimumFibreMass(
 }
 
 /**
+ * Least thickness of wood (m) for robustness, whatever the strength.
+ *
+ * @param bendingStrength Pa. @example boat A of the reference, plywood of 30 MPa: bottom 8.77 mm
+ * Source: ISO 12215-5:2008 method, F37.
+ */
+export function minimumWood(
+  craft: Craft,
+  { location, bendingStrength }: { location: MinimumLocation; bendingStrength: number },
+  record?: Recorder,
+  pack = SMALL_CRAFT_PACK,
+): number {
+  const k5 = Math.sqrt(30e6 / bendingStrength);
+  const { deck } = pack.minimumWood;
+  const { A, k7, k8 } = pack.minimumWood[location === 'deck' ? 'side' : location];
+  const V = formulaSpeed(craft);
+  const millimetres =
+    location === 'deck' ? deck.a0 + deck.a1 * craft.waterlineLength : A + k7 * V + k8 * massTerm(craft);
+  record?.({
+    quantity: `Least thickness of wood, ${location}`,
+    symbol: 't_{min}',
+    formula: location === 'deck' ? `k_5\\,(${deck.a0}+${deck.a1}\\,L_{WL})` : `k_5\\,(${A}+${k7}\\,V+${k8}\\,m^{0.33})`,
+    inputs: [
+      put('k_5', k5),
+      ...(location === 'deck'
+        ? [put('L_{WL}', craft.waterlineLength, 'm')]
+        : [put('V', V, 'kn'), put('m', craft.loadedMass, 'kg')]),
+    ],
+    value: (k5 * millimetres) / 1000,
+    unit: 'm',
+    source: cite('F37'),
+  });
+  return (k5 * millimetres) / 1000;
+}
+
+/**
  * Least dry fibre mass of sandwich skins (kg/m²) and least design shear strength of the core (Pa).
  *
  * @example boat A of the reference, bottom: outer 0.540, inner 0.378, core 0.25 MPa

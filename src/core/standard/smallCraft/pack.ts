@@ -86,6 +86,14 @@ export const smallCraftPackSchema = z.strictObject({
     side: byLocation,
     deck: z.strictObject({ a0: positive, a1: positive }),
   }),
+  /** Least thickness of laminated wood and plywood (mm). */
+  minimumWood: z
+    .strictObject({
+      bottom: byLocation,
+      side: byLocation,
+      deck: z.strictObject({ a0: positive, a1: positive }),
+    })
+    .default(data.minimumWood),
   minimumSkin: z.strictObject({
     k4: z.strictObject({ bottom: positive, side: positive, deck: positive }),
     innerShare: positive,

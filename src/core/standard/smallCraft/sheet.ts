@@ -17,11 +17,13 @@ export interface SheetProperties {
   E: number;
   tensileStrength: number;
   compressiveStrength: number;
+  /** Pressed evenly, where that is less than on the pressed face of a bent sheet: wood. */
+  pressed?: number;
   /**
    * The pack's own law for mat and balanced 0/90 glass, or first-ply failure by limiting strain, or by stated
-   * strengths where the ply has any.
+   * strengths where the ply has any; or wood by its grain.
    */
-  basis: 'law' | 'firstPly' | 'stated';
+  basis: 'law' | 'firstPly' | 'stated' | 'wood';
 }
 
 const ALIGNED_WITHIN = 5;

@@ -1,3 +1,4 @@
+import { isLayerMaterial } from '@/core/material';
 import { listShelf } from '@/server/stores/shelf';
 import { LayupScreen } from '@/ui/layup/LayupScreen';
 import { storeContext } from '@/server/http';
@@ -7,7 +8,7 @@ export default async function Page() {
     <LayupScreen
       shelf={(await listShelf(await storeContext()))
         .map((item) => item.material)
-        .filter(({ kind }) => kind === 'fabric' || kind === 'fibre' || kind === 'core' || kind === 'coating')}
+        .filter((material) => material.kind === 'fibre' || isLayerMaterial(material))}
     />
   );
 }
