@@ -4,7 +4,9 @@ import { pchip } from './pchip';
 import { mix, shares, type Point } from './point';
 
 /** Cells of the surface along the hull, and up each of its two bands. */
-const ALONG = 48;
+const ALONG = 64;
+/** Cells grow shorter towards the stem, where everything turns. */
+const TOWARDS_STEM = 1.5;
 const BAND = 10;
 /** Steepness at which a round bilge passes from bottom to side (degrees). */
 const BILGE_ANGLE = 50;
@@ -112,7 +114,7 @@ export function surfaceThrough(stations: readonly Station[], waterline: number, 
     ),
   );
   const grid = shares(ALONG).map((share) => {
-    const x = mix(aft, bow, share);
+    const x = mix(aft, bow, 1 - (1 - share) ** TOWARDS_STEM);
     return curves.map(([y, z]): Point => [x, Math.max(0, y!(x)), z!(x)]);
   });
 
@@ -123,10 +125,12 @@ export function surfaceThrough(stations: readonly Station[], waterline: number, 
   const rowAt = (x: number): Row => {
     const kept = known.get(x);
     if (kept) return kept;
-    const u = Math.min(ALONG, Math.max(0, ((x - aft) / (bow - aft)) * ALONG));
-    const i = Math.min(ALONG - 1, Math.floor(u));
-    const [a, b, t] = [grid[i]!, grid[i + 1]!, u - i];
-    const row: Row = { x: mix(aft, bow, u / ALONG), y: [], z: [], girth: [] };
+    const place = Math.min(bow, Math.max(aft, x));
+    const share = 1 - Math.max(0, (bow - place) / (bow - aft)) ** (1 / TOWARDS_STEM);
+    const i = Math.min(ALONG - 1, Math.floor(share * ALONG));
+    const [a, b] = [grid[i]!, grid[i + 1]!];
+    const t = Math.min(1, Math.max(0, (place - a[0]![0]) / (b[0]![0] - a[0]![0])));
+    const row: Row = { x: place, y: [], z: [], girth: [] };
     for (let j = 0; j <= 2 * BAND; j++) {
       row.y.push(mix(a[j]![1], b[j]![1], t));
       row.z.push(mix(a[j]![2], b[j]![2], t));
