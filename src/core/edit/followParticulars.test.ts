@@ -14,7 +14,7 @@ it('a new boat made longer stays one boat: waterline, freeboards, draft, ends, b
   expect(boat.hull).toMatchObject({ draft: expect.closeTo(0.54, 9), freeboardMid: expect.closeTo(0.81, 9) });
   expect(zone(boat, 'side').region).toMatchObject({ from: -1, to: 10 });
   expect(zone(boat, 'bulkhead-1').region).toMatchObject({ x: 5.4 });
-  expect(boat.supports.map((one) => ('x' in one ? one.x : 'to' in one ? one.to : NaN))).toEqual([2.7, 7.5, 2.7]);
+  expect(boat.supports).toMatchObject([{ x: 2.7 }, { to: 7.5 }, { x: 2.7 }]);
   expect(zone(boat, 'bottom').geometry.area).toBeGreaterThan(1.4 * zone(tern, 'bottom').geometry.area);
   expect(applyEdits(boat, inverse).boat).toEqual(tern);
 });
@@ -41,7 +41,8 @@ it('what was typed over stays, each figure by itself', () => {
 it('a figure of the same edit is what was typed, and other edits of the brief are what they were', () => {
   const both = followParticulars(tern, { hullLength: 9, waterlineLength: 8.6 });
   expect(both[0]).toEqual({ type: 'brief.set', patch: { hullLength: 9, waterlineLength: 8.6 } });
-  expect(followParticulars(tern, { posture: 'weightFirst' })).toEqual([{ type: 'brief.set', patch: { posture: 'weightFirst' } }]);
+  const patch = { posture: 'weightFirst' as const };
+  expect(followParticulars(tern, patch)).toEqual([{ type: 'brief.set', patch }]);
   const demo = merrow();
   expect(followParticulars(demo, { weightTarget: 700 })).toHaveLength(1);
 });

@@ -16,7 +16,7 @@ function briefAfter(brief: Brief, patch: Partial<Brief>): Partial<Brief> {
   return { ...follows, ...patch };
 }
 
-/** A place along the boat when its length changes: ends past stern and bow keep their distance, usual places their share. */
+/** A place along the boat when its length changes: ends past the bow keep their distance, usual places their share. */
 function placeAfter(x: number, was: number, is: number): number {
   if (x >= was) return is + (x - was);
   const usual = USUAL_PLACES.find((share) => same(share * was, x));

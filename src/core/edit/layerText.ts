@@ -99,10 +99,10 @@ export function layersFromText(
       return [];
     };
     const material = findMaterial(materials, cells[0] ?? '');
-    if (!material)
-      return say(
-        `"${(cells[0] ?? '').slice(0, 40)}" is no fabric, core, wood or coating of the boat or the Shelf, or more than one`,
-      );
+    if (!material) {
+      const given = (cells[0] ?? '').slice(0, 40);
+      return say(`"${given}" is no fabric, core, wood or coating of the boat or the Shelf, or more than one`);
+    }
     const angle = cells[1] ? parseQuantity(cells[1], 'angle', 'metric') : { ok: true as const, value: 0 };
     if (!angle.ok || Math.abs(angle.value) > 180)
       return say(`"${cells[1]!.slice(0, 20)}" is no angle between −180° and 180°`);

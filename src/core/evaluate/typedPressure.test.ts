@@ -47,7 +47,7 @@ it('let go, the pack asks again, and the boat is as it was', () => {
   expect(editsSchema.safeParse(low).error?.message).toContain('Design pressure, typed must be between');
 });
 
-it('an overflow above the top of a tank adds its water to every panel, stiffener and load; elsewhere it does nothing', () => {
+it('an overflow above the top of a tank adds its water to panels and loads; elsewhere it does nothing', () => {
   const [, was] = zoneOf(boat, 'Engine bulkhead');
   const tank = (overflow: number | null, location: Zone['location'] = 'tank') => {
     const patch = { location, overflow };

@@ -20,7 +20,7 @@ const HAIR = 0.001;
 const STEM = 1.2;
 
 /**
- * Keel and stem as one line, without a kink from transom to stem head: level at the lowest place, at the waterline where
+ * Keel and stem as one line, without a kink from transom to stem head: level at its lowest place, at the water where
  * the waterline ends, at the deck edge at the bow.
  */
 function keelLine(

@@ -78,6 +78,7 @@ export function woodPly(wood: Wood, thickness: number): WoodPly {
     ? { bending: strength * along.bending, compression: strength * along.compression }
     : { bending: PULLED_ACROSS * pressed, compression: pressed };
   const { value: shear, origin } = wood.shearStrength;
+  const rolls = origin === 'yardTest' ? shear : Math.min(shear, MOST_ROLLING);
   const E1 = wood.E.value;
   return {
     ply: {
@@ -100,7 +101,7 @@ export function woodPly(wood: Wood, thickness: number): WoodPly {
     },
     bending: { along: along.bending, across: across.bending },
     compression: { along: Math.min(along.bending, along.compression), across: across.compression },
-    rollingShear: isPlywood ? (origin === 'yardTest' ? shear : Math.min(shear, MOST_ROLLING)) : ROLLING * shear,
+    rollingShear: isPlywood ? rolls : ROLLING * shear,
   };
 }
 

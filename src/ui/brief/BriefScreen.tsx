@@ -113,7 +113,7 @@ export function BriefScreen({ shelf, packs }: { shelf: Material[]; packs: Standa
         <Col lg={8}>
           <Card className="mb-3">
             <Card.Body>
-              <HullSketch brief={brief} />
+              <HullSketch boat={boat} />
               <p className="small soft mb-0">{saidMode(boat)}</p>
             </Card.Body>
           </Card>
@@ -144,8 +144,10 @@ export function BriefScreen({ shelf, packs }: { shelf: Material[]; packs: Standa
                   </Col>
                 )}
               </Row>
-              <p className="form-text mb-0">An entry may carry its own unit: 27 ft 6 in, 5/8 in, 3.6 t. What stands at its usual value (waterline,
-                draft, freeboards, ends of zones) follows; what you typed stays.</p>
+              <p className="form-text mb-0">
+                An entry may carry its own unit: 27 ft 6 in, 5/8 in, 3.6 t. What stands at its usual value (waterline,
+                draft, freeboards, ends of zones) follows; what you typed stays.
+              </p>
             </Card.Body>
           </Card>
         </Col>

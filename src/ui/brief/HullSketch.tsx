@@ -1,88 +1,103 @@
 'use client';
-import type { Brief } from '@/core/document';
+import { mix, shares } from '@/core/geometry';
+import { shapeOf, type Boat } from '@/core/document';
+import { lineThrough } from '../shared/drawing/lineThrough';
 import { useUnits } from '../shared/units';
 
-/** Profile and body section from the particulars alone, to scale: lengths, beams, deadrise, waterline. */
-export function HullSketch({ brief }: { brief: Brief }) {
+const WIDTH = 690;
+const STATIONS = 60;
+/** Body sections drawn on each side of the middle. */
+const SECTIONS = 5;
+const BODY = 585;
+const PROFILE = { left: 16, width: 430, height: 92, base: 116 };
+
+function sketchOf(boat: Boat) {
+  const shape = shapeOf(boat);
+  if (!shape) return null;
+  const { hull } = shape;
+  const places = shares(STATIONS).map((t) => mix(hull.aft, hull.bow, t));
+  const low = Math.min(...places.map((x) => hull.at(x, 0)[2]));
+  const high = Math.max(...places.map((x) => hull.at(x, 2)[2]));
+  const beam = Math.max(...places.map((x) => hull.at(x, 2)[1]));
+  const scale = Math.min(PROFILE.width / (hull.bow - hull.aft), PROFILE.height / (high - low));
+  const bodyScale = Math.min(88 / beam, PROFILE.height / (high - low));
+  const X = (x: number) => PROFILE.left + (x - hull.aft) * scale;
+  const Z = (z: number) => PROFILE.base - (z - low) * scale;
+  const bodyZ = (z: number) => PROFILE.base - (z - low) * bodyScale;
+  const lean = Math.tan((hull.transomRakeDeg * Math.PI) / 180);
+  const [foot, head] = [hull.at(hull.aft, 0)[2], hull.at(hull.aft, 2)[2]];
+  const line = (s: number) => lineThrough(places.map((x) => [X(x), Z(hull.at(x, s)[2])]));
+  const section = (share: number, side: -1 | 1) =>
+    lineThrough(
+      hull.section(mix(hull.aft, hull.bow, share)).map(([, y, z]) => [BODY + side * y * bodyScale, bodyZ(z)]),
+    );
+  return {
+    keel: line(0),
+    chine: hull.hardChine ? line(1) : null,
+    sheer: line(2),
+    transom: lineThrough([
+      [X(hull.aft), Z(foot)],
+      [X(hull.aft - lean * (head - foot)), Z(head)],
+      [X(hull.aft), Z(head)],
+    ]),
+    sections: shares(SECTIONS).flatMap((t) => [section(0.48 * t, -1), section(mix(0.5, 0.98, t), 1)]),
+    length: [X(hull.aft), X(hull.bow)] as const,
+    water: Z(hull.waterline),
+    bodyWater: bodyZ(hull.waterline),
+    bodyTop: bodyZ(high),
+    half: beam * bodyScale,
+  };
+}
+
+/** Profile and sections of the hull as Zones has it, to scale, with the particulars it follows. */
+export function HullSketch({ boat }: { boat: Boat }) {
   const { full } = useUnits();
-  const { hullLength: LH, waterlineLength: LWL, maximumBeam: B, chineBeam: BC, deadriseDeg } = brief;
-  const scale = 430 / LH;
-  const beamScale = Math.min(150 / B, scale * 1.15);
-  const overhang = (LH - LWL) * 0.25;
-  const chineRise = (BC / 2) * Math.tan((deadriseDeg * Math.PI) / 180);
-  const depth = Math.max(chineRise + B * 0.28, B * 0.42);
-  const x = (metres: number) => 20 + metres * scale;
-  const base = 128;
-  const y = (metres: number) => base - metres * scale;
-  const draught = depth * 0.3;
-  const cx = 585;
-  const by = (metres: number) => base - metres * beamScale;
-  const half = (BC / 2) * beamScale;
-  const wide = (B / 2) * beamScale;
+  const { hullLength: LH, waterlineLength: LWL, maximumBeam: B, chineBeam: BC, deadriseDeg } = boat.brief;
+  let sketch: ReturnType<typeof sketchOf> = null;
+  try {
+    sketch = sketchOf(boat);
+  } catch {
+    // What contradicts itself is said where it is typed.
+  }
+  if (!sketch) return <p className="small soft mb-0">The boat has no hull shape yet: give it one under Zones.</p>;
+  const { keel, chine, sheer, transom, sections, length, water, bodyWater, bodyTop, half } = sketch;
   return (
     <svg
-      viewBox="0 18 690 148"
+      viewBox={`0 14 ${WIDTH} 152`}
       width="100%"
       role="img"
       aria-label={
-        `Profile and section: hull ${full(LH, 'length')}, waterline ` +
+        `Profile and sections: hull ${full(LH, 'length')}, waterline ` +
         `${full(LWL, 'length')}, beam ${full(B, 'length')}, deadrise ` +
         `${full(deadriseDeg, 'angle')}`
       }
     >
-      <path
-        d={
-          `M ${x(0)} ${y(depth * 0.8)} L ${x(overhang * 0.3)} ${y(0.05)} L ${x(LWL * 0.72)} ` +
-          `${y(0)} Q ${x(LWL)} ${y(0.02)} ${x(overhang + LWL)} ${y(draught)} L ${x(LH)} ` +
-          `${y(depth * 1.15)} Q ${x(LH * 0.55)} ${y(depth * 0.78)} ${x(0)} ${y(depth * 0.8)} Z`
-        }
-        fill="var(--card)"
-        stroke="var(--ink)"
-        strokeWidth="1.4"
-      />
-      <path
-        d={
-          `M ${x(overhang * 0.2)} ${y(chineRise * 0.8)} Q ${x(LWL * 0.6)} ` +
-          `${y(chineRise)} ${x(LH * 0.95)} ${y(depth * 0.85)}`
-        }
-        fill="none"
-        stroke="var(--ink)"
-        strokeWidth="0.8"
-      />
-      <line x1={x(-0.1)} x2={x(LH) + 6} y1={y(draught)} y2={y(draught)} stroke="var(--water)" strokeDasharray="7 4" />
+      <g fill="none" stroke="var(--ink)" strokeWidth="1.4">
+        <path d={keel} />
+        <path d={sheer} />
+        <path d={transom} />
+      </g>
+      <g fill="none" stroke="var(--ink)" strokeWidth="0.8">
+        {chine && <path d={chine} />}
+        {sections.map((d) => (
+          <path key={d} d={d} />
+        ))}
+        <line x1={BODY} x2={BODY} y1={bodyTop} y2={PROFILE.base} strokeDasharray="2 3" />
+      </g>
+      <g stroke="var(--water)" strokeDasharray="7 4">
+        <line x1={length[0] - 8} x2={length[1] + 8} y1={water} y2={water} />
+        <line x1={BODY - half - 8} x2={BODY + half + 8} y1={bodyWater} y2={bodyWater} />
+      </g>
       <g stroke="var(--clay)" strokeWidth="0.8" fill="var(--clay)" fontSize="11" textAnchor="middle">
-        <path d={`M ${x(0)} 148 H ${x(LH)} M ${x(0)} 144 v8 M ${x(LH)} 144 v8`} fill="none" />
-        <text x={x(LH / 2)} y="162" stroke="none">
+        <path d={`M ${length[0]} 138 H ${length[1]} M ${length[0]} 134 v8 M ${length[1]} 134 v8`} fill="none" />
+        <text x={(length[0] + length[1]) / 2} y="154" stroke="none">
           hull {full(LH, 'length')}, waterline {full(LWL, 'length')}
         </text>
-      </g>
-      <path
-        d={
-          `M ${cx} ${by(0)} L ${cx + half} ${by(chineRise)} L ${cx + wide} ${by(depth)} M ${cx} ` +
-          `${by(0)} L ${cx - half} ${by(chineRise)} L ${cx - wide} ${by(depth)}`
-        }
-        fill="none"
-        stroke="var(--ink)"
-        strokeWidth="1.4"
-      />
-      <line x1={cx - wide} x2={cx + wide} y1={by(depth)} y2={by(depth)} stroke="var(--ink)" strokeWidth="0.8" />
-      <line
-        x1={cx - wide - 6}
-        x2={cx + wide + 6}
-        y1={by(draught)}
-        y2={by(draught)}
-        stroke="var(--water)"
-        strokeDasharray="7 4"
-      />
-      <line x1={cx} x2={cx + half} y1={by(0)} y2={by(0)} stroke="var(--clay)" strokeWidth="0.7" strokeDasharray="2 2" />
-      <g fill="var(--clay)" fontSize="11" textAnchor="middle">
-        <text x={cx} y={by(depth) - 6}>
-          beam {full(B, 'length')}
+        <path d={`M ${BODY - half} 138 H ${BODY + half} M ${BODY - half} 134 v8 M ${BODY + half} 134 v8`} fill="none" />
+        <text x={BODY} y="150" stroke="none">
+          beam {full(B, 'length')}, chine {full(BC, 'length')}
         </text>
-        <text x={cx} y="148">
-          chine {full(BC, 'length')}
-        </text>
-        <text x={cx} y="162">
+        <text x={BODY} y="163" stroke="none">
           deadrise {full(deadriseDeg, 'angle')}
         </text>
       </g>

@@ -1,8 +1,8 @@
 import { directionsOf, hasMat, type LayerMaterial } from '@/core/material';
 
 /**
- * A layer at a glance: fibre directions truly drawn (forward to the right), dots for mat, a block for core and wood, a dashed
- * line for a coating.
+ * A layer at a glance: fibre directions truly drawn (forward to the right), dots for mat, a block for core and
+ * wood, a dashed line for a coating.
  */
 export function FibreGlyph({ material, angleDeg }: { material: LayerMaterial; angleDeg: number }) {
   return (

@@ -5,8 +5,8 @@ const patternId = (direction: number) => `fibre-${String(direction).replace('-',
 
 /**
  * The patterns that hatches refer to: one line for each fibre direction, truly at its angle (forward to the right),
- * dots for mat, cells for core, waves for wood. Once per page; `directions` in degrees, parted by spaces, so that an edit which
- * changes none of them leaves the patterns alone.
+ * dots for mat, cells for core, waves for wood. Once per page; `directions` in degrees, parted by spaces, so that
+ * an edit which changes none of them leaves the patterns alone.
  */
 export const HatchPatterns = memo(function HatchPatterns({ directions }: { directions: string }) {
   return (

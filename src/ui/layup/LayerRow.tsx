@@ -64,7 +64,9 @@ export const LayerRow = memo(function LayerRow({
 }: LayerRowProps) {
   const { show, unit } = useUnits();
   const thickness = () => `${show(layer.thickness, 'thickness')} ${unit('thickness')}`;
-  const given = [material.kind === 'fabric' ? '' : thickness(), angleGiven(layer, material)].filter(Boolean).join(' · ');
+  const given = [material.kind === 'fabric' ? '' : thickness(), angleGiven(layer, material)]
+    .filter(Boolean)
+    .join(' · ');
   const look = lookClass(material, layer.angleDeg);
   const [from, to] = (selected ?? '9999:0').split(':').map(Number) as [number, number];
   const cell = (column: number, className: string) => ({

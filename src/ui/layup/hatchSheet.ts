@@ -2,14 +2,14 @@ import { PALETTE } from '../shared/palette';
 import { useLayoutEffect } from 'react';
 import { directionsOf, hasMat, type LayerMaterial } from '@/core/material';
 
-/** Class of a covered cell by what its layer looks like: 'lay core', 'lay coating', 'lay mat d45 dm45', 'lay wood d0'. */
+/** Class of a covered cell by its layer's look: 'lay core', 'lay coating', 'lay mat d45 dm45', 'lay wood d0'. */
 export function lookClass(material: LayerMaterial, angleDeg: number): string {
   if (material.kind === 'core' || material.kind === 'coating') return `lay ${material.kind}`;
   const directions = directionsOf(material, angleDeg).map((direction) =>
     `d${direction}`.replace('-', 'm').replace('.', '_'),
   );
-  const own = material.kind === 'wood' ? ['wood'] : hasMat(material) ? ['mat'] : [];
-  return ['lay', ...own, ...directions].join(' ');
+  if (material.kind === 'wood') return ['lay', 'wood', ...directions].join(' ');
+  return ['lay', ...(hasMat(material) ? ['mat'] : []), ...directions].join(' ');
 }
 
 /** One fibre direction as an image for a cell: lines truly at their angle (forward to the right). */

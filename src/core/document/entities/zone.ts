@@ -26,7 +26,7 @@ export const zoneSchema = z.object({
     bounded('Design pressure, typed', [100, 5e6], 'Pa', { quantity: 'pressure' }).nullable(),
     null,
   ),
-  /** Of a tank: how far its overflow stands above its top (m), which adds to its head of water; null where not known. */
+  /** Of a tank: how far its overflow stands above its top (m), which adds to its head; null where not known. */
   overflow: since(
     9,
     bounded('Overflow above the top of the tank', [0, 10], 'm', { quantity: 'length' }).nullable(),

@@ -182,10 +182,11 @@ export function checkPanel(input: PanelCheckInput, trace?: Trace, pack = SMALL_C
   const inSection = (section: 'pressure' | 'requirement'): Recorder | undefined =>
     trace && ((step) => trace(section, step));
 
+  const { known, typed, overflow } = input;
   const base =
-    trace || !input.known
-      ? panelPressure({ craft, location, geometry: g, construction, typed: input.typed, overflow: input.overflow }, inSection('pressure'), pack)
-      : input.known;
+    trace || !known
+      ? panelPressure({ craft, location, geometry: g, construction, typed, overflow }, inSection('pressure'), pack)
+      : known;
   const pressure = { ...base, pressure: base.pressure * uplift.pressure };
   if (uplift.pressure !== 1)
     inSection('pressure')?.({
