@@ -316,7 +316,8 @@ export const METAL_FAMILIES = {
 
 /**
  * Wood for sheets and planking, inserts, backing and beds; strengths Pa. Of plywood the modulus and the bending
- * strength are those along the grain of its faces, and the shear strength is that through the thickness, where veneers roll.
+ * strength are those along the grain of its faces, and the shear strength is that through the thickness, where veneers
+ * roll.
  */
 export const woodSchema = z.object({
   kind: z.literal('wood'),

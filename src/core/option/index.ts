@@ -4,8 +4,11 @@ export {
   layerMovesJob,
   nextStep,
   MOVE_KINDS,
+  NEXT_STEPS,
+  type NextStep,
   type LayerMove,
   type MoveKind,
   type MoveScope,
   type MovesInput,
 } from './layerMoves';
+export { harmless, marginChanges, wholeBoat, type Margin, type MarginChange, type WholeBoat } from './wholeBoat';

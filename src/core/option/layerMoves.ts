@@ -3,8 +3,9 @@ import { applyEdits, type Edit } from '../edit';
 import { KeramosError } from '../error';
 import { saidLength } from '../quantity';
 import { runToEnd, type Progress } from '../job';
-import { evaluateZone, type ZoneEvaluation } from '../evaluate';
+import { evaluateZone, targetOf, type ZoneEvaluation } from '../evaluate';
 import type { Boat, Layer, Part, Zone } from '../document';
+import { harmless, marginChanges, wholeBoat, type MarginChange } from './wholeBoat';
 
 export const MOVE_KINDS = {
   remove: 'take it out',
@@ -24,7 +25,7 @@ export interface LayerMove {
   /** In words: 'layer 4, TX 900: turn to 90°'. */
   title: string;
   edits: Edit[];
-  /** Mass of the boat, kg. */
+  /** What it adds to the laminate, or to the whole boat where it was tried on that (kg). */
   weight: number;
   /** Change of bending stiffness across the panel of the zone, as a share. */
   bending: number;
@@ -35,6 +36,8 @@ export interface LayerMove {
   leastReserve: number | null;
   /** In the yard's currency; null where a price is missing. */
   cost: number | null;
+  /** Of the boat with its stiffeners and details; null where it was not tried on them. */
+  whole: { mass: number; changes: MarginChange[] } | null;
 }
 
 /** Where a change holds: in the selected zone alone, or wherever the layer runs. */
@@ -216,6 +219,7 @@ function moveOf(input: MovesInput, layer: Layer, { kind, title, edits }: Candida
     governs: own.governing?.governs ?? own.problem ?? '',
     leastReserve: reserves.includes(null) ? null : Math.min(...(reserves as number[])),
     cost: costs.includes(null) ? null : sum((e) => e.cost ?? 0),
+    whole: null,
   };
   const idle =
     Math.abs(move.weight) < 1e-9 &&
@@ -224,12 +228,36 @@ function moveOf(input: MovesInput, layer: Layer, { kind, title, edits }: Candida
   return idle ? null : move;
 }
 
+/** Moves that are tried on the whole boat, by each order in which they may be proposed. */
+const TRIED = 12;
+
+/** What a move gains in reserve for each kilogram; endless where it weighs nothing. */
+const gainPerKilogram = ({ reserveFactor, weight }: LayerMove, now: number): number =>
+  ((reserveFactor ?? 0) - now) / Math.max(1e-9, weight);
+
+const byWeight = (a: LayerMove, b: LayerMove) => a.weight - b.weight;
+const byReserve = (a: LayerMove, b: LayerMove) => (b.reserveFactor ?? -1) - (a.reserveFactor ?? -1) || byWeight(a, b);
+
+/** The moves that may be proposed, by what is asked of the zone: reserve as it stands, and the target of the boat. */
+function proposable(
+  moves: readonly LayerMove[],
+  { now, target }: { now: number; target: number },
+): Record<'lightest' | 'strongest' | 'perKilogram', LayerMove[]> {
+  const stronger = moves.filter(({ reserveFactor }) => (reserveFactor ?? 0) > now * (1 + 1e-9));
+  return {
+    lightest: moves.filter(({ weight, leastReserve }) => weight < 0 && (leastReserve ?? 0) >= target).sort(byWeight),
+    strongest: [...stronger].sort(byReserve),
+    perKilogram: [...stronger].sort((a, b) => gainPerKilogram(b, now) - gainPerKilogram(a, now) || byReserve(a, b)),
+  };
+}
+
 /**
- * What each layer of a zone buys, as a job: one step a layer.
+ * What each layer of a zone buys, as a job: one step a layer, then one a move that is tried on stiffeners, details and
+ * every zone of the boat: those that are likely to be proposed.
  * @returns the moves, strongest first; a move that turns out the same stack as before is left out.
  */
 export function* layerMovesJob(input: MovesInput): Generator<Progress, LayerMove[]> {
-  const { boat, part, zone, scope } = input;
+  const { boat, part, zone, scope, evaluations } = input;
   const materials = new Map(boat.materials.map((material) => [material.id, material]));
   const moves: LayerMove[] = [];
   for (const [index, layer] of part.layers.entries()) {
@@ -239,9 +267,25 @@ export function* layerMovesJob(input: MovesInput): Generator<Progress, LayerMove
       const move = moveOf(input, layer, candidate);
       if (move) moves.push(move);
     }
-    yield { done: (index + 1) / part.layers.length, at: `layer ${index + 1}` };
+    yield { done: (0.5 * (index + 1)) / part.layers.length, at: `layer ${index + 1}` };
   }
-  return moves.sort((a, b) => (b.reserveFactor ?? -1) - (a.reserveFactor ?? -1));
+  const now = evaluations.get(zone.id)?.governing?.reserveFactor ?? 0;
+  const orders = Object.values(proposable(moves, { now, target: targetOf(boat) }));
+  const tried = [...new Set(orders.flatMap((some) => some.slice(0, TRIED)))];
+  const before = wholeBoat(boat, evaluations);
+  for (const [i, move] of tried.entries()) {
+    const { boat: after } = applyEdits(boat, move.edits);
+    const changedZones = after.parts.flatMap((one) =>
+      one.zones.flatMap((each) =>
+        boat.parts.includes(one) ? [] : [[each.id, evaluateZone(after, one, each)] as const],
+      ),
+    );
+    const whole = wholeBoat(after, new Map([...evaluations, ...changedZones]));
+    move.whole = { mass: whole.mass, changes: marginChanges(before, whole) };
+    move.weight = whole.mass - before.mass;
+    yield { done: 0.5 + (0.5 * (i + 1)) / tried.length, at: move.title };
+  }
+  return moves.sort(byReserve);
 }
 
 /**
@@ -254,28 +298,23 @@ export function* layerMovesJob(input: MovesInput): Generator<Progress, LayerMove
  */
 export const layerMoves = (input: MovesInput): LayerMove[] => runToEnd(layerMovesJob(input));
 
+export const NEXT_STEPS = ['lightest', 'strongest', 'perKilogram'] as const;
+export type NextStep = (typeof NEXT_STEPS)[number];
+
 /**
- * The single change that takes the most weight out of the boat and leaves every zone it touches at the target, or the
- * one that makes a zone strongest.
+ * The single change that takes the most weight out of the boat and leaves every margin it moves at the target; the one
+ * that makes a zone strongest; or the one that gains most reserve for each kilogram, which helps on a zone that no
+ * single change brings to its target. None brings another zone, a stiffener or a detail below the target, or further
+ * below it.
  *
- * @param moves of the zone. @param now the zone's governing reserve factor. @param target what every zone should keep.
- * @returns null when no change is lighter and still meets, or none is stronger than the zone is.
+ * @param moves of the zone. @param of the reserve of the zone as it stands, and the target that every margin should keep.
+ * @returns null when no change that was tried on the whole boat does it.
  * @example nextStep('lightest', layerMoves(input), { now: 1.2, target: 1.1 })?.title // 'layer 19, BX 400: take it out'
  */
 export function nextStep(
-  which: 'lightest' | 'strongest',
+  which: NextStep,
   moves: readonly LayerMove[],
-  { now, target }: { now: number; target: number },
+  of: { now: number; target: number },
 ): LayerMove | null {
-  if (which === 'lightest')
-    return (
-      moves
-        .filter(({ weight, leastReserve }) => weight < 0 && (leastReserve ?? 0) >= target)
-        .sort((a, b) => a.weight - b.weight)[0] ?? null
-    );
-  return (
-    moves
-      .filter(({ reserveFactor }) => (reserveFactor ?? 0) > now)
-      .sort((a, b) => b.reserveFactor! - a.reserveFactor! || a.weight - b.weight)[0] ?? null
-  );
+  return proposable(moves, of)[which].find(({ whole }) => whole !== null && harmless(whole.changes, of.target)) ?? null;
 }

@@ -1,7 +1,8 @@
 'use client';
 import { useState } from 'react';
 import { Form } from 'react-bootstrap';
-import { nextStep, type LayerMove, type MoveScope } from '@/core/option';
+import { nextStep, NEXT_STEPS, type LayerMove, type MoveScope } from '@/core/option';
+import { MarginsMoved } from './MarginsMoved';
 import { displayUnit, formatNumber } from '@/core/quantity';
 import { targetOf, type ZoneEvaluation } from '@/core/evaluate';
 import type { Boat, Part, Zone } from '@/core/document';
@@ -19,8 +20,17 @@ const ORDERS: Record<string, { name: string; by: (move: LayerMove) => number }> 
   },
 };
 const SHOWN = 40;
-const NEXT_KEYS = { lightest: 'L', strongest: '⇧L' };
-const NEXT_STEPS = { lightest: 'Lightest next step', strongest: 'Strongest next step' };
+const STEP_KEYS = { lightest: 'L', strongest: '⇧L', perKilogram: '⌥L' };
+const STEP_NAMES = {
+  lightest: 'Lightest next step',
+  strongest: 'Strongest next step',
+  perKilogram: 'Most reserve for a kilogram',
+};
+const NO_STEP = {
+  lightest: 'none leaves every margin that it moves at the target',
+  strongest: 'no single change makes it stronger without harm elsewhere',
+  perKilogram: 'no single change makes it stronger without harm elsewhere',
+};
 /** Where the move leaves another zone weaker than this one, in words. */
 const leastSaid = ({ leastReserve, reserveFactor }: LayerMove): string =>
   leastReserve !== null && reserveFactor !== null && leastReserve < reserveFactor
@@ -50,12 +60,13 @@ export function LayerMovesPanel({
   onPreview: (move: LayerMove | null) => void;
   onAccept: () => void;
 }) {
-  const { system, unit, words } = useUnits();
+  const { system, unit, words, full } = useUnits();
   const [scope, setScope] = useState<MoveScope>('layer');
   const [order, setOrder] = useState('strongest');
   const target = targetOf(boat);
   const { moves: found, current } = useMoves({ boat, part, zone, evaluations, scope });
   const moves = found ?? [];
+  const tried = moves.find(({ title }) => title === onTrial);
   const keeps = order === 'lightest' || order === 'cheapest';
   const shown = moves
     .filter((move) => !keeps || (move.leastReserve ?? 0) >= target)
@@ -69,14 +80,14 @@ export function LayerMovesPanel({
         </p>
       )}
       <div className={`next-steps small ${current ? '' : 'stale'}`}>
-        {(['lightest', 'strongest'] as const).map((which) => {
+        {NEXT_STEPS.map((which) => {
           const step = nextStep(which, moves, {
             now: evaluations.get(zone.id)?.governing?.reserveFactor ?? 0,
             target,
           });
           return (
             <p key={which} className="mb-1">
-              <span className="fw-semibold">{NEXT_STEPS[which]}</span> <kbd>{NEXT_KEYS[which]}</kbd>:{' '}
+              <span className="fw-semibold">{STEP_NAMES[which]}</span> <kbd>{STEP_KEYS[which]}</kbd>:{' '}
               {step ? (
                 <button
                   type="button"
@@ -85,14 +96,10 @@ export function LayerMovesPanel({
                   onClick={() => onPreview(step.title === onTrial ? null : step)}
                 >
                   {words(step.title)} ({signed(step.weight / displayUnit('mass', system).factor, 1)} {unit('mass')},
-                  {` reserve ${formatNumber(step.reserveFactor!, 2)})`}
+                  boat {full(step.whole!.mass, 'mass')}, reserve {formatNumber(step.reserveFactor!, 2)})
                 </button>
               ) : (
-                <span className="soft">
-                  {which === 'lightest'
-                    ? 'none leaves every zone it touches at the target'
-                    : 'no single change makes it stronger'}
-                </span>
+                <span className="soft">{NO_STEP[which]}</span>
               )}
             </p>
           );
@@ -121,6 +128,7 @@ export function LayerMovesPanel({
           <option value="zone">in this zone only</option>
         </Form.Select>
       </div>
+      {tried && <MarginsMoved move={tried} target={target} />}
       <div className="moves-list">
         <table className="table table-sm checks-table" aria-label={`What each layer of ${zone.name} buys`}>
           <thead>
@@ -187,8 +195,8 @@ export function LayerMovesPanel({
         </table>
       </div>
       <p className="small soft mb-0">
-        Click shows a change in the grid; Enter keeps it, Escape drops it. Weight and price are of the boat; fabrics to
-        swap are those of this boat.
+        Click shows a change in the grid; Enter keeps it, Escape drops it. Next steps were tried on every zone,
+        stiffener and detail of the boat. Fabrics to swap are those of this boat.
       </p>
     </>
   );

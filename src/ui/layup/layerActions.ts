@@ -3,7 +3,8 @@ import type { LayerMaterial, Material } from '@/core/material';
 import { chooseMaterial, fetchMaterials, usualRole, usualThickness, type Edit } from '@/core/edit';
 import { newLayer, type Boat, type Part } from '@/core/document';
 import { targetOf } from '@/core/evaluate';
-import type { MovesInput } from '@/core/option';
+import { nextStep, type LayerMove, type MovesInput, type NextStep } from '@/core/option';
+import { onceAside } from '../shared/useProofs';
 import type { Cursor } from './LayerGrid';
 import type { Place } from './usePlace';
 
@@ -32,19 +33,20 @@ export function layMaterial(
   };
 }
 
-const NONE_FOUND = {
-  lightest: 'No single change is lighter and leaves every zone it touches at the target.',
-  strongest: 'No single change makes this zone stronger.',
-} as const;
+const NONE_FOUND: Record<NextStep, string> = {
+  lightest: 'No single change is lighter and leaves every margin of the boat that it moves at the target.',
+  strongest: 'No single change makes this zone stronger without harm elsewhere.',
+  perKilogram: 'No single change makes this zone stronger without harm elsewhere.',
+};
 
-/** Look for the next step in a zone and put it on trial. */
+/** Look aside from the page for the next step in a zone, and put it on trial. */
 export async function nextStepOf(
-  which: keyof typeof NONE_FOUND,
+  which: NextStep,
   input: MovesInput,
   { say, propose }: { say: (text: string) => void; propose: (title: string, edits: Edit[]) => void },
 ): Promise<void> {
-  const { layerMoves, nextStep } = await import('@/core/option');
-  const found = nextStep(which, layerMoves(input), {
+  const moves = (await onceAside((remote) => remote.moves(input))) ?? [];
+  const found = nextStep(which, moves as LayerMove[], {
     now: input.evaluations.get(input.zone.id)?.governing?.reserveFactor ?? 0,
     target: targetOf(input.boat),
   });

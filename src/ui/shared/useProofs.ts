@@ -16,6 +16,16 @@ const WAIT_MILLISECONDS = 300;
 /** Moves of layers wait until the hand rests. */
 const REST_MILLISECONDS = 350;
 
+/** One answer computed aside of the page. */
+export async function onceAside<T>(ask: (remote: Comlink.Remote<ProofWorker>) => Promise<T>): Promise<T> {
+  const worker = startWorker();
+  try {
+    return await ask(Comlink.wrap<ProofWorker>(worker));
+  } finally {
+    worker.terminate();
+  }
+}
+
 interface Proofs {
   of: Boat;
   proofs: ReadonlyMap<string, ZoneProof>;

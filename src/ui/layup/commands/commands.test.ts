@@ -194,7 +194,16 @@ describe('the commands of the grid', () => {
   it('look, step and try without touching the boat', () => {
     const desk = hull(3);
     const before = desk.boat;
-    for (const id of ['palette', 'view-grid', 'view-section', 'view-book', 'part-settings', 'lightest', 'strongest'])
+    for (const id of [
+      'palette',
+      'view-grid',
+      'view-section',
+      'view-book',
+      'part-settings',
+      'lightest',
+      'strongest',
+      'per-kilogram',
+    ])
       desk.run(id);
     desk.run('try-first');
     expect(desk.command('keep').off).toBe('nothing is on trial');
@@ -202,7 +211,7 @@ describe('the commands of the grid', () => {
     desk.run('keep');
     desk.run('drop');
     expect(desk.other.view.mock.calls.flat()).toEqual(['grid', 'section', 'book']);
-    expect(desk.other.step.mock.calls.flat()).toEqual(['lightest', 'strongest']);
+    expect(desk.other.step.mock.calls.flat()).toEqual(['lightest', 'strongest', 'perKilogram']);
     expect(desk.other.setTryFirst).toHaveBeenCalledWith(true);
     expect(desk.other.keep).toHaveBeenCalledOnce();
     expect(desk.other.drop).toHaveBeenCalledOnce();

@@ -1,3 +1,4 @@
+import type { NextStep } from '@/core/option';
 import { hasDirection, type LayerMaterial } from '@/core/material';
 import { usesOf, type Edit } from '@/core/edit';
 import type { Boat, Reference, Layer, LayerGroup, Part } from '@/core/document';
@@ -19,7 +20,7 @@ export interface CommandContext {
   pick: (how: 'replace' | 'add') => void;
   view: (to: 'grid' | 'section' | 'book') => void;
   selectRows: (from: number, to: number) => void;
-  step: (which: 'lightest' | 'strongest') => void;
+  step: (which: NextStep) => void;
   tryFirst: boolean;
   setTryFirst: (on: boolean) => void;
   trial: boolean;

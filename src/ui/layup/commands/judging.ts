@@ -22,6 +22,14 @@ export function judging(tools: CommandTools): Command[] {
       run: () => tools.step('strongest'),
     },
     {
+      id: 'per-kilogram',
+      group: 'Judge',
+      title: 'Most reserve for a kilogram in the zone shown, on trial',
+      key: 'Alt+L',
+      off: none,
+      run: () => tools.step('perKilogram'),
+    },
+    {
       id: 'try-first',
       group: 'Judge',
       title: tools.tryFirst
