@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { invalid } from '../error';
 import { laminateStiffness, transverseShear } from '../laminate';
-import { plateBuckling, plateStiffness, plateUnderPressure, type Plate } from '../panel';
+import { edgeShear, plateBuckling, plateStiffness, plateUnderPressure, type Plate } from '../panel';
 import { define, field } from './define';
 import { pliesField } from './laminate';
 
@@ -78,7 +78,7 @@ export const panelCalculations = [
         plies ? { ...input, ...plateStiffness(plies, laminateStiffness(plies)), ...transverseShear(plies) } : input,
       );
       const load = { kind: input.distribution ?? 'uniform', pressure: input.pressure } as const;
-      const { at } = plateUnderPressure(plate, load, input.terms ?? TERMS);
+      const { at, solved } = plateUnderPressure(plate, load, input.terms ?? TERMS);
       const centre = at(a / 2, b / 2);
       const [middleX, middleY] = [at(0, b / 2), at(a / 2, 0)];
       /**
@@ -103,10 +103,14 @@ export const panelCalculations = [
         deflection: centre.w,
         momentCentre: { Mx: centre.Mx, My: centre.My },
         ...(input.edges === 'clamped' ? { momentEdge: byLength(middleX.Mx, middleY.My) } : {}),
-        shearEdge: byLength(
-          greatest(places.map((share) => at(0, share * b).Qx)),
-          greatest(places.map((share) => at(share * a, 0).Qy)),
-        ),
+        // The shear of a thin plate that turns freely is no reaction: twisting moments add to that.
+        shearEdge:
+          thin === undefined && input.edges === 'simple'
+            ? byLength(
+                greatest(places.map((share) => at(0, share * b).Qx)),
+                greatest(places.map((share) => at(share * a, 0).Qy)),
+              )
+            : byLength(greatest(places.map(edgeShear(solved, 'x'))), greatest(places.map(edgeShear(solved, 'y')))),
         ...(thin === undefined ? {} : { deflectionBending: thin, deflectionShear: centre.w - thin }),
       };
     },

@@ -307,7 +307,7 @@ export type NextStep = (typeof NEXT_STEPS)[number];
  * single change brings to its target. None brings another zone, a stiffener or a detail below the target, or further
  * below it.
  *
- * @param moves of the zone. @param of the reserve of the zone as it stands, and the target that every margin should keep.
+ * @param moves of the zone. @param of the reserve of the zone as it stands, and the target every margin should keep.
  * @returns null when no change that was tried on the whole boat does it.
  * @example nextStep('lightest', layerMoves(input), { now: 1.2, target: 1.1 })?.title // 'layer 19, BX 400: take it out'
  */

@@ -1,4 +1,5 @@
 import { invalid } from '../error';
+import type { SolvedPlate } from './edgeShear';
 import { gaussLegendre, shapes } from './legendre';
 import { readPlate, ritzModel, solveRitz, type Plate, type PlateReader, type RitzModel, type Symmetry } from './plate';
 
@@ -25,6 +26,21 @@ export interface PlateSolution {
   at: PlateReader;
   /** Greatest deflection and where it is. */
   deflection: { value: number; x: number; y: number };
+  /** For what is found by work on the whole plate. */
+  solved: SolvedPlate;
+}
+
+/** The pressure of a load at a place. */
+function pressureOf({ length: a, breadth: b }: Plate, load: PlateLoad): SolvedPlate['pressure'] {
+  switch (load.kind) {
+    case 'uniform':
+      return () => load.pressure;
+    case 'sinusoidal':
+      return (x, y) => load.pressure * Math.sin((Math.PI * x) / a) * Math.sin((Math.PI * y) / b);
+    default:
+      // Steps inside the plate ask for another rule of integration.
+      return () => NaN;
+  }
 }
 
 /** Virtual work of the load on every deflection function. */
@@ -108,7 +124,8 @@ export function plateUnderPressure(plate: Plate, load: PlateLoad, terms = DEFAUL
     if (off) throw invalid('load', `The patch must lie on the plate, 0 to ${a} m by 0 to ${b} m`);
   }
   const model = ritzModel(plate, terms, symmetryOf(plate, load));
-  const at = readPlate(model, solveRitz(model, loadVector(model, load)));
+  const solution = solveRitz(model, loadVector(model, load));
+  const at = readPlate(model, solution);
   const STEPS = 10;
   let deflection = { value: 0, x: a / 2, y: b / 2 };
   for (let i = 1; i < STEPS; i++)
@@ -117,5 +134,5 @@ export function plateUnderPressure(plate: Plate, load: PlateLoad, terms = DEFAUL
       const w = at.deflection(x, y);
       if (Math.abs(w) > Math.abs(deflection.value) * (1 + 1e-9)) deflection = { value: w, x, y };
     }
-  return { plate, at, deflection };
+  return { plate, at, deflection, solved: { model, solution, pressure: pressureOf(plate, load) } };
 }
