@@ -1,5 +1,6 @@
 import { panelsToCheck, type Boat, type CheckedPanel, type Layer, type Zone } from '../document';
 import { layersByZone } from './book';
+import { trustKey } from './heldBy';
 import { evaluateZone, type ZoneEvaluation } from './evaluateZone';
 
 /** What an evaluation depends on besides the zone itself; when none of it changed, the last one still holds. */
@@ -23,8 +24,10 @@ const NO_LAYERS: readonly { layer: Layer; index: number }[] = [];
 export function makeEvaluator(): (boat: Boat) => ReadonlyMap<string, ZoneEvaluation> {
   let known = new Map<string, Remembered>();
   let last: Boat | null = null;
+  let lastTrust = '';
   return (boat) => {
-    const shared = last !== null && SHARED.every((key) => last![key] === boat[key]);
+    const trust = trustKey(boat);
+    const shared = last !== null && trust === lastTrust && SHARED.every((key) => last![key] === boat[key]);
     const next = new Map<string, Remembered>();
     const result = new Map<string, ZoneEvaluation>();
     for (const part of boat.parts) {
@@ -41,6 +44,7 @@ export function makeEvaluator(): (boat: Boat) => ReadonlyMap<string, ZoneEvaluat
     }
     known = next;
     last = boat;
+    lastTrust = trust;
     return result;
   };
 }

@@ -17,6 +17,7 @@ import {
 import { said } from '../quantity';
 import { put } from '../working';
 import { craftOf, panelsToCheck, type Boat, type CheckedPanel, type Zone } from '../document';
+import { heldOnTrust } from './heldBy';
 import { layReference, sheetsOf, type Book, type LaidLayer } from './book';
 
 /** A check, the pack that asks for it, and the panel of the zone where it is nearest its limit ('' for a typed one). */
@@ -191,7 +192,9 @@ export function checkIn(boat: Boat, zone: Zone, { book, laid }: Pick<Checked, 'b
   const notChecked = new Set<string>(typed ? [`Panels of ${zone.name} other than the one typed in`] : []);
   if (zone.designPressure !== null)
     notChecked.add(`The pack's own pressure: ${said(zone.designPressure, 'pressure')} are typed in its place`);
-  const unproven = new Set<string>();
+  const trust = heldOnTrust(boat, zone);
+  const unproven = new Set<string>(trust.unproven);
+  trust.notChecked.forEach((text) => notChecked.add(text));
   let method: PanelCheckResult | null = null;
   for (const of of panels)
     for (const pack of boat.packs) {

@@ -275,7 +275,10 @@ describe('a transom board', () => {
     expect(evaluateDetail(sail, { ...detail, boltRows: 0.4 }).problem).toContain('do not fit a bracket');
   });
   it('hands half of force and moment to each knee', () => {
-    const evaluation = evaluateDetail(sail, { ...detail, knees: { length: 0.4, overlap: 0.08 } });
+    const evaluation = evaluateDetail(sail, {
+      ...detail,
+      knees: { length: 0.4, overlap: 0.08, preparation: 'peelAbrade' },
+    });
     const turned = (20e3 * detail.height + 4000) / 2;
     const flow = Math.hypot(10e3 / 0.4, (6 * turned) / 0.4 ** 2);
     agrees(evaluation, 'knees', flow / (2 * 0.08), BOND_STRENGTH.peelAbrade / 3);

@@ -9,6 +9,7 @@ import {
   layOwn,
   need,
   NO_MASS,
+  preparationSteps,
   type Asked,
   type DetailCaution,
   type Findings,
@@ -55,7 +56,7 @@ function kneeChecks({ knees, height }: DetailOf<'transom'>, { cases }: TransomAc
     const turned = (Math.abs(normal) * height + Math.abs(moment)) / 2;
     return Math.hypot(Math.abs(normal) / 2 / knees.length, (6 * turned) / knees.length ** 2);
   });
-  const { value, says } = bondAllowed(BOND_STRENGTH.peelAbrade);
+  const { value, says } = bondAllowed(BOND_STRENGTH[knees.preparation]);
   return [
     {
       id: 'knees',
@@ -122,6 +123,7 @@ export function transomFindings(scene: Scene, detail: DetailOf<'transom'>): Find
     steps: [
       'Dry-fit every sheet; seal all edges of the board before it goes in',
       'Bed each sheet in thickened resin with glass between, clamp until it comes out all round',
+      ...(detail.knees ? preparationSteps(detail.knees.preparation) : []),
       'Run inner skin and knees on over the hull, taper 1 : 20',
       'Drill oversize through the board, fill, drill again; bed bolts in sealant',
     ],

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { bounded, choice, noted, refer, shortLength, since, whole } from '../../../field';
-import { boltClass, detailFields, fabric, metal, skinLayer } from '../common/schema';
+import { boltClass, detailFields, fabric, metal, preparation, skinLayer } from '../common/schema';
 
 /** Under all the nuts inside; washers alone without it. */
 const plate = z.object({
@@ -11,6 +11,7 @@ const plate = z.object({
 const knee = z.object({
   length: shortLength('Knee along the hull', 0.05, 3),
   overlap: shortLength('Tapes of a knee reach', 0.01, 0.5),
+  preparation: since(9, preparation, 'peelAbrade'),
 });
 
 export const transomSchema = z.object({

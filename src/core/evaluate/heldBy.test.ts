@@ -1,0 +1,46 @@
+import { expect, it } from 'vitest';
+import { merrow, zoneOf } from '../../../tests/helpers/merrow';
+import { applyEdits } from '../edit';
+import type { Boat } from '../document';
+import { evaluateZone, makeEvaluator, zoneVerdict } from '.';
+import { heldOnTrust } from './heldBy';
+
+const boat = merrow();
+const [part, collision] = zoneOf(boat, 'Collision bulkhead');
+/** The bulkhead emptied: nothing covers it any more. */
+const { boat: emptied } = applyEdits(
+  boat,
+  part.layers
+    .filter(({ zones }) => zones.includes(collision.id))
+    .map((layer) => ({ type: 'layer.cover', layerId: layer.id, zoneId: collision.id, covered: false })),
+);
+const verdictIn = (of: Boat, name: string) => {
+  const [own, zone] = zoneOf(of, name);
+  return zoneVerdict(evaluateZone(of, own, zone), 1);
+};
+
+it('a bulkhead without a laminate proves no panel that it holds, and says which', () => {
+  expect(verdictIn(boat, 'Side forward')).toBe('meets');
+  expect(verdictIn(emptied, 'Side forward')).toBe('notProven');
+  const [, side] = zoneOf(emptied, 'Side forward');
+  expect(heldOnTrust(emptied, side).unproven.join()).toContain('Collision bulkhead holds panels here');
+  // One that stands elsewhere is not looked at, nor are zones that are no hull or deck.
+  expect(verdictIn(emptied, 'Side aft')).toBe(verdictIn(boat, 'Side aft'));
+  expect(heldOnTrust(emptied, collision)).toEqual({ unproven: [], notChecked: [] });
+});
+it('an evaluator that keeps what stood sees a bulkhead of another part emptied and laid again', () => {
+  const evaluate = makeEvaluator();
+  const [, side] = zoneOf(boat, 'Side forward');
+  const unproven = (of: Boat) => evaluate(of).get(side.id)!.unproven.length;
+  expect([unproven(boat), unproven(emptied), unproven(boat)]).toEqual([0, 1, 0]);
+});
+it('a member without a section is said where the panels that it holds pass', () => {
+  const floor = boat.supports.find(({ name }) => name === 'Floor forward')!;
+  const { boat: bare } = applyEdits(boat, [{ type: 'support.set', item: { ...floor, section: null } }]);
+  const told = (name: string) => {
+    const [own, zone] = zoneOf(bare, name);
+    return evaluateZone(bare, own, zone).notChecked.join();
+  };
+  expect(told('Bottom forward')).toContain('Floor forward holds panels here and has no section');
+  expect(told('Foredeck')).not.toContain('Floor forward');
+});

@@ -1,0 +1,65 @@
+import type { Boat, Zone } from '../document';
+import { layersByZone } from './book';
+
+/** What holds the panels of a zone on trust. */
+export interface HeldOnTrust {
+  /** Bulkheads that hold panels and of which nothing is laid: the panels are as wide as if there were none. */
+  unproven: string[];
+  /** Members that hold panels and have no section that could be checked. */
+  notChecked: string[];
+}
+
+/** Bulkheads of a boat of which nothing that carries is laid: place along the boat (m) and name. */
+function emptyBulkheads({ parts }: Boat): { x: number; name: string }[] {
+  return parts.flatMap((part) => {
+    const byZone = layersByZone(part);
+    return part.zones.flatMap(({ id, name, region }) => {
+      if (region?.surface !== 'section') return [];
+      const laid = byZone.get(id) ?? [];
+      return laid.some(({ layer }) => layer.role === 'structure') ? [] : [{ x: region.x, name }];
+    });
+  });
+}
+
+/** Supports of the hull, and of the deck. */
+const ON: Readonly<Record<string, 'hull' | 'deck'>> = { frame: 'hull', stringer: 'hull', beam: 'deck', girder: 'deck' };
+
+const held = new WeakMap<Zone, { key: string; found: HeldOnTrust }>();
+
+const keys = new WeakMap<Boat['parts'], { supports: Boat['supports']; key: string }>();
+/** Names of what a boat has no figures of, so that evaluations know when it changes. */
+export function trustKey(boat: Boat): string {
+  const known = keys.get(boat.parts);
+  if (known?.supports === boat.supports) return known.key;
+  const key = [
+    ...emptyBulkheads(boat).map(({ x, name }) => `${name}@${x}`),
+    ...boat.supports.filter(({ section }) => section === null).map((one) => JSON.stringify(one)),
+  ].join('|');
+  keys.set(boat.parts, { supports: boat.supports, key });
+  return key;
+}
+
+/**
+ * What holds the panels of a zone without having been checked itself: bulkheads without a laminate, and members without
+ * a section, that stand within it.
+ * @example heldOnTrust(newBoat('Tern'), bottom).unproven[0] // 'Bulkhead holds panels here, and nothing of it is laid'
+ */
+export function heldOnTrust(boat: Boat, zone: Zone): HeldOnTrust {
+  const { region } = zone;
+  if (region?.surface !== 'hull' && region?.surface !== 'deck') return { unproven: [], notChecked: [] };
+  const key = trustKey(boat);
+  const known = held.get(zone);
+  if (known?.key === key) return known.found;
+  const within = (from: number, to = from) => to > region.from && from < region.to;
+  const found: HeldOnTrust = {
+    unproven: emptyBulkheads(boat)
+      .filter(({ x }) => within(x))
+      .map(({ name }) => `${name} holds panels here, and nothing of it is laid yet`),
+    notChecked: boat.supports
+      .filter((one) => one.section === null && ON[one.kind] === region.surface)
+      .filter((one) => ('x' in one ? within(one.x) : 'from' in one && within(one.from, one.to)))
+      .map(({ name }) => `${name} holds panels here and has no section: nothing says that it is stiff enough`),
+  };
+  held.set(zone, { key, found });
+  return found;
+}
