@@ -4,13 +4,15 @@ import type { ZoneGeometry } from '../geometry';
 import type { SmallCraftPack } from '../standard';
 import type { Boat, Zone } from './boat';
 import { methodOf, shapeOf, supportsOf } from './shape';
-import { panelsIn, pressuresOn, type PanelPressures, type PanelsBoat, type ZonePanels } from './zonePanels';
+import { panelsIn, pressuresOn, taperOf, type PanelPressures, type PanelsBoat, type ZonePanels } from './zonePanels';
 
 /** A panel as the checks of a zone take it. */
 export interface CheckedPanel {
   /** What it stands between, in words; empty where the zone's figures are typed in. */
   name: string;
   geometry: ZoneGeometry;
+  /** Of a panel that tapers, its breadths at even steps along it (m); null for a rectangle, or one that is typed. */
+  breadths: readonly number[] | null;
   /** By the boat's method, as single skin and as sandwich; null where it has to be asked for, and may be refused. */
   pressures: PanelPressures | null;
 }
@@ -85,7 +87,12 @@ function findPanels(boat: PanelsBoat, zone: Zone): CheckedPanel[] {
   }
 }
 
-const typedPanel = (zone: Zone): CheckedPanel => ({ name: '', geometry: zone.geometry, pressures: null });
+const typedPanel = (zone: Zone): CheckedPanel => ({
+  name: '',
+  geometry: zone.geometry,
+  breadths: null,
+  pressures: null,
+});
 
 /** Of the panels of a zone those that no other outdoes, each with its pressures and the zone's typed figures. */
 export function ratedPanels(boat: PanelsBoat, zone: Zone, panels: ZonePanels['panels']): CheckedPanel[] {
@@ -94,9 +101,10 @@ export function ratedPanels(boat: PanelsBoat, zone: Zone, panels: ZonePanels['pa
   const rated = panels.map(({ panel, geometry: derived, pressures }): CheckedPanel => {
     const { along, across } = panel.between;
     const name = `${along[0]} to ${along[1]}, ${across[0]} to ${across[1]}`;
-    if (zone.overridden.length === 0) return { name, geometry: derived, pressures };
+    const breadths = taperOf(panel) === null ? null : panel.girths;
+    if (zone.overridden.length === 0) return { name, geometry: derived, breadths, pressures };
     const geometry: ZoneGeometry = { ...derived, ...typed };
-    return { name, geometry, pressures: pressuresOn(boat, zone, geometry) };
+    return { name, geometry, breadths, pressures: pressuresOn(boat, zone, geometry) };
   });
   const outdone = (one: (typeof rated)[number], i: number) =>
     rated.some((other, j) => j !== i && outdoes(other, one) && (j < i || !outdoes(one, other)));

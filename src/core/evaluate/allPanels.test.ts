@@ -100,12 +100,12 @@ describe('a panel that runs out to a point', () => {
     return settleGeometry(boat, bare);
   })();
   const keel = without.parts[0]!.zones.find(({ name }) => name === 'Keel band')!;
-  it('at the bow counts as the rectangle that deflects as much, 0.67 m, not 0.28 m, and fails at 0.7', () => {
+  it('at the bow counts as the rectangle that deflects as much, 0.71 m, not 0.30 m, and fails at 0.62', () => {
     const { panels, governing } = zonePanels(without, keel)!;
     const { panel, geometry } = panels[governing]!;
     const taper = taperOf(panel)!;
-    expect(panel.breadth).toBeCloseTo(0.28, 2);
-    expect(taper.meanGirth).toBeCloseTo(0.37, 1);
+    expect(panel.breadth).toBeCloseTo(0.3, 2);
+    expect(taper.meanGirth).toBeCloseTo(0.4, 1);
     expect(taper.equalDeflection).toBeGreaterThan(0.6);
     expect(geometry.panelBreadth).toBeCloseTo(Math.max(taper.meanGirth, taper.equalDeflection), 3);
     const { governing: least } = evaluateZone(without, without.parts[0]!, keel);
@@ -142,13 +142,19 @@ describe('direct analysis of a zone', () => {
     (_, { boat, part, zone }) => {
       const how = { terms: 8, detail: false };
       const found = analysePanel(boat, part, zone, how);
-      const alone = panelsToCheck(boat, zone).map(({ name, geometry }) => ({
+      const alone = panelsToCheck(boat, zone).map(({ name, geometry, breadths }) => ({
         name,
+        tapers: breadths !== null,
         reserve: analysePanel(boat, part, typed(zone, geometry), how).governing.reserveFactor,
       }));
-      const least = alone.reduce((low, one) => (one.reserve < low.reserve ? one : low));
-      expect(found.name).toBe(least.name);
-      expect(found.governing.reserveFactor / least.reserve).toBeCloseTo(1, 6);
+      const rectangles = alone.filter(({ tapers }) => !tapers).map(({ reserve }) => reserve);
+      const { reserve, tapers } = alone.find(({ name }) => name === found.name)!;
+      expect(found.breadths !== null).toBe(tapers);
+      if (rectangles.length > 0)
+        expect(found.governing.reserveFactor).toBeLessThanOrEqual(Math.min(...rectangles) * (1 + 1e-6));
+      // A rectangle is found again as it is; a taper lies near the rectangle that deflects as much.
+      if (tapers) expect(Math.abs(Math.log(found.governing.reserveFactor / reserve))).toBeLessThan(0.4);
+      else expect(found.governing.reserveFactor / reserve).toBeCloseTo(1, 6);
     },
   );
   it('has several panels to look at on the demo boats', () => expect(several.length).toBeGreaterThan(3));

@@ -1,5 +1,15 @@
 import { failureOf, FAILURE_MODES, laminateResponse, laminateStiffness, type Criterion, type Ply } from '../laminate';
-import { plateBuckling, plateStiffness, plateUnderPressure, type Plate, type PlateLoad } from '../panel';
+import {
+  DEFAULT_TERMS,
+  edgeShear,
+  plateBuckling,
+  plateStiffness,
+  plateUnderPressure,
+  taperedUnderPressure,
+  type Plate,
+  type PlateLoad,
+  type PlateState,
+} from '../panel';
 import type { Core } from '../material';
 import type { SmallCraftPack } from '../standard';
 import type { PanelCase } from '../document';
@@ -27,7 +37,9 @@ export interface PanelReserve {
 export interface PanelAnalysis {
   /** The panel, by what it stands between. */
   name: string;
+  /** The panel as a rectangle; one that tapers is solved in its own shape and drawn as this. */
   plate: Plate;
+  breadths: readonly number[] | null;
   panelCase: PanelCase;
   /** Pa */
   pressure: number;
@@ -78,8 +90,77 @@ export interface AnalysedPanel {
   /** What it stands between; '' for one whose figures are typed. */
   name: string;
   length: number;
+  /** Of the rectangle that stands for it. */
   breadth: number;
+  /** Of a panel that tapers: its own breadths at even steps along it. */
+  breadths?: readonly number[] | null;
   pressure: number;
+}
+
+/** A panel under its loads, at shares of its length and of its breadth there. */
+interface SolvedPanel {
+  at: (along: number, across: number) => PlateState;
+  deflectionAt: (along: number, across: number) => number;
+}
+
+interface HowSolved extends Pick<AnalysedPanel, 'pressure'> {
+  breadths: readonly number[] | null;
+  panelCase: PanelCase;
+  terms: number;
+  /** Whether shear at the edges is wanted as closely as it goes. */
+  byEdges: boolean;
+}
+
+/** Solve a panel in its own shape. */
+function solvedPanel(
+  plate: Plate,
+  { breadths, pressure, panelCase: { patch, fixity }, terms, byEdges }: HowSolved,
+): SolvedPanel {
+  const { length, breadth, A44, A55 } = plate;
+  if (breadths) {
+    const shear = { ...plate, A44: A44!, A55: A55! };
+    const { at, deflection } = taperedUnderPressure({ ...shear, length, breadths, fixity }, { pressure, patch }, terms);
+    return { at, deflectionAt: deflection };
+  }
+  const loads: PlateLoad[] = [{ kind: 'uniform', pressure }];
+  if (patch) {
+    const [l, b] = [Math.min(patch.length, length), Math.min(patch.breadth, breadth)];
+    loads.push({
+      kind: 'patch',
+      pressure: patch.force / (l * b),
+      x: length / 2,
+      y: breadth / 2,
+      length: l,
+      breadth: b,
+    });
+  }
+  const solutions = loads.map((load) => plateUnderPressure(plate, load, terms));
+  const sum = (pick: (at: (typeof solutions)[number]['at']) => number) =>
+    solutions.reduce((total, { at }) => total + pick(at), 0);
+  // Read off as derivatives, the shear of a clamped edge comes out some 3 % low: of the even pressure it is found by work.
+  const edges = new Map<'x' | 'y', (share: number) => number>();
+  const byWork = (edge: 'x' | 'y', share: number): number => {
+    const force = edges.get(edge) ?? edgeShear(solutions[0]!.solved, edge);
+    edges.set(edge, force);
+    return Math.abs(force(share));
+  };
+  const onRim = (share: number) => byEdges && (share === 0 || share === 1);
+  return {
+    at: (along, across) => {
+      const states = solutions.map(({ at }) => at(along * length, across * breadth));
+      const of = (key: keyof PlateState) => states.reduce((total, state) => total + state[key], 0);
+      const rest = (key: 'Qx' | 'Qy') => Math.abs(of(key) - states[0]![key]);
+      return {
+        w: of('w'),
+        Mx: of('Mx'),
+        My: of('My'),
+        Mxy: of('Mxy'),
+        Qx: onRim(along) && !onRim(across) ? byWork('x', across) + rest('Qx') : of('Qx'),
+        Qy: onRim(across) && !onRim(along) ? byWork('y', along) + rest('Qy') : of('Qy'),
+      };
+    },
+    deflectionAt: (along, across) => sum((solution) => solution.deflection(along * length, across * breadth)),
+  };
 }
 
 /**
@@ -89,38 +170,36 @@ export interface AnalysedPanel {
  * Flat plate on reduced bending stiffness with the transverse shear of the laminate; the crown is left out, which is
  * cautious.
  *
- * @param detail false leaves out the deflected shape and buckling.
+ * @param detail false leaves out the deflected shape and buckling. @param scan is for telling panels apart quickly:
+ * bend–twist coupling is left out.
  * @throws KeramosError `invalid` for a stack that has no stiffness.
  * Source: docs/engineering.md, "Panels".
  */
 export function analyseOnePanel(
   { plies, layerOf, cores, panelCase, coreStrengthFactor }: AnalysedStack,
-  { name, length, breadth, pressure }: AnalysedPanel,
-  { criterion, terms, detail }: { criterion: Criterion; terms: number; detail: boolean },
+  { name, length, breadth, breadths = null, pressure }: AnalysedPanel,
+  { criterion, terms, detail, scan = false }: { criterion: Criterion; terms: number; detail: boolean; scan?: boolean },
 ): PanelAnalysis {
   const stiffness = laminateStiffness(plies);
   const plate: Plate = {
     length,
     breadth,
     ...plateStiffness(plies, stiffness),
+    // Which panel is the worst does not hang on the little that bending twists.
+    ...(scan && { D16: 0, D26: 0 }),
     fixityX: panelCase.fixity,
     fixityY: panelCase.fixity,
   };
-  const loads: PlateLoad[] = [{ kind: 'uniform', pressure }];
-  if (panelCase.patch) {
-    const { force } = panelCase.patch;
-    const [l, b] = [Math.min(panelCase.patch.length, length), Math.min(panelCase.patch.breadth, breadth)];
-    loads.push({ kind: 'patch', pressure: force / (l * b), x: length / 2, y: breadth / 2, length: l, breadth: b });
-  }
-  const solutions = loads.map((load) => plateUnderPressure(plate, load, terms));
-  const at = (x: number, y: number) => {
-    const states = solutions.map((solution) => solution.at(x, y));
-    const sum = (key: 'w' | 'Mx' | 'My' | 'Mxy' | 'Qx' | 'Qy') =>
-      states.reduce((total, state) => total + state[key], 0);
-    return { w: sum('w'), Mx: sum('Mx'), My: sum('My'), Mxy: sum('Mxy'), Qx: sum('Qx'), Qy: sum('Qy') };
-  };
-  // All loads stand in the middle: without bend–twist coupling a quarter of the panel tells everything.
-  const reach = plate.D16 === 0 && plate.D26 === 0 ? STEPS / 2 : STEPS;
+  const { at, deflectionAt } = solvedPanel(plate, {
+    breadths,
+    pressure,
+    panelCase,
+    terms,
+    byEdges: cores.length > 0 && terms >= DEFAULT_TERMS,
+  });
+  // Loads stand in the middle: without bend–twist coupling a quarter of a rectangle, half of a taper tells everything.
+  const half = plate.D16 === 0 && plate.D26 === 0 ? STEPS / 2 : STEPS;
+  const reach = breadths ? STEPS : half;
   const worst = new Map<PanelReserve['id'], PanelReserve>();
   const offer = (reserve: Omit<PanelReserve, 'where' | 'name'>) => {
     const known = worst.get(reserve.id);
@@ -130,9 +209,9 @@ export function analyseOnePanel(
   const shear = { A44: plate.A44!, A55: plate.A55! };
   let deepest = { value: 0, x: length / 2, y: breadth / 2 };
   for (let i = 0; i <= reach; i++)
-    for (let j = 0; j <= reach; j++) {
+    for (let j = 0; j <= half; j++) {
       const [x, y] = [(length * i) / STEPS, (breadth * j) / STEPS];
-      const state = at(x, y);
+      const state = at(i / STEPS, j / STEPS);
       if (Math.abs(state.w) > Math.abs(deepest.value)) deepest = { value: state.w, x, y };
       const load = {
         N: [0, 0, 0] as [number, number, number],
@@ -202,14 +281,7 @@ export function analyseOnePanel(
   const reserves = (Object.keys(NAMES) as PanelReserve['id'][]).flatMap((id) => worst.get(id) ?? []);
   const values: number[] = [];
   if (detail)
-    for (let j = 0; j <= DRAWN; j++)
-      for (let i = 0; i <= DRAWN; i++)
-        values.push(
-          solutions.reduce(
-            (sum, solution) => sum + solution.at.deflection((length * i) / DRAWN, (breadth * j) / DRAWN),
-            0,
-          ),
-        );
+    for (let j = 0; j <= DRAWN; j++) for (let i = 0; i <= DRAWN; i++) values.push(deflectionAt(i / DRAWN, j / DRAWN));
   const turned: Plate = {
     ...plate,
     length: breadth,
@@ -226,6 +298,7 @@ export function analyseOnePanel(
   return {
     name,
     plate,
+    breadths,
     panelCase,
     pressure,
     deflection: deepest,
@@ -240,6 +313,7 @@ export function analyseOnePanel(
       : null,
     notChecked: [
       'Crown of the panel (taken as flat)',
+      ...(breadths && detail ? ['Buckling in its own shape (that of the rectangle is shown)'] : []),
       ...(Math.abs(deepest.value) > stiffness.thickness / 2
         ? ['Stretching of the skin at this deflection, which helps']
         : []),

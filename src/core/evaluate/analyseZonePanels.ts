@@ -20,7 +20,7 @@ export interface ZoneAnalysisOptions {
  * Direct analysis of every panel of a zone, each under its own pressure; the one that is nearest its limit is given in
  * full, and the others have more in hand.
  *
- * A panel that tapers is taken as the rectangle that deflects as much.
+ * A panel that tapers is taken in its own shape.
  *
  * @param pressure on the zone's own panel, for one that is typed (Pa). @param detail false leaves out the deflected
  * shape and buckling, for many zones in a row.
@@ -44,10 +44,11 @@ export function analyseZonePanels(
     coreStrengthFactor: methodOf(boat).coreStrengthFactor,
   };
   const panels = panelsToCheck(boat, zone).map(
-    ({ name, geometry: { panelLength: length, panelBreadth: breadth }, pressures }): AnalysedPanel => ({
+    ({ name, geometry: { panelLength: length, panelBreadth: breadth }, breadths, pressures }): AnalysedPanel => ({
       name,
       length,
       breadth,
+      breadths,
       pressure: pressures?.[cored ? 'sandwich' : 'single'].pressure ?? shown,
     }),
   );
@@ -58,7 +59,7 @@ export function analyseZonePanels(
       : panels
           .map((panel) => ({
             panel,
-            least: analyseOnePanel(stack, panel, { criterion, terms: SCAN_TERMS, detail: false }).governing
+            least: analyseOnePanel(stack, panel, { criterion, terms: SCAN_TERMS, detail: false, scan: true }).governing
               .reserveFactor,
           }))
           .reduce((low, one) => (one.least < low.least ? one : low)).panel;

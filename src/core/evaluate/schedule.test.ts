@@ -209,7 +209,7 @@ describe('edits', () => {
     [{ type: 'layer.set', layerId: 'nothing', patch: { angleDeg: 0 } }, 'not in this boat'],
     [
       { type: 'layer.set', layerId: layer(4).id, patch: { material: 'vinylester' } },
-      'must be a fabric, a core or a coating',
+      'must be a fabric, a core, a sheet of wood or a coating',
     ],
     [
       { type: 'layer.set', layerId: layer(4).id, patch: { thickness: 0.01 } },

@@ -62,7 +62,7 @@ function makeTables() {
 }
 
 /** Breadth and its first two derivatives along ξ in −1..1: a curve of low degree through the given breadths. */
-function breadthCurve(breadths: readonly number[], points: readonly number[]) {
+export function breadthCurve(breadths: readonly number[]) {
   const degree = Math.min(DEGREE, breadths.length - 1);
   const given = breadths.map((_, i) => (2 * i) / (breadths.length - 1) - 1);
   const [P] = shapes('free', degree + 1, given);
@@ -72,11 +72,27 @@ function breadthCurve(breadths: readonly number[], points: readonly number[]) {
     P!.map((p) => p.reduce((sum, value, k) => sum + value * breadths[k]!, 0)),
   );
   const least = POINTED * Math.max(...breadths);
-  const table = shapes('free', degree + 1, points);
-  return points.map((_, k) => {
-    const [g, g1, g2] = [0, 1, 2].map((d) => share.reduce((sum, c, i) => sum + c * table[d]![i]![k]!, 0));
-    return g! > least ? { g: g!, g1: g1!, g2: g2! } : { g: least, g1: 0, g2: 0 };
-  });
+  return (points: readonly number[]) => {
+    const table = shapes('free', degree + 1, points);
+    return points.map((_, k) => {
+      const [g, g1, g2] = [0, 1, 2].map((d) => share.reduce((sum, c, i) => sum + c * table[d]![i]![k]!, 0));
+      return g! > least ? { g: g!, g1: g1!, g2: g2! } : { g: least, g1: 0, g2: 0 };
+    });
+  };
+}
+
+/**
+ * The part of a plate that is not run out to nothing: its breadths, its length, and where it begins (m).
+ * @throws KeramosError `invalid` for no length, fewer than two breadths, or none above nothing.
+ */
+export function broadPart({ length, breadths }: TaperedPlate): { kept: number[]; length: number; start: number } {
+  const most = Math.max(...breadths);
+  if (!(length > 0) || breadths.length < 2 || !(most > 0))
+    throw invalid('breadths', 'A panel needs a length and breadths above nothing');
+  const wide = breadths.map((breadth) => breadth > POINTED * most);
+  const [first, last] = [Math.max(0, wide.indexOf(true) - 1), Math.min(wide.length - 1, wide.lastIndexOf(true) + 1)];
+  const step = length / (breadths.length - 1);
+  return { kept: breadths.slice(first, last + 1), length: step * (last - first), start: step * first };
 }
 
 /**
@@ -91,16 +107,10 @@ function breadthCurve(breadths: readonly number[], points: readonly number[]) {
  * Source: derived in docs/engineering.md, "Panels that taper"; checked there on rectangles and ellipses.
  */
 export function taperedDeflection({ length, breadths }: TaperedPlate): number {
-  const most = Math.max(...breadths);
-  if (!(length > 0) || breadths.length < 2 || !(most > 0))
-    throw invalid('breadths', 'A panel needs a length and breadths above nothing');
-  const wide = breadths.map((breadth) => breadth > POINTED * most);
-  const [first, last] = [Math.max(0, wide.indexOf(true) - 1), Math.min(wide.length - 1, wide.lastIndexOf(true) + 1)];
-  const kept = breadths.slice(first, last + 1);
-  const L = (length * (last - first)) / (breadths.length - 1);
+  const { kept, length: L } = broadPart({ length, breadths });
 
   const { along, across, X, Y, places, Xs, Ys } = tables();
-  const curve = breadthCurve(kept, along.points);
+  const curve = breadthCurve(kept)(along.points);
   const pairs = Array.from({ length: ALONG * ACROSS }, (_, n) => [n % ALONG, 2 * Math.floor(n / ALONG)] as const);
   const K = pairs.map(() => new Array<number>(pairs.length).fill(0));
   const f = new Array<number>(pairs.length).fill(0);
