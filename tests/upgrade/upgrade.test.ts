@@ -162,9 +162,9 @@ describe('boats of document version 7, whose areas were up to 6 % off', () => {
   it('are measured anew when they are read, and are the same after they were written', async () => {
     const { file, context } = await opened();
     const { boat, version } = await readBoat(context, BOAT);
-    // By the grid of before: 1.98 m² of collision bulkhead, 5.15 of foredeck.
-    expect(zoneOf(boat, 'Collision bulkhead').geometry.area).toBeCloseTo(2.086, 2);
-    expect(zoneOf(boat, 'Foredeck').geometry.area).toBeCloseTo(5.26, 2);
+    // By the grid and the lines of before: 1.98 m² of collision bulkhead, 5.15 of foredeck.
+    expect(zoneOf(boat, 'Collision bulkhead').geometry.area).toBeCloseTo(2.372, 2);
+    expect(zoneOf(boat, 'Foredeck').geometry.area).toBeCloseTo(5.59, 2);
     const edits = [{ type: 'brief.set' as const, patch: { weightTarget: 660 } }];
     await editBoat(context, BOAT, version, [{ clientId: 'after-upgrade', action: 'do', edits }]);
     const again = await readBoat(contextOf(await openDatabase(file)), BOAT);
@@ -183,5 +183,35 @@ describe('boats of document version 7, whose areas were up to 6 % off', () => {
     const transom = sail.details.find(({ kind }) => kind === 'transom')!;
     expect(transom).toMatchObject({ boltMetal: null, knees: null, plate: null, impact: 0, bracketHeight: 0.3 });
     expect(boatFromJson(sample('documents/merrow-84-7.json.gz').toString('utf8')).name).toBe('Merrow 84');
+  });
+});
+
+describe('boats of document version 8, whose hulls of particulars had kinks at the bow', () => {
+  const opened = async () => {
+    const file = path.join(mkdtempSync(path.join(tmpdir(), 'keramos-upgrade-')), 'keramos.db');
+    writeFileSync(file, sample('databases/document-8.db.gz'));
+    return { file, context: contextOf(await openDatabase(file), 'I. Hallin') };
+  };
+  it('have fair lines, their zones measured anew, and are the same after they were written', async () => {
+    const { file, context } = await opened();
+    const { boat, version } = await readBoat(context, BOAT);
+    const side = boat.parts.flatMap(({ zones }) => zones).find(({ name }) => name === 'Side forward')!;
+    // 8.30 m² by the old lines, whose deck edge ran straight to the stem.
+    expect(side.geometry.area).toBeCloseTo(9.07, 1);
+    expect(settleGeometry({ ...boat, supports: [] }, boat)).toEqual(boat);
+    const edits = [{ type: 'brief.set' as const, patch: { weightTarget: 660 } }];
+    await editBoat(context, BOAT, version, [{ clientId: 'after-upgrade', action: 'do', edits }]);
+    const again = await readBoat(contextOf(await openDatabase(file)), BOAT);
+    expect(again.boat).toEqual({ ...boat, brief: { ...boat.brief, weightTarget: 660 } });
+  });
+  it('have what came later as it was: no overflow, wood by a code, tapes of knees abraded', async () => {
+    const { context } = await opened();
+    const { boat } = await readBoat(context, BOAT);
+    expect(boat.parts.flatMap(({ zones }) => zones).every(({ overflow }) => overflow === null)).toBe(true);
+    const sail = (await readBoat(context, 'brant-56')).boat;
+    const wood = sail.materials.find(({ kind }) => kind === 'wood')!;
+    expect(wood).toMatchObject({ code: 'WOOD' });
+    expect(sail.packs[0]).toMatchObject({ minimumWood: { bottom: { A: 3, k7: 0.05, k8: 0.3 } } });
+    expect(boatFromJson(sample('documents/merrow-84-8.json.gz').toString('utf8')).name).toBe('Merrow 84');
   });
 });

@@ -137,7 +137,7 @@ function solvedPanel(
   const solutions = loads.map((load) => plateUnderPressure(plate, load, terms));
   const sum = (pick: (at: (typeof solutions)[number]['at']) => number) =>
     solutions.reduce((total, { at }) => total + pick(at), 0);
-  // Read off as derivatives, the shear of a clamped edge comes out some 3 % low: of the even pressure it is found by work.
+  // Read off as derivatives, the shear of a clamped edge comes out some 3 % low: of even pressure it is found by work.
   const edges = new Map<'x' | 'y', (share: number) => number>();
   const byWork = (edge: 'x' | 'y', share: number): number => {
     const force = edges.get(edge) ?? edgeShear(solutions[0]!.solved, edge);

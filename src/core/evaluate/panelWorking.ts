@@ -2,7 +2,14 @@ import { put, type WorkingStep } from '../working';
 import type { PanelAnalysis } from './analyseOnePanel';
 
 /** The working of a panel analysis: what went in, and every reserve. */
-export function panelWorking({ plate, panelCase, pressure, reserves, deflection }: PanelAnalysis): WorkingStep[] {
+export function panelWorking({
+  plate,
+  breadths,
+  panelCase,
+  pressure,
+  reserves,
+  deflection,
+}: PanelAnalysis): WorkingStep[] {
   const theory = 'First-order shear deformation plate, Ritz (Reddy, ch. 5 and 6; Whitney)';
   return [
     {
@@ -40,7 +47,9 @@ export function panelWorking({ plate, panelCase, pressure, reserves, deflection 
       value: deflection.value,
       unit: 'm',
       source: theory,
-      note: 'Edges between simply supported (0) and clamped (1).',
+      note:
+        'Edges between simply supported (0) and clamped (1).' +
+        (breadths ? ' The panel tapers, and is solved in its own shape.' : ''),
     },
     ...reserves.map((r): WorkingStep => ({
       quantity: `${r.name}: ${r.governs}, at the ${r.where}`,

@@ -202,6 +202,10 @@ export function PanelScreen() {
           {analysed && (
             <p className="small mb-0">
               {analysed.name !== '' && `Worst of its panels: ${analysed.name}. `}
+              {analysed.breadths &&
+                `It tapers: ${full(analysed.breadths[0]!, 'shortLength')} broad at one end, ` +
+                  `${full(analysed.breadths.at(-1)!, 'shortLength')} at the other, and is solved in that shape; the ` +
+                  'picture shows it as a rectangle. '}
               Pressure {full(analysed.pressure, 'pressure')}; asked of the analysis {formatNumber(asked, 2)} (
               {yard && asked > target ? yard.title : 'posture'}). Deflection{' '}
               {show(analysed.deflection.value, 'thickness')} {unit('thickness')}, 1/
