@@ -38,8 +38,9 @@ const SLIGHT = 0.01;
 type Slopes = [value: Float64Array, alongX: Float64Array, alongY: Float64Array];
 
 /**
- * A plate of changing breadth under pressure, by first-order shear theory on the shape itself: x = L u, y = s g(u), s
- * in −½..½, so that f_x = (f_u − s (g'/g) f_s)/L and f_y = f_s/g. Ritz over the unit square; the rim is held as a whole.
+ * A plate of changing breadth under pressure, by first-order shear theory on the shape itself: x = L u, y = s g(u),
+ * s in −½..½, so that f_x = (f_u − s (g'/g) f_s)/L and f_y = f_s/g. Ritz over the unit square; the rim is held as a
+ * whole.
  *
  * Shear forces come from the shear strain itself: at a slanted rim moments differenced once more do not settle.
  *
