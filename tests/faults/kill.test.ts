@@ -9,6 +9,8 @@ it(
     const figures = await killedWhileWriting(chanceOf(14), { most: 15, until: Infinity });
     console.log(`${figures['kills']} kills, ${figures['midway']} of them between commit and acknowledgement`);
     expect(figures['kills']).toBe(15);
-    expect(figures['acknowledged']).toBeGreaterThan(15);
+    // Each writer that was heard has acknowledged a version more, whatever the speed of the machine.
+    expect(figures['writing']).toBeGreaterThan(8);
+    expect(figures['acknowledged']).toBeGreaterThan(figures['writing']!);
   },
 );
