@@ -277,11 +277,31 @@ describe('a transom board', () => {
   it('hands half of force and moment to each knee', () => {
     const evaluation = evaluateDetail(sail, {
       ...detail,
-      knees: { length: 0.4, overlap: 0.08, preparation: 'peelAbrade' },
+      knees: { length: 0.4, overlap: 0.08, preparation: 'peelAbrade', thickness: null },
     });
     const turned = (20e3 * detail.height + 4000) / 2;
     const flow = Math.hypot(10e3 / 0.4, (6 * turned) / 0.4 ** 2);
     agrees(evaluation, 'knees', flow / (2 * 0.08), BOND_STRENGTH.peelAbrade / 3);
+  });
+  it('takes a knee as a strut along its free edge, which crushes or buckles, and says so where it is not thick', () => {
+    const knees = { length: 0.4, overlap: 0.08, preparation: 'peel' as const, thickness: 0.018 };
+    const evaluation = evaluateDetail(sail, { ...detail, knees });
+    const strut = Math.hypot(detail.height, 0.4);
+    const width = (0.5 * detail.height * 0.4) / strut;
+    const force = 10e3 + 4000 / 2 / detail.height;
+    const one = found(evaluation, 'kneePlate');
+    expect(one.demand).toBeCloseTo((force * strut) / 0.4 / (0.018 * width), 3);
+    const wood = material(sail, 'wood', detail.plywood.wood);
+    // A sheet of seven veneers; its bending across the grain is 0.447 of that along (woodPly.test.ts).
+    const buckles = ((0.43 * Math.PI ** 2 * 0.4467 * wood.E.value) / 12) * (0.018 / width) ** 2;
+    expect(one.capacity).toBeLessThanOrEqual(buckles / 2 + 1);
+    expect(one.capacity).toBeLessThanOrEqual(wood.compressiveStrength.value / 2);
+    const thin = found(evaluateDetail(sail, { ...detail, knees: { ...knees, thickness: 0.006 } }), 'kneePlate');
+    expect(thin.reserveFactor).toBeLessThan(one.reserveFactor / 3);
+    expect(evaluation.notChecked.join()).not.toContain('knees as plates');
+    expect(found(evaluation, 'knees').capacity).toBeCloseTo(BOND_STRENGTH.peel / 3, 3);
+    const untold = evaluateDetail(sail, { ...detail, knees: { ...knees, thickness: null } });
+    expect(untold.notChecked.join()).toContain('the knees as plates');
   });
   it('crushes under its washers at half the strength across, against creep', () => {
     const ring = (Math.PI / 4) * (detail.washerDiameter ** 2 - detail.boltDiameter ** 2);

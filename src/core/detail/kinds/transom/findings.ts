@@ -1,4 +1,5 @@
 import { boltStrength, nutThread } from '../..';
+import { grainStrength, woodPly } from '../../../laminate';
 import { said, saidLength } from '../../../quantity';
 import { boltYield } from '../boltYield';
 import {
@@ -69,11 +70,53 @@ function kneeChecks({ knees, height }: DetailOf<'transom'>, { cases }: TransomAc
   ];
 }
 
+/** Of a long plate with one edge free, on its breadth. */
+const FREE_EDGE = 0.43;
+/** Share of a triangular knee's height square to its free edge that works as a strut along it. */
+const STRUT = 0.5;
+
+/**
+ * A knee as a plate of the board's wood: a strut along its free edge carries half of the force from the top of the
+ * board to the foot of the knee, and crushes at an angle to the grain or buckles at its free edge.
+ * Source: triangular bracket as a strut (Salmon & Johnson, ch. 13), plate with a free edge k = 0.43, Hankinson.
+ */
+function kneePlate(
+  { book }: Scene,
+  { name, knees, height, plywood }: DetailOf<'transom'>,
+  actions: TransomActions,
+): Asked[] {
+  if (!knees?.thickness) return [];
+  const wood = need(book, plywood.wood, 'wood', `${name}: plywood`);
+  const { thickness: t, length } = knees;
+  const { ply, compression } = woodPly(wood, t);
+  const edge = Math.hypot(height, length);
+  const width = (STRUT * height * length) / edge;
+  const force = Math.max(
+    ...actions.cases.map(({ normal, moment }) => Math.abs(normal) / 2 + Math.abs(moment) / 2 / height),
+  );
+  const crushes = grainStrength(compression, (Math.atan2(height, length) * 180) / Math.PI);
+  const across = Math.min(ply.E1, ply.E2);
+  const buckles = ((FREE_EDGE * Math.PI ** 2 * across) / 12) * (t / width) ** 2;
+  return [
+    {
+      id: 'kneePlate',
+      name: 'Knee as a strut',
+      unit: 'Pa',
+      demand: (force * edge) / length / (t * width),
+      capacity: Math.min(crushes, buckles) / 2,
+      source:
+        `Half of the force along the free edge, ${saidLength(width)} of the knee; half of ` +
+        `${crushes <= buckles ? 'its strength at an angle to the grain' : 'what buckles its free edge'}`,
+    },
+  ];
+}
+
 /** What is not looked at because of how the transom is given. */
 function leftOut({ boltMetal, knees, impact }: DetailOf<'transom'>): string[] {
   return [
     ...(boltMetal === null ? ['the bolts themselves: their metal is not said'] : []),
-    ...(knees === null ? ['the knees and their bonds: none are given'] : ['the knees as plates']),
+    ...(knees === null ? ['the knees and their bonds: none are given'] : []),
+    ...(knees?.thickness === null ? ['the knees as plates: their thickness is not given'] : []),
     ...(impact === 0 ? ['the leg striking something'] : []),
   ];
 }
@@ -84,7 +127,11 @@ export function transomFindings(scene: Scene, detail: DetailOf<'transom'>): Find
   const built = schools.find(({ key }) => key === detail.built)!;
   const { book, load, loadName, factor, zone } = scene;
   const actions = transomActions(scene, detail);
-  const own = [...boltChecks(scene, detail, actions), ...kneeChecks(detail, actions)];
+  const own = [
+    ...boltChecks(scene, detail, actions),
+    ...kneeChecks(detail, actions),
+    ...kneePlate(scene, detail, actions),
+  ];
   const sheets = detail.built === 'plywood' ? detail.plywood.sheets : detail.board.sheets;
   const area = detail.span * detail.height * detail.number;
   const cautions: DetailCaution[] = [

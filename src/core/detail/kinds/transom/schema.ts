@@ -12,6 +12,8 @@ const knee = z.object({
   length: shortLength('Knee along the hull', 0.05, 3),
   overlap: shortLength('Tapes of a knee reach', 0.01, 0.5),
   preparation: since(9, preparation, 'peelAbrade'),
+  /** Of the wood of the board; null where the knee as a plate is not looked at. */
+  thickness: since(9, shortLength('Knee thick', 0.002, 0.1).nullable(), null),
 });
 
 export const transomSchema = z.object({

@@ -19,7 +19,7 @@ export const startTransom: Start<'transom'> = (from) => ({
   boltMetal: from.metal,
   boltClass: 'metal',
   plate: null,
-  knees: { length: 0.5, overlap: 0.08, preparation: 'peelAbrade' },
+  knees: { length: 0.5, overlap: 0.08, preparation: 'peelAbrade', thickness: 0.018 },
   plywood: { wood: from.wood, thickness: 0.018, sheets: 2 },
   board: { core: from.board, thickness: 0.02, sheets: 2 },
   built: 'board',
