@@ -10,7 +10,7 @@ import { CAUTION_RULES, cautionsOf, groupCautions, RECORD_RULES, type ShopRecord
 
 type Lay = string | [material: string, given: number];
 /** Angle of a fabric, degrees, or thickness of a core or coating, mm, where a test says nothing. */
-const USUAL_GIVEN: Readonly<Record<string, number>> = { fabric: 0, core: 20, coating: 0.5 };
+const USUAL_GIVEN: Readonly<Record<string, number>> = { fabric: 0, core: 20, coating: 0.5, wood: 9 };
 
 interface Setting {
   resin?: string;
@@ -108,6 +108,7 @@ const CASES: Record<string, [triggers: Setting, quiet: Setting]> = {
     { layers: sandwich('plywood-okoume'), location: 'transom' },
     { layers: sandwich('pu-board-600'), location: 'transom' },
   ],
+  'wood-unsealed': [{ layers: ['plywood-sheet'] }, { layers: ['csm-300', 'plywood-sheet', 'csm-300'] }],
   'honeycomb-infusion': [
     { layers: sandwich('pp-honeycomb-80') },
     { layers: sandwich('pp-honeycomb-80'), process: 'handLayUp' },

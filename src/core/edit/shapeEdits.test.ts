@@ -87,7 +87,7 @@ describe('edits of shape, supports, sections, references and packs', () => {
         item: { ...reference, layers: [{ material: 'gold', angleDeg: 0, thickness: null }] },
         index: 0,
       },
-      'must be a fabric, a core or a coating',
+      'must be a fabric, a core, a sheet of wood or a coating',
     ],
     [
       { type: 'zone.set', zoneId: 'side-aft', patch: { match: 'nobody' } },

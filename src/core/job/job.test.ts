@@ -59,12 +59,18 @@ describe('the jobs of the first half', () => {
     expect(a).toEqual(b);
     expect(a).not.toEqual(c);
   });
-  it('try the layers of a zone one after the other', () => {
+  it('try the layers of a zone one after the other, then on the whole boat what may be proposed', () => {
     const [part, zone] = zoneOf(merrow(), 'Foredeck');
     const whole = merrow();
     const input = { boat: whole, part, zone, evaluations: makeEvaluator()(whole), scope: 'zone' as const };
     const steps = [...layerMovesJob(input)];
-    expect(steps.length).toBe(part.layers.filter(({ zones }) => zones.includes(zone.id)).length);
-    expect(layerMoves(input).length).toBeGreaterThan(5);
+    const layers = part.layers.filter(({ zones }) => zones.includes(zone.id)).length;
+    const moves = layerMoves(input);
+    expect(moves.length).toBeGreaterThan(5);
+    expect(steps.slice(0, layers).every(({ at }) => /^layer \d+$/.test(at!))).toBe(true);
+    expect(steps.length).toBe(layers + moves.filter(({ whole }) => whole !== null).length);
+    const shares = steps.map(({ done }) => done);
+    expect(shares).toEqual([...shares].sort((a, b) => a - b));
+    expect(shares.at(-1)).toBe(1);
   });
 });
