@@ -95,6 +95,13 @@ describe('data that ships', () => {
       hot: factors(RESINS),
       fatigue: factors(FAMILIES),
       process: factors(PROCESSES),
+      wood: z.strictObject({
+        source: z.string().min(10),
+        spread: within(0, 0.4),
+        wet: within(0.05, 1),
+        hot: within(0.05, 1),
+        fatigue: within(0.05, 1),
+      }),
     }).parse(knockDowns);
   });
 });
