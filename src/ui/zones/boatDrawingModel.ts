@@ -1,5 +1,5 @@
 import { scaleLinear } from 'd3-scale';
-import { deckPoint, mix, patchRim, regionPatch, shares, type BoatShape, type Point } from '@/core/geometry';
+import { deckPoint, mix, patchRim, regionPatch, shares, type BoatShape, type Patch, type Point } from '@/core/geometry';
 import { membersOf } from '@/core/evaluate';
 import type { Boat, Zone } from '@/core/document';
 import { lineThrough, ringThrough } from '../shared/drawing/lineThrough';
@@ -25,6 +25,14 @@ export interface Area {
 /** Seen from above, the hull shows below the centreline and the deck above it. */
 const ABOVE = new Set(['deck', 'cockpit', 'coachroof', 'pan', 'rectangle']);
 
+const ALONG_ROOF = 24;
+/** The rim of a zone; of a roof its ridge and one edge, or from the side it would not close. */
+function outline({ region }: Zone, patch: Patch): Point[] {
+  if (region?.surface !== 'coachroof' || region.piece !== 'top') return patchRim(patch);
+  const along = shares(ALONG_ROOF);
+  return [...along.map((u) => patch.at(u, 0.5)), ...[...along].reverse().map((u) => patch.at(u, 1))];
+}
+
 function areasOf(
   boat: Boat,
   shape: BoatShape,
@@ -38,7 +46,7 @@ function areasOf(
     .flatMap(({ zone, index }): Area[] => {
       const patch = regionPatch(shape, zone.region!);
       if (!patch) return [];
-      const rim = patchRim(patch).map(project);
+      const rim = outline(zone, patch).map(project);
       const [xs, ys] = [rim.map(([x]) => x), rim.map(([, y]) => y)];
       const middle = project(patch.at(0.5, 0.5));
       return [
