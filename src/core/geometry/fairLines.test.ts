@@ -48,8 +48,8 @@ describe.each(boats)('the lines of %s', (_, hull) => {
     for (let i = 0; i <= STEPS; i++) {
       const x = hull.aft + ((hull.bow - hull.aft) * i) / STEPS;
       const [keel, chine, edge] = [0, 1, 2].map((s) => hull.at(x, s)[2]) as [number, number, number];
-      // Where the chine ends on the stem, stations are joined within a 2000th of the length.
-      expect(chine).toBeGreaterThanOrEqual(keel - (hull.bow - hull.aft) / 2000);
+      // Where the chine ends on the stem, stations are joined within a thousandth of the length.
+      expect(chine).toBeGreaterThanOrEqual(keel - (hull.bow - hull.aft) / 1000);
       expect(chine).toBeLessThanOrEqual(edge + 1e-6);
     }
     if (hull.hardChine) expect(greatestTurn(hull, 1, 2, 0.85), 'chine').toBeLessThan(2);
