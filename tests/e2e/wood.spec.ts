@@ -1,13 +1,10 @@
 import { expect } from '@playwright/test';
 import { cell, open, ownBoat, saved, standOn, test, zoneCell } from './helpers';
 
-test('a bulkhead is sheeted in plywood: thickness, grain, checks, a word where details cannot stand on it', async ({
-  page,
-  request,
-}) => {
+test('a bulkhead is sheeted in plywood: thickness, grain, checks, a word on bare wood', async ({ page, request }) => {
   const id = await ownBoat(request, 'Plywood boat');
   await open(page, `/boats/${id}/layup`);
-  await page.getByRole('tab', { name: 'Bulkheads' }).click();
+  await page.getByRole('button', { name: 'Bulkheads', exact: true }).click();
   const rows = page.getByRole('grid').locator('.layer-row');
   await expect(rows).toHaveCount(5);
   // The engine bulkhead is emptied, layer by layer.
@@ -18,7 +15,7 @@ test('a bulkhead is sheeted in plywood: thickness, grain, checks, a word where d
       await page.keyboard.press('Space');
     }
   }
-  await standOn(page, 5, 2);
+  await standOn(page, 5, 3);
   await page.keyboard.press('n');
   await page.getByRole('combobox', { name: 'Find a fabric, core, sheet of wood or coating' }).fill('gaboon');
   await page.keyboard.press('Enter');
@@ -62,7 +59,7 @@ test('a boat is made longer: usual values follow, what was typed stays, one undo
   await expect(page.getByRole('img', { name: /hull 9\.000 m, waterline 7\.950 m/ })).toBeVisible();
   await saved(page);
   await open(page, `/boats/${id}/zones`);
-  await page.getByRole('tab', { name: 'Shape' }).click();
+  await page.getByRole('button', { name: 'Shape', exact: true }).click();
   await expect(page.getByLabel(/^Freeboard amidships/)).toHaveValue('0.81');
   await open(page, `/boats/${id}/brief`);
   await page.getByRole('button', { name: 'Undo' }).click();
