@@ -1,4 +1,5 @@
 import type { Boat, Zone } from '../document';
+import type { Support } from '../geometry';
 import { layersByZone } from './book';
 
 /** What holds the panels of a zone on trust. */
@@ -22,7 +23,12 @@ function emptyBulkheads({ parts }: Boat): { x: number; name: string }[] {
 }
 
 /** Supports of the hull, and of the deck. */
-const ON: Readonly<Record<string, 'hull' | 'deck'>> = { frame: 'hull', stringer: 'hull', beam: 'deck', girder: 'deck' };
+const ON: Readonly<Record<Exclude<Support['kind'], 'rib'>, 'hull' | 'deck'>> = {
+  frame: 'hull',
+  stringer: 'hull',
+  beam: 'deck',
+  girder: 'deck',
+};
 
 const held = new WeakMap<Zone, { key: string; found: HeldOnTrust }>();
 
@@ -45,19 +51,23 @@ export function trustKey(boat: Boat): string {
  * @example heldOnTrust(newBoat('Tern'), bottom).unproven[0] // 'Bulkhead holds panels here, and nothing of it is laid'
  */
 export function heldOnTrust(boat: Boat, zone: Zone): HeldOnTrust {
-  const { region } = zone;
-  if (region?.surface !== 'hull' && region?.surface !== 'deck') return { unproven: [], notChecked: [] };
   const key = trustKey(boat);
   const known = held.get(zone);
   if (known?.key === key) return known.found;
-  const within = (from: number, to = from) => to > region.from && from < region.to;
+  const { region } = zone;
+  const onBoat = region?.surface === 'hull' || region?.surface === 'deck' ? region : null;
+  const within = (from: number, to = from) => onBoat !== null && to > onBoat.from && from < onBoat.to;
+  const holds = (one: Support): boolean => {
+    if (one.kind === 'rib') return one.zone === zone.id;
+    if (ON[one.kind] !== onBoat?.surface) return false;
+    return 'x' in one ? within(one.x) : within(one.from, one.to);
+  };
   const found: HeldOnTrust = {
     unproven: emptyBulkheads(boat)
       .filter(({ x }) => within(x))
       .map(({ name }) => `${name} holds panels here, and nothing of it is laid yet`),
     notChecked: boat.supports
-      .filter((one) => one.section === null && ON[one.kind] === region.surface)
-      .filter((one) => ('x' in one ? within(one.x) : 'from' in one && within(one.from, one.to)))
+      .filter((one) => one.section === null && holds(one))
       .map(({ name }) => `${name} holds panels here and has no section: nothing says that it is stiff enough`),
   };
   held.set(zone, { key, found });
