@@ -307,8 +307,8 @@ export function analyseOnePanel(
     shape: { columns: DRAWN + 1, rows: DRAWN + 1, values },
     buckling: detail
       ? {
-          along: plateBuckling(plate, 'uniaxialX', 1, 8).criticalLoad,
-          across: plateBuckling(turned, 'uniaxialX', 1, 8).criticalLoad,
+          along: plateBuckling(plate, 'uniaxialX').criticalLoad,
+          across: plateBuckling(turned, 'uniaxialX').criticalLoad,
         }
       : null,
     notChecked: [

@@ -1,11 +1,35 @@
 import { CholeskyDecomposition, EigenvalueDecomposition, Matrix } from 'ml-matrix';
 import { invalid } from '../error';
-import { readPlate, ritzModel, type Plate, type RitzModel, type Symmetry } from './plate';
+import { readPlate, ritzModel, type Plate, type RitzModel, type Symmetry, type Terms } from './plate';
 
 export type BucklingLoad = 'uniaxialX' | 'biaxial' | 'shear';
 
-/** Terms per direction, enough for 0.1 % on plates up to about four times as long as wide. */
-const TERMS = 14;
+/** Functions along a side that few waves fit on. */
+const LEAST_TERMS = 10;
+/**
+ * The most half-waves that are followed along a side. A plate that is longer is cut to just so many. Pressed along x and
+ * held simply at its ends it then buckles at the least load of any length, which the whole plate comes within 0.4 % of;
+ * under the other loads the cut plate bears up to 0.5 % more than the whole.
+ */
+const MOST_WAVES: Record<BucklingLoad, number> = { uniaxialX: 8, biaxial: 12, shear: 12 };
+/** Clamped long edges make the waves shorter by so much. */
+const CLAMPED = 1.5;
+
+/**
+ * The plate as it is solved, with as many functions along each side as its waves need: as many half-waves fit on it
+ * as it is longer than broad, both sides measured by their stiffness. Pressed along x it waves along x alone.
+ */
+function enough(plate: Plate, load: BucklingLoad): { solved: Plate; terms: Terms } {
+  const most = MOST_WAVES[load];
+  const wavesX = (plate.length / plate.breadth) * (plate.D22 / plate.D11) ** 0.25;
+  const wavesY = load === 'uniaxialX' ? 1 : 1 / wavesX;
+  const terms = (waves: number) => Math.max(LEAST_TERMS, Math.ceil(2.4 * CLAMPED * Math.min(waves, most)) + 5);
+  const cut = (side: number, waves: number) => side * Math.min(1, most / waves);
+  return {
+    solved: { ...plate, length: cut(plate.length, wavesX), breadth: cut(plate.breadth, wavesY) },
+    terms: { x: terms(wavesX), y: terms(wavesY) },
+  };
+}
 
 /** In-plane forces of a unit load; compression positive, shear as positive Nxy. */
 const UNIT_LOADS: Record<BucklingLoad, (ratio: number) => { Nx: number; Ny: number; Nxy: number }> = {
@@ -51,16 +75,19 @@ function symmetric(matrix: Matrix): Matrix {
   return matrix;
 }
 
-/** Half-waves of a mode along x and y, counted through its highest point. */
-function halfWaves(model: RitzModel, mode: number[]): [number, number] {
+/** Half-waves of a mode of the whole plate along x and y, counted on what was solved of it through its highest point. */
+function halfWaves(whole: Plate, model: RitzModel, mode: number[]): [number, number] {
   const full = [...mode, ...new Array<number>(model.size - mode.length).fill(0)];
   const at = readPlate(model, full);
   const { length: a, breadth: b } = model.plate;
-  const STEPS = 24;
-  const share = Array.from({ length: STEPS - 1 }, (_, i) => (i + 1) / STEPS);
+  const shares = (terms: number) => {
+    const steps = Math.max(24, 2 * terms);
+    return Array.from({ length: steps - 1 }, (_, i) => (i + 1) / steps);
+  };
+  const [sharesX, sharesY] = [shares(model.terms.x), shares(model.terms.y)];
   let best = { value: 0, x: 0.5, y: 0.5 };
-  for (const x of share)
-    for (const y of share) {
+  for (const x of sharesX)
+    for (const y of sharesY) {
       const value = Math.abs(at.deflection(a * x, b * y));
       if (value > best.value) best = { value, x, y };
     }
@@ -69,15 +96,16 @@ function halfWaves(model: RitzModel, mode: number[]): [number, number] {
     return live.reduce((n, value, i) => (i > 0 && value * live[i - 1]! < 0 ? n + 1 : n), 1);
   };
   return [
-    count(share.map((x) => at.deflection(a * x, b * best.y))),
-    count(share.map((y) => at.deflection(a * best.x, b * y))),
+    Math.round((count(sharesX.map((x) => at.deflection(a * x, b * best.y))) * whole.length) / a),
+    Math.round((count(sharesY.map((y) => at.deflection(a * best.x, b * y))) * whole.breadth) / b),
   ];
 }
 
 /**
  * Load per unit width at which a plate buckles (N/m): compression along x, both ways with Ny = ratio · Nx, or shear.
  *
- * @param ratio Ny/Nx of a biaxial load, default 1.
+ * @param ratio Ny/Nx of a biaxial load, default 1. @param given functions each way, by default as many as the waves of
+ * this plate need: with too few the load comes out too high.
  * @returns the critical load, compression positive (shear: positive Nxy), and for unsheared plates the half-waves of
  * the mode.
  * @throws KeramosError `invalid` when no compression of this kind buckles the plate.
@@ -88,15 +116,16 @@ export function plateBuckling(
   plate: Plate,
   load: BucklingLoad,
   ratio = 1,
-  terms = TERMS,
+  given?: number,
 ): { criticalLoad: number; halfWaves?: [number, number] } {
   const coupled = load === 'shear' || (plate.D16 ?? 0) !== 0 || (plate.D26 ?? 0) !== 0;
   const classes: Symmetry[] = coupled
     ? [{ sum: 0 }, { sum: 1 }]
     : [0, 1].flatMap((x) => [0, 1].map((y): Symmetry => ({ x: x as 0 | 1, y: y as 0 | 1 })));
+  const { solved, terms } = given === undefined ? enough(plate, load) : { solved: plate, terms: given };
   let best: { criticalLoad: number; model: RitzModel; mode: number[] } | null = null;
   for (const symmetry of classes) {
-    const model = ritzModel(plate, terms, symmetry);
+    const model = ritzModel(solved, terms, symmetry);
     const K = condensed(model);
     const L = new CholeskyDecomposition(K).lowerTriangularMatrix;
     const G = loadMatrix(model, load, ratio);
@@ -113,7 +142,7 @@ export function plateBuckling(
   if (best === null) throw invalid('load', 'No load of this kind buckles the plate');
   return {
     criticalLoad: best.criticalLoad,
-    ...(load === 'shear' ? {} : { halfWaves: halfWaves(best.model, best.mode) }),
+    ...(load === 'shear' ? {} : { halfWaves: halfWaves(plate, best.model, best.mode) }),
   };
 }
 

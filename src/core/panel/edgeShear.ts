@@ -33,7 +33,7 @@ export function edgeShear({ model, solution, pressure }: SolvedPlate, edge: 'x' 
   const { plate, fields, pairs, offsets, terms } = model;
   const { length: a, breadth: b, D11, D12, D22, D66, D16 = 0, D26 = 0, A44 = 0, A55 = 0 } = plate;
   const thin = fields.length === 1;
-  const { points, weights } = gaussLegendre(Math.max(terms, ALONG) + 8);
+  const { points, weights } = gaussLegendre(Math.max(terms.x, terms.y, ALONG) + 8);
   const along: EndCondition = thin ? 'clamped' : 'zero';
   /** Lifts one edge from 0 to 1; level at both ends where the plate is thin, so that no moment works on it. */
   const lift = points.map((xi) => {
@@ -43,7 +43,7 @@ export function edgeShear({ model, solution, pressure }: SolvedPlate, edge: 'x' 
   const side = edge === 'x' ? a : b;
   const other = edge === 'x' ? b : a;
   const tests = shapes(along, ALONG, points);
-  const tables = fields.map((field) => [shapes(field.x, terms, points), shapes(field.y, terms, points)] as const);
+  const tables = fields.map((field) => [shapes(field.x, terms.x, points), shapes(field.y, terms.y, points)] as const);
 
   /** A derivative of a field at all points of the grid. */
   const on = (f: number, dx: number, dy: number): number[][] => {

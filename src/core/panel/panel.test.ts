@@ -15,10 +15,11 @@ const centre = (plate: Plate, terms?: number) =>
 function navier(
   { length: a, breadth: b, D11, D12, D22, D66, A44, A55 }: Plate,
   patch: { length: number; breadth: number } | null,
+  waves = 60,
 ): number {
   let w = 0;
-  for (let m = 1; m < 60; m += 2)
-    for (let n = 1; n < 60; n += 2) {
+  for (let m = 1; m < waves; m += 2)
+    for (let n = 1; n < waves; n += 2) {
       const [p, q] = [(m * Math.PI) / a, (n * Math.PI) / b];
       const spread = (k: number, size: number, side: number) =>
         (4 / (k * Math.PI)) * Math.sin((k * Math.PI) / 2) * Math.sin((k * Math.PI * size) / (2 * side));
@@ -83,6 +84,15 @@ describe('plates against series (Timoshenko & Woinowsky-Krieger, ch. 5; Whitney)
       }),
       { numRuns: 40 },
     );
+  });
+  it.each([
+    [4, 0.4, 150, 1500],
+    [8, 0.4, 150, 1500],
+    [10, 0.3, 150, 1500],
+    [0.4, 8, 1500, 150],
+  ])('of %d × %d m, %d along and %d N m across: a strip is as near as a square', (length, breadth, D11, D22) => {
+    const plate = made({ length, breadth, D11, D22, poisson: 0.1, twist: 0.1 });
+    expect(centre(plate).w / navier(plate, null, 240)).toBeCloseTo(1, 3);
   });
   it('a load on a patch in the middle', () => {
     const plate: Plate = { ...square, length: 1.3, breadth: 0.8, A44: 400, A55: 300 };
@@ -160,21 +170,41 @@ describe('how a plate is held', () => {
 });
 
 describe('buckling', () => {
-  it('of a simply supported plate follows the closed formula over the half-waves (Timoshenko & Gere, ch. 9)', () => {
-    fc.assert(
-      fc.property(plates, (figures) => {
-        const plate = made(figures);
-        const { length: a, breadth: b, D11, D12, D22, D66 } = plate;
-        const closed = Math.min(
-          ...Array.from({ length: 12 }, (_, i) => {
-            const [p, q] = [((i + 1) * Math.PI) / a, Math.PI / b];
-            return (D11 * p ** 4 + 2 * (D12 + 2 * D66) * p * p * q * q + D22 * q ** 4) / (p * p);
-          }),
-        );
-        expect(plateBuckling(plate, 'uniaxialX').criticalLoad / closed).toBeCloseTo(1, 2);
+  /** Least over the half-waves m of (D11 p⁴ + 2 (D12 + 2 D66) p² q² + D22 q⁴)/p², p = mπ/a, q = π/b. */
+  const closed = ({ length: a, breadth: b, D11, D12, D22, D66 }: Plate) =>
+    Math.min(
+      ...Array.from({ length: 160 }, (_, i) => {
+        const [p, q] = [((i + 1) * Math.PI) / a, Math.PI / b];
+        return (D11 * p ** 4 + 2 * (D12 + 2 * D66) * p * p * q * q + D22 * q ** 4) / (p * p);
       }),
-      { numRuns: 15 },
     );
+  const source = '(Timoshenko & Gere, ch. 9)';
+  it(`of a simply supported plate follows the closed formula over the half-waves ${source}`, () => {
+    fc.assert(
+      fc.property(plates, fc.double({ min: 1, max: 8, noNaN: true }), (figures, times) => {
+        const plate = made({ ...figures, length: times * figures.length });
+        const ratio = plateBuckling(plate, 'uniaxialX').criticalLoad / closed(plate);
+        expect(ratio).toBeGreaterThan(0.995);
+        expect(ratio).toBeLessThan(1.001);
+      }),
+      { numRuns: 30 },
+    );
+  });
+  it.each([
+    ['five times as long, ten times as stiff across', { length: 1.93, breadth: 0.4, D11: 150, D22: 1500 }, 9],
+    ['a strip between stringers', { length: 6, breadth: 0.5, D11: 1000, D22: 1000 }, 12],
+    ['a strip, five times as stiff across', { length: 20, breadth: 0.5, D11: 200, D22: 1000 }, 60],
+    ['loaded along its short sides', { length: 0.3, breadth: 2, D11: 1000, D22: 300 }, 1],
+  ])('is not overstated where there are many waves: %s', (_, sides, waves) => {
+    const plate = made({ ...sides, poisson: 0.1, twist: 0.2 });
+    const { criticalLoad, halfWaves } = plateBuckling(plate, 'uniaxialX');
+    expect(criticalLoad / closed(plate)).toBeLessThan(1.001);
+    expect(criticalLoad / closed(plate)).toBeGreaterThan(0.995);
+    expect(halfWaves).toEqual([waves, 1]);
+  });
+  it.each(['biaxial', 'shear'] as const)('of a longer plate is never more: %s', (load) => {
+    const loads = [1, 2, 4, 8, 16].map((length) => plateBuckling({ ...square, length, breadth: 1 }, load).criticalLoad);
+    for (let i = 1; i < loads.length; i++) expect(loads[i]).toBeLessThan(loads[i - 1]! * 1.005);
   });
   it('comes earlier with a soft core, later with clamped edges', () => {
     const base = plateBuckling(square, 'uniaxialX').criticalLoad;

@@ -57,7 +57,26 @@ export interface RitzModel {
   size: number;
   stiffness: Matrix;
   integrals: (first: number, second: number) => { X: Integrals; Y: Integrals };
-  terms: number;
+  terms: Terms;
+}
+
+/** Functions of each field along x and along y: a long plate needs more along its length. */
+export interface Terms {
+  x: number;
+  y: number;
+}
+
+/**
+ * As many functions as a plate under pressure needs to be within 0.1 % at its middle: `terms` each way where it is as
+ * long as broad, both sides measured by their stiffness, more along a longer side.
+ */
+export function termsFor(
+  { length, breadth, D11, D22 }: Pick<Plate, 'length' | 'breadth' | 'D11' | 'D22'>,
+  terms: number,
+): Terms {
+  const times = (length / breadth) * (D22 / D11) ** 0.25;
+  const along = (ratio: number) => terms + Math.max(0, Math.ceil(1.2 * (Math.min(ratio, 24) - 2)));
+  return { x: along(times), y: along(1 / times) };
 }
 
 const clampedWhen = (fixity: number): EndCondition => (fixity >= 1 ? 'clamped' : 'zero');
@@ -104,20 +123,21 @@ const edgeSpring = (fixity: number, D: number, side: number) =>
  * Ritz model of a plate by first-order shear deformation theory, or by thin-plate theory without transverse shear
  * stiffness.
  *
- * @param terms functions per direction and field. @param symmetry of the deflection, which drops functions that
+ * @param given functions of each field, alike both ways or told apart. @param symmetry of the deflection, which drops functions that
  * cannot take part.
  * Source: Reddy, Mechanics of Laminated Composite Plates and Shells, ch. 5 and 6; Whitney, Structural Analysis of
  * Laminated Anisotropic Plates.
  */
-export function ritzModel(plate: Plate, terms: number, symmetry: Symmetry): RitzModel {
+export function ritzModel(plate: Plate, given: number | Terms, symmetry: Symmetry): RitzModel {
+  const terms: Terms = typeof given === 'number' ? { x: given, y: given } : given;
   const { length: a, breadth: b, D11, D12, D22, D66, D16 = 0, D26 = 0, A44 = 0, A55 = 0, fixityX, fixityY } = plate;
   if (!(D11 * D22 > D12 * D12))
     throw new KeramosError('invalid', 'These stiffnesses make no stable plate: D11 D22 must exceed D12²', 'D12');
   const fields = fieldsOf(plate);
   const pairs = fields.map((field) => {
     const all: [number, number][] = [];
-    for (let i = 0; i < terms; i++)
-      for (let j = 0; j < terms; j++) if (takesPart(symmetry, field, i, j)) all.push([i, j]);
+    for (let i = 0; i < terms.x; i++)
+      for (let j = 0; j < terms.y; j++) if (takesPart(symmetry, field, i, j)) all.push([i, j]);
     return all;
   });
   const offsets = pairs.map((_, f) => pairs.slice(0, f).reduce((sum, list) => sum + list.length, 0));
@@ -132,8 +152,8 @@ export function ritzModel(plate: Plate, terms: number, symmetry: Symmetry): Ritz
   const integrals = (first: number, second: number) => {
     const [p, q] = [fields[first]!, fields[second]!];
     return {
-      X: once(`x${p.x}${q.x}`, () => integrate(p.x, q.x, terms, a)),
-      Y: once(`y${p.y}${q.y}`, () => integrate(p.y, q.y, terms, b)),
+      X: once(`x${p.x}${q.x}`, () => integrate(p.x, q.x, terms.x, a)),
+      Y: once(`y${p.y}${q.y}`, () => integrate(p.y, q.y, terms.y, b)),
     };
   };
 
@@ -165,7 +185,7 @@ export function ritzModel(plate: Plate, terms: number, symmetry: Symmetry): Ritz
     const { X, Y } = integrals(field, field);
     const [condition, side, other] =
       along === 'x' ? [fields[field]!.x, a, Y[0]![0]!] : [fields[field]!.y, b, X[0]![0]!];
-    const ends = shapes(condition, terms, [-1, 1])[slope]!.map((pair) =>
+    const ends = shapes(condition, terms[along], [-1, 1])[slope]!.map((pair) =>
       pair.map((value) => value * (2 / side) ** slope),
     );
     pairs[field]!.forEach(([i, j], p) =>
@@ -268,8 +288,8 @@ export function readPlate(model: RitzModel, solution: readonly number[]): PlateR
     return table;
   };
   const fieldAt = (x: number, y: number) => {
-    const alongX = once(columns, x, () => fields.map((field) => shapes(field.x, terms, [(2 * x) / a - 1])));
-    const alongY = once(rows, y, () => fields.map((field) => shapes(field.y, terms, [(2 * y) / b - 1])));
+    const alongX = once(columns, x, () => fields.map((field) => shapes(field.x, terms.x, [(2 * x) / a - 1])));
+    const alongY = once(rows, y, () => fields.map((field) => shapes(field.y, terms.y, [(2 * y) / b - 1])));
     return (f: number, dx: number, dy: number) => {
       const [Xd, Yd] = [alongX[f]![dx]!, alongY[f]![dy]!];
       const offset = offsets[f]!;

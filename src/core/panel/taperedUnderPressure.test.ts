@@ -26,6 +26,16 @@ describe('a plate of changing breadth', () => {
       expect(found.at(0, 0.5).Mx / at(0, 0.4).Mx).toBeCloseTo(1, 2);
     }
   });
+  it('that is a strip is as near as a square', () => {
+    const strip = { length: 4, breadth: 0.4, D11: 300, D12: 60, D22: 1500, D66: 120, A44: 4e5, A55: 4e5 };
+    const { at } = plateUnderPressure({ ...strip, fixityX: 1, fixityY: 1 }, { kind: 'uniform', pressure: 2e4 });
+    const { breadth, ...rest } = strip;
+    const found = taperedUnderPressure({ ...rest, breadths: [breadth, breadth], fixity: 1 }, { pressure: 2e4 }, 12);
+    for (const key of ['w', 'My'] as const) expect(found.at(0.5, 0.5)[key] / at(2, 0.2)[key], key).toBeCloseTo(1, 3);
+    expect(found.at(0.5, 0).My / at(2, 0).My).toBeCloseTo(1, 2);
+    // A clamped strip: p b² / 12 at its long edges.
+    expect(Math.abs(found.at(0.5, 0).My) / ((2e4 * 0.4 ** 2) / 12)).toBeCloseTo(1, 2);
+  });
   it('holds up its load: shear at a long clamped edge of a strip is half of it', () => {
     const strip = plate({ length: 6, breadths: [1, 1] });
     expect(Math.abs(taperedUnderPressure(strip, { pressure: 1 }, 10).at(0.5, 0).Qy)).toBeCloseTo(0.5, 1);

@@ -1,7 +1,7 @@
 import { CholeskyDecomposition, Matrix } from 'ml-matrix';
 import { invalid } from '../error';
 import { gaussLegendre, shapes, type EndCondition, type ShapeTable } from './legendre';
-import type { PlateState, PlateStiffness } from './plate';
+import { termsFor, type PlateState, type PlateStiffness } from './plate';
 import { breadthCurve, broadPart } from './taperedPlate';
 
 /** A plate whose breadth changes along it, straight down its middle, with transverse shear. */
@@ -44,7 +44,7 @@ type Slopes = [value: Float64Array, alongX: Float64Array, alongY: Float64Array];
  *
  * Shear forces come from the shear strain itself: at a slanted rim moments differenced once more do not settle.
  *
- * @param terms functions each way, 4 to 14.
+ * @param terms functions each way, 4 to 14, of a shape as long as broad; along a longer one there are more.
  * @throws KeramosError `invalid` for no breadth, or stiffnesses that make no stable plate.
  * @example taperedUnderPressure(plate, { pressure: 2e4 }, 8).at(0.5, 0).My // moment at the middle of a long edge
  * Source: Reddy, ch. 5 and 6; derived in docs/engineering.md, "Panels that taper".
@@ -55,6 +55,8 @@ export function taperedUnderPressure(plate: TaperedShearPlate, load: TaperedLoad
     Math.abs(D) < SLIGHT * Math.min(D11, D22) ? 0 : D,
   ) as [number, number];
   const { kept, length: L, start } = broadPart(plate);
+  const mean = kept.reduce((sum, breadth) => sum + breadth, 0) / kept.length;
+  const { x: nx, y: ny } = termsFor({ length: L, breadth: mean, D11, D22 }, terms);
   const uncoupled = D16 === 0 && D26 === 0;
   const rim: EndCondition = fixity >= 1 ? 'zero' : 'free';
   const conditions: readonly [EndCondition, EndCondition][] = [
@@ -65,14 +67,14 @@ export function taperedUnderPressure(plate: TaperedShearPlate, load: TaperedLoad
   // Across, w and the turn along x are even, the turn along y is odd, as long as bending does not twist.
   const parity = [0, 0, 1];
   const unknowns = conditions.flatMap((_, field) =>
-    Array.from({ length: terms * terms }, (__, n) => ({ field, i: n % terms, j: Math.floor(n / terms) })).filter(
+    Array.from({ length: nx * ny }, (__, n) => ({ field, i: n % nx, j: Math.floor(n / nx) })).filter(
       ({ j }) => !uncoupled || j % 2 === parity[field]!,
     ),
   );
   const size = unknowns.length;
 
   const tablesAt = (xi: readonly number[], eta: readonly number[]) =>
-    conditions.map(([cx, cy]) => [shapes(cx, terms, xi), shapes(cy, terms, eta)] as [ShapeTable, ShapeTable]);
+    conditions.map(([cx, cy]) => [shapes(cx, nx, xi), shapes(cy, ny, eta)] as [ShapeTable, ShapeTable]);
   /** The three fields at a place, of which tables hold the p-th point along and the q-th across. */
   const fieldsAt = (
     tables: [ShapeTable, ShapeTable][],
@@ -99,10 +101,11 @@ export function taperedUnderPressure(plate: TaperedShearPlate, load: TaperedLoad
     return rows;
   };
 
-  const { points, weights } = gaussLegendre(terms + EXTRA_POINTS);
+  const { points, weights } = gaussLegendre(nx + EXTRA_POINTS);
+  const { points: across, weights: weightsAcross } = gaussLegendre(ny + EXTRA_POINTS);
   const breadthAt = breadthCurve(kept);
   const curve = breadthAt(points);
-  const tables = tablesAt(points, points);
+  const tables = tablesAt(points, across);
   const K = Array.from({ length: size }, () => new Float64Array(size));
   const f = new Float64Array(size);
   const rowOf = (make: (n: number) => number) => Float64Array.from({ length: size }, (_, n) => make(n));
@@ -120,9 +123,9 @@ export function taperedUnderPressure(plate: TaperedShearPlate, load: TaperedLoad
     add(stiffness, other, one);
   };
   curve.forEach(({ g, g1 }, p) =>
-    points.forEach((eta, q) => {
+    across.forEach((eta, q) => {
       const [w, tx, ty] = fieldsAt(tables, [p, q], { g, slope: 2 * g1, s: eta / 2 }) as [Slopes, Slopes, Slopes];
-      const dA = (weights[p]! * weights[q]! * L * g) / 4;
+      const dA = (weights[p]! * weightsAcross[q]! * L * g) / 4;
       const [kx, ky, kxy] = [tx[1], ty[2], rowOf((n) => tx[2][n]! + ty[1][n]!)];
       const [gx, gy] = [rowOf((n) => w[1][n]! + tx[0][n]!), rowOf((n) => w[2][n]! + ty[0][n]!)];
       add(dA * D11, kx, kx);
@@ -140,14 +143,14 @@ export function taperedUnderPressure(plate: TaperedShearPlate, load: TaperedLoad
   // Springs that hold the rim: the share of the clamped moment of a strip of the local breadth, or of the length.
   if (fixity > 0 && fixity < 1) {
     const spring = (D: number, side: number) => (2 * D * fixity) / (side * (1 - fixity));
-    const ends = tablesAt([-1, 1], points);
+    const ends = tablesAt([-1, 1], across);
     const sides = tablesAt(points, [-1, 1]);
     const endBreadths = breadthAt([-1, 1]);
     for (const p of [0, 1]) {
       const { g, g1 } = endBreadths[p]!;
-      points.forEach((eta, q) => {
+      across.forEach((eta, q) => {
         const turn = fieldsAt(ends, [p, q], { g, slope: 2 * g1, s: eta / 2 })[1]![0];
-        add((spring(D11, L) * weights[q]! * g) / 2, turn, turn);
+        add((spring(D11, L) * weightsAcross[q]! * g) / 2, turn, turn);
       });
     }
     curve.forEach(({ g, g1 }, p) => {
@@ -163,11 +166,11 @@ export function taperedUnderPressure(plate: TaperedShearPlate, load: TaperedLoad
     const xi = points.map((point) => (point * length) / L);
     const local = breadthAt(xi);
     local.forEach(({ g }, p) => {
-      const eta = points.map((point) => Math.max(-1, Math.min(1, (point * breadth) / g)));
-      const [X, Y] = [shapes('zero', terms, [xi[p]!])[0]!, shapes('zero', terms, eta)[0]!];
+      const eta = across.map((point) => Math.max(-1, Math.min(1, (point * breadth) / g)));
+      const [X, Y] = [shapes('zero', nx, [xi[p]!])[0]!, shapes('zero', ny, eta)[0]!];
       eta.forEach((_, q) =>
         unknowns.forEach(({ field, i, j }, n) => {
-          if (field === 0) f[n]! += ((weights[p]! * weights[q]!) / 4) * force * X[i]![0]! * Y[j]![q]!;
+          if (field === 0) f[n]! += ((weights[p]! * weightsAcross[q]!) / 4) * force * X[i]![0]! * Y[j]![q]!;
         }),
       );
     });
@@ -191,8 +194,8 @@ export function taperedUnderPressure(plate: TaperedShearPlate, load: TaperedLoad
   const read = (u: number, t: number) => {
     const [xi, eta] = [2 * u - 1, 2 * t - 1];
     const { g, g1 } = once(breadthsKnown, xi, () => breadthAt([xi])[0]!);
-    const X = once(alongKnown, xi, () => conditions.map(([condition]) => shapes(condition, terms, [xi])));
-    const Y = once(acrossKnown, eta, () => conditions.map(([, condition]) => shapes(condition, terms, [eta])));
+    const X = once(alongKnown, xi, () => conditions.map(([condition]) => shapes(condition, nx, [xi])));
+    const Y = once(acrossKnown, eta, () => conditions.map(([, condition]) => shapes(condition, ny, [eta])));
     const tables = conditions.map((_, field): [ShapeTable, ShapeTable] => [X[field]!, Y[field]!]);
     const rows = fieldsAt(tables, [0, 0], { g, slope: 2 * g1, s: eta / 2 });
     const [w, tx, ty] = rows.map((slopes) => slopes.map(dot)) as [number[], number[], number[]];

@@ -1,7 +1,16 @@
 import { invalid } from '../error';
 import type { SolvedPlate } from './edgeShear';
 import { gaussLegendre, shapes } from './legendre';
-import { readPlate, ritzModel, solveRitz, type Plate, type PlateReader, type RitzModel, type Symmetry } from './plate';
+import {
+  readPlate,
+  ritzModel,
+  solveRitz,
+  termsFor,
+  type Plate,
+  type PlateReader,
+  type RitzModel,
+  type Symmetry,
+} from './plate';
 
 /** What presses on the plate (Pa): all over, as half a sine wave each way, or on a rectangle only. */
 export type PlateLoad =
@@ -47,13 +56,13 @@ function pressureOf({ length: a, breadth: b }: Plate, load: PlateLoad): SolvedPl
 function loadVector(model: RitzModel, load: PlateLoad): number[] {
   const { length: a, breadth: b } = model.plate;
   const [field] = model.fields;
-  const { points, weights } = gaussLegendre(model.terms + 8);
+  const { points, weights } = gaussLegendre(Math.max(model.terms.x, model.terms.y) + 8);
   const along = (condition: 'x' | 'y', [from, to]: readonly [number, number], weight: (at: number) => number) => {
     const side = condition === 'x' ? a : b;
     const at = points.map((xi) => (from + to) / 2 + (xi * (to - from)) / 2);
     const [values] = shapes(
       field![condition],
-      model.terms,
+      model.terms[condition],
       at.map((place) => (2 * place) / side - 1),
     ) as [number[][]];
     return values.map(
@@ -104,7 +113,8 @@ function symmetryOf(plate: Plate, load: PlateLoad): Symmetry {
 /**
  * A rectangular plate under pressure, its edges anywhere between simply supported and clamped.
  *
- * @param terms functions per direction, 4 to 32.
+ * @param terms functions per direction, 4 to 32, of a plate that is as long as broad, both measured by their stiffness;
+ * along a longer side there are more.
  * @returns a reader of deflection, moments and shear forces anywhere, and the greatest deflection (m, in the
  * direction of the pressure).
  * @throws KeramosError `invalid` for a patch off the plate or stiffnesses that make no stable plate.
@@ -123,7 +133,7 @@ export function plateUnderPressure(plate: Plate, load: PlateLoad, terms = DEFAUL
       load.y + load.breadth / 2 > b + 1e-9;
     if (off) throw invalid('load', `The patch must lie on the plate, 0 to ${a} m by 0 to ${b} m`);
   }
-  const model = ritzModel(plate, terms, symmetryOf(plate, load));
+  const model = ritzModel(plate, termsFor(plate, terms), symmetryOf(plate, load));
   const solution = solveRitz(model, loadVector(model, load));
   const at = readPlate(model, solution);
   const STEPS = 10;
