@@ -1,13 +1,14 @@
 import { defineConfig } from '@playwright/test';
 
 const port = Number(process.env.E2E_PORT ?? 3391);
+const WORKERS = 2;
 
 export default defineConfig({
   testDir: 'tests/e2e',
   outputDir: 'test-results',
   timeout: 180_000,
   expect: { timeout: 30_000, toHaveScreenshot: { maxDiffPixelRatio: 0.03, threshold: 0.3, animations: 'disabled' } },
-  workers: 1,
+  workers: WORKERS,
   reporter: [['list'], ['json', { outputFile: 'test-results/report.json' }]],
   snapshotPathTemplate: 'docs/screenshots/{arg}{ext}',
   use: {
@@ -30,12 +31,13 @@ export default defineConfig({
       ],
     },
   },
-  webServer: {
+  // A server and a database for each worker: see baseURL in tests/e2e/helpers.ts.
+  webServer: Array.from({ length: WORKERS }, (_, index) => ({
     command: 'node scripts/e2e-server.mjs',
-    env: { E2E_PORT: String(port) },
-    url: `http://127.0.0.1:${port}/api/calc`,
+    env: { E2E_PORT: String(port + index) },
+    url: `http://127.0.0.1:${port + index}/api/calc`,
     timeout: 60_000,
     reuseExistingServer: false,
-    gracefulShutdown: { signal: 'SIGTERM', timeout: 3000 },
-  },
+    gracefulShutdown: { signal: 'SIGTERM' as const, timeout: 3000 },
+  })),
 });

@@ -64,16 +64,20 @@ function writeStampAway() {
   if (existsSync(file)) writeFileSync(file, '');
 }
 
-/** The first free port from `from` on. */
-export async function freePort(from) {
+const isFree = (port) =>
+  new Promise((resolve) => {
+    const probe = createServer()
+      .once('error', () => resolve(false))
+      .once('listening', () => probe.close(() => resolve(true)));
+    probe.listen(port, '127.0.0.1');
+  });
+
+/** The first port from `from` on that is free, with the `count` − 1 after it. */
+export async function freePort(from, count = 1) {
+  let free = 0;
   for (let port = from; port < from + 200; port++) {
-    const free = await new Promise((resolve) => {
-      const probe = createServer()
-        .once('error', () => resolve(false))
-        .once('listening', () => probe.close(() => resolve(true)));
-      probe.listen(port, '127.0.0.1');
-    });
-    if (free) return port;
+    free = (await isFree(port)) ? free + 1 : 0;
+    if (free === count) return port - count + 1;
   }
   throw new Error(`No free port between ${from} and ${from + 200}`);
 }

@@ -32,6 +32,27 @@ function attempt(title, args, env = {}) {
   return spawnSync(process.execPath, args, { cwd: ROOT, env: { ...ENV, ...env }, stdio: 'inherit' }).status === 0;
 }
 
+/** Says at the end what failed, and why in a few lines: the reports of the runs scroll away. */
+function tell(what, words) {
+  console.log(`\n✗ ${what}`);
+  for (const line of words.join('\n').split('\n').slice(0, 12)) console.log(`  ${line.slice(0, 300)}`);
+}
+/** The browser tests that failed at every try. */
+function unexpected(suites) {
+  return suites.flatMap(({ file, specs = [], suites: inner = [] }) => [
+    ...specs
+      .filter(({ ok }) => !ok)
+      .map(({ title, tests }) => ({
+        file,
+        title,
+        words: tests.flatMap(({ results }) =>
+          results.flatMap(({ errors }) => errors.map(({ message }) => message ?? '')),
+        ),
+      })),
+    ...unexpected(inner),
+  ]);
+}
+
 install();
 needChromium();
 mkdirSync(results, { recursive: true });
@@ -51,13 +72,22 @@ const unit = attempt('Unit and fault tests', [
 ]);
 const units = read('unit.json');
 build();
-const port = String(await freePort(3391));
+// One for each worker.
+const port = String(await freePort(3391, 2));
 const browser = attempt('Browser tests', ['node_modules/@playwright/test/cli.js', 'test', '--update-snapshots=none'], {
   E2E_PORT: port,
 });
-const { stats } = read('report.json');
+const { stats, suites } = read('report.json');
 
 const passed = units.numPassedTests + stats.expected + stats.flaky;
 const failed = units.numFailedTests + stats.unexpected;
+for (const { name, assertionResults, message } of units.testResults) {
+  const failures = assertionResults.filter(({ status }) => status === 'failed');
+  // A file that does not load has no test that could fail.
+  if (failures.length === 0 && message) tell(path.relative(ROOT, name), [message]);
+  for (const { fullName, failureMessages } of failures)
+    tell(`${path.relative(ROOT, name)}: ${fullName}`, failureMessages);
+}
+for (const { file, title, words } of unexpected(suites)) tell(`${file}: ${title}`, words);
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(unit && browser && failed === 0 && passed > 0 ? 0 : 1);

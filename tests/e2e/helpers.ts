@@ -6,6 +6,12 @@ import { MERROW_FILE } from '../helpers/files';
 
 /** A test in whose pages nothing may throw, and that wake up as the server rendered them. */
 export const test = base.extend<{ quiet: void }>({
+  // Each worker has a server of its own, so that what one test stores is never in the way of another's.
+  baseURL: async ({ baseURL }, use, { parallelIndex }) => {
+    const url = new URL(baseURL!);
+    url.port = String(Number(url.port) + parallelIndex);
+    await use(url.origin);
+  },
   quiet: [
     async ({ context }, use) => {
       const thrown: string[] = [];
