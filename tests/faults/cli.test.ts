@@ -3,11 +3,13 @@ import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { describe, expect, it } from 'vitest';
+import { bundled } from '../helpers/bundled';
 import { MERROW_FILE } from '../helpers/files';
 
 const data = mkdtempSync(path.join(tmpdir(), 'keramos-cli-'));
-function keramos(args: string[], input = '') {
-  const { status, stdout, stderr } = spawnSync(process.execPath, ['--import', 'tsx', 'src/cli/main.ts', ...args], {
+const PROGRAM = [bundled('src/cli/main.ts')];
+function keramos(args: string[], input = '', program = PROGRAM) {
+  const { status, stdout, stderr } = spawnSync(process.execPath, [...program, ...args], {
     input,
     encoding: 'utf8',
     env: { ...process.env, KERAMOS_DATA: data },
@@ -22,7 +24,8 @@ describe('the keramos command', () => {
     expect(JSON.parse(keramos(['calc', 'ply.fractions', '--schema']).stdout)).toMatchObject({
       input: { type: 'object' },
     });
-    const one = keramos(['calc', 'ply.fractions'], JSON.stringify(glass));
+    // Once as the README starts it.
+    const one = keramos(['calc', 'ply.fractions'], JSON.stringify(glass), ['--import', 'tsx', 'src/cli/main.ts']);
     expect(one.status).toBe(0);
     expect((JSON.parse(one.stdout) as { fibreVolumeFraction: number }).fibreVolumeFraction).toBeCloseTo(0.1673, 4);
     expect(JSON.parse(keramos(['calc', 'ply.fractions'], JSON.stringify([glass, {}])).stdout)).toMatchObject([

@@ -175,7 +175,7 @@ describe('every field of every entity', () => {
     }
     // Refusals are for contradictions with the rest; most fields stand alone.
     expect(refused.length / all.length).toBeLessThan(0.2);
-  }, 300_000);
+  });
 });
 
 describe('a change request tells', () => {

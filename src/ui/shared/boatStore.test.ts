@@ -54,7 +54,8 @@ const newStore = () =>
       remove: (key) => void kept.delete(key),
     },
   );
-const settled = (store: BoatStore, state: string) => vi.waitFor(() => expect(store.getState().save).toBe(state));
+const settled = (store: BoatStore, state: string) =>
+  vi.waitFor(() => expect(store.getState().save).toBe(state), 60_000);
 
 beforeEach(() => {
   server = new FakeServer();
@@ -116,10 +117,12 @@ describe('the boat on the page', () => {
     const store = newStore();
     server.refuse = 'Not today';
     store.act(turn(45));
-    await vi.waitFor(() =>
-      expect(store.getState().notice?.text).toBe(
-        'Not saved (1 change): turned layer 4 (TX 900) of Hull to 45°: Not today',
-      ),
+    await vi.waitFor(
+      () =>
+        expect(store.getState().notice?.text).toBe(
+          'Not saved (1 change): turned layer 4 (TX 900) of Hull to 45°: Not today',
+        ),
+      60_000,
     );
     expect(angleOf(store.getState().boat)).toBe(0);
   });
@@ -227,7 +230,7 @@ describe('words of an action', () => {
     const layerId = boat.parts[0]!.layers[3]!.id;
     expect(store.actAs('laid it across', { type: 'layer.set', layerId, patch: { angleDeg: 90 } })).toBe(true);
     expect(store.getState().history.undo.at(-1)!.description).toBe('laid it across');
-    await vi.waitFor(() => expect(store.getState().save).toBe('saved'));
+    await vi.waitFor(() => expect(store.getState().save).toBe('saved'), 60_000);
     expect(sent[0]).toMatchObject({ actions: [{ label: 'laid it across' }] });
     store.undo();
     expect(store.getState().notice).toEqual({ kind: 'done', text: 'Took back: laid it across' });

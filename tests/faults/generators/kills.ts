@@ -8,6 +8,7 @@ import { applyEdits, type Edit } from '@/core/edit';
 import { contextOf } from '@/server/context';
 import { openDatabase } from '@/server/database/open';
 import { createBoat, readBoat } from '@/server/stores/boats';
+import { bundled } from '../../helpers/bundled';
 import { merrow } from '../../helpers/merrow';
 import { lasts, type Chance, type Figures, type Span } from './chance';
 
@@ -18,18 +19,20 @@ import { lasts, type Chance, type Figures, type Span } from './chance';
 export async function killedWhileWriting(chance: Chance, span: Span): Promise<Figures> {
   const file = path.join(mkdtempSync(path.join(tmpdir(), 'keramos-kill-')), 'keramos.db');
   const { id } = await createBoat(contextOf(await openDatabase(file)), merrow());
+  const writer = bundled('tests/faults/writer.ts');
   const figures = { kills: 0, midway: 0, writing: 0, acknowledged: 1 };
   while (lasts(span, figures.kills)) {
-    const child = spawn(process.execPath, ['--import', 'tsx', 'tests/faults/writer.ts', file, id], {
-      stdio: ['ignore', 'pipe', 'inherit'],
-    });
+    const child = spawn(process.execPath, [writer, file, id], { stdio: ['ignore', 'pipe', 'inherit'] });
     let said = '';
     child.stdout.on('data', (chunk: Buffer) => (said += chunk.toString()));
     const dead = new Promise((resolve) => child.on('exit', resolve));
     // Until it writes; now and then while it opens the database.
     const waits = chance.happens(0.8);
     const heard = waits ? /^\d+$/m : /ready/;
-    while (!heard.test(said)) await new Promise((resolve) => setTimeout(resolve, 2));
+    while (!heard.test(said)) {
+      if (child.exitCode !== null) throw new Error(`The writer ended by itself with ${child.exitCode}`);
+      await new Promise((resolve) => setTimeout(resolve, 2));
+    }
     await new Promise((resolve) => setTimeout(resolve, 3 + chance.below(120)));
     child.kill('SIGKILL');
     await dead;
