@@ -1,7 +1,7 @@
 'use client';
 import { useId, useState } from 'react';
 import { Form } from 'react-bootstrap';
-import { formatForEntry, formatWithUnit, parseQuantity, type QuantityKind } from '@/core/quantity';
+import { formatForEntry, parseQuantity, sayRange, takeInRange, type QuantityKind } from '@/core/quantity';
 import { useUnits } from './units';
 
 export interface QuantityFieldProps {
@@ -45,8 +45,9 @@ export function QuantityField({
   const shown = draft ?? formatForEntry(value === null ? null : Number(value.toPrecision(6)), kind, system);
   const empty = draft !== null && draft.trim() === '';
   const parsed = draft === null || empty ? null : parseQuantity(draft, kind, system);
-  const range = `${formatWithUnit(minimum, kind, system)} to ${formatWithUnit(maximum, kind, system)}`;
-  const outside = parsed?.ok && (parsed.value < minimum || parsed.value > maximum);
+  const range = sayRange(minimum, maximum, kind, system);
+  const taken = parsed?.ok ? takeInRange(parsed.value, minimum, maximum) : null;
+  const outside = parsed?.ok && taken === null;
   const own = () => {
     if (empty && !optional) return `${label}: a value between ${range} is needed.`;
     if (parsed && !parsed.ok) return parsed.message;
@@ -62,8 +63,8 @@ export function QuantityField({
       setDraft(null);
       return;
     }
-    if (!parsed?.ok || outside) return;
-    const said = parsed.value === value ? undefined : onCommit(parsed.value);
+    if (taken === null) return;
+    const said = taken === value ? undefined : onCommit(taken);
     setRefusal(said ?? null);
     if (!said) setDraft(null);
   };

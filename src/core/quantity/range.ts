@@ -1,0 +1,26 @@
+import { displayUnit, type QuantityKind, type UnitSystem } from './units';
+
+/** Figures with which the ends of a range are said, and how far such a figure may lie from the end it stands for. */
+const FIGURES = 4;
+const NEAR = 6e-4;
+
+/** Both ends of a range to four figures: `sayRange(2.5, 24, 'length', 'us')` is '8.202 ft and 78.74 ft'. */
+export function sayRange(minimum: number, maximum: number, kind: QuantityKind, system: UnitSystem): string {
+  const { label, factor, offset = 0 } = displayUnit(kind, system);
+  const space = ['', '%', '°'].includes(label) ? '' : ' ';
+  const end = (value: number) =>
+    `${String(Number(((value - offset) / factor).toPrecision(FIGURES))).replace('-', '−')}${space}${label}`;
+  return `${end(minimum)} and ${end(maximum)}`;
+}
+
+/**
+ * The value where it lies in the range, the end itself where somebody typed it as it is said; null outside.
+ *
+ * @example takeInRange(24.00008, 2.5, 24) // 24, typed as 78.74 ft
+ */
+export function takeInRange(value: number, minimum: number, maximum: number): number | null {
+  const isEnd = (end: number) => Math.abs(value - end) <= NEAR * Math.abs(end);
+  if (value >= minimum && value <= maximum) return value;
+  if (isEnd(minimum)) return minimum;
+  return isEnd(maximum) ? maximum : null;
+}
