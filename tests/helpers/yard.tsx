@@ -107,7 +107,7 @@ export class Yard {
       <QueryProvider>
         <UnitsProvider initial={units}>
           <HouseUnitsProvider units={units}>
-            <BoatProvider initial={{ id, ...read, boat: structuredClone(read.boat) }}>
+            <BoatProvider initial={{ ...read, boat: structuredClone(read.boat) }}>
               <Hold />
               {of}
             </BoatProvider>

@@ -38,6 +38,11 @@ export function SectionEditor({ boat, shelf, section }: { boat: Boat; shelf: Mat
   };
   const setLayer = (at: number, patch: Partial<SectionLayer>) =>
     put({ layers: section.layers.map((layer, i) => (i === at ? { ...layer, ...patch } : layer)) }, patch.material);
+  /** A flat bar has no crown to be laid over: as a top-hat all its layers run over it, until they are told otherwise. */
+  const turnInto = (kind: StiffenerSection['kind']) => {
+    const crowned = kind !== 'topHat' || section.layers.some(({ crown }) => crown);
+    put({ kind, layers: crowned ? section.layers : section.layers.map((layer) => ({ ...layer, crown: true })) });
+  };
   const size = (label: string, key: 'height' | 'baseWidth' | 'crownWidth' | 'flangeWidth', maximum: number) => (
     <Col>
       <QuantityField
@@ -69,7 +74,7 @@ export function SectionEditor({ boat, shelf, section }: { boat: Boat; shelf: Mat
             <Form.Label className="mb-0">Kind</Form.Label>
             <Form.Select
               value={section.kind}
-              onChange={(event) => put({ kind: event.target.value as StiffenerSection['kind'] })}
+              onChange={(event) => turnInto(event.target.value as StiffenerSection['kind'])}
             >
               {Object.entries(SECTION_KINDS).map(([key, words]) => (
                 <option key={key} value={key}>

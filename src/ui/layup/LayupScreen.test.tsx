@@ -1,0 +1,168 @@
+// @vitest-environment happy-dom
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { choose, press, shown, type, went, Yard, type Desk } from '../../../tests/helpers/yard';
+import { GENERIC_MATERIALS } from '@/core/material';
+import { linesOfPart } from '@/core/lines';
+import { makeEvaluator } from '@/core/evaluate';
+import { editBoat } from '@/server/stores/boats';
+import { LayupScreen } from './LayupScreen';
+
+vi.mock('next/navigation', () => ({
+  useSearchParams: () => new URLSearchParams(),
+  usePathname: () => '/boats/x/layup',
+  useRouter: () => went,
+}));
+
+let yard: Yard;
+let desk: Desk;
+const screenOf = () => <LayupScreen shelf={[...GENERIC_MATERIALS]} />;
+beforeEach(async () => {
+  yard = await Yard.open();
+  desk = await yard.show(await yard.boat(), screenOf());
+});
+afterEach(() => yard.close());
+
+const grid = () => screen.getByRole('grid');
+const hull = () => desk.boat.parts[0]!;
+/** Put the cursor on a layer's angle and press keys there. */
+function at(number: number, ...keys: (string | { key: string; [flag: string]: unknown })[]) {
+  const row = grid().querySelectorAll('.layer-row')[number - 1]!;
+  const cell = row.querySelector('[data-column="1"]')!;
+  fireEvent.pointerDown(cell);
+  fireEvent.mouseDown(cell);
+  fireEvent.click(cell);
+  for (const key of keys) fireEvent.keyDown(grid(), typeof key === 'string' ? { key } : key);
+}
+const codeOf = (id: string) => {
+  const material = desk.boat.materials.find((one) => one.id === id)!;
+  return 'code' in material ? material.code : material.name;
+};
+
+describe('the grid', () => {
+  it('turns, copies, moves and removes the layer of the cursor, each to be taken back', async () => {
+    const start = hull().layers;
+    at(4, 't');
+    expect(hull().layers[3]!.angleDeg).toBe(45);
+    at(4, 'd');
+    expect(hull().layers).toHaveLength(start.length + 1);
+    at(5, { key: 'Delete' });
+    expect(hull().layers).toHaveLength(start.length);
+    at(4, { key: 'ArrowDown', altKey: true });
+    expect(hull().layers[4]!.id).toBe(start[3]!.id);
+    await desk.saved();
+    for (let i = 0; i < 4; i++) desk.undo();
+    expect(hull().layers).toEqual(start);
+  });
+  it('shows under every zone the reserve that core computes, and what governs in the panel beside', () => {
+    const evaluations = makeEvaluator()(desk.boat);
+    const [zone] = hull().zones;
+    const governing = evaluations.get(zone!.id)!.governing!;
+    const foot = grid().querySelector('tfoot')!.textContent!;
+    expect(foot).toContain(governing.reserveFactor.toFixed(2));
+    expect(screen.getByTestId('zone-panel').textContent).toContain(governing.reserveFactor.toFixed(2));
+  });
+  it('takes an angle typed into the bar, refuses one beyond a half turn, and a thickness for a core', async () => {
+    at(4);
+    const angle = () => screen.getByLabelText<HTMLInputElement>('Angle of the layer in degrees');
+    type('Angle of the layer in degrees', '-30');
+    expect(hull().layers[3]!.angleDeg).toBe(-30);
+    fireEvent.change(angle(), { target: { value: '270' } });
+    fireEvent.keyDown(angle(), { key: 'Enter' });
+    expect(screen.getByRole('alert').textContent).toContain('Angle must be between −180° and 180°');
+    fireEvent.keyDown(angle(), { key: 'Escape' });
+    at(14);
+    type(/^Thickness of the layer/, '1 in');
+    expect(hull().layers[13]!.thickness).toBeCloseTo(0.0254, 6);
+    await desk.saved();
+  });
+  it('adds a layer of the Shelf by a fragment of its name, and brings its material into the boat', async () => {
+    const count = hull().layers.length;
+    at(3, 'n');
+    const find = await waitFor(() => screen.getByRole('combobox', { name: /^Find a fabric/ }));
+    fireEvent.change(find, { target: { value: 'quad 800' } });
+    fireEvent.keyDown(find, { key: 'Enter' });
+    await waitFor(() => expect(hull().layers).toHaveLength(count + 1));
+    expect(codeOf(hull().layers[3]!.material)).toBe('QX 800');
+    await desk.saved();
+  });
+  it('finds every command by a word, with its key, and says why one cannot be done', async () => {
+    at(4, { key: 'k', ctrlKey: true });
+    fireEvent.keyDown(document.body, { key: 'k', ctrlKey: true });
+    const find = await waitFor(() => screen.getByRole('combobox', { name: 'Find a command' }));
+    fireEvent.change(find, { target: { value: 'turn' } });
+    const options = screen.getAllByRole('option').map(({ textContent }) => textContent!);
+    expect(options.join(' ')).toMatch(/45°/);
+    fireEvent.change(find, { target: { value: 'no such thing' } });
+    expect(screen.queryAllByRole('option')).toHaveLength(0);
+  });
+});
+
+describe('a part', () => {
+  it('in two hands is never silently odd', async () => {
+    press(/^1 off/);
+    const dialog = await waitFor(() => screen.getByRole('dialog'));
+    choose('Made', /^in two hands/, dialog);
+    const number = within(dialog).getByLabelText<HTMLInputElement>(/^Number-off/);
+    expect(number.value).toBe('2');
+    fireEvent.change(number, { target: { value: '3' } });
+    press('Take it', dialog);
+    expect(within(dialog).getByRole('alert').textContent).toContain('would leave one hand short');
+    fireEvent.change(within(dialog).getByLabelText(/why is one hand short/), {
+      target: { value: 'one spare to port' },
+    });
+    press('Take it', dialog);
+    await waitFor(() => expect(hull()).toMatchObject({ hands: 'two', number: 3, oddNote: 'one spare to port' }));
+    await desk.saved();
+  });
+});
+
+describe('lines between zones', () => {
+  const evaluated = () => linesOfPart(desk.boat, hull(), makeEvaluator()(desk.boat));
+  beforeEach(async () => {
+    press('Section and lines');
+    await shown(/Lines between the zones|to mend/);
+  });
+  it('are listed with what is to mend, and laid out in one step that one undo takes back', async () => {
+    const table = screen.getByRole('table', { name: 'Lines between the zones of Hull' });
+    expect(within(table).getAllByRole('row').length).toBe(evaluated().length + 1);
+    const before = desk.boat;
+    expect(within(table).getAllByText(/to mend/).length).toBeGreaterThan(0);
+    press(/Lay out all drop-offs/);
+    expect(within(table).queryByText(/to mend/)).toBeNull();
+    await desk.saved();
+    desk.undo();
+    expect(desk.boat).toEqual(before);
+  });
+  it('lap over the keel by as much as is typed', async () => {
+    press('Keel, Keel band', screen.getByRole('table', { name: 'Lines between the zones of Hull' }));
+    choose('Layers that cover both', /lap/);
+    type(/^Lap mm/, '150');
+    expect(JSON.stringify(hull().joins)).toContain('0.15');
+    await desk.saved();
+  });
+});
+
+describe('laminates', () => {
+  it('of another boat are taken over with their materials, laid, and follow no further', async () => {
+    const other = await yard.boat((boat) => ({ ...boat, name: 'Other' }));
+    const layers = hull()
+      .layers.slice(2, 5)
+      .map(({ material, angleDeg, thickness, role }) => ({ material, angleDeg, thickness, role }));
+    const item = { id: 'lam-1', name: 'Chine patch', note: '', layers };
+    await editBoat(yard.context, other, 1, [
+      { clientId: 'keeps-laminate', action: 'do', edits: [{ type: 'reference.add', item, index: 0 }] },
+    ]);
+    press('Laminates');
+    const theirs = await waitFor(() => screen.getByRole('table', { name: 'Laminates of other boats' }));
+    expect(theirs.textContent).toContain('Chine patch');
+    press('Take it over', theirs);
+    const ours = await waitFor(() => screen.getByRole('table', { name: 'Laminates of this boat' }));
+    expect(ours.textContent).toContain('nowhere in this boat');
+    const count = hull().layers.length;
+    press(/^Lay in/, within(ours).getByText('Chine patch').closest('tr')!);
+    expect(hull().layers).toHaveLength(count + layers.length);
+    expect(hull().groups.at(-1)).toMatchObject({ laminate: 'lam-1' });
+    await desk.saved();
+  });
+});

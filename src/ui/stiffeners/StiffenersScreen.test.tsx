@@ -1,0 +1,102 @@
+// @vitest-environment happy-dom
+import { fireEvent, screen, within } from '@testing-library/react';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { choose, press, shown, tick, type, went, Yard, type Desk } from '../../../tests/helpers/yard';
+import { evaluateStiffeners } from '@/core/evaluate';
+import { GENERIC_MATERIALS } from '@/core/material';
+import { StiffenersScreen } from './StiffenersScreen';
+
+vi.mock('next/navigation', () => ({
+  useSearchParams: () => new URLSearchParams(),
+  usePathname: () => '/boats/x/stiffeners',
+  useRouter: () => went,
+}));
+
+let yard: Yard;
+let desk: Desk;
+beforeEach(async () => {
+  yard = await Yard.open();
+  desk = await yard.show(await yard.boat(), <StiffenersScreen shelf={[...GENERIC_MATERIALS]} />);
+});
+afterEach(() => yard.close());
+
+const members = () => screen.getByRole('table', { name: 'Stiffeners' });
+const rowOf = (name: string) => within(members()).getByRole('button', { name }).closest('tr')!;
+const fact = (name: string) =>
+  [...document.querySelectorAll('dl.facts dt')].find(({ textContent }) => textContent === name)!.nextElementSibling!
+    .textContent!;
+
+describe('stiffeners', () => {
+  it('show of each member what governs and by how much, as core has it', () => {
+    for (const { support, governing } of evaluateStiffeners(desk.boat)) {
+      const row = rowOf(support.name);
+      if (!governing) continue;
+      expect(row.textContent, support.name).toContain(governing.name);
+      expect(row.textContent, support.name).toContain(
+        governing.reserveFactor >= 9.995 ? governing.reserveFactor.toFixed(0) : governing.reserveFactor.toFixed(2),
+      );
+    }
+  });
+  it('are stiffer when they are higher, in the drawing, the figures and the boat at once', async () => {
+    const [section] = desk.boat.sections;
+    const before = fact('Bending stiffness');
+    type(/^Height/, String(section!.height * 1500));
+    expect(desk.boat.sections[0]!.height).toBeCloseTo(section!.height * 1.5, 6);
+    expect(fact('Bending stiffness')).not.toBe(before);
+    await desk.saved();
+  });
+  it('take layers: another fabric, angle and place, one more, one less', async () => {
+    const layers = () => desk.boat.sections[0]!.layers;
+    const count = layers().length;
+    press('Add layer');
+    expect(layers()).toHaveLength(count + 1);
+    choose(`Angle of layer ${count + 1}`, '45');
+    tick(`Layer ${count + 1} on the flange`);
+    expect(layers().at(-1)).toMatchObject({ angleDeg: 45, flange: !layers().at(-2)!.flange });
+    choose(`Fabric of layer ${count + 1}`, /BX/);
+    press(`Remove layer ${count + 1}`);
+    expect(layers()).toHaveLength(count);
+    await desk.saved();
+  });
+  it('begin from a top-hat or a flat bar, with what they need from the Shelf, and go again when nothing uses them', async () => {
+    const before = desk.boat.sections.length;
+    for (const name of ['New top-hat', 'New flat bar']) {
+      press(name);
+      const made = desk.boat.sections.at(-1)!;
+      expect(made.layers.every(({ material }) => desk.boat.materials.some(({ id }) => id === material))).toBe(true);
+      type('Name of section', `${name}, trial`);
+    }
+    expect(screen.queryByLabelText(/^Width of the crown/)).toBeNull();
+    choose('Kind', /hat/i);
+    expect(screen.getByLabelText(/^Width of the crown/)).toBeTruthy();
+    press('Remove');
+    expect(desk.boat.sections).toHaveLength(before + 1);
+    await desk.saved();
+  });
+  it('in use are not removed: the refusal says by what', () => {
+    const before = desk.boat;
+    press('Remove');
+    expect(screen.getByRole('alert').textContent).toMatch(/in use|uses|Floor|hold/i);
+    expect(desk.boat).toBe(before);
+  });
+  it('without a section hold only, and say that another member, furniture or edge does the work', () => {
+    choose('Section of Floor aft', 'holds only');
+    expect(rowOf('Floor aft').textContent).toContain('not computed');
+    expect(desk.boat.supports.find(({ name }) => name === 'Floor aft')!.section).toBeNull();
+  });
+  it('with no layer at all say why they are not computed, and come back with undo', () => {
+    const [section] = desk.boat.sections;
+    for (let i = section!.layers.length; i > 0; i--)
+      fireEvent.click(screen.getByRole('button', { name: `Remove layer ${i}` }));
+    const said = document.body.textContent!;
+    expect(said).toMatch(/layer/i);
+    expect(said).not.toMatch(/NaN|undefined|Infinity/);
+    desk.undo();
+    expect(desk.boat.sections[0]!.layers.length).toBeGreaterThanOrEqual(0);
+  });
+  it('open the working of a check', async () => {
+    const [first] = within(screen.getAllByRole('table')[0]!).queryAllByRole('button');
+    if (first) fireEvent.click(first);
+    expect(await shown(/shear|stiffness/i)).toBeTruthy();
+  });
+});
