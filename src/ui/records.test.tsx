@@ -173,7 +173,7 @@ describe('revisions', () => {
     fireEvent.change(screen.getByLabelText(labels[0]), { target: { value: by } });
     fireEvent.change(screen.getByLabelText(labels[1]), { target: { value: why } });
   };
-  it('are issued with name and reason, go to the floor, and change only by a request that somebody else decides', async () => {
+  it('are issued, go to the floor, and change only by a request that somebody else decides', async () => {
     const id = await yard.boat();
     await open(id);
     press('Issue next revision');

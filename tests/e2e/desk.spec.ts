@@ -48,9 +48,7 @@ test('the Brief understands what is typed, says what it took, and refuses with t
   await expect(length).toHaveValue('8.6868');
   await length.fill('30');
   await length.press('Enter');
-  await expect(
-    page.getByText(/Length of hull must be between 2\.5 m and 24 m/),
-  ).toBeVisible();
+  await expect(page.getByText(/Length of hull must be between 2\.5 m and 24 m/)).toBeVisible();
   await length.press('Escape');
   const waterline = page.getByLabel(/Waterline length/);
   await waterline.fill('9');

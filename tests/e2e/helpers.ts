@@ -7,10 +7,10 @@ import { MERROW_FILE } from '../helpers/files';
 /** A test in whose pages nothing may throw, and that wake up as the server rendered them. */
 export const test = base.extend<{ quiet: void }>({
   // Each worker has a server of its own, so that what one test stores is never in the way of another's.
-  baseURL: async ({ baseURL }, use, { parallelIndex }) => {
+  baseURL: async ({ baseURL }, give, { parallelIndex }) => {
     const url = new URL(baseURL!);
     url.port = String(Number(url.port) + parallelIndex);
-    await use(url.origin);
+    await give(url.origin);
   },
   quiet: [
     async ({ context }, use) => {

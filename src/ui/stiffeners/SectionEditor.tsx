@@ -38,7 +38,7 @@ export function SectionEditor({ boat, shelf, section }: { boat: Boat; shelf: Mat
   };
   const setLayer = (at: number, patch: Partial<SectionLayer>) =>
     put({ layers: section.layers.map((layer, i) => (i === at ? { ...layer, ...patch } : layer)) }, patch.material);
-  /** A flat bar has no crown to be laid over: as a top-hat all its layers run over it, until they are told otherwise. */
+  /** A flat bar has no crown to lay over: as a top-hat all its layers run over it, until they are told otherwise. */
   const turnInto = (kind: StiffenerSection['kind']) => {
     const crowned = kind !== 'topHat' || section.layers.some(({ crown }) => crown);
     put({ kind, layers: crowned ? section.layers : section.layers.map((layer) => ({ ...layer, crown: true })) });

@@ -58,7 +58,7 @@ describe('stiffeners', () => {
     expect(layers()).toHaveLength(count);
     await desk.saved();
   });
-  it('begin from a top-hat or a flat bar, with what they need from the Shelf, and go again when nothing uses them', async () => {
+  it('begin from a top-hat or a flat bar, with what they need from the Shelf, and go again unused', async () => {
     const before = desk.boat.sections.length;
     for (const name of ['New top-hat', 'New flat bar']) {
       press(name);
