@@ -47,6 +47,22 @@ describe('a refusal', () => {
     expect(shape.details).not.toHaveProperty('given');
     expect(refusal(() => parseOrThrow(schema, undefined)).path).toBe('');
   });
+  it.each([
+    [{ type: z.number() }, {}, 'type: is missing: a number is needed'],
+    [{ type: z.string() }, { type: 4 }, 'type: must be text'],
+    [{ type: z.boolean() }, { type: null }, 'type: must be true or false'],
+    [{ type: z.array(z.string()) }, { type: {} }, 'type: must be a list'],
+    [{ type: z.int().min(1) }, { type: 0 }, 'type: must be at least 1'],
+    [{ type: z.string().max(3) }, { type: 'long' }, 'type: must have at most 3 characters'],
+    [{ type: z.array(z.int()).min(2) }, { type: [1] }, 'type: must have at least 2 entries'],
+    [{ type: z.enum(['a', 'b']) }, { type: 'c' }, 'type: must be one of: a, b'],
+    [{ type: z.literal('a') }, { type: 'c' }, 'type: must be a'],
+    [{ type: z.string().regex(/^x/) }, { type: 'c' }, 'type: is not what belongs here'],
+    [{ type: z.string().optional() }, { other: 1 }, 'input: has no field other'],
+    [{ type: z.string('Give it a name') }, {}, 'type: Give it a name'],
+  ])('without words of its own is said plainly: %#', (shape, value, words) => {
+    expect(refusal(() => parseOrThrow(z.strictObject(shape as z.ZodRawShape), value)).message).toBe(words);
+  });
   it('counts what else is wrong', () => {
     const error = refusal(() => parseOrThrow(schema, { layers: [{ thickness: 9 }, { thickness: 9 }], kind: 'z' }));
     expect(error.message).toMatch(/\(and 2 more\)$/);

@@ -4,6 +4,7 @@
  */
 import type { z } from 'zod';
 import { wordsIn } from '../quantity';
+import { plainWords } from './plainWords';
 
 /** What kind of refusal it is; each border maps it to its own code (HTTP status, exit code). */
 export type ErrorCode =
@@ -51,7 +52,8 @@ export function fromZod(error: z.ZodError, root = '', value?: unknown): KeramosE
   const issue = error.issues[0]!;
   const path = [root, ...issue.path.map(String)].filter(Boolean).join('.');
   const more = error.issues.length > 1 ? ` (and ${error.issues.length - 1} more)` : '';
-  return new KeramosError('invalid', `${path || 'input'}: ${issue.message}${more}`, path, {
+  const words = plainWords(issue, valueAt(value, issue.path));
+  return new KeramosError('invalid', `${path || 'input'}: ${words}${more}`, path, {
     ...allowedBy(issue),
     ...givenAt(value, issue.path),
   });
@@ -66,12 +68,12 @@ function allowedBy(issue: z.core.$ZodIssue): Record<string, unknown> {
   return { rule: code };
 }
 
+const valueAt = (value: unknown, path: readonly PropertyKey[]): unknown =>
+  path.reduce<unknown>((at, key) => (at as Record<PropertyKey, unknown> | null | undefined)?.[key], value);
+
 /** What stood at a path, where it is a plain value that can be said again. */
 function givenAt(value: unknown, path: readonly PropertyKey[]): { given?: unknown } {
-  const given = path.reduce<unknown>(
-    (at, key) => (at as Record<PropertyKey, unknown> | null | undefined)?.[key],
-    value,
-  );
+  const given = valueAt(value, path);
   if (typeof given === 'string') return { given: given.slice(0, 120) };
   return given === null || typeof given === 'number' || typeof given === 'boolean' ? { given } : {};
 }

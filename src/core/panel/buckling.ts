@@ -7,8 +7,8 @@ export type BucklingLoad = 'uniaxialX' | 'biaxial' | 'shear';
 /** Functions along a side that few waves fit on. */
 const LEAST_TERMS = 10;
 /**
- * The most half-waves that are followed along a side. A plate that is longer is cut to just so many. Pressed along x and
- * held simply at its ends it then buckles at the least load of any length, which the whole plate comes within 0.4 % of;
+ * The most half-waves that are followed along a side. A plate that is longer is cut to just so many. Pressed along x
+ * and held simply at its ends it then buckles at the least load of any length, which the whole plate comes within 0.4 % of;
  * under the other loads the cut plate bears up to 0.5 % more than the whole.
  */
 const MOST_WAVES: Record<BucklingLoad, number> = { uniaxialX: 8, biaxial: 12, shear: 12 };
@@ -75,7 +75,7 @@ function symmetric(matrix: Matrix): Matrix {
   return matrix;
 }
 
-/** Half-waves of a mode of the whole plate along x and y, counted on what was solved of it through its highest point. */
+/** Half-waves of a mode along x and y: of the whole plate, counted on what was solved of it. */
 function halfWaves(whole: Plate, model: RitzModel, mode: number[]): [number, number] {
   const full = [...mode, ...new Array<number>(model.size - mode.length).fill(0)];
   const at = readPlate(model, full);

@@ -123,8 +123,8 @@ const edgeSpring = (fixity: number, D: number, side: number) =>
  * Ritz model of a plate by first-order shear deformation theory, or by thin-plate theory without transverse shear
  * stiffness.
  *
- * @param given functions of each field, alike both ways or told apart. @param symmetry of the deflection, which drops functions that
- * cannot take part.
+ * @param given functions of each field, alike both ways or told apart.
+ * @param symmetry of the deflection, which drops functions that cannot take part.
  * Source: Reddy, Mechanics of Laminated Composite Plates and Shells, ch. 5 and 6; Whitney, Structural Analysis of
  * Laminated Anisotropic Plates.
  */

@@ -17,6 +17,11 @@ export interface StoredBoat {
 }
 
 const notFound = (id: string) => new KeramosError('notFound', `There is no boat "${id.slice(0, 40)}"`, 'boatId');
+/** @throws KeramosError `notFound` where there is no such boat: a list of what it has would be empty and silent. */
+export async function needBoat({ db }: StoreContext, id: string): Promise<void> {
+  const row = await db.selectFrom('boat').select('id').where('id', '=', id).executeTakeFirst();
+  if (!row) throw notFound(id);
+}
 
 /**
  * Boats that are read and edited stay in memory with their version; the version in the database decides whether they

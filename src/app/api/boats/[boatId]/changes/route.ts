@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { parseOrThrow } from '@/core/error';
+import { needBoat } from '@/server/stores/boats';
 import { answer, json, readJson, storeContext } from '@/server/http';
 import { askForChange, decideChange, listChangeRequests } from '@/server/stores/changeRequests';
 
@@ -22,7 +23,11 @@ const deciding = z.strictObject({
 });
 
 export const GET = (request: Request, { params }: Context) =>
-  answer(async () => json(await listChangeRequests(await storeContext(request), (await params).boatId)));
+  answer(async () => {
+    const [{ boatId }, context] = [await params, await storeContext(request)];
+    await needBoat(context, boatId);
+    return json(await listChangeRequests(context, boatId));
+  });
 
 /** Ask for the draft to become the next revision. */
 export const POST = (request: Request, { params }: Context) =>

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { parseOrThrow } from '@/core/error';
+import { needBoat } from '@/server/stores/boats';
 import { answer, json, readJson, storeContext } from '@/server/http';
 import { issueRevision, listRevisions, recordRevisionEvent } from '@/server/stores/revisions';
 
@@ -20,7 +21,11 @@ const issue = z.strictObject({
 });
 
 export const GET = (request: Request, { params }: Context) =>
-  answer(async () => json(await listRevisions(await storeContext(request), (await params).boatId)));
+  answer(async () => {
+    const [{ boatId }, context] = [await params, await storeContext(request)];
+    await needBoat(context, boatId);
+    return json(await listRevisions(context, boatId));
+  });
 
 export const POST = (request: Request, { params }: Context) =>
   answer(async () => {

@@ -1,3 +1,4 @@
+import { needBoat } from '@/server/stores/boats';
 import { answer, json, storeContext } from '@/server/http';
 import { follow, letGo, variantStanding } from '@/server/stores/variants';
 
@@ -5,11 +6,19 @@ type Context = { params: Promise<{ boatId: string }> };
 
 /** What the boat has of its parent, and where it goes its own way; null for a boat that is no variant. */
 export const GET = (request: Request, { params }: Context) =>
-  answer(async () => json(await variantStanding(await storeContext(request), (await params).boatId)));
+  answer(async () => {
+    const [{ boatId }, context] = [await params, await storeContext(request)];
+    await needBoat(context, boatId);
+    return json(await variantStanding(context, boatId));
+  });
 
 /** Let it follow what its parent changed; `problem` says why it cannot. */
 export const POST = (request: Request, { params }: Context) =>
-  answer(async () => json({ problem: await follow(await storeContext(request), (await params).boatId) }));
+  answer(async () => {
+    const [{ boatId }, context] = [await params, await storeContext(request)];
+    await needBoat(context, boatId);
+    return json({ problem: await follow(context, boatId) });
+  });
 
 /** From now on it follows nobody. */
 export const DELETE = (request: Request, { params }: Context) =>
