@@ -1,4 +1,4 @@
 import { configure } from '@testing-library/react';
 
 /** What is waited for comes when it comes: no test is about speed. */
-configure({ asyncUtilTimeout: 120_000 });
+configure({ asyncUtilTimeout: 60_000 });

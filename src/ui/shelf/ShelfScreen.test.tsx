@@ -1,0 +1,141 @@
+// @vitest-environment happy-dom
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { choose, press, tick, went, Yard } from '../../../tests/helpers/yard';
+import { GENERIC_MATERIALS, MATERIAL_KINDS, type MaterialKind } from '@/core/material';
+import { listShelf } from '@/server/stores/shelf';
+import { ShelfScreen } from './ShelfScreen';
+
+vi.mock('next/navigation', () => ({
+  useSearchParams: () => new URLSearchParams(),
+  usePathname: () => '/shelf',
+  useRouter: () => went,
+}));
+
+// There is no canvas here: charts are looked at in the browser tests.
+vi.mock('react-chartjs-2', () => ({ Chart: () => null }));
+
+let yard: Yard;
+beforeEach(async () => {
+  yard = await Yard.open();
+  await yard.lay(<ShelfScreen initial={await listShelf(yard.context)} />);
+});
+afterEach(() => yard.close());
+
+const show = (kind: MaterialKind) => press(new RegExp(`^${MATERIAL_KINDS[kind]}`));
+const table = (kind: MaterialKind) => screen.getByRole('table', { name: MATERIAL_KINDS[kind] });
+const names = (kind: MaterialKind) =>
+  within(table(kind))
+    .getAllByRole('row')
+    .slice(1)
+    .map((row) => row.querySelector('.reason-button')?.textContent ?? '');
+const onShelf = async (name: string) =>
+  (await listShelf(yard.context)).find(({ material }) => material.name === name)?.material;
+
+describe('the Shelf', () => {
+  it.each(Object.keys(MATERIAL_KINDS) as MaterialKind[])('lists every %s there is, each with its card', (kind) => {
+    show(kind);
+    const all = GENERIC_MATERIALS.filter((material) => material.kind === kind);
+    expect(names(kind).sort()).toEqual(all.map(({ name }) => name).sort());
+    press(all.at(-1)!.name, table(kind));
+    const card = screen.getByTestId('material-card');
+    expect(card.textContent).toContain(all.at(-1)!.name);
+    expect(card.textContent).not.toMatch(/NaN|undefined|Infinity/);
+  });
+  it('is searched by words in any order, and by family', () => {
+    show('fabric');
+    const find = screen.getByLabelText('Find');
+    fireEvent.change(find, { target: { value: '600 uni' } });
+    expect(names('fabric').length).toBeGreaterThan(0);
+    for (const name of names('fabric')) expect(name).toMatch(/uni/i);
+    fireEvent.change(find, { target: { value: 'no such cloth' } });
+    expect(table('fabric').textContent).toContain('Nothing matches.');
+    fireEvent.change(find, { target: { value: '' } });
+    const family = screen.getByLabelText<HTMLSelectElement>('Family');
+    const all = names('fabric').length;
+    fireEvent.change(family, { target: { value: family.options[1]!.value } });
+    expect(names('fabric').length).toBeLessThan(all);
+  });
+  it('takes a copy of a material as the yard’s own, changes it, and drops it again', async () => {
+    show('core');
+    const [first] = GENERIC_MATERIALS.filter(({ kind }) => kind === 'core');
+    press(first!.name, table('core'));
+    press('New one from this', screen.getByTestId('material-card'));
+    fireEvent.change(screen.getByLabelText(/^Name/), { target: { value: 'Estuary foam 80' } });
+    press(/^Save/);
+    // It is the same as another: saving again says that it is meant so.
+    press(await waitFor(() => screen.getByRole('button', { name: 'It is right: save' }).textContent!));
+    await waitFor(async () => expect(await onShelf('Estuary foam 80')).toBeDefined());
+    await waitFor(() => expect(names('core')).toContain('Estuary foam 80'));
+    const card = await waitFor(() => screen.getByTestId('material-card'));
+    press('Remove', card);
+    await waitFor(async () => expect(await onShelf('Estuary foam 80')).toBeUndefined());
+    expect(await onShelf(first!.name)).toBeDefined();
+  });
+  it('puts two to four fabrics side by side, and the fifth takes the place of the first', () => {
+    show('fabric');
+    const five = names('fabric').slice(0, 5);
+    expect(screen.getByRole<HTMLButtonElement>('button', { name: /side by side/ }).disabled).toBe(true);
+    for (const name of five) tick(`Compare ${name}`);
+    press('Compare 4 side by side');
+    const compared = screen.getByRole('table', { name: 'Fabrics compared' });
+    const heads = within(compared)
+      .getAllByRole('columnheader')
+      .map(({ textContent }) => textContent!);
+    expect(heads.join(' ')).not.toContain(five[0]!);
+    expect(compared.textContent).toContain('Strength for its weight');
+    expect(compared.textContent).not.toMatch(/NaN|undefined/);
+  });
+});
+
+describe('a table of materials', () => {
+  const give = (text: string, name = 'foams.csv') =>
+    fireEvent.change(screen.getByLabelText('Table of materials'), {
+      target: { files: [new File([text], name, { type: 'text/csv' })] },
+    });
+  const exported = async (kind: MaterialKind) => {
+    const response = await fetch(`/api/shelf/export?kind=${kind}&format=csv`);
+    return (await response.text()).split('\r\n');
+  };
+  beforeEach(() => {
+    show('core');
+    press('From a table…');
+  });
+  it('that is empty, or no table, is refused in words', async () => {
+    give('only heads');
+    await waitFor(() => expect(screen.getByRole('alert').textContent).toContain('no rows below its heads'));
+    give('\u0000\u0001\u0002', 'photo.png');
+    await waitFor(() => expect(screen.getByRole('alert').textContent!.length).toBeGreaterThan(10));
+  });
+  it('is read row by row: what is there already, what is new, what cannot be; what is ticked is taken', async () => {
+    const csv = await exported('core');
+    const row = (start: string) => csv.find((line) => line.startsWith(start))!;
+    const own = row('pvc-80').replace('pvc-80,Cross-linked PVC 80,PVC 80', ',Estuary foam 80,EF 80');
+    const bad = row('pvc-130')
+      .replace('pvc-130,Cross-linked PVC 130,PVC 130', ',Bad foam,BAD')
+      .replace(',130,', ',80 g/cm3,');
+    give([csv[0], row('pvc-60'), own, bad].join('\n'));
+    const rows = await waitFor(() =>
+      within(screen.getByRole('table', { name: 'Rows of the file' }))
+        .getAllByRole('row')
+        .slice(1),
+    );
+    expect(rows[0]!.textContent).toContain('on the Shelf already, the same');
+    expect(rows[1]!.textContent).toContain('new');
+    expect(rows[2]!.textContent).toContain('Density must be between');
+    press('Take 1 material');
+    await waitFor(async () => expect(await onShelf('Estuary foam 80')).toBeDefined());
+    expect(await onShelf('Bad foam')).toBeUndefined();
+    expect((await exported('core')).join('\n')).toContain('Estuary foam 80');
+  });
+  it('is asked for its columns where their heads say nothing', async () => {
+    const csv = await exported('core');
+    give([csv[0]!.replace('Name,', 'Product,'), csv.find((line) => line.startsWith('pvc-60'))].join('\n'));
+    const rows = await waitFor(() => screen.getByRole('table', { name: 'Rows of the file' }));
+    expect(rows.textContent).toContain('Name is missing');
+    choose(/^Name/, 'Product', screen.getByRole('dialog'));
+    await waitFor(() =>
+      expect(screen.getByRole('table', { name: 'Rows of the file' }).textContent).toContain('the same'),
+    );
+  });
+});
