@@ -1,0 +1,172 @@
+// @vitest-environment happy-dom
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { choose, press, type, went, Yard } from '../../tests/helpers/yard';
+import { analysePanel, analyseZone } from '@/core/evaluate';
+import { KNOCK_DOWNS, GENERIC_MATERIALS } from '@/core/material';
+import { CRITERIA, type Criterion } from '@/core/laminate';
+import { AnalysisScreen } from './analysis/AnalysisScreen';
+import { CheckScreen } from './check/CheckScreen';
+import { LayupScreen } from './layup/LayupScreen';
+import { PanelScreen } from './panel/PanelScreen';
+
+/** What a page computes aside is computed here by the same functions, without a thread between. */
+const held = vi.hoisted((): { api: unknown } => ({ api: null }));
+vi.mock('comlink', () => ({
+  expose: (api: unknown) => (held.api = api),
+  wrap: () => held.api,
+  proxy: (own: unknown) => own,
+}));
+vi.mock('next/navigation', () => ({
+  useSearchParams: () => new URLSearchParams(),
+  usePathname: () => '/boats/x/analysis',
+  useRouter: () => went,
+}));
+// There is no canvas here: charts are looked at in the browser tests.
+vi.mock('react-chartjs-2', () => ({ Chart: () => null }));
+
+let yard: Yard;
+beforeEach(async () => {
+  await import('@/workers/proof.worker');
+  yard = await Yard.open();
+});
+afterEach(() => yard.close());
+const page = () => document.body.textContent!;
+
+describe('Analysis', () => {
+  const first = () => waitFor(() => screen.getByTestId('first-ply').textContent!);
+  const open = async () => {
+    const desk = await yard.show(await yard.boat(), <AnalysisScreen />);
+    const [part] = desk.boat.parts;
+    return {
+      desk,
+      of: (criterion: Criterion) => analyseZone(desk.boat, desk.boat.parts[0]!, part!.zones[0]!, criterion),
+    };
+  };
+  it('says which ply fails first and by what, as core has it, for every criterion', async () => {
+    const { of } = await open();
+    for (const [criterion, words] of Object.entries(CRITERIA)) {
+      choose('Failure criterion', words);
+      const { failure, layerOf } = of(criterion as Criterion);
+      await waitFor(async () => {
+        const said = await first();
+        expect(said, criterion).toContain(failure.reserveFactor.toFixed(2));
+        expect(said, criterion).toContain(`layer ${layerOf[failure.ply]! + 1}.`);
+      });
+    }
+    expect(screen.getByRole('table', { name: 'First and last ply by criterion' }).textContent).not.toMatch(
+      /NaN|undefined/,
+    );
+  });
+  it('answers for a load that is given, and goes back to that of the pressure', async () => {
+    const { desk } = await open();
+    const before = await first();
+    type(/^M across/, '-2000');
+    expect(desk.boat.parts[0]!.zones[0]!.load!.M).toContain(-2000);
+    await waitFor(async () => expect(await first()).not.toBe(before));
+    expect(page()).toContain('given');
+    await desk.saved();
+    press('Back to the pressure');
+    await waitFor(async () => expect(await first()).toBe(before));
+    expect(desk.boat.parts[0]!.zones[0]!.load).toBeNull();
+  });
+  it('stands on design values, each knock-down on and off with its count', async () => {
+    const { desk } = await open();
+    await first();
+    press('Design values');
+    const applied = () => Number(/(\d+) of \d+ knock-downs are applied/.exec(page())![1]);
+    for (const id of Object.keys(KNOCK_DOWNS)) {
+      const was = desk.boat.brief.knockDowns[id as keyof typeof desk.boat.brief.knockDowns];
+      const count = applied();
+      fireEvent.click(document.getElementById(`knock-down-${id}`)!);
+      expect(desk.boat.brief.knockDowns[id as keyof typeof desk.boat.brief.knockDowns], id).toBe(!was);
+      expect(applied(), id).toBe(count + (was ? -1 : 1));
+    }
+    await desk.saved();
+  });
+  it('shows stiffness by direction and whether the fibres work together', async () => {
+    await open();
+    await first();
+    press('Stiffness');
+    expect(page()).toMatch(/GPa/);
+    press('Do the fibres work together?');
+    expect(page()).toContain('of the strengths simply added up');
+    expect(page()).not.toMatch(/NaN|undefined|Infinity/);
+  });
+});
+
+describe('the panel by analysis', () => {
+  it('stands beside the rule, with what governs and where', async () => {
+    const desk = await yard.show(await yard.boat(), <PanelScreen />);
+    const [part] = desk.boat.parts;
+    const { governing, reserves, buckling } = analysePanel(desk.boat, part!, part!.zones[0]!, {
+      criterion: 'tsaiWu',
+      terms: 16,
+    });
+    const schools = screen.getByRole('table', { name: 'Schools side by side' });
+    await waitFor(() => expect(within(schools).getAllByText(/By analysis/)).toHaveLength(reserves.length));
+    const row = within(schools)
+      .getAllByRole('row')
+      .find(({ className }) => className.includes('fw-semibold'))!;
+    expect(row.textContent).toContain(governing.name.toLowerCase());
+    expect(row.textContent).toContain(governing.where);
+    if (buckling) expect(page()).toContain('Pressed in its plane the panel would buckle at');
+  });
+  it('of looser edges bends more, at once', async () => {
+    const desk = await yard.show(await yard.boat(), <PanelScreen />);
+    const deepest = () =>
+      Number(/(\d+\.\d+) mm/.exec(document.querySelector('.layup svg')!.closest('.card')!.textContent!)?.[1]);
+    await waitFor(() => expect(deepest()).toBeGreaterThan(0));
+    const before = deepest();
+    type(/^Fixity|^Edges/, '0');
+    await waitFor(() => expect(deepest()).toBeGreaterThan(before));
+    await desk.saved();
+  });
+});
+
+describe('what each layer buys', () => {
+  it('is shown for trial, dropped, tried again and kept, and the boat is as it was until then', async () => {
+    const desk = await yard.show(await yard.boat(), <LayupScreen shelf={[...GENERIC_MATERIALS]} />);
+    const start = desk.boat;
+    press('What each layer buys');
+    const table = await waitFor(() => screen.getByRole('table', { name: 'What each layer of Bottom forward buys' }));
+    const turn = await waitFor(() => within(table).getByRole('button', { name: '4, TX 900: turn to 90°' }));
+    fireEvent.click(turn);
+    expect(page()).toContain('Shown for trial');
+    expect(screen.getByTestId('margins-moved').textContent).toContain('The boat would weigh');
+    expect(desk.boat).toBe(start);
+    press('Drop it');
+    expect(page()).not.toContain('Shown for trial');
+    fireEvent.click(within(table).getByRole('button', { name: '4, TX 900: turn to 90°' }));
+    fireEvent.keyDown(within(table).getByRole('button', { name: '4, TX 900: turn to 90°' }), { key: 'Enter' });
+    await waitFor(() => expect(desk.boat.parts[0]!.layers[3]!.angleDeg).toBe(90));
+    await desk.saved();
+    desk.undo();
+    expect(desk.boat).toEqual(start);
+  });
+  it('is put in order by what is wanted: the lightest first are the lightest', async () => {
+    await yard.show(await yard.boat(), <LayupScreen shelf={[...GENERIC_MATERIALS]} />);
+    press('What each layer buys');
+    const table = await waitFor(() => screen.getByRole('table', { name: 'What each layer of Bottom forward buys' }));
+    await waitFor(() => expect(within(table).getAllByRole('row').length).toBeGreaterThan(5));
+    const masses = () =>
+      within(table)
+        .getAllByRole('row')
+        .slice(1)
+        .map((row) => Number(row.children[1]?.textContent?.replace('−', '-')));
+    fireEvent.change(screen.getByLabelText('Order of the changes'), { target: { value: 'lightest' } });
+    const found = masses().filter(Number.isFinite);
+    expect(found).toEqual([...found].sort((a, b) => a - b));
+  });
+});
+
+describe('the bands of Check', () => {
+  it('come for every zone, and say how many draws they stand on', async () => {
+    const desk = await yard.show(await yard.boat(), <CheckScreen />);
+    expect(page()).toContain('being drawn…');
+    await waitFor(() => expect(page()).not.toContain('being drawn…'));
+    expect(page()).toMatch(/\d+ draws of fibre fraction, strengths and core, seed \d+/);
+    for (const zone of desk.boat.parts.flatMap(({ zones }) => zones)) expect(page()).toContain(zone.name);
+    expect(page()).not.toMatch(/NaN|undefined|Infinity/);
+  });
+});
