@@ -38,6 +38,9 @@ function readNumber(text: string): number {
   return Number(text.replace(',', '.'));
 }
 
+/** A unit as it is typed where there are no raised figures and no dots. */
+const typedUnit = (unit: string) => unit.replace('²', '2').replace('³', '3').replaceAll('·', '*');
+
 function ok(value: number, kind: QuantityKind, system: UnitSystem): ParsedQuantity {
   const { offset = 0, factor, label } = displayUnit(kind, system);
   return { ok: true, value, understood: `${Number(((value - offset) / factor).toPrecision(6))} ${label}`.trim() };
@@ -73,7 +76,7 @@ export function parseQuantity(text: string, kind: QuantityKind, system: UnitSyst
   const value = match[1] === '-' || match[1] === '−' ? -magnitude : magnitude;
   if (!Number.isFinite(value)) return { ok: false, message: `${expected}; "${entry.slice(0, 40)}" is not a number.` };
 
-  const written = match[3]!.trim().replace('²', '2').replace('³', '3').replace('·', '*');
+  const written = typedUnit(match[3]!.trim());
   const shown = value * unit.factor + (unit.offset ?? 0);
   if (written === '') return ok(shown, kind, system);
   if (kind === 'temperature') {
@@ -81,8 +84,7 @@ export function parseQuantity(text: string, kind: QuantityKind, system: UnitSyst
     if (/^(°|deg)?\s*f$/i.test(written)) return ok(((value - 32) * 5) / 9, kind, system);
     return { ok: false, message: `${expected}; "${written.slice(0, 20)}" is neither °C nor °F.` };
   }
-  if (written === unit.label || written === unit.label.replace('²', '2').replace('³', '3'))
-    return ok(shown, kind, system);
+  if (written === typedUnit(unit.label)) return ok(shown, kind, system);
   const spelled =
     SPELLINGS.find(
       ([pattern, to]) => pattern.test(written) && (to !== 'oz/yd2' || AREAL.has(kind) || /\//.test(written)),

@@ -4,12 +4,15 @@ import { displayUnit, type QuantityKind, type UnitSystem } from './units';
 const FIGURES = 4;
 const NEAR = 6e-4;
 
+/** Without an exponent, which nobody types. */
+const plain = (value: number) =>
+  (Math.abs(value) < 1e-6 && value !== 0 ? value.toFixed(20).replace(/0+$/, '') : String(value)).replace('-', '−');
+
 /** Both ends of a range to four figures: `sayRange(2.5, 24, 'length', 'us')` is '8.202 ft and 78.74 ft'. */
 export function sayRange(minimum: number, maximum: number, kind: QuantityKind, system: UnitSystem): string {
   const { label, factor, offset = 0 } = displayUnit(kind, system);
   const space = ['', '%', '°'].includes(label) ? '' : ' ';
-  const end = (value: number) =>
-    `${String(Number(((value - offset) / factor).toPrecision(FIGURES))).replace('-', '−')}${space}${label}`;
+  const end = (value: number) => `${plain(Number(((value - offset) / factor).toPrecision(FIGURES)))}${space}${label}`;
   return `${end(minimum)} and ${end(maximum)}`;
 }
 
@@ -19,8 +22,6 @@ export function sayRange(minimum: number, maximum: number, kind: QuantityKind, s
  * @example takeInRange(24.00008, 2.5, 24) // 24, typed as 78.74 ft
  */
 export function takeInRange(value: number, minimum: number, maximum: number): number | null {
-  const isEnd = (end: number) => Math.abs(value - end) <= NEAR * Math.abs(end);
-  if (value >= minimum && value <= maximum) return value;
-  if (isEnd(minimum)) return minimum;
-  return isEnd(maximum) ? maximum : null;
+  const taken = Math.min(maximum, Math.max(minimum, value));
+  return Math.abs(value - taken) <= NEAR * Math.abs(taken) ? taken : null;
 }
