@@ -1,4 +1,4 @@
-import { displayUnit, type QuantityKind, type UnitSystem } from './units';
+import { displayUnit, type DisplayUnit, type QuantityKind, type UnitSystem } from './units';
 
 /** Figures with which the ends of a range are said, and how far such a figure may lie from the end it stands for. */
 const FIGURES = 4;
@@ -19,9 +19,14 @@ export function sayRange(minimum: number, maximum: number, kind: QuantityKind, s
 /**
  * The value where it lies in the range, the end itself where somebody typed it as it is said; null outside.
  *
- * @example takeInRange(24.00008, 2.5, 24) // 24, typed as 78.74 ft
+ * @param unit in which the range is said: an end of it is as near as its four figures there.
+ * @example takeInRange(24.00008, [2.5, 24], displayUnit('length', 'us')) // 24, typed as 78.74 ft
  */
-export function takeInRange(value: number, minimum: number, maximum: number): number | null {
+export function takeInRange(
+  value: number,
+  [minimum, maximum]: readonly [least: number, most: number],
+  { offset = 0 }: Pick<DisplayUnit, 'offset'>,
+): number | null {
   const taken = Math.min(maximum, Math.max(minimum, value));
-  return Math.abs(value - taken) <= NEAR * Math.abs(taken) ? taken : null;
+  return Math.abs(value - taken) <= NEAR * Math.abs(taken - offset) ? taken : null;
 }

@@ -1,7 +1,7 @@
 'use client';
 import { useId, useState } from 'react';
 import { Form } from 'react-bootstrap';
-import { formatForEntry, parseQuantity, sayRange, takeInRange, type QuantityKind } from '@/core/quantity';
+import { displayUnit, formatForEntry, parseQuantity, sayRange, takeInRange, type QuantityKind } from '@/core/quantity';
 import { useUnits } from './units';
 
 export interface QuantityFieldProps {
@@ -46,7 +46,7 @@ export function QuantityField({
   const empty = draft !== null && draft.trim() === '';
   const parsed = draft === null || empty ? null : parseQuantity(draft, kind, system);
   const range = sayRange(minimum, maximum, kind, system);
-  const taken = parsed?.ok ? takeInRange(parsed.value, minimum, maximum) : null;
+  const taken = parsed?.ok ? takeInRange(parsed.value, [minimum, maximum], displayUnit(kind, system)) : null;
   const outside = parsed?.ok && taken === null;
   const own = () => {
     if (empty && !optional) return `${label}: a value between ${range} is needed.`;
