@@ -166,3 +166,94 @@ describe('laminates', () => {
     await desk.saved();
   });
 });
+
+describe('several layers at once', () => {
+  const shiftDown = { key: 'ArrowDown', shiftKey: true };
+  const ask = (value: string) => {
+    const box = document.getElementById('ask') as HTMLInputElement;
+    fireEvent.change(box, { target: { value } });
+    fireEvent.submit(box.closest('form')!);
+  };
+  it('are grouped under a name, repeated, and kept as a laminate that follows its change', async () => {
+    const start = hull().layers.length;
+    at(3, shiftDown, 'g');
+    ask('Chine patch');
+    expect(hull().groups.at(-1)).toMatchObject({ name: 'Chine patch' });
+    expect(hull().layers.filter(({ group }) => group === hull().groups.at(-1)!.id)).toHaveLength(2);
+    at(3, 'r');
+    ask('3');
+    expect(hull().layers).toHaveLength(start + 4);
+    at(3, 'k');
+    ask('Chine laminate');
+    const laminate = desk.boat.references.at(-1)!;
+    expect(laminate.name).toBe('Chine laminate');
+    expect(hull().groups.some((group) => group.laminate === laminate.id)).toBe(true);
+    await desk.saved();
+    while (desk.last !== '') desk.undo();
+    expect(hull().layers).toHaveLength(start);
+    expect(hull().groups.some((group) => group.laminate === laminate.id)).toBe(false);
+  });
+  it('refuse a repeat that is no number, and keep the question open', () => {
+    at(3, shiftDown, 'g');
+    ask('Chine patch');
+    at(3, 'r');
+    const before = desk.boat;
+    ask('many');
+    expect(screen.getByRole('alert').textContent!.length).toBeGreaterThan(3);
+    expect(document.getElementById('ask')).not.toBeNull();
+    expect(desk.boat).toBe(before);
+    fireEvent.keyDown(document.getElementById('ask')!, { key: 'Escape' });
+    expect(document.getElementById('ask')).toBeNull();
+  });
+  it('are turned, mirrored and removed together, in one action each', async () => {
+    const angles = () => [3, 4].map((i) => hull().layers[i]!.angleDeg);
+    const before = angles();
+    at(4, shiftDown, 't');
+    expect(angles()).not.toEqual(before);
+    desk.undo();
+    expect(angles()).toEqual(before);
+    at(4, shiftDown, { key: 'Delete' });
+    expect(hull().layers).toHaveLength(26);
+    desk.undo();
+    expect(angles()).toEqual(before);
+    await desk.saved();
+  });
+  it('are only tried where a trial is asked for: shown, told of, dropped and kept', async () => {
+    const before = desk.boat;
+    at(4, 'p', 't');
+    expect(document.body.textContent).toContain('Shown for trial');
+    expect(desk.boat).toBe(before);
+    at(4, { key: 'Escape' });
+    expect(document.body.textContent).not.toContain('Shown for trial');
+    at(4, 't');
+    press(/^Keep/);
+    expect(hull().layers[3]!.angleDeg).toBe(45);
+    await desk.saved();
+  });
+});
+
+describe('a caution', () => {
+  it('is accepted by name and reason, stays on record with the day, and is withdrawn', async () => {
+    fireEvent.click(screen.getByRole('columnheader', { name: 'Transom' }));
+    press(/^Cautions/);
+    const caution = await waitFor(() => screen.getByTestId('caution-core-without-bleeder'));
+    const accept = () => within(caution).getAllByRole('button', { name: 'Accept with a note' });
+    const open = accept().length;
+    fireEvent.click(accept()[0]!);
+    const by = await waitFor(() => within(caution).getByLabelText('Accepted by'));
+    press('Sign and accept', caution);
+    await shown('Say in a few words why');
+    expect(desk.boat.acceptances).toEqual([]);
+    fireEvent.change(by, { target: { value: 'I. Hallin' } });
+    fireEvent.change(within(caution).getByLabelText('Why it is accepted'), {
+      target: { value: 'Drilled on a 30 mm grid before bedding' },
+    });
+    press('Sign and accept', caution);
+    await waitFor(() => expect(desk.boat.acceptances).toHaveLength(1));
+    expect(desk.boat.acceptances[0]).toMatchObject({ by: 'I. Hallin', rule: 'core-without-bleeder' });
+    await waitFor(() => expect(accept()).toHaveLength(open - 1));
+    await desk.saved();
+    press('Withdraw', caution);
+    expect(desk.boat.acceptances).toEqual([]);
+  });
+});
