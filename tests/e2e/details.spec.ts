@@ -22,8 +22,9 @@ test(
     await working.getByRole('button', { name: 'Close' }).click();
     // Focus goes back to where it was when the drawer has gone.
     await expect(working).toHaveCount(0);
-    await page.getByLabel('Bolt diameter mm', { exact: true }).fill('12');
-    await page.keyboard.press('Enter');
+    const diameter = page.getByLabel('Bolt diameter mm', { exact: true });
+    await diameter.fill('12');
+    await diameter.press('Enter');
     await expect(path.locator('.weakest')).not.toContainText('4 bolts 8 mm');
     await expect(page.getByTestId('standing')).not.toContainText('detail fails');
     await saved(page);
