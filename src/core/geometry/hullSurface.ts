@@ -122,9 +122,13 @@ export function surfaceThrough(stations: readonly Station[], waterline: number, 
    * The section at x: y, z and girth at every line. Patches ask for one x many times over, so the last ones are kept.
    */
   const known = new Map<number, Row>();
+  let [lastX, lastRow] = [NaN, null as Row | null];
   const rowAt = (x: number): Row => {
-    const kept = known.get(x);
-    if (kept) return kept;
+    if (x === lastX) return lastRow!;
+    [lastX, lastRow] = [x, known.get(x) ?? newRow(x)];
+    return lastRow;
+  };
+  const newRow = (x: number): Row => {
     const place = Math.min(bow, Math.max(aft, x));
     const share = 1 - Math.max(0, (bow - place) / (bow - aft)) ** (1 / TOWARDS_STEM);
     const i = Math.min(ALONG - 1, Math.floor(share * ALONG));
@@ -134,9 +138,8 @@ export function surfaceThrough(stations: readonly Station[], waterline: number, 
     for (let j = 0; j <= 2 * BAND; j++) {
       row.y.push(mix(a[j]![1], b[j]![1], t));
       row.z.push(mix(a[j]![2], b[j]![2], t));
-      row.girth.push(
-        j === 0 ? 0 : row.girth[j - 1]! + Math.hypot(row.y[j]! - row.y[j - 1]!, row.z[j]! - row.z[j - 1]!),
-      );
+      const [dy, dz] = j === 0 ? [0, 0] : [row.y[j]! - row.y[j - 1]!, row.z[j]! - row.z[j - 1]!];
+      row.girth.push(j === 0 ? 0 : row.girth[j - 1]! + Math.sqrt(dy * dy + dz * dz));
     }
     if (known.size >= KEPT_ROWS) known.clear();
     known.set(x, row);

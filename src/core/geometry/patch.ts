@@ -33,11 +33,6 @@ export const within = (patch: Patch, [u0, u1]: Range, [v0, v1]: Range): Patch =>
   ...(patch.jumps && u1 > u0 && { jumps: patch.jumps.map((u) => (u - u0) / (u1 - u0)) }),
 });
 
-const triangle = (a: Point, b: Point, c: Point) => {
-  const [p, q] = [0, 1].map((k) => [0, 1, 2].map((i) => (k === 0 ? b : c)[i]! - a[i]!)) as [number[], number[]];
-  return 0.5 * Math.hypot(p[1]! * q[2]! - p[2]! * q[1]!, p[2]! * q[0]! - p[0]! * q[2]!, p[0]! * q[1]! - p[1]! * q[0]!);
-};
-
 /** Just inside an end or beside a jump, as a share of the length. */
 const BESIDE = 1e-8;
 
@@ -56,27 +51,37 @@ export function patchArea(
   across = straight ? 64 : 12,
 ): { area: number; centroid: Point } {
   const vs = crowded(across);
-  let area = 0;
-  const moment = [0, 0, 0];
+  let [area, momentX, momentY, momentZ] = [0, 0, 0, 0];
+  // Written out by coordinate: a boat is opened with tens of thousands of these.
   const add = (a: Point, b: Point, c: Point) => {
-    const piece = triangle(a, b, c);
+    const [px, py, pz] = [b[0] - a[0], b[1] - a[1], b[2] - a[2]];
+    const [qx, qy, qz] = [c[0] - a[0], c[1] - a[1], c[2] - a[2]];
+    const [nx, ny, nz] = [py * qz - pz * qy, pz * qx - px * qz, px * qy - py * qx];
+    const piece = 0.5 * Math.sqrt(nx * nx + ny * ny + nz * nz);
     area += piece;
-    for (let k = 0; k < 3; k++) moment[k] = moment[k]! + (piece * (a[k]! + b[k]! + c[k]!)) / 3;
+    momentX += (piece * (a[0] + b[0] + c[0])) / 3;
+    momentY += (piece * (a[1] + b[1] + c[1])) / 3;
+    momentZ += (piece * (a[2] + b[2] + c[2])) / 3;
   };
   // A hair's breadth inside each piece: at the jump itself the edge stands on one side or the other.
   const ends = [0, ...jumps.filter((u) => u > BESIDE && u < 1 - BESIDE).sort((a, b) => a - b), 1];
+  const us = crowded(along);
   for (let k = 1; k < ends.length; k++) {
     const [from, to] = [ends[k - 1]! + BESIDE, ends[k]! - BESIDE];
-    const grid = crowded(along).map((t) => vs.map((v) => at(mix(from, to, t), v)));
-    for (let i = 0; i < along; i++)
+    const rowAt = (i: number) => vs.map((v) => at(mix(from, to, us[i]!), v));
+    let before = rowAt(0);
+    for (let i = 1; i <= along; i++) {
+      const row = rowAt(i);
       for (let j = 0; j < across; j++) {
-        const [a, b, c, d] = [grid[i]![j]!, grid[i + 1]![j]!, grid[i + 1]![j + 1]!, grid[i]![j + 1]!];
+        const [a, b, c, d] = [before[j]!, row[j]!, row[j + 1]!, before[j + 1]!];
         add(a, b, c);
         add(a, c, d);
       }
+      before = row;
+    }
   }
-  const centroid = moment.map((value) => (area > 0 ? value / area : 0)) as unknown as Point;
-  return { area: area * count, centroid };
+  const share = area > 0 ? 1 / area : 0;
+  return { area: area * count, centroid: [momentX * share, momentY * share, momentZ * share] };
 }
 
 /** A rectangle that stands for a patch: mean lengths both ways, crown over each, centre (m). */

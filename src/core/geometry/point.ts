@@ -1,7 +1,10 @@
 /** A point of the boat, m: x forward from the aft end of the waterline, y to starboard, z up from the baseline. */
 export type Point = readonly [x: number, y: number, z: number];
 
-export const distance = (a: Point, b: Point): number => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
+export const distance = (a: Point, b: Point): number => {
+  const [x, y, z] = [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
+  return Math.sqrt(x * x + y * y + z * z);
+};
 
 /** Length of a run of points. */
 export const runLength = (points: readonly Point[]): number =>
