@@ -26,7 +26,7 @@ export { defaultChineBeam, defaultWaterline, newBoat, USUAL_PLACES } from './new
 export { newLayer, newPart, newZone } from './newEntities';
 export { methodOf, shapeOf, supportsOf } from './shape';
 export { derivedGeometry, taperOf, zonePanels, type TaperedBreadth, type ZonePanels } from './zonePanels';
-export { panelsToCheck, type CheckedPanel } from './panelsToCheck';
+export { panelsOfZones, panelsToCheck, takePanels, type CheckedPanel } from './panelsToCheck';
 export { settleGeometry } from './settleGeometry';
 export { zoneLoadSchema, type ZoneLoad } from './zoneLoad';
 export { panelCaseSchema, referenceSchema, usualPanelCase, type PanelCase, type Reference } from './zoneProof';

@@ -53,6 +53,26 @@ export function panelsToCheck(boat: PanelsBoat, zone: Zone): readonly CheckedPan
   return keepPanels(ground, zone, findPanels(boat, zone));
 }
 
+/** The panels of every zone of a boat by the zone's id: pure data, to be handed to whoever reads the same boat. */
+export const panelsOfZones = (boat: Boat): Record<string, readonly CheckedPanel[]> =>
+  Object.fromEntries(
+    boat.parts.flatMap(({ zones }) => zones.map((zone) => [zone.id, panelsToCheck(boat, zone)] as const)),
+  );
+
+/**
+ * Take the panels of a boat from where they were found before, by the same release for the same boat: to find them
+ * again costs more than all its zones.
+ *
+ * @param found as {@link panelsOfZones} gives them; a zone that it lacks finds its own.
+ */
+export function takePanels(boat: Boat, found: Readonly<Record<string, readonly CheckedPanel[]>>): void {
+  const ground = groundOf(boat);
+  for (const zone of boat.parts.flatMap(({ zones }) => zones)) {
+    const panels = found[zone.id];
+    if (panels) checkedPanels.set(zone, { ...ground, panels });
+  }
+}
+
 const GROUND = ['hull', 'deck', 'brief', 'supports', 'pack', 'bulkheads'] as const;
 export const groundOf = (boat: PanelsBoat): Omit<PanelsOf, 'panels'> => ({
   hull: boat.hull,

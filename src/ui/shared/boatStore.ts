@@ -1,6 +1,6 @@
 import { nanoid } from 'nanoid';
 import { cleaned, KeramosError } from '@/core/error';
-import { boatToJson, type Boat } from '@/core/document';
+import { boatToJson, takePanels, type Boat, type CheckedPanel } from '@/core/document';
 import {
   applyEdits,
   describeEdits,
@@ -53,6 +53,8 @@ export interface Initial {
   history: HistoryStacks;
   /** It stands behind the boat it is a variant of. */
   behind?: boolean;
+  /** The panels of its zones, where the server has found them already. */
+  panels?: Readonly<Record<string, readonly CheckedPanel[]>>;
 }
 
 const RETRY_MILLISECONDS = 3000;
@@ -84,6 +86,7 @@ export class BoatStore {
     this.saving = openSaving({ boat, version }, null);
     this.unsent = new Unsent(storage, id, nanoid(8), () => Date.now());
     this.behind = initial.behind ?? false;
+    if (initial.panels) takePanels(boat, initial.panels);
     this.design = { id, boat, evaluations: this.evaluate(boat) };
     this.state = {
       version,

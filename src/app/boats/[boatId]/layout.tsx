@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { cache, type ReactNode } from 'react';
+import { panelsOfZones } from '@/core/document';
 import { KeramosError } from '@/core/error';
 import { databaseTrouble } from '@/server/database/open';
 import { readBoatWithHistory } from '@/server/stores/history';
@@ -21,7 +22,10 @@ const load = cache(async (boatId: string) => {
   const context = await storeContext();
   try {
     const stored = await readBoatWithHistory(context, boatId);
-    return { stored: { ...stored, behind: await isBehind(context, boatId) }, damage: null };
+    return {
+      stored: { ...stored, behind: await isBehind(context, boatId), panels: panelsOfZones(stored.boat) },
+      damage: null,
+    };
   } catch (error) {
     if (error instanceof KeramosError && error.code === 'notFound') notFound();
     const damage = error instanceof KeramosError ? await damageOf(context, boatId) : null;
