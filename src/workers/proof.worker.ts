@@ -2,16 +2,27 @@ import * as Comlink from 'comlink';
 import { KeramosError } from '@/core/error';
 import { runInSlices } from '@/core/job';
 import type { Criterion } from '@/core/laminate';
+import type { Material } from '@/core/material';
 import {
   analysePanel,
   analyseZone,
+  makeEvaluator,
   proveBoat,
   type PanelAnalysis,
   type ProofStep,
   type ZoneAnalysis,
 } from '@/core/evaluate';
 import type { Boat, Part, Zone } from '@/core/document';
-import { layerMovesJob, type LayerMove, type MovesInput } from '@/core/option';
+import {
+  layerMovesJob,
+  newBoatFrom,
+  wholeBoat,
+  type LayerMove,
+  type MovesInput,
+  type NewBoat,
+  type NewBoatOrder,
+  type WholeBoat,
+} from '@/core/option';
 
 /** Computed of one zone, or why it cannot be, in words. */
 function ofZone<T>(boat: Boat, zoneId: string, work: (part: Part, zone: Zone) => T): T | string {
@@ -40,6 +51,21 @@ const api = {
 
   /** What each layer of a zone buys. */
   moves: async (input: MovesInput): Promise<LayerMove[] | null> => runInSlices(layerMovesJob(input), { clock, pause }),
+
+  /** A new boat made from another one, with every margin it has; or why that cannot be, in words. */
+  begin: async (
+    source: Boat,
+    order: NewBoatOrder,
+    shelf: readonly Material[],
+  ): Promise<(NewBoat & { whole: WholeBoat }) | string> => {
+    try {
+      const made = newBoatFrom(source, order, shelf);
+      return { ...made, whole: wholeBoat(made.boat, makeEvaluator()(made.boat)) };
+    } catch (error) {
+      if (error instanceof KeramosError) return error.text;
+      throw error;
+    }
+  },
 
   /** Prove every zone of a boat, one after the other; `onStep` gets each as it is done. */
   async prove(

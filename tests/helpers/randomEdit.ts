@@ -84,6 +84,8 @@ export function editOf(boat: Boat, kind: number, n: number, m: number): Edit | n
           }
         : null,
     () => (part && n % 4 === 0 ? { type: 'part.remove', partId: part.id } : null),
+    () => (part ? { type: 'part.move', partId: part.id, index: m % 6 } : null),
+    () => (zone ? { type: 'zone.move', zoneId: zone.id, index: n % 12 } : null),
     () =>
       detail ? { type: 'detail.set', item: { ...detail, zone: m % 3 ? (zone?.id ?? '') : 'no-such-zone' } } : null,
     () => (detail ? { type: 'detail.set', item: { ...detail, load: m % 2 ? 'no-such-load' : null } } : null),

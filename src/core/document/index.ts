@@ -27,8 +27,18 @@ export { newLayer, newPart, newZone } from './newEntities';
 export { methodOf, shapeOf, supportsOf } from './shape';
 export { derivedGeometry, taperOf, zonePanels, type TaperedBreadth, type ZonePanels } from './zonePanels';
 export { panelsOfZones, panelsToCheck, takePanels, type CheckedPanel } from './panelsToCheck';
+export { scaleBoat, scaledBrief, type NewParticulars } from './scale';
 export { settleGeometry } from './settleGeometry';
 export { zoneLoadSchema, type ZoneLoad } from './zoneLoad';
 export { panelCaseSchema, referenceSchema, usualPanelCase, type PanelCase, type Reference } from './zoneProof';
 export { coverOf, type SurfaceCover } from './cover';
 export { locationOf, newPlace, regionFor, surfaceOf, SURFACES, type Surface } from './zonePlace';
+export {
+  isTemplate,
+  TEMPLATE_FORMAT,
+  templateFromJson,
+  templateHeadSchema,
+  templateToJson,
+  type Template,
+  type TemplateHead,
+} from './template';

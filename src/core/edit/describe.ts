@@ -60,10 +60,12 @@ const OWN: Words = {
   'material.drop': (before, { materialId }) => `took ${codeOf(before, materialId)} out of the boat's materials`,
   'part.add': (_, { part }) => `added part ${part.name}`,
   'part.set': partSet,
+  'part.move': (before, { partId, index }) => `moved part ${partName(before, partId)} to place ${index + 1}`,
   'part.remove': (before, { partId }) => `removed part ${partName(before, partId)}`,
   'zone.add': (_, { zone }) => `added zone ${zone.name}`,
   'zone.set': (before, { zoneId, patch }) =>
     `changed zone ${zoneName(before, zoneId)}: ${fieldsOf(zoneSchema.shape, patch)}`,
+  'zone.move': (before, { zoneId, index }) => `moved zone ${zoneName(before, zoneId)} to place ${index + 1}`,
   'zone.remove': (before, { zoneId }) => `removed zone ${zoneName(before, zoneId)}`,
   'layer.add': (before, { layer, partId }) => `added ${codeOf(before, layer.material)} to ${partName(before, partId)}`,
   'layer.set': layerSet,

@@ -71,9 +71,11 @@ const ownEdits = [
   z.object({ type: z.literal('material.drop'), materialId: z.string() }),
   z.object({ type: z.literal('part.add'), part: partSchema, index }),
   z.object({ type: z.literal('part.set'), partId: idSchema, patch: patchOf(partFields) }),
+  z.object({ type: z.literal('part.move'), partId: idSchema, index }),
   z.object({ type: z.literal('part.remove'), partId: idSchema }),
   z.object({ type: z.literal('zone.add'), partId: idSchema, zone: zoneSchema, index, coveredBy: z.array(idSchema) }),
   z.object({ type: z.literal('zone.set'), zoneId: idSchema, patch: patchOf(zoneSchema.omit({ id: true })) }),
+  z.object({ type: z.literal('zone.move'), zoneId: idSchema, index }),
   z.object({ type: z.literal('zone.remove'), zoneId: idSchema }),
   z.object({ type: z.literal('layer.add'), partId: idSchema, layer: layerSchema, index }),
   z.object({

@@ -19,6 +19,13 @@ export const PART_EDITS: EditsOf<Extract<Edit['type'], `part.${string}` | `zone.
       { type: 'part.set', partId, patch: restoring<Omit<Part, 'id' | 'zones' | 'layers'>>(part, patch) },
     ];
   },
+  'part.move': (boat, { partId, index: to }) => {
+    const [part, p] = partById(boat, partId);
+    return [
+      { ...boat, parts: withAt(without(boat.parts, p), Math.min(to, boat.parts.length - 1), part) },
+      { type: 'part.move', partId, index: p },
+    ];
+  },
   'part.remove': (boat, { partId }) => {
     const [part, p] = partById(boat, partId);
     return [
@@ -51,6 +58,17 @@ export const PART_EDITS: EditsOf<Extract<Edit['type'], `part.${string}` | `zone.
         ),
       },
     ];
+  },
+  'zone.move': (boat, { zoneId, index: to }) => {
+    const { part, p, z: at, zone } = findZone(boat, zoneId);
+    const zones = withAt(without(part.zones, at), Math.min(to, part.zones.length - 1), zone);
+    // A layer names its zones in the part's order.
+    const layers = part.layers.map((layer) =>
+      layer.zones.length > 1
+        ? { ...layer, zones: zones.map(({ id }) => id).filter((id) => layer.zones.includes(id)) }
+        : layer,
+    );
+    return [changePart(boat, p, { ...part, zones, layers }), { type: 'zone.move', zoneId, index: at }];
   },
   'zone.remove': (boat, { zoneId }) => {
     const { part, p, z: at, zone } = findZone(boat, zoneId);

@@ -11,4 +11,7 @@ export {
   type MoveScope,
   type MovesInput,
 } from './layerMoves';
+export { FIRST_LAYUPS, firstLayup, type FirstLayup, type FirstLayupHabit } from './firstLayup';
+export { growSections } from './growSections';
+export { newBoatFrom, type NewBoat, type NewBoatOrder } from './newBoatFrom';
 export { harmless, marginChanges, wholeBoat, type Margin, type MarginChange, type WholeBoat } from './wholeBoat';

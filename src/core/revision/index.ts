@@ -7,6 +7,7 @@ export type {
   ChangeRequest,
   Revision,
   RevisionEvent,
+  TemplateSummary,
   VariantStanding,
 } from './records';
 export { resultsOf, type CheckResult, type RevisionResults } from './results';

@@ -16,6 +16,15 @@ export interface BoatSummary {
   layers: number;
 }
 
+/** A template in the list. */
+export interface TemplateSummary {
+  id: string;
+  name: string;
+  note: string;
+  /** Who kept it and when; null for one that ships. */
+  own: { author: string; at: string } | null;
+}
+
 /** An issued, unchangeable state of a boat. */
 export interface Revision {
   id: string;

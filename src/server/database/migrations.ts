@@ -128,4 +128,10 @@ export const MIGRATIONS: Record<string, Migration> = {
         await sql`alter table boat drop column ${sql.ref(column)}`.execute(db);
     },
   },
+  '0007_templates': {
+    async up(db) {
+      await sql`create table template (id text primary key, name text not null, note text not null, document_version integer not null,
+          document text not null, author text not null, created_at text not null) strict, without rowid`.execute(db);
+    },
+  },
 };

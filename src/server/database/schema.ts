@@ -81,6 +81,16 @@ export interface Database {
     decided_at: string | null;
     decision: string | null;
   };
+  /** A boat that the yard kept to begin others from. */
+  template: {
+    id: string;
+    name: string;
+    note: string;
+    document_version: number;
+    document: string;
+    author: string;
+    created_at: string;
+  };
   shelf_material: { id: string; kind: string; name: string; body_json: string; updated_at: string };
   /** One hull number, made from an issued revision. */
   build: {

@@ -162,6 +162,9 @@ export function BoatsScreen({ boats }: { boats: BoatSummary[] }) {
         <>
           <h1>Boats</h1>
           <span className="spacer" />
+          <Link prefetch={false} className="btn btn-sm btn-primary me-2" href="/new">
+            New boat
+          </Link>
           <UnitsSwitch />
         </>
       }
@@ -210,7 +213,7 @@ export function BoatsScreen({ boats }: { boats: BoatSummary[] }) {
         <div className="col-md-6">
           <Card>
             <Card.Body>
-              <h2>New boat</h2>
+              <h2>An empty boat</h2>
               <Form
                 className="d-flex gap-2"
                 onSubmit={(event) => {
@@ -230,7 +233,8 @@ export function BoatsScreen({ boats }: { boats: BoatSummary[] }) {
                 </Button>
               </Form>
               <p className="form-text mb-0">
-                Starts with the particulars of a small motor boat, hull and deck; the Brief comes next.
+                Hull and deck of a small motor boat, nothing laid; the Brief comes next. From a template, another boat
+                or a revision: <Link href="/new">New boat</Link>.
               </p>
             </Card.Body>
           </Card>

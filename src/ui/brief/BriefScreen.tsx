@@ -1,6 +1,6 @@
 'use client';
 import { ProofsField } from './ProofsField';
-import { Card, Col, Form, Row } from 'react-bootstrap';
+import { Card, Col, Row } from 'react-bootstrap';
 import { useState } from 'react';
 import { PROCESSES, type Material, type Process } from '@/core/material';
 import { formatNumber } from '@/core/quantity';
@@ -19,6 +19,7 @@ import {
 import { followParticulars } from '@/core/edit';
 import { dynamicLoadFactor, isPlaning, type StandardPack } from '@/core/standard';
 import { useDesign } from '../shared/boat';
+import { Choice } from '../shared/Choice';
 import { Onward } from '../shared/Onward';
 import { QuantityField } from '../shared/QuantityField';
 import { TextField } from '../shared/TextField';
@@ -26,34 +27,6 @@ import { useEdit } from '../shared/useEdit';
 import { BoatPacks } from './BoatPacks';
 import { HullSketch } from './HullSketch';
 import { Refusal } from '../shared/Refusal';
-
-function Choice<T extends string>({
-  label,
-  value,
-  options,
-  onChoose,
-  hint,
-}: {
-  label: string;
-  value: T;
-  options: Record<T, string>;
-  onChoose: (value: T) => void;
-  hint?: string;
-}) {
-  return (
-    <Form.Group controlId={`choice-${label.replaceAll(' ', '-')}`}>
-      <Form.Label className="mb-0">{label}</Form.Label>
-      <Form.Select value={value} onChange={(event) => onChoose(event.target.value as T)}>
-        {Object.entries<string>(options).map(([key, text]) => (
-          <option key={key} value={key}>
-            {text}
-          </option>
-        ))}
-      </Form.Select>
-      {hint && <div className="form-text">{hint}</div>}
-    </Form.Group>
-  );
-}
 
 /** Which pressures apply, and why. */
 function saidMode(boat: Boat): string {

@@ -4,6 +4,7 @@ import { Card, Form } from 'react-bootstrap';
 import type { Revision } from '@/core/revision';
 import { useBoat } from '../shared/boat';
 import { useUnits } from '../shared/units';
+import { KeepTemplate } from './KeepTemplate';
 import { PrintLink } from './PrintLink';
 
 const FILES = [
@@ -109,6 +110,7 @@ export function PackScreen({ revisions }: { revisions: Revision[] }) {
           </div>
         ))}
       </div>
+      <KeepTemplate boatId={id} name={boat.name} ready={save === 'saved'} />
       <p className="small soft mt-3">
         {boat.name} rests on generic or yard figures as each zone says. Printed results are decision support: the
         standard's own text, local codes, survey and class, and a licensed naval architect or engineer decide.

@@ -4,7 +4,8 @@ import { useEffect, useRef, useState } from 'react';
 import type { Boat } from '@/core/document';
 import type { PanelAnalysis, ProofStep, ZoneAnalysis, ZoneProof } from '@/core/evaluate';
 import type { Criterion } from '@/core/laminate';
-import type { LayerMove, MovesInput } from '@/core/option';
+import type { Material } from '@/core/material';
+import type { LayerMove, MovesInput, NewBoat, NewBoatOrder, WholeBoat } from '@/core/option';
 import type { ProofWorker } from '@/workers/proof.worker';
 
 const startWorker = () => new Worker(new URL('../../workers/proof.worker.ts', import.meta.url), { type: 'module' });
@@ -150,4 +151,21 @@ export function useMoves(input: MovesInput): { moves: LayerMove[] | null; curren
     REST_MILLISECONDS,
   );
   return { moves: result?.zoneId === zone.id ? result.moves : null, current };
+}
+
+/** A new boat as it would be, with its margins; the words of the refusal where it cannot be made. */
+export type Begun = NewBoat & { whole: WholeBoat };
+
+/** The boat that an order would make, found anew once the hand rests; null before the first. */
+export function useBegun(
+  source: Boat | null,
+  order: NewBoatOrder,
+  shelf: readonly Material[] | null,
+): { begun: Begun | string | null; current: boolean } {
+  const { result, current } = useAside<Begun | string>(
+    [source, JSON.stringify(order), shelf],
+    source && shelf ? async (remote) => (await remote.begin(source, order, shelf)) as Begun | string : null,
+    REST_MILLISECONDS,
+  );
+  return { begun: source ? result : null, current };
 }

@@ -1,0 +1,211 @@
+import { parseOrThrow } from '../error';
+import type { HullEdge, HullShape, Region, Support } from '../geometry';
+import { boatSchema, type Boat, type Zone } from './boat';
+import { BRIEF_NUMBERS, type Brief, type BriefNumber } from './brief';
+import { checkBoat } from './check';
+import { settleGeometry } from './settleGeometry';
+
+/** Particulars of a boat that is made from another; what is not given follows from what is. */
+export type NewParticulars = Partial<
+  Pick<
+    Brief,
+    | 'hullLength'
+    | 'waterlineLength'
+    | 'maximumBeam'
+    | 'chineBeam'
+    | 'deadriseDeg'
+    | 'loadedMass'
+    | 'maxSpeedKnots'
+    | 'weightTarget'
+    | 'designCategory'
+  >
+>;
+
+const rounded = (value: number, digits: number) => Number(value.toFixed(digits));
+const inRange = (key: BriefNumber, value: number) => {
+  const { minimum, maximum } = BRIEF_NUMBERS[key];
+  return Math.min(maximum, Math.max(minimum, value));
+};
+
+/**
+ * The brief of a boat of other particulars: lengths along go with the length, breadths with the beam, the mass with the
+ * volume, the speed with the root of the length (equal Froude number), the target with the mass.
+ *
+ * @param given what is known of the new boat (m, kg, kn, degrees); the rest follows.
+ * @example scaledBrief(boat.brief, { hullLength: 2 * boat.brief.hullLength }).loadedMass // 8 times, if the beam is
+ * left to follow
+ */
+export function scaledBrief(brief: Brief, given: NewParticulars): Brief {
+  const along = (given.hullLength ?? brief.hullLength) / brief.hullLength;
+  // A longer boat is broader too, though not as much.
+  const maximumBeam = given.maximumBeam ?? rounded(inRange('maximumBeam', brief.maximumBeam * along), 2);
+  const across = maximumBeam / brief.maximumBeam;
+  const volume = along * across * Math.sqrt(along * across);
+  const loadedMass = given.loadedMass ?? rounded(inRange('loadedMass', brief.loadedMass * volume), 0);
+  const follows: Brief = {
+    ...brief,
+    waterlineLength: rounded(inRange('waterlineLength', brief.waterlineLength * along), 2),
+    maximumBeam,
+    chineBeam: rounded(inRange('chineBeam', brief.chineBeam * across), 2),
+    loadedMass,
+    maxSpeedKnots: rounded(inRange('maxSpeedKnots', brief.maxSpeedKnots * Math.sqrt(along)), 1),
+    weightTarget: rounded(inRange('weightTarget', (brief.weightTarget * loadedMass) / brief.loadedMass), 0),
+  };
+  return { ...follows, ...Object.fromEntries(Object.entries(given).filter(([, value]) => value !== undefined)) };
+}
+
+/** How much longer, broader and deeper one boat is than another. */
+interface Ratios {
+  along: number;
+  across: number;
+  up: number;
+}
+
+function scaledHull(hull: HullShape, { along, across, up }: Ratios): HullShape {
+  if (hull.source === 'particulars')
+    return {
+      ...hull,
+      draft: hull.draft * up,
+      transomBeam: hull.transomBeam * across,
+      transomImmersion: hull.transomImmersion * up,
+      freeboardAft: hull.freeboardAft * up,
+      freeboardMid: hull.freeboardMid * up,
+      freeboardFore: hull.freeboardFore * up,
+    };
+  return {
+    ...hull,
+    waterline: hull.waterline * up,
+    stations: hull.stations.map((station) => ({
+      ...station,
+      x: station.x * along,
+      points: station.points.map(([y, z]): [number, number] => [y * across, z * up]),
+    })),
+  };
+}
+
+function scaledDeck(deck: Boat['deck'], { along, across, up }: Ratios): Boat['deck'] {
+  const opening = <T extends { from: number; to: number; halfBreadthAft: number; halfBreadthFore: number }>(
+    one: T,
+  ): T => ({
+    ...one,
+    from: one.from * along,
+    to: one.to * along,
+    halfBreadthAft: one.halfBreadthAft * across,
+    halfBreadthFore: one.halfBreadthFore * across,
+  });
+  const { cockpit, coachroof } = deck;
+  return {
+    camber: deck.camber * across,
+    cockpit: cockpit && { ...opening(cockpit), soleHeight: cockpit.soleHeight * up },
+    coachroof: coachroof && { ...opening(coachroof), height: coachroof.height * up },
+  };
+}
+
+function scaledEdge(edge: HullEdge, { across, up }: Ratios): HullEdge {
+  if (edge.kind === 'girth') return { ...edge, distance: edge.distance * across };
+  return edge.kind === 'height' ? { ...edge, height: edge.height * up } : edge;
+}
+
+function scaledRegion(region: Region, ratios: Ratios): Region {
+  const { along, across, up } = ratios;
+  switch (region.surface) {
+    case 'hull':
+      return {
+        ...region,
+        from: region.from * along,
+        to: region.to * along,
+        lower: scaledEdge(region.lower, ratios),
+        upper: scaledEdge(region.upper, ratios),
+      };
+    case 'section':
+      return { ...region, x: region.x * along, top: region.top === null ? null : region.top * up };
+    case 'deck':
+      return { ...region, from: region.from * along, to: region.to * along };
+    case 'pan':
+      return {
+        ...region,
+        from: region.from * along,
+        to: region.to * along,
+        halfBreadthAft: region.halfBreadthAft * across,
+        halfBreadthFore: region.halfBreadthFore * across,
+        height: region.height * up,
+      };
+    case 'rectangle':
+      return {
+        ...region,
+        x: region.x * along,
+        y: region.y * across,
+        height: region.height * up,
+        length: region.length * along,
+        breadth: region.breadth * across,
+      };
+    default:
+      return region;
+  }
+}
+
+/** Figures that are typed in, because nothing else gives them: those of the new size. */
+function scaledZone(zone: Zone, ratios: Ratios): Zone {
+  const { along, across, up } = ratios;
+  const { geometry } = zone;
+  const taller = (height: number | null) => (height === null ? null : height * up);
+  return {
+    ...zone,
+    region: zone.region && scaledRegion(zone.region, ratios),
+    geometry: {
+      ...geometry,
+      area: geometry.area * along * across,
+      centroidX: geometry.centroidX * along,
+      centroidZ: geometry.centroidZ * up,
+      panelLength: geometry.panelLength * along,
+      panelBreadth: geometry.panelBreadth * across,
+      crown: geometry.crown * across,
+      panelX: geometry.panelX * along,
+      edgeHeight: taller(geometry.edgeHeight),
+      centreHeight: taller(geometry.centreHeight),
+      head: taller(geometry.head),
+    },
+  };
+}
+
+function scaledSupport(support: Support, { along, across }: Ratios): Support {
+  switch (support.kind) {
+    case 'frame':
+    case 'beam':
+      return { ...support, x: support.x * along };
+    case 'stringer':
+      return { ...support, from: support.from * along, to: support.to * along };
+    case 'girder':
+      return { ...support, y: support.y * across, from: support.from * along, to: support.to * along };
+    default:
+      return support;
+  }
+}
+
+/**
+ * A boat of other particulars: hull, deck, zones, supports and the places of its details go along, across and up with
+ * them; layers, sections, loads and fittings stay as they are, for they are to be found anew.
+ *
+ * @param given particulars of the new boat (m, kg, kn, degrees); what is not given follows.
+ * @throws KeramosError `invalid` when the particulars contradict each other, or a zone would lie off the boat.
+ * @example scaleBoat(launch, { hullLength: 9.2, maximumBeam: 3 })
+ */
+export function scaleBoat(boat: Boat, given: NewParticulars): Boat {
+  const brief = scaledBrief(boat.brief, given);
+  const along = brief.hullLength / boat.brief.hullLength;
+  const across = brief.maximumBeam / boat.brief.maximumBeam;
+  const ratios = { along, across, up: Math.sqrt(along * across) };
+  const scaled: Boat = {
+    ...boat,
+    brief,
+    hull: boat.hull && scaledHull(boat.hull, ratios),
+    deck: scaledDeck(boat.deck, ratios),
+    supports: boat.supports.map((support) => scaledSupport(support, ratios)),
+    parts: boat.parts.map((part) => ({ ...part, zones: part.zones.map((zone) => scaledZone(zone, ratios)) })),
+    details: boat.details.map((detail) => ({ ...detail, x: detail.x * along, y: detail.y * across })),
+  };
+  const read = parseOrThrow(boatSchema, scaled, 'boat');
+  const settled = read.hull ? settleGeometry({ ...read, hull: null }, read) : read;
+  checkBoat(settled);
+  return settled;
+}
