@@ -14,7 +14,8 @@ import { editBoat, listBoats, readBoat } from '@/server/stores/boats';
 import { listChangeRequests } from '@/server/stores/changeRequests';
 import { readBoatWithHistory } from '@/server/stores/history';
 import { listLaminates } from '@/server/stores/laminates';
-import { listRevisions, readRevision } from '@/server/stores/revisions';
+import { listRevisions, readRevision, readRevisionPrint } from '@/server/stores/revisions';
+import { dropTemplate, keepTemplate, listTemplates, readTemplate } from '@/server/stores/templates';
 import { follow, isBehind } from '@/server/stores/variants';
 
 const SCHEMAS = [1, 2, 3, 4, 5];
@@ -213,5 +214,28 @@ describe('boats of document version 8, whose hulls of particulars had kinks at t
     expect(wood).toMatchObject({ code: 'WOOD' });
     expect(sail.packs[0]).toMatchObject({ minimumWood: { bottom: { A: 3, k7: 0.05, k8: 0.3 } } });
     expect(boatFromJson(sample('documents/merrow-84-8.json.gz').toString('utf8')).name).toBe('Merrow 84');
+  });
+});
+
+describe('a database of document version 9, from before templates', () => {
+  it('opens with its boats, its print and its variant, and takes a template', async () => {
+    const file = path.join(mkdtempSync(path.join(tmpdir(), 'keramos-upgrade-')), 'keramos.db');
+    writeFileSync(file, sample('databases/document-9.db.gz'));
+    const context = contextOf(await openDatabase(file), 'I. Hallin');
+    const { boat, history, version } = await readBoatWithHistory(context, BOAT);
+    expect(boat.parts[0]!.layers[2]!.angleDeg).toBe(37);
+    const last = history.undo.at(-1)!;
+    await editBoat(context, BOAT, version, [{ clientId: 'undo-9', action: 'undo', edits: last.inverse }]);
+    expect((await readRevision(context, BOAT, 'A')).boat.parts[0]!.layers[2]!.angleDeg).toBe(37);
+    expect(Buffer.from((await readRevisionPrint(context, BOAT, 'A'))!).toString()).toMatch(/^%PDF/);
+    const variant = (await listBoats(context)).find(({ variantOf }) => variantOf !== null)!;
+    await follow(context, variant.id);
+    expect(await isBehind(context, variant.id)).toBe(false);
+    expect((await listTemplates(context)).every(({ own }) => own === null)).toBe(true);
+    const { id } = await keepTemplate(context, { name: 'Kept', note: '' }, boat);
+    const again = contextOf(await openDatabase(file), 'I. Hallin');
+    expect((await readTemplate(again, id)).boat).toEqual({ ...boat, acceptances: [] });
+    await dropTemplate(again, id);
+    await expect(readTemplate(again, id)).rejects.toThrow('There is no template');
   });
 });

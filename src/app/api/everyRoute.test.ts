@@ -39,6 +39,7 @@ const KNOWN = (): Record<string, string> => ({
   name: 'ply.fractions',
   packId: 'small-craft',
   materialId: 'csm-300',
+  templateId: 'keel-yacht',
 });
 const STRANGE: Record<string, string> = {
   boatId: '../../etc/passwd',
@@ -47,6 +48,7 @@ const STRANGE: Record<string, string> = {
   name: '__proto__',
   packId: 'constructor',
   materialId: "'; drop table boat; --",
+  templateId: '../data/templates/keel-yacht',
 };
 function ask(
   { file, method, handler }: (typeof HANDLERS)[number],

@@ -27,7 +27,7 @@ export { newLayer, newPart, newZone } from './newEntities';
 export { methodOf, shapeOf, supportsOf } from './shape';
 export { derivedGeometry, taperOf, zonePanels, type TaperedBreadth, type ZonePanels } from './zonePanels';
 export { panelsOfZones, panelsToCheck, takePanels, type CheckedPanel } from './panelsToCheck';
-export { scaleBoat, scaledBrief, type NewParticulars } from './scale';
+export { ratiosOf, scaleBoat, scaledBrief, scaledPart, type NewParticulars } from './scale';
 export { settleGeometry } from './settleGeometry';
 export { zoneLoadSchema, type ZoneLoad } from './zoneLoad';
 export { panelCaseSchema, referenceSchema, usualPanelCase, type PanelCase, type Reference } from './zoneProof';

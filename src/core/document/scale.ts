@@ -1,6 +1,6 @@
 import { parseOrThrow } from '../error';
 import type { HullEdge, HullShape, Region, Support } from '../geometry';
-import { boatSchema, type Boat, type Zone } from './boat';
+import { boatSchema, type Boat, type Part, type Zone } from './boat';
 import { BRIEF_NUMBERS, type Brief, type BriefNumber } from './brief';
 import { checkBoat } from './check';
 import { settleGeometry } from './settleGeometry';
@@ -55,10 +55,16 @@ export function scaledBrief(brief: Brief, given: NewParticulars): Brief {
 }
 
 /** How much longer, broader and deeper one boat is than another. */
-interface Ratios {
+export interface Ratios {
   along: number;
   across: number;
   up: number;
+}
+
+/** Of two boats, by their lengths and beams; depths go with the mean of both. */
+export function ratiosOf(from: Brief, to: Brief): Ratios {
+  const [along, across] = [to.hullLength / from.hullLength, to.maximumBeam / from.maximumBeam];
+  return { along, across, up: Math.sqrt(along * across) };
 }
 
 function scaledHull(hull: HullShape, { along, across, up }: Ratios): HullShape {
@@ -144,7 +150,7 @@ function scaledRegion(region: Region, ratios: Ratios): Region {
   }
 }
 
-/** Figures that are typed in, because nothing else gives them: those of the new size. */
+/** A zone where it lies on a boat of another size, the figures that nothing else gives at that size. */
 function scaledZone(zone: Zone, ratios: Ratios): Zone {
   const { along, across, up } = ratios;
   const { geometry } = zone;
@@ -153,20 +159,39 @@ function scaledZone(zone: Zone, ratios: Ratios): Zone {
     ...zone,
     region: zone.region && scaledRegion(zone.region, ratios),
     geometry: {
-      ...geometry,
+      ...placed(geometry, ratios),
       area: geometry.area * along * across,
-      centroidX: geometry.centroidX * along,
-      centroidZ: geometry.centroidZ * up,
       panelLength: geometry.panelLength * along,
       panelBreadth: geometry.panelBreadth * across,
       crown: geometry.crown * across,
-      panelX: geometry.panelX * along,
       edgeHeight: taller(geometry.edgeHeight),
       centreHeight: taller(geometry.centreHeight),
       head: taller(geometry.head),
     },
   };
 }
+
+const placed = (geometry: Zone['geometry'], { along, up }: Ratios): Zone['geometry'] => ({
+  ...geometry,
+  centroidX: geometry.centroidX * along,
+  centroidZ: geometry.centroidZ * up,
+  panelX: geometry.panelX * along,
+});
+
+/** A zone of a small part: it lies where it did in proportion, and keeps its size. */
+function movedZone(zone: Zone, ratios: Ratios): Zone {
+  const { region } = zone;
+  const geometry = placed(zone.geometry, ratios);
+  if (region?.surface !== 'rectangle') return { ...zone, geometry };
+  const { length, breadth } = region;
+  return { ...zone, geometry, region: { ...scaledRegion(region, ratios), ...{ length, breadth } } };
+}
+
+/** A part on a boat of another size; a small part, such as a lid, keeps its own. */
+export const scaledPart = (part: Part, ratios: Ratios): Part => ({
+  ...part,
+  zones: part.zones.map((zone) => (part.kind === 'small' ? movedZone(zone, ratios) : scaledZone(zone, ratios))),
+});
 
 function scaledSupport(support: Support, { along, across }: Ratios): Support {
   switch (support.kind) {
@@ -184,7 +209,7 @@ function scaledSupport(support: Support, { along, across }: Ratios): Support {
 
 /**
  * A boat of other particulars: hull, deck, zones, supports and the places of its details go along, across and up with
- * them; layers, sections, loads and fittings stay as they are, for they are to be found anew.
+ * them, small parts but for their size; layers, sections, loads and fittings stay as they are, for they are to be found anew.
  *
  * @param given particulars of the new boat (m, kg, kn, degrees); what is not given follows.
  * @throws KeramosError `invalid` when the particulars contradict each other, or a zone would lie off the boat.
@@ -192,16 +217,15 @@ function scaledSupport(support: Support, { along, across }: Ratios): Support {
  */
 export function scaleBoat(boat: Boat, given: NewParticulars): Boat {
   const brief = scaledBrief(boat.brief, given);
-  const along = brief.hullLength / boat.brief.hullLength;
-  const across = brief.maximumBeam / boat.brief.maximumBeam;
-  const ratios = { along, across, up: Math.sqrt(along * across) };
+  const ratios = ratiosOf(boat.brief, brief);
+  const { along, across } = ratios;
   const scaled: Boat = {
     ...boat,
     brief,
     hull: boat.hull && scaledHull(boat.hull, ratios),
     deck: scaledDeck(boat.deck, ratios),
     supports: boat.supports.map((support) => scaledSupport(support, ratios)),
-    parts: boat.parts.map((part) => ({ ...part, zones: part.zones.map((zone) => scaledZone(zone, ratios)) })),
+    parts: boat.parts.map((part) => scaledPart(part, ratios)),
     details: boat.details.map((detail) => ({ ...detail, x: detail.x * along, y: detail.y * across })),
   };
   const read = parseOrThrow(boatSchema, scaled, 'boat');

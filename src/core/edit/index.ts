@@ -33,5 +33,6 @@ export {
   ungroup,
   usualGroup,
 } from './layerCommands';
+export { copyPart } from './copyPart';
 export { chooseMaterial, fetchMaterials, setGiven } from './layerMaterials';
 export { findMaterial, layersFromText, layersToText, usualRole, usualThickness } from './layerText';

@@ -1,6 +1,7 @@
 'use client';
 import { nanoid } from 'nanoid';
 import { useMemo, useState } from 'react';
+import { ArrowDown, ArrowUp } from 'react-bootstrap-icons';
 import { Button, Card, Col, Form, Row } from 'react-bootstrap';
 import type { Region, ZoneGeometry } from '@/core/geometry';
 import type { QuantityKind } from '@/core/quantity';
@@ -107,6 +108,7 @@ export function ZoneEditor({
   onRemoved: () => void;
 }) {
   const edit = useEdit();
+  const order = part.zones.findIndex(({ id }) => id === zone.id);
   const { full } = useUnits();
   const [refusal, setRefusal] = useState<string | null>(null);
   const layers = part.layers.filter((layer) => layer.zones.includes(zone.id)).length;
@@ -333,7 +335,19 @@ export function ZoneEditor({
             while its sides are typed over.
           </p>
         )}
-        <div>
+        <div className="d-flex flex-wrap align-items-center gap-2">
+          {([-1, 1] as const).map((by) => (
+            <Button
+              key={by}
+              size="sm"
+              variant="outline-primary"
+              disabled={part.zones[order + by] === undefined}
+              aria-label={`Move ${zone.name} ${by < 0 ? 'up' : 'down'}`}
+              onClick={() => setRefusal(edit({ type: 'zone.move', zoneId: zone.id, index: order + by }) ?? null)}
+            >
+              {by < 0 ? <ArrowUp aria-hidden /> : <ArrowDown aria-hidden />}
+            </Button>
+          ))}
           <Button
             size="sm"
             variant="outline-primary"
@@ -344,8 +358,8 @@ export function ZoneEditor({
             }}
           >
             Remove this zone
-          </Button>{' '}
-          <span className="form-text">Undo brings it back.</span>
+          </Button>
+          <span className="form-text mt-0">Undo brings it back.</span>
         </div>
       </Card.Body>
     </Card>

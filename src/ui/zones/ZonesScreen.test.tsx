@@ -1,9 +1,11 @@
 // @vitest-environment happy-dom
-import { fireEvent, screen, within } from '@testing-library/react';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { choose, press, tick, type, went, Yard, type Desk } from '../../../tests/helpers/yard';
 import { SURFACES, surfaceOf } from '@/core/document';
 import { SUPPORT_KINDS } from '@/core/geometry';
+import { createBoat } from '@/server/stores/boats';
+import { brant } from '../../../tests/helpers/merrow';
 import { ZonesScreen } from './ZonesScreen';
 
 vi.mock('next/navigation', () => ({
@@ -130,6 +132,62 @@ describe('a part', () => {
     const part = desk.boat.parts.at(-1)!;
     expect([part.name, part.kind, part.zones.map(({ name }) => name)]).toEqual(['Rudder', 'bulkhead', ['Rudder']]);
     await desk.saved();
+  });
+});
+
+describe('a part as a whole', () => {
+  const names = () => desk.boat.parts.map(({ name }) => name);
+  const openPart = (name: string) => {
+    fireEvent.click(screen.getAllByTitle('Name, kind and place of the part').find((one) => one.textContent === name)!);
+  };
+  it('is renamed, made another kind, moved, and its zones stand in another order; all of it is stored', async () => {
+    openPart('Deck');
+    type('Name of part', 'Deck and house');
+    press('Earlier');
+    expect(names()).toEqual(['Deck and house', 'Hull', 'Bulkheads', 'Liner']);
+    expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Earlier' }).disabled).toBe(true);
+    press('Later');
+    expect(names()[1]).toBe('Deck and house');
+    openPart('Liner');
+    choose('Kind of part', 'Small part');
+    expect(desk.boat.parts[3]!.kind).toBe('small');
+    press('Liner seats');
+    press('Move Liner seats up');
+    expect(desk.boat.parts[3]!.zones.map(({ name }) => name)).toEqual(['Liner seats', 'Liner pan']);
+    await desk.saved();
+    desk.undo();
+    expect(desk.boat.parts[3]!.zones[0]!.name).toBe('Liner pan');
+  });
+  it('goes with all it holds when nothing stands on it, and undo brings it back', async () => {
+    const before = desk.boat;
+    openPart('Bulkheads');
+    press('Remove this part');
+    // A detail or a rib on it is said, and it stays.
+    expect(alert()).toMatch(/\w+/);
+    expect(desk.boat).toBe(before);
+    fireEvent.change(screen.getByLabelText('Name of the new part'), { target: { value: 'Box' } });
+    press('Add part');
+    press('Zone');
+    press('Remove this zone');
+    openPart('Box');
+    press('Remove this part');
+    expect(names()).not.toContain('Box');
+    desk.undo();
+    expect(names()).toContain('Box');
+    await desk.saved();
+  });
+  it('comes from another boat, in words of the history, or is refused in words', async () => {
+    const { id } = await createBoat(yard.context, brant());
+    press('Part');
+    press('From another boat');
+    await waitFor(() => choose('From the boat', /Brant 56/));
+    await waitFor(() => choose('The part', /^Bulkheads/));
+    press('Copy Bulkheads');
+    await waitFor(() => expect(document.body.textContent).toContain('Bulkheads of Brant 56 is here.'));
+    expect(names().at(-1)).toBe('Bulkheads 2');
+    expect(desk.last).toBe('copied Bulkheads from Brant 56');
+    await desk.saved();
+    expect(id).not.toBe(desk.id);
   });
 });
 

@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import { Button, Card, Form, InputGroup } from 'react-bootstrap';
 import { applyEdits, moveBoundary, type Boundary } from '@/core/edit';
 import { makeEvaluator, targetOf } from '@/core/evaluate';
-import { coverOf, newPart, newPlace, newZone, PART_KINDS, shapeOf, type Boat } from '@/core/document';
+import { coverOf, newPart, newPlace, newZone, PART_KINDS, shapeOf, type Boat, type Part } from '@/core/document';
 import { ZONE_LOCATIONS } from '@/core/standard';
 import { useDesign } from '../shared/boat';
 import { Onward } from '../shared/Onward';
@@ -13,8 +13,10 @@ import { useUnits } from '../shared/units';
 import { useEdit } from '../shared/useEdit';
 import { ZoneVerdict } from '../shared/Verdict';
 import { BoatDrawing } from './BoatDrawing';
+import { CopyPart } from './CopyPart';
 import { CoverLines } from './CoverLines';
 import { PanelsDrawing } from './PanelsDrawing';
+import { PartEditor } from './PartEditor';
 import { PressureChart } from './PressureChart';
 import { SectionsDrawing } from './SectionsDrawing';
 import { ShapeEditor } from './ShapeEditor';
@@ -28,7 +30,7 @@ export function ZonesScreen() {
   const { show, unit, words } = useUnits();
   const edit = useEdit();
   const [view, setView] = useState<'drawing' | 'sections' | 'pressure'>('drawing');
-  const [side, setSide] = useState<'zone' | 'shape' | 'supports'>('zone');
+  const [side, setSide] = useState<'zone' | 'part' | 'shape' | 'supports'>('zone');
   // While a boundary is held the page shows the boat as it would be; letting go makes it so.
   const [trial, setTrial] = useState<{ of: Boat; boat: Boat } | null>(null);
   const [evaluateTrial] = useState(makeEvaluator);
@@ -58,12 +60,21 @@ export function ZonesScreen() {
   const [partName, setPartName] = useState('');
   const [partKind, setPartKind] = useState<keyof typeof PART_KINDS>('small');
   const [refusal, setRefusal] = useState<string | null>(null);
-  const part = boat.parts.find((candidate) => candidate.zones.some((zone) => zone.id === chosen));
+  // A part whose last zone went is chosen by itself.
+  const [empty, setEmpty] = useState<string | null>(null);
+  const part = boat.parts.find(({ id, zones }) =>
+    chosen === null ? id === empty : zones.some((zone) => zone.id === chosen),
+  );
   const zone = part?.zones.find((candidate) => candidate.id === chosen);
 
   const choose = (id: string) => {
     setChosen(id);
     setSide('zone');
+  };
+  const choosePart = (owner: Part) => {
+    setEmpty(owner.zones.length === 0 ? owner.id : null);
+    setChosen(owner.zones[0]?.id ?? null);
+    setSide('part');
   };
   const addZone = (partId: string) => {
     const owner = boat.parts.find((candidate) => candidate.id === partId)!;
@@ -134,7 +145,15 @@ export function ZonesScreen() {
                   <tbody key={owner.id}>
                     <tr>
                       <th colSpan={5}>
-                        {owner.name} <span className="soft fw-normal">{PART_KINDS[owner.kind]}</span>
+                        <button
+                          type="button"
+                          className="reason-button"
+                          title="Name, kind and place of the part"
+                          onClick={() => choosePart(owner)}
+                        >
+                          {owner.name}
+                        </button>{' '}
+                        <span className="soft fw-normal">{PART_KINDS[owner.kind]}</span>
                       </th>
                       <td className="num">
                         <Button
@@ -234,7 +253,7 @@ export function ZonesScreen() {
           <Tabs
             variant="pills"
             className="small"
-            names={{ zone: 'Zone', supports: 'Supports', shape: 'Shape' }}
+            names={{ zone: 'Zone', part: 'Part', supports: 'Supports', shape: 'Shape' }}
             open={side}
             onOpen={setSide}
           />
@@ -252,6 +271,8 @@ export function ZonesScreen() {
               <ZoneEditor boat={boat} part={part} zone={zone} onRemoved={() => setChosen(null)} />
             </>
           )}
+          {side === 'part' && part && <PartEditor boat={boat} part={part} onRemoved={() => setChosen(null)} />}
+          {side === 'part' && !part && <CopyPart boat={boat} />}
           {side === 'zone' && !(part && zone) && (
             <Card>
               <Card.Body className="soft">
