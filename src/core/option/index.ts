@@ -15,3 +15,4 @@ export { FIRST_LAYUPS, firstLayup, type FirstLayup, type FirstLayupHabit } from 
 export { growSections } from './growSections';
 export { newBoatFrom, type NewBoat, type NewBoatOrder } from './newBoatFrom';
 export { harmless, marginChanges, wholeBoat, type Margin, type MarginChange, type WholeBoat } from './wholeBoat';
+export { standingOf, type Outline, type Standing } from './standing';

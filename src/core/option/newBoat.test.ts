@@ -118,7 +118,12 @@ describe('a scaled boat', () => {
     };
     const scaled = scaleBoat(boat, { hullLength: 12, maximumBeam: 4.4 }).hull!;
     expect(scaled).toMatchObject({ source: 'offsets', waterline: 0.8, stations: [{ x: 0 }, { x: 4 }, { x: 8 }] });
-    if (scaled.source === 'offsets') expect(scaled.stations[0]!.points).toEqual([[0, 0], [2, 0.6], [2.2, 2]]);
+    if (scaled.source === 'offsets')
+      expect(scaled.stations[0]!.points).toEqual([
+        [0, 0],
+        [2, 0.6],
+        [2.2, 2],
+      ]);
   });
 });
 

@@ -9,9 +9,11 @@ export interface BoatSummary {
   archived: boolean;
   variantOf: { id: string; name: string } | null;
   version: number;
+  createdAt: string;
   updatedAt: string;
-  /** Label of the newest issued revision. */
+  /** Label of the newest issued revision, and of the one that the shop builds. */
   revision: string | null;
+  onFloor: string | null;
   parts: number;
   layers: number;
 }

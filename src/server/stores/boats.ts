@@ -47,6 +47,17 @@ function remember(db: Db, stored: StoredBoat): StoredBoat {
   return stored;
 }
 
+/** Label of the revision that the shop builds, by boat: the last put on the floor, unless it was withdrawn. */
+async function revisionsOnFloor(db: Db): Promise<ReadonlyMap<string, string>> {
+  const events = await db.selectFrom('revision_event').select(['boat_id', 'label', 'kind']).orderBy('at').execute();
+  const floor = new Map<string, string>();
+  const withdrawn = new Set<string>();
+  for (const { boat_id, label, kind } of events)
+    if (kind === 'floor') floor.set(boat_id, label);
+    else withdrawn.add(`${boat_id} ${label}`);
+  return new Map([...floor].filter(([id, label]) => !withdrawn.has(`${id} ${label}`)));
+}
+
 export async function listBoats({ db }: StoreContext): Promise<BoatSummary[]> {
   const rows = await db
     .selectFrom('boat')
@@ -85,6 +96,7 @@ export async function listBoats({ db }: StoreContext): Promise<BoatSummary[]> {
       'boat.name',
       'boat.archived',
       'boat.version',
+      'boat.created_at',
       'boat.updated_at',
       'parent.id as parent_id',
       'parent.name as parent_name',
@@ -93,13 +105,17 @@ export async function listBoats({ db }: StoreContext): Promise<BoatSummary[]> {
       'layer_count.n as layers',
     ])
     .orderBy('boat.name')
+    .orderBy('boat.created_at')
     .execute();
+  const floor = await revisionsOnFloor(db);
   return rows.map((row) => ({
     id: row.id,
     name: row.name,
     archived: row.archived === 1,
     version: row.version,
+    createdAt: row.created_at,
     updatedAt: row.updated_at,
+    onFloor: floor.get(row.id) ?? null,
     variantOf: row.parent_id === null ? null : { id: row.parent_id, name: row.parent_name! },
     revision: row.revision,
     parts: row.parts ?? 0,

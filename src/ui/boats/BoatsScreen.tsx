@@ -8,15 +8,44 @@ import { api, wordsOf } from '../shared/api';
 import { DataTable, type DataColumn } from '../shared/DataTable';
 import { Moment } from '../shared/Moment';
 import { Frame } from '../shared/Frame';
-import { UnitsSwitch } from '../shared/units';
+import { UnitsSwitch, useUnits } from '../shared/units';
 import { Refusal } from '../shared/Refusal';
 import { FileButton } from '../shared/FileButton';
+import { MassCell, StandingCell } from './StandingCell';
+import { Thumb } from './Thumb';
+import { failuresOf, useStandings, type KnownStanding } from './useStandings';
 
 /** A boat taken in, and the fields of its document that were left out. */
 interface Imported {
   id: string;
   leftOut: string[];
 }
+
+const FILTERS = {
+  all: 'All boats',
+  fails: 'Something fails',
+  over: 'Over their weight',
+  floor: 'On the floor',
+  draft: 'Never issued',
+  variant: 'Variants',
+} as const;
+type Filter = keyof typeof FILTERS;
+
+const outlineOf = (standing: KnownStanding | undefined) => (typeof standing === 'object' ? standing.outline : null);
+const massOf = (standing: KnownStanding | undefined) => (typeof standing === 'object' ? standing.mass : null);
+/** One that does not read stands with the worst. */
+function failureCount(standing: KnownStanding | undefined): number | null {
+  if (typeof standing === 'object') return failuresOf(standing);
+  return standing === 'unread' ? 1e6 : null;
+}
+const PASSES: Readonly<Record<Filter, (boat: BoatSummary, standing: KnownStanding | undefined) => boolean>> = {
+  all: () => true,
+  fails: (_, standing) => (failureCount(standing) ?? 0) > 0,
+  over: (_, standing) => typeof standing === 'object' && standing.mass > standing.weightTarget,
+  floor: ({ onFloor }) => onFloor !== null,
+  draft: ({ revision }) => revision === null,
+  variant: ({ variantOf }) => variantOf !== null,
+};
 
 /** Which boat? List, create, duplicate as a variant, archive, import. */
 export function BoatsScreen({ boats }: { boats: BoatSummary[] }) {
@@ -27,7 +56,11 @@ export function BoatsScreen({ boats }: { boats: BoatSummary[] }) {
   const [trouble, setTrouble] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const [find, setFind] = useState('');
-  const shown = boats.filter((boat) => showArchived || !boat.archived);
+  const [filter, setFilter] = useState<Filter>('all');
+  const { unit } = useUnits();
+  const listed = boats.filter((boat) => showArchived || !boat.archived);
+  const standings = useStandings(listed);
+  const shown = listed.filter((boat) => PASSES[filter](boat, standings.get(boat.id)));
 
   const run = async (work: () => Promise<void>) => {
     setBusy(true);
@@ -68,7 +101,13 @@ export function BoatsScreen({ boats }: { boats: BoatSummary[] }) {
       router.refresh();
     });
 
+  const doubles = new Set(boats.map(({ name }) => name).filter((one, i, all) => all.indexOf(one) !== i));
   const columns: DataColumn<BoatSummary>[] = [
+    {
+      id: 'profile',
+      head: <span className="visually-hidden">Profile</span>,
+      cell: ({ id }) => <Thumb outline={outlineOf(standings.get(id))} />,
+    },
     {
       id: 'name',
       head: 'Boat',
@@ -79,44 +118,53 @@ export function BoatsScreen({ boats }: { boats: BoatSummary[] }) {
             {boat.name}
           </Link>{' '}
           {boat.archived && <Badge bg="secondary">archived</Badge>}
+          <div className="small soft">
+            {boat.variantOf && (
+              <>
+                variant of{' '}
+                <Link prefetch={false} href={`/boats/${boat.variantOf.id}/layup`}>
+                  {boat.variantOf.name}
+                </Link>
+                ,{' '}
+              </>
+            )}
+            {boat.parts} {boat.parts === 1 ? 'part' : 'parts'}, {boat.layers} {boat.layers === 1 ? 'layer' : 'layers'}
+            {doubles.has(boat.name) && (
+              <>
+                , begun <Moment iso={boat.createdAt} />
+              </>
+            )}
+          </div>
         </>
       ),
     },
     {
-      id: 'variant',
-      head: 'Variant of',
-      by: ({ variantOf }) => variantOf?.name ?? '',
-      cell: (boat) => (
+      id: 'stands',
+      head: 'Stands',
+      by: ({ id }) => failureCount(standings.get(id)),
+      cell: ({ id }) => <StandingCell standing={standings.get(id) ?? 'waiting'} />,
+    },
+    {
+      id: 'mass',
+      head: (
         <>
-          {boat.variantOf ? (
-            <Link prefetch={false} href={`/boats/${boat.variantOf.id}/layup`}>
-              {boat.variantOf.name}
-            </Link>
-          ) : (
-            '–'
-          )}
+          Laminate <span className="unit">{unit('mass')}</span>
         </>
       ),
-    },
-    {
-      id: 'parts',
-      head: 'Parts',
       numeric: true,
-      by: ({ parts }) => parts,
-      cell: (boat) => <>{boat.parts}</>,
-    },
-    {
-      id: 'layers',
-      head: 'Layers',
-      numeric: true,
-      by: ({ layers }) => layers,
-      cell: (boat) => <>{boat.layers}</>,
+      by: ({ id }) => massOf(standings.get(id)),
+      cell: ({ id }) => <MassCell standing={standings.get(id) ?? 'waiting'} />,
     },
     {
       id: 'issued',
       head: 'Issued',
       by: ({ revision }) => revision ?? '',
-      cell: (boat) => <>{boat.revision ? `Revision ${boat.revision}` : 'draft only'}</>,
+      cell: (boat) => (
+        <>
+          {boat.revision ? `Revision ${boat.revision}` : 'draft only'}
+          {boat.onFloor && <div className="small">on the floor: {boat.onFloor}</div>}
+        </>
+      ),
     },
     {
       id: 'changed',
@@ -179,24 +227,43 @@ export function BoatsScreen({ boats }: { boats: BoatSummary[] }) {
       )}
       <Card>
         <Card.Body>
-          {boats.length > 5 && (
-            <Form.Control
+          <div className="d-flex flex-wrap gap-2 mb-2">
+            <Form.Select
               size="sm"
-              type="search"
-              className="w-auto mb-2"
-              aria-label="Find a boat"
-              placeholder="Find a boat"
-              value={find}
-              onChange={(event) => setFind(event.target.value)}
-            />
-          )}
+              className="w-auto"
+              aria-label="Which boats are shown"
+              value={filter}
+              onChange={(event) => setFilter(event.target.value as Filter)}
+            >
+              {Object.entries(FILTERS).map(([key, words]) => (
+                <option key={key} value={key}>
+                  {words}
+                </option>
+              ))}
+            </Form.Select>
+            {boats.length > 5 && (
+              <Form.Control
+                size="sm"
+                type="search"
+                className="w-auto"
+                aria-label="Find a boat"
+                placeholder="Find a boat"
+                value={find}
+                onChange={(event) => setFind(event.target.value)}
+              />
+            )}
+          </div>
           <DataTable
             label="Boats"
             rows={shown}
             rowId={({ id }) => id}
             columns={columns}
             find={find}
-            empty="No boats here. Name one below, or import a boat document."
+            empty={
+              listed.length > 0
+                ? `No boat here: ${FILTERS[filter].toLowerCase()}.`
+                : 'No boats here. Begin one from a template, name one below, or import a boat document.'
+            }
           />
           {boats.some((boat) => boat.archived) && (
             <Form.Check

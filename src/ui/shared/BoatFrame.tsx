@@ -3,7 +3,7 @@ import dynamic from 'next/dynamic';
 import { usePathname } from 'next/navigation';
 import { useEffect, type ReactNode } from 'react';
 import { Alert, Button } from 'react-bootstrap';
-import { targetOf, zoneVerdict } from '@/core/evaluate';
+import { targetOf, zoneCounts } from '@/core/evaluate';
 import { boatWeight } from '@/core/weight';
 import { formatNumber } from '@/core/quantity';
 import { useBoat, useBoatStore, useDesign } from './boat';
@@ -33,13 +33,7 @@ function Standing() {
   const { boat, evaluations } = useDesign();
   const { full } = useUnits();
   const target = targetOf(boat);
-  const all = [...evaluations.values()];
-  const failing = all.filter((e) => e.governing && e.governing.reserveFactor < 1).length;
-  const thin = all.filter(
-    (e) => e.governing && e.governing.reserveFactor >= 1 && e.governing.reserveFactor < target,
-  ).length;
-  const open = all.filter((e) => e.problem).length;
-  const unproven = all.filter((e) => zoneVerdict(e, target) === 'notProven').length;
+  const { all, failing, thin, notProven: unproven, notChecked: open } = zoneCounts(evaluations.values(), target);
   // Stiffeners follow when the boat has stood still for a moment: they are no part of what a key must bring up to date.
   const settled = useSettled(boat);
   const weak = (useStiffeners(settled) ?? []).filter((e) => e.governing && e.governing.reserveFactor < 1).length;
@@ -55,7 +49,7 @@ function Standing() {
       )}
       {failing === 0 && thin > 0 && <span className="verdict thin">△ {thin} thin</span>}
       {unproven > 0 && <span className="verdict unproven ms-1">? {unproven} not proven</span>}
-      {failing === 0 && thin === 0 && unproven === 0 && open < all.length && (
+      {failing === 0 && thin === 0 && unproven === 0 && open < all && (
         <span
           className="verdict meets"
           title="By the rule, at planned values; Check shows what scatter does, and analysis"
