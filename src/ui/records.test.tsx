@@ -180,11 +180,20 @@ describe('revisions', () => {
     await shown('Say in a few words why');
     sign('I. Hallin', 'First schedule');
     press('Issue next revision');
+    // One zone and the tow post fail, and nobody has signed for the pack: why all the same?
+    expect(await alert()).toContain('say why it is issued all the same');
+    const listed = await waitFor(() => screen.getByRole('list', { name: 'Open points' }).textContent!);
+    expect(listed).toMatch(/✕ Tow post fails 0\.55✕ Bottom forward fails 0\.97.*unverified/);
+    fireEvent.change(screen.getByLabelText('Why it is issued all the same'), {
+      target: { value: 'For the quotation' },
+    });
+    press('Issue next revision');
     await waitFor(async () => expect(await listRevisions(yard.context, id)).toHaveLength(1));
     fireEvent.click(await waitFor(() => screen.getByRole('button', { name: 'To the floor' })));
     sign('B. Moor', 'Hull 7 starts', ['Done by', 'Why']);
     press('Put it on the floor');
     await shown(/The floor builds/);
+    await shown(/issued with \d+ open: For the quotation/);
 
     await editBoat(yard.context, id, 1, [
       { clientId: 'heavier', action: 'do', edits: [{ type: 'brief.set', patch: { loadedMass: 3900 } }] },

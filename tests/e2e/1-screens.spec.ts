@@ -28,7 +28,7 @@ test.beforeAll(async ({ request }) => {
   const issued = (await (await request.get('/api/boats/merrow-84/revisions')).json()) as unknown[];
   if (issued.length === 0)
     await request.post('/api/boats/merrow-84/revisions', {
-      data: { baseVersion: 1, author: 'I. Hallin', note: 'First schedule, for the quotation' },
+      data: { baseVersion: 1, author: 'I. Hallin', note: 'First schedule, for the quotation', answer: 'To be mended' },
     });
   const { backups } = (await (await request.get('/api/safekeeping')).json()) as { backups: unknown[] };
   if (backups.length === 0) await request.post('/api/safekeeping');

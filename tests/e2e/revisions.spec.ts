@@ -9,6 +9,7 @@ test('a revision goes to the floor; a change to it is asked for, approved by som
   await open(page, `/boats/${id}/revisions`);
   await page.getByLabel('Issued by').fill('I. Hallin');
   await page.getByLabel('What it is for').fill('First hull');
+  await page.getByLabel('Why it is issued all the same').fill('For the quotation');
   await page.getByRole('button', { name: 'Issue next revision' }).click();
   await page.getByRole('button', { name: 'To the floor' }).click();
   await page.getByLabel('Done by').fill('I. Hallin');
@@ -32,6 +33,7 @@ test('a revision goes to the floor; a change to it is asked for, approved by som
   await page.getByRole('button', { name: 'Approve' }).click();
   await page.getByLabel('Issued by').fill('I. Hallin');
   await page.getByLabel('What it is for').fill('Second hull');
+  await page.getByLabel('Why it is issued all the same').fill('For the quotation');
   await page.getByRole('button', { name: 'Issue next revision' }).click();
   await expect(page.getByTestId('floor')).toContainText('superseded');
   await page.getByRole('row', { name: /^A / }).getByRole('button', { name: 'Withdraw' }).click();

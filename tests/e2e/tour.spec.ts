@@ -48,6 +48,7 @@ test('the tour of the README: mend the failing zone, meet the weight, issue revi
   await page.getByRole('navigation').getByRole('link', { name: 'Revisions' }).click();
   await page.getByLabel('Issued by').fill('I. Hallin');
   await page.getByLabel('What it is for').fill('First issue to the floor');
+  await page.getByLabel('Why it is issued all the same').fill('For the quotation');
   await page.getByRole('button', { name: 'Issue next revision' }).click();
   await expect(page.getByRole('table', { name: 'Issued revisions' })).toContainText('I. Hallin');
 

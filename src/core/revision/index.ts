@@ -5,9 +5,11 @@ export type {
   BoatSummary,
   BookLaminate,
   ChangeRequest,
+  IssuedOpen,
   Revision,
   RevisionEvent,
   TemplateSummary,
   VariantStanding,
 } from './records';
 export { resultsOf, type CheckResult, type RevisionResults } from './results';
+export { OPEN_STANDS, openPointsOf, type OpenPoint, type OpenStand } from './openPoints';

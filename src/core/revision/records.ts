@@ -1,6 +1,7 @@
 import type { Material } from '../material';
 import type { Change } from '../edit';
 import type { Reference } from '../document';
+import type { OpenPoint } from './openPoints';
 
 /** A boat in the list. */
 export interface BoatSummary {
@@ -45,6 +46,13 @@ export interface Revision {
   onFloor: boolean;
   /** Put on the floor, withdrawn: who, why, when; oldest first. */
   events: RevisionEvent[];
+  /** What was open when it was issued, and why it was issued all the same; null before revisions kept it. */
+  open: IssuedOpen | null;
+}
+
+export interface IssuedOpen {
+  points: OpenPoint[];
+  answer: string;
 }
 
 export interface RevisionEvent {

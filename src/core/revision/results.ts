@@ -2,6 +2,7 @@ import { evaluateDetails } from '../detail/kinds';
 import type { Boat } from '../document';
 import { evaluateStiffeners, makeEvaluator, targetOf, whereGoverns } from '../evaluate';
 import { boatWeight } from '../weight';
+import type { IssuedOpen } from './records';
 
 /** One check as it stood: reserve factor = capacity / demand. */
 export interface CheckResult {
@@ -29,6 +30,8 @@ export interface RevisionResults {
   }[];
   stiffeners: { name: string; governs: string | null; reserveFactor: number | null; problem: string | null }[];
   details: { name: string; governs: string | null; reserveFactor: number | null; problem: string | null }[];
+  /** What was open when it was issued, and the answer given; revisions of before have none. */
+  open?: IssuedOpen;
 }
 
 /** JSON has no Infinity: what nothing loads is kept as null. */

@@ -29,6 +29,7 @@ const revision: Revision = {
   state: 'stands' as const,
   onFloor: false,
   events: [],
+  open: null,
   issuedAt: '2026-11-25T10:00:00Z',
 };
 const printedAt = new Date('2026-11-25T12:00:00Z');

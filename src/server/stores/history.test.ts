@@ -137,7 +137,7 @@ describe('a batch that comes again', () => {
 describe('a revision', () => {
   it('keeps its results, its engine and its print', async () => {
     const { id } = await createBoat(context, merrow());
-    const issued = await issueRevision(context, id, 1, { author: 'I. Hallin', note: 'First' });
+    const issued = await issueRevision(context, id, 1, { author: 'I. Hallin', note: 'First', answer: 'As quoted' });
     expect(issued.engine).toBe(ENGINE);
     const { results } = await readRevision(context, id, 'A');
     expect(results!.zones.find(({ zone }) => zone === 'Bottom forward')!.reserveFactor).toBeCloseTo(0.965, 2);
@@ -150,8 +150,8 @@ describe('a revision', () => {
   it('is not issued twice when two people sign at once', async () => {
     const { id } = await createBoat(context, merrow());
     const both = await Promise.allSettled([
-      issueRevision(context, id, 1, { author: 'I. Hallin', note: 'First' }),
-      issueRevision(context, id, 1, { author: 'B. Moor', note: 'First too' }),
+      issueRevision(context, id, 1, { author: 'I. Hallin', note: 'First', answer: 'As quoted' }),
+      issueRevision(context, id, 1, { author: 'B. Moor', note: 'First too', answer: 'As quoted' }),
     ]);
     expect(both.map(({ status }) => status).sort()).toEqual(['fulfilled', 'rejected']);
   });

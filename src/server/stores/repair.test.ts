@@ -83,7 +83,7 @@ describe('a stored boat that does not read', () => {
   });
   it('whose actions do not lead back opens as its newest revision', async () => {
     await edit(1, 10);
-    await issueRevision(context, id, 2, { author: 'I. Hallin', note: 'first issue' });
+    await issueRevision(context, id, 2, { author: 'I. Hallin', note: 'first issue', answer: 'As quoted' });
     await edit(2, 20);
     await damage('layers', layerId, '{ "angleDeg": ');
     expect(await damageOf(context, id)).toMatchObject({

@@ -3,7 +3,16 @@ import { KeramosError } from '@/core/error';
 import { boatFromJson, boatToJson, type Boat } from '@/core/document';
 import { ENGINE } from '@/core/evaluate';
 import { same } from '@/core/field';
-import { resultsOf, type Revision, type RevisionEvent, type RevisionResults } from '@/core/revision';
+import {
+  openPointsOf,
+  resultsOf,
+  type IssuedOpen,
+  type OpenPoint,
+  type Revision,
+  type RevisionEvent,
+  type RevisionResults,
+} from '@/core/revision';
+import { sql } from 'kysely';
 import { printSchedule } from '../print/printing';
 import { inTransaction, type StoreContext } from '../context';
 import { readBoat } from './boats';
@@ -22,7 +31,13 @@ const columns = ['id', 'number', 'label', 'hash', 'author', 'note', 'issued_at a
 /** Revisions of a boat, newest first, each with where it stands. */
 export async function listRevisions(context: StoreContext, boatId: string): Promise<Revision[]> {
   const [rows, events] = await Promise.all([
-    context.db.selectFrom('revision').select(columns).where('boat_id', '=', boatId).orderBy('number', 'desc').execute(),
+    context.db
+      .selectFrom('revision')
+      .select(columns)
+      .select(sql<string | null>`json_extract(results_json, '$.open')`.as('open'))
+      .where('boat_id', '=', boatId)
+      .orderBy('number', 'desc')
+      .execute(),
     context.db
       .selectFrom('revision_event')
       .select(['label', 'kind', 'author', 'note', 'at'])
@@ -39,6 +54,7 @@ export async function listRevisions(context: StoreContext, boatId: string): Prom
   };
   return rows.map((row) => ({
     ...row,
+    open: row.open === null ? null : (JSON.parse(row.open) as IssuedOpen),
     state: stateOf(row.label),
     onFloor: row.label === floor && !withdrawn.has(row.label),
     events: events.filter(({ label }) => label === row.label).map(({ label: _, ...event }) => event),
@@ -55,6 +71,13 @@ const movedOn = (version: number) =>
     },
   );
 
+const unanswered = (points: readonly OpenPoint[]) =>
+  new KeramosError(
+    'invalid',
+    `Not all is well in this draft (${points.length} open, ${points[0]!.name} first): say why it is issued all the same`,
+    'answer',
+    { points: points.slice(0, 20) },
+  );
 const notApproved = (against: string) =>
   new KeramosError(
     'invalid',
@@ -80,7 +103,7 @@ async function takeApproval({ db }: StoreContext, boatId: string, against: strin
 
 /** What a revision keeps besides its snapshot: what it comes to with today's engine, and its print. */
 async function worksOf(boat: Boat, revision: Revision) {
-  const results = resultsOf(boat);
+  const results: RevisionResults = { ...resultsOf(boat), ...(revision.open && { open: revision.open }) };
   const print = await printSchedule(boat, {
     revision,
     units: boat.brief.units,
@@ -93,6 +116,7 @@ async function worksOf(boat: Boat, revision: Revision) {
 /**
  * Issue the draft, as it stands at `baseVersion`, as the next revision, with its results, the engine's version and
  * its print.
+ * With something failing, thin, not proven, not checked or unverified it asks for an answer, which is kept.
  * Over a revision that stands it takes an approved change request for that very draft.
  *
  * @throws KeramosError `conflict` when the draft has moved on, so that nobody signs what they have not seen; `invalid`
@@ -102,7 +126,7 @@ export async function issueRevision(
   context: StoreContext,
   boatId: string,
   baseVersion: number,
-  { author, note }: { author: string; note: string },
+  { author, note, answer = '' }: { author: string; note: string; answer?: string },
 ): Promise<Revision> {
   const { boat, version } = await readBoat(context, boatId);
   if (version !== baseVersion) throw movedOn(version);
@@ -116,10 +140,13 @@ export async function issueRevision(
     throw new KeramosError('invalid', `Nothing has changed since revision ${last.label}`, 'boat');
   const standing = known.find(({ state }) => state === 'stands');
   if (standing) await needApproval(context, boatId, standing.label, version);
+  const points = openPointsOf(reopened);
+  if (points.length > 0 && answer.trim().length < 3) throw unanswered(points);
   const number = (last?.number ?? 0) + 1;
   const head = { id: context.newId(), number, label: revisionLabel(number), hash, author, note, engine: ENGINE };
   const issuedAt = context.now();
-  const revision: Revision = { ...head, issuedAt, state: 'stands', onFloor: false, events: [] };
+  const open: IssuedOpen | null = points.length > 0 ? { points, answer: answer.trim() } : null;
+  const revision: Revision = { ...head, issuedAt, state: 'stands', onFloor: false, events: [], open };
   const { results, print } = await worksOf(reopened, revision);
   await inTransaction(context, async (inside) => {
     const now = await inside.db.selectFrom('boat').select('version').where('id', '=', boatId).executeTakeFirstOrThrow();

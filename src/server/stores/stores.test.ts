@@ -228,18 +228,20 @@ describe('boats', () => {
 describe('revisions', () => {
   it('are numbered, hashed, unchangeable, and issued only for the state that was seen', async () => {
     const { id } = await createBoat(context, merrow());
-    const a = await issueRevision(context, id, 1, { author: 'A. Hallin', note: 'first issue' });
+    const a = await issueRevision(context, id, 1, { author: 'A. Hallin', note: 'first issue', answer: 'As quoted' });
     expect(a).toMatchObject({ label: 'A', number: 1 });
-    await expect(issueRevision(context, id, 1, { author: 'A. Hallin', note: 'again' })).rejects.toThrow(
-      'Nothing has changed since revision A',
-    );
+    await expect(
+      issueRevision(context, id, 1, { author: 'A. Hallin', note: 'again', answer: 'As quoted' }),
+    ).rejects.toThrow('Nothing has changed since revision A');
     await editBoat(context, id, 1, [action('turn-it', turn(90))]);
-    await expect(issueRevision(context, id, 1, { author: 'A. Hallin', note: 'stale' })).rejects.toMatchObject({
+    await expect(
+      issueRevision(context, id, 1, { author: 'A. Hallin', note: 'stale', answer: 'As quoted' }),
+    ).rejects.toMatchObject({
       code: 'conflict',
     });
-    await expect(issueRevision(context, id, 2, { author: 'A. Hallin', note: 'turned' })).rejects.toThrow(
-      'needs a change request',
-    );
+    await expect(
+      issueRevision(context, id, 2, { author: 'A. Hallin', note: 'turned', answer: 'As quoted' }),
+    ).rejects.toThrow('needs a change request');
     const [asked] = await askForChange(context, id, 2, { askedBy: 'A. Hallin', reason: 'stiffer across' });
     expect(asked!.changes[0]).toMatchObject({
       subject: 'Layer 4, TX 900',
@@ -257,7 +259,9 @@ describe('revisions', () => {
     await expect(
       decideChange(context, id, asked!.id, { approve: false, decidedBy: 'B. Moor', decision: 'late' }),
     ).rejects.toThrow('approved already');
-    expect((await issueRevision(context, id, 2, { author: 'A. Hallin', note: 'turned' })).label).toBe('B');
+    expect(
+      (await issueRevision(context, id, 2, { author: 'A. Hallin', note: 'turned', answer: 'As quoted' })).label,
+    ).toBe('B');
     expect((await listChangeRequests(context, id))[0]!.state).toBe('issued');
     expect((await readRevision(context, id, 'A')).boat.parts[0]!.layers[3]!.angleDeg).toBe(0);
     await expect(db.updateTable('revision').set({ note: 'x' }).execute()).rejects.toThrow('cannot be changed');
@@ -267,12 +271,28 @@ describe('revisions', () => {
       'A superseded',
     ]);
   });
+  it('with something open are issued only with an answer, which the revision keeps; nothing is stored before', async () => {
+    const { id } = await createBoat(context, merrow());
+    const signed = { author: 'A. Hallin', note: 'first issue' };
+    await expect(issueRevision(context, id, 1, signed)).rejects.toMatchObject({
+      path: 'answer',
+      details: {
+        points: [{ name: 'Tow post', stands: 'fails' }, { name: 'Bottom forward' }, { stands: 'unverified' }],
+      },
+    });
+    await expect(issueRevision(context, id, 1, { ...signed, answer: ' .' })).rejects.toThrow('say why');
+    expect(await listRevisions(context, id)).toEqual([]);
+    await issueRevision(context, id, 1, { ...signed, answer: ' For the quotation ' });
+    const [issued] = await listRevisions(context, id);
+    expect(issued!.open).toMatchObject({ answer: 'For the quotation', points: [{ name: 'Tow post' }, {}, {}] });
+    expect((await readRevision(context, id, 'A')).results!.open).toEqual(issued!.open);
+  });
   it('an approval holds for the draft that was approved and for no other', async () => {
     const { id } = await createBoat(context, merrow());
     await expect(askForChange(context, id, 1, { askedBy: 'A. Hallin', reason: 'nothing stands yet' })).rejects.toThrow(
       'No revision stands',
     );
-    await issueRevision(context, id, 1, { author: 'A. Hallin', note: 'first issue' });
+    await issueRevision(context, id, 1, { author: 'A. Hallin', note: 'first issue', answer: 'As quoted' });
     await expect(askForChange(context, id, 1, { askedBy: 'A. Hallin', reason: 'no difference' })).rejects.toThrow(
       'does not differ',
     );
@@ -280,16 +300,16 @@ describe('revisions', () => {
     const [asked] = await askForChange(context, id, 2, { askedBy: 'A. Hallin', reason: 'stiffer across' });
     await decideChange(context, id, asked!.id, { approve: true, decidedBy: 'B. Moor', decision: 'checked' });
     await editBoat(context, id, 2, [action('turn-more', turn(45))]);
-    await expect(issueRevision(context, id, 3, { author: 'A. Hallin', note: 'turned' })).rejects.toThrow(
-      'for this very draft',
-    );
+    await expect(
+      issueRevision(context, id, 3, { author: 'A. Hallin', note: 'turned', answer: 'As quoted' }),
+    ).rejects.toThrow('for this very draft');
     await expect(askForChange(context, id, 2, { askedBy: 'A. Hallin', reason: 'stale' })).rejects.toMatchObject({
       code: 'conflict',
     });
   });
   it('go to the floor and are withdrawn, each with who and why, and the record stays', async () => {
     const { id } = await createBoat(context, merrow());
-    await issueRevision(context, id, 1, { author: 'A. Hallin', note: 'first issue' });
+    await issueRevision(context, id, 1, { author: 'A. Hallin', note: 'first issue', answer: 'As quoted' });
     await expect(
       recordRevisionEvent(context, id, 'Z', { kind: 'floor', author: 'A. Hallin', note: 'start' }),
     ).rejects.toMatchObject({
@@ -319,12 +339,18 @@ describe('revisions', () => {
     ).rejects.toThrow('is withdrawn');
     await editBoat(context, id, 1, [action('turn-it', turn(90))]);
     expect(
-      (await issueRevision(context, id, 2, { author: 'A. Hallin', note: 'nothing stands, so no request' })).label,
+      (
+        await issueRevision(context, id, 2, {
+          author: 'A. Hallin',
+          note: 'nothing stands, so no request',
+          answer: 'As quoted',
+        })
+      ).label,
     ).toBe('B');
   });
   it('notice a database that was altered behind their back', async () => {
     const { id } = await createBoat(context, merrow());
-    await issueRevision(context, id, 1, { author: 'A. Hallin', note: 'first issue' });
+    await issueRevision(context, id, 1, { author: 'A. Hallin', note: 'first issue', answer: 'As quoted' });
     await sql`drop trigger revision_stands`.execute(db);
     await sql`update revision set snapshot = replace(snapshot, '"loadedMass": 3600', '"loadedMass": 3000')`.execute(db);
     await expect(readRevision(context, id, 'A')).rejects.toThrow('no longer matches its hash');

@@ -34,7 +34,7 @@ describe('the list of boats', () => {
   it('draws each, says what fails, what it weighs against its target, and what the shop builds', async () => {
     const id = await yard.boat();
     await createBoat(yard.context, brant());
-    await issueRevision(yard.context, id, 1, { author: 'I. Hallin', note: 'First' });
+    await issueRevision(yard.context, id, 1, { author: 'I. Hallin', note: 'First', answer: 'As quoted' });
     await recordRevisionEvent(yard.context, id, 'A', { kind: 'floor', author: 'I. Hallin', note: 'Go' });
     await open();
     await waitFor(() => expect(row('Merrow 84').textContent).toContain('✕ fails: 1 zone, 1 detail'));

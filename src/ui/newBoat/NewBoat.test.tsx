@@ -92,7 +92,7 @@ describe('a new boat', () => {
   });
   it('from a boat here or one of its revisions begins as that was', async () => {
     const id = await yard.boat();
-    await issueRevision(yard.context, id, 1, { author: 'I. Hallin', note: 'First' });
+    await issueRevision(yard.context, id, 1, { author: 'I. Hallin', note: 'First', answer: 'As quoted' });
     await open();
     press('Boat here');
     await waitFor(() => expect(page()).toContain('Revision A'));

@@ -1,30 +1,38 @@
 'use client';
+import { useState } from 'react';
 import { Card } from 'react-bootstrap';
 import type { ChangeRequest, Revision } from '@/core/revision';
 import { useBoat } from '../shared/boat';
 import { SignedForm, type Signed } from '../shared/SignedForm';
+import { useOpenPoints } from '../shared/useLater';
+import { OpenPoints } from './OpenPoints';
 
 export interface IssueFormProps {
   standing: Revision | null;
   requests: readonly ChangeRequest[];
-  onIssue: (baseVersion: number, signed: Signed) => Promise<boolean>;
+  onIssue: (baseVersion: number, signed: Signed, answer: string) => Promise<boolean>;
   onAsk: (baseVersion: number, signed: Signed) => Promise<boolean>;
 }
 
 /** Issue the draft, or ask for the change that it is to the revision that stands. */
 export function IssueForm({ standing, requests, onIssue, onAsk }: IssueFormProps) {
-  const { version, save, archived } = useBoat();
+  const { boat, version, save, archived } = useBoat();
+  const [given, setGiven] = useState('');
+  const points = useOpenPoints(boat);
   const own = requests.filter((request) => request.against === standing?.label && request.version === version);
   const approved = own.some(({ state }) => state === 'approved');
   const open = own.some(({ state }) => state === 'open');
   const asks = standing !== null && !approved;
   const act = asks
     ? { name: 'Ask for this change', run: (signed: Signed) => onAsk(version, signed) }
-    : { name: 'Issue next revision', run: (signed: Signed) => onIssue(version, signed) };
+    : { name: 'Issue next revision', run: (signed: Signed) => onIssue(version, signed, given) };
   return (
     <Card>
       <Card.Body>
         <h2>{asks ? `Ask for a change to revision ${standing.label}` : 'Issue the draft'}</h2>
+        {!asks && points !== null && points.length > 0 && (
+          <OpenPoints points={points} given={given} onGiven={setGiven} />
+        )}
         <SignedForm
           key={String(asks)}
           labels={asks ? { by: 'Asked by', why: 'Reason for the change' } : { by: 'Issued by', why: 'What it is for' }}

@@ -5,6 +5,7 @@ import type { Revision, RevisionEvent } from '@/core/revision';
 import { DataTable, type DataColumn } from '../shared/DataTable';
 import { Moment } from '../shared/Moment';
 import { SignedForm, type Signed } from '../shared/SignedForm';
+import { saidPoint } from './OpenPoints';
 
 const STATES = { stands: '✓ stands', superseded: 'superseded', withdrawn: '✕ withdrawn' } as const;
 const CLASSES = { stands: 'verdict meets', superseded: 'soft', withdrawn: 'verdict fails' } as const;
@@ -54,6 +55,11 @@ export function RevisionTable({
       cell: (revision) => (
         <>
           {revision.note}
+          {revision.open && (
+            <div className="small soft" title={revision.open.points.map(saidPoint).join('; ')}>
+              △ issued with {revision.open.points.length} open: {revision.open.answer}
+            </div>
+          )}
           {revision.events.map((event) => (
             <div key={event.at} className="small soft">
               {EVENTS[event.kind]} by {event.author}, <Moment iso={event.at} />: {event.note}

@@ -56,8 +56,8 @@ function useRevisions({ initial, requests }: Pick<RevisionsScreenProps, 'initial
     variant: variant.data ?? null,
     trouble: trouble ?? (variant.error ? wordsOf(variant.error) : null),
     setTrouble,
-    issue: (baseVersion: number, { by, why }: Signed) =>
-      run('POST', 'revisions', { baseVersion, author: by, note: why }),
+    issue: (baseVersion: number, { by, why }: Signed, given: string) =>
+      run('POST', 'revisions', { baseVersion, author: by, note: why, answer: given }),
     ask: (baseVersion: number, { by, why }: Signed) =>
       run('POST', 'changes', { baseVersion, askedBy: by, reason: why }),
     record: (label: string, kind: RevisionEvent['kind'], { by, why }: Signed) =>

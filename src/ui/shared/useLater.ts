@@ -2,6 +2,7 @@ import { useMemo } from 'react';
 import type { Boat } from '@/core/document';
 import type { DetailEvaluation } from '@/core/detail/kinds';
 import type { StiffenerEvaluation } from '@/core/evaluate';
+import type { OpenPoint } from '@/core/revision';
 import { fetchedCode } from './fetchedCode';
 
 /**
@@ -37,4 +38,10 @@ export const useDetails = later<readonly DetailEvaluation[]>(
 export const useStiffeners = later<readonly StiffenerEvaluation[]>(
   (boat) => (boat.supports.some(({ section }) => section !== null) ? null : NO_STIFFENERS),
   () => import('./judgements').then(({ evaluateStiffeners }) => evaluateStiffeners),
+);
+
+/** What is open in a boat when it is issued: fails, thin, not proven, not checked, unverified. */
+export const useOpenPoints = later<readonly OpenPoint[]>(
+  () => null,
+  () => import('@/core/revision').then(({ openPointsOf }) => openPointsOf),
 );

@@ -2,7 +2,7 @@ import { ORIGINS, PROCESSES } from '@/core/material';
 import { formatWithUnit, type QuantityKind } from '@/core/quantity';
 import { ENGINE, type ZoneEvaluation } from '@/core/evaluate';
 import { QUALITIES, type Boat } from '@/core/document';
-import type { Revision } from '@/core/revision';
+import { OPEN_STANDS, type IssuedOpen, type Revision } from '@/core/revision';
 import { packStatus } from '@/core/standard';
 import type { PrintOptions } from '../schedulePdf';
 
@@ -32,6 +32,7 @@ export function headRows(
       ? [
           ['Issued', `${revision.issuedAt.slice(0, 10)} by ${revision.author}`],
           ['Note', revision.note],
+          ...(revision.open ? [['Issued with', saidOpen(revision.open)]] : []),
           ['Hash (SHA-256)', revision.hash],
         ]
       : []),
@@ -53,4 +54,13 @@ function enginesOf(revision: Revision | null): string {
     `engine ${ENGINE}, computed again; ` +
     `${revision.engine === null ? 'issued before results were kept' : `issued with engine ${revision.engine}`}`
   );
+}
+
+/** What was open when it was issued, and the answer that was given. */
+function saidOpen({ points, answer }: IssuedOpen): string {
+  const said = points.map(
+    ({ name, stands, reserveFactor }) =>
+      `${name} ${OPEN_STANDS[stands]}${reserveFactor === null ? '' : ` ${reserveFactor.toFixed(2)}`}`,
+  );
+  return `${points.length} open: ${said.join('; ')}. All the same because: ${answer}`;
 }

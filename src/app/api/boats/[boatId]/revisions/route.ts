@@ -18,6 +18,8 @@ const issue = z.strictObject({
     .trim()
     .min(3, 'Note: say in a few words what this revision is for')
     .max(600, 'Note must have at most 600 characters'),
+  /** Why it is issued though something is open; asked for where something is. */
+  answer: z.string().trim().max(600, 'The answer must have at most 600 characters').optional(),
 });
 
 export const GET = (request: Request, { params }: Context) =>
@@ -30,8 +32,9 @@ export const GET = (request: Request, { params }: Context) =>
 export const POST = (request: Request, { params }: Context) =>
   answer(async () => {
     const { boatId } = await params;
-    const { baseVersion, ...signed } = parseOrThrow(issue, await readJson(request));
-    return json(await issueRevision(await storeContext(request), boatId, baseVersion, signed), 201);
+    const { baseVersion, answer: why, ...signed } = parseOrThrow(issue, await readJson(request));
+    const asked = { ...signed, ...(why !== undefined && { answer: why }) };
+    return json(await issueRevision(await storeContext(request), boatId, baseVersion, asked), 201);
   });
 
 const event = z.strictObject({

@@ -1,0 +1,52 @@
+import { describe, expect, it } from 'vitest';
+import { brant, merrow, zoneOf } from '../../../tests/helpers/merrow';
+import { newBoat, type Boat } from '../document';
+import { applyEdits } from '../edit';
+import { OPEN_STANDS, openPointsOf } from '.';
+
+const signed = (boat: Boat): Boat => ({
+  ...boat,
+  packs: boat.packs.map((pack) => ({
+    ...pack,
+    signOff: { by: 'N. Surveyor', at: '2026-01-01T00:00:00Z', note: 'read against the text' },
+  })),
+});
+
+describe('what is open in a boat when it is issued', () => {
+  it('of Merrow 84 is what its screens say: the tow post, the bottom forward, the pack; the worst first', () => {
+    const points = openPointsOf(merrow());
+    expect(points.map(({ of, name, stands }) => `${of} ${name} ${stands}`)).toEqual([
+      'detail Tow post fails',
+      'zone Bottom forward fails',
+      `pack ${merrow().packs[0]!.title} unverified`,
+    ]);
+    expect(points[0]!.reserveFactor).toBeCloseTo(0.55, 2);
+    expect(openPointsOf(signed(merrow()))).toHaveLength(2);
+  });
+  it('of Brant 56 has its thin zones, and every pack that nobody signed for', () => {
+    const points = openPointsOf(brant());
+    expect(points.filter(({ stands }) => stands === 'thin').length).toBeGreaterThan(0);
+    expect(points.filter(({ of }) => of === 'pack')).toHaveLength(brant().packs.length);
+    const order = points.map(({ stands }) => Object.keys(OPEN_STANDS).indexOf(stands));
+    expect(order).toEqual([...order].sort((a, b) => a - b));
+  });
+  it('of a boat with nothing laid is every zone, not checked', () => {
+    const bare = signed(newBoat('Bare'));
+    expect(openPointsOf(bare).map(({ stands }) => stands)).toEqual(
+      bare.parts.flatMap(({ zones }) => zones.map(() => 'notChecked')),
+    );
+  });
+  it('of a boat whose failings are mended is nothing more', () => {
+    const boat = signed(merrow());
+    const [, forward] = zoneOf(boat, 'Bottom forward');
+    const core = boat.parts[0]!.layers.find(
+      ({ thickness, zones, material }) => thickness && material.startsWith('pvc') && zones.includes(forward.id),
+    )!;
+    const post = boat.details.find(({ name }) => name === 'Tow post')!;
+    const { boat: mended } = applyEdits(boat, [
+      { type: 'layer.set', layerId: core.id, patch: { thickness: 0.025 } },
+      { type: 'detail.set', item: { ...post, boltDiameter: 0.012 } as typeof post },
+    ]);
+    expect(openPointsOf(mended)).toEqual([]);
+  });
+});
