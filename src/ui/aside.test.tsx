@@ -160,6 +160,31 @@ describe('what each layer buys', () => {
   });
 });
 
+describe('a material swapped', () => {
+  it('shows kilograms and every margin first, and is one action of the history', async () => {
+    const desk = await yard.show(await yard.boat(), <LayupScreen shelf={[...GENERIC_MATERIALS]} />);
+    const start = desk.boat;
+    fireEvent.keyDown(document.body, { key: 'k', ctrlKey: true });
+    fireEvent.change(await waitFor(() => screen.getByLabelText('Find a command')), { target: { value: 'swap a mat' } });
+    fireEvent.keyDown(screen.getByLabelText('Find a command'), { key: 'Enter' });
+    await waitFor(() => choose('Take out', /PVC 80/));
+    const swap = () => screen.getByRole<HTMLButtonElement>('button', { name: 'Swap it' });
+    expect(swap().disabled).toBe(true);
+    choose('Lay in its place', /SAN 85/);
+    const effect = await waitFor(() => screen.getByTestId('effect').textContent!);
+    expect(effect).toMatch(/The boat: 669\.2 kg → 6\d\d\.\d kg \(\+\d+\.\d kg\)/);
+    expect(effect).toMatch(/\d+ margins move, \d+ to below 1\.10/);
+    expect(desk.boat).toBe(start);
+    await waitFor(() => expect(swap().disabled).toBe(false));
+    press('Swap it');
+    expect(desk.boat.parts.flatMap(({ layers }) => layers).some(({ material }) => material === 'pvc-80')).toBe(false);
+    expect(desk.last).toBe('swapped Cross-linked PVC 80 for SAN 85 in the whole boat');
+    await desk.saved();
+    desk.undo();
+    expect(desk.boat).toEqual(start);
+  });
+});
+
 describe('the bands of Check', () => {
   it('come for every zone, and say how many draws they stand on', async () => {
     const desk = await yard.show(await yard.boat(), <CheckScreen />);

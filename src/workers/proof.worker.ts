@@ -1,6 +1,7 @@
 import * as Comlink from 'comlink';
 import { KeramosError } from '@/core/error';
 import { runInSlices } from '@/core/job';
+import { applyEdits, type Edit } from '@/core/edit';
 import type { Criterion } from '@/core/laminate';
 import type { Material } from '@/core/material';
 import {
@@ -14,9 +15,11 @@ import {
 } from '@/core/evaluate';
 import type { Boat, Part, Zone } from '@/core/document';
 import {
+  effectOf,
   layerMovesJob,
   newBoatFrom,
   wholeBoat,
+  type Effect,
   type LayerMove,
   type MovesInput,
   type NewBoat,
@@ -61,6 +64,16 @@ const api = {
     try {
       const made = newBoatFrom(source, order, shelf);
       return { ...made, whole: wholeBoat(made.boat, makeEvaluator()(made.boat)) };
+    } catch (error) {
+      if (error instanceof KeramosError) return error.text;
+      throw error;
+    }
+  },
+
+  /** What edits would do to the whole boat; or why they cannot be. */
+  effect: async (boat: Boat, edits: readonly Edit[]): Promise<Effect | string> => {
+    try {
+      return effectOf(boat, applyEdits(boat, edits).boat);
     } catch (error) {
       if (error instanceof KeramosError) return error.text;
       throw error;

@@ -36,3 +36,4 @@ export {
 export { copyPart } from './copyPart';
 export { chooseMaterial, fetchMaterials, setGiven } from './layerMaterials';
 export { findMaterial, layersFromText, layersToText, usualRole, usualThickness } from './layerText';
+export { layersOf, swapMaterial, type Swap, type SwapScope } from './swapMaterial';

@@ -16,3 +16,4 @@ export { growSections } from './growSections';
 export { newBoatFrom, type NewBoat, type NewBoatOrder } from './newBoatFrom';
 export { harmless, marginChanges, wholeBoat, type Margin, type MarginChange, type WholeBoat } from './wholeBoat';
 export { standingOf, type Outline, type Standing } from './standing';
+export { effectOf, type Effect } from './effect';

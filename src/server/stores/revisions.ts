@@ -74,7 +74,7 @@ const movedOn = (version: number) =>
 const unanswered = (points: readonly OpenPoint[]) =>
   new KeramosError(
     'invalid',
-    `Not all is well in this draft (${points.length} open, ${points[0]!.name} first): say why it is issued all the same`,
+    `${points.length} open in this draft, ${points[0]!.name} first: say why it is issued all the same`,
     'answer',
     { points: points.slice(0, 20) },
   );

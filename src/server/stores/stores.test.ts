@@ -271,7 +271,7 @@ describe('revisions', () => {
       'A superseded',
     ]);
   });
-  it('with something open are issued only with an answer, which the revision keeps; nothing is stored before', async () => {
+  it('with something open are issued only with an answer, which the revision keeps', async () => {
     const { id } = await createBoat(context, merrow());
     const signed = { author: 'A. Hallin', note: 'first issue' };
     await expect(issueRevision(context, id, 1, signed)).rejects.toMatchObject({

@@ -30,6 +30,7 @@ const CommandPalette = dynamic(() => import('./CommandPalette').then((module) =>
 });
 const LinesView = dynamic(() => import('./LinesView').then((module) => module.LinesView), { ssr: false });
 const LaminateBook = dynamic(() => import('./LaminateBook').then((module) => module.LaminateBook), { ssr: false });
+const SwapDialog = dynamic(() => import('./SwapDialog').then((module) => module.SwapDialog), { ssr: false });
 const PartSettings = dynamic(() => import('./PartSettings').then((module) => module.PartSettings), { ssr: false });
 
 /** What goes in, in what order? */
@@ -53,6 +54,7 @@ function Layup({ shelf, trial, place, part }: LayupProps) {
   const [asked, setAsked] = useState<Asked | null>(null);
   const [question, setQuestion] = useState<Question | null>(null);
   const [settings, setSettings] = useState(false);
+  const [swapping, setSwapping] = useState(false);
   const [view, setView] = useState<View>('grid');
   const [refusal, setRefusal] = useState<string | null>(null);
   const [working, setWorking] = useState<WorkingRequest | null>(null);
@@ -108,6 +110,7 @@ function Layup({ shelf, trial, place, part }: LayupProps) {
     palette: () => setAsked({ for: 'command', seed: '' }),
     cut: clipboard.cutByCommand,
     partSettings: () => setSettings(true),
+    swap: () => setSwapping(true),
     showPart: place.showPart,
   });
   const doCommand = (id: string) => {
@@ -217,6 +220,16 @@ function Layup({ shelf, trial, place, part }: LayupProps) {
         onClosed={() => (document.getElementById('ask') ?? grid.current)?.focus()}
       />
       <PartSettings show={settings} part={part} act={act} onClose={() => setSettings(false)} onClosed={backToGrid} />
+      <SwapDialog
+        show={swapping}
+        boat={boat}
+        part={part}
+        ids={ids}
+        materials={materials}
+        act={act}
+        onClose={() => setSwapping(false)}
+        onClosed={backToGrid}
+      />
       <WorkingPanel request={working} onClose={() => setWorking(null)} />
     </>
   );

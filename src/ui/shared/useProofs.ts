@@ -5,7 +5,8 @@ import type { Boat } from '@/core/document';
 import type { PanelAnalysis, ProofStep, ZoneAnalysis, ZoneProof } from '@/core/evaluate';
 import type { Criterion } from '@/core/laminate';
 import type { Material } from '@/core/material';
-import type { LayerMove, MovesInput, NewBoat, NewBoatOrder, WholeBoat } from '@/core/option';
+import type { Edit } from '@/core/edit';
+import type { Effect, LayerMove, MovesInput, NewBoat, NewBoatOrder, WholeBoat } from '@/core/option';
 import type { ProofWorker } from '@/workers/proof.worker';
 
 const startWorker = () => new Worker(new URL('../../workers/proof.worker.ts', import.meta.url), { type: 'module' });
@@ -168,4 +169,13 @@ export function useBegun(
     REST_MILLISECONDS,
   );
   return { begun: source ? result : null, current };
+}
+
+/** What edits would do to the whole boat; null before the first, or where there is nothing to do. */
+export function useEffectOf(boat: Boat, edits: readonly Edit[]): { effect: Effect | string | null; current: boolean } {
+  const { result, current } = useAside<Effect | string>(
+    [boat, JSON.stringify(edits)],
+    edits.length > 0 ? async (remote) => (await remote.effect(boat, edits)) as Effect | string : null,
+  );
+  return { effect: edits.length > 0 ? result : null, current };
 }

@@ -26,6 +26,7 @@ class Desk {
     palette: vi.fn(),
     cut: vi.fn(),
     partSettings: vi.fn(),
+    swap: vi.fn(),
     setTryFirst: vi.fn(),
   };
   trial = false;

@@ -29,6 +29,7 @@ export interface CommandContext {
   palette: () => void;
   cut: () => void;
   partSettings: () => void;
+  swap: () => void;
   showPart: (id: string) => void;
 }
 

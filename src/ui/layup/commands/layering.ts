@@ -38,6 +38,14 @@ export function layering(tools: CommandTools): Command[] {
       run: () => tools.pick('replace'),
     },
     {
+      id: 'swap',
+      group: 'Layers',
+      title: 'Swap a material in layers, the part or the boat, with what it does',
+      key: '',
+      off: none,
+      run: tools.swap,
+    },
+    {
       id: 'duplicate',
       group: 'Layers',
       title: `Duplicate ${counted}`,
