@@ -114,14 +114,21 @@ function keysInWords(element: z.ZodType, item: Item, naming: Naming): string {
   return named.map(([key, schema]) => valueInWords(schema, item[key], naming.after)).join(' and ') || 'one';
 }
 
+/** An entry that differs in more fields than these is told whole. */
+const FIELDS_TOLD = 3;
+const lowered = (line: string) => `${line.charAt(0).toLowerCase()}${line.slice(1)}`;
+
 function compareByPlace({ label, element, was, is }: Items, naming: Naming): string[] {
   const words = (value: unknown, nameOf: NameOf) => valueInWords(element, value, nameOf);
   return Array.from({ length: Math.max(was.length, is.length) }, (_, i) => {
-    if (i >= was.length) return `${label} ${i + 1}: added ${words(is[i], naming.after)}`;
-    if (i >= is.length) return `${label} ${i + 1}: removed ${words(was[i], naming.before)}`;
-    if (same(was[i], is[i])) return '';
-    return `${label} ${i + 1}: ${words(was[i], naming.before)} → ${words(is[i], naming.after)}`;
-  }).filter((line) => line !== '');
+    const [before, after, place] = [was[i], is[i], `${label} ${i + 1}`];
+    if (before === undefined) return [`${place}: added ${words(after, naming.after)}`];
+    if (after === undefined) return [`${place}: removed ${words(before, naming.before)}`];
+    if (same(before, after)) return [];
+    const fields = compareFields(element, [before, after], naming);
+    if (fields.length > 0 && fields.length <= FIELDS_TOLD) return fields.map((line) => `${place}, ${lowered(line)}`);
+    return [`${place}: ${words(before, naming.before)} → ${words(after, naming.after)}`];
+  }).flat();
 }
 
 const UNIT_SYSTEMS: readonly UnitSystem[] = ['metric', 'us'];
@@ -138,7 +145,7 @@ function compareField(
   if (Array.isArray(was) && Array.isArray(is) && schema) return compareItems({ schema, label }, was, is, naming);
   const objects = [was, is].every((value) => typeof value === 'object' && value !== null && !Array.isArray(value));
   const deep = objects && schema ? compareFields(schema, [was as object, is as object], naming) : [];
-  if (deep.length > 0) return deep.map((line) => `${label}, ${line.charAt(0).toLowerCase()}${line.slice(1)}`);
+  if (deep.length > 0) return deep.map((line) => `${label}, ${lowered(line)}`);
   const [before, after] = [valueInWords(schema, was, naming.before), valueInWords(schema, is, naming.after)];
   // Two figures may differ beyond the digits shown; that something differs must still show.
   const looksSame = UNIT_SYSTEMS.every((system) => wordsIn(before, system) === wordsIn(after, system));

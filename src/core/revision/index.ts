@@ -6,6 +6,7 @@ export type {
   BookLaminate,
   ChangeRequest,
   IssuedOpen,
+  MaterialInBoat,
   Revision,
   RevisionEvent,
   TemplateSummary,

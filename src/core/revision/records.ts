@@ -1,5 +1,5 @@
 import type { Material } from '../material';
-import type { Change } from '../edit';
+import type { Change, Edit } from '../edit';
 import type { Reference } from '../document';
 import type { OpenPoint } from './openPoints';
 
@@ -17,6 +17,18 @@ export interface BoatSummary {
   onFloor: string | null;
   parts: number;
   layers: number;
+}
+
+/** A boat that has a material of the Shelf in its own book. */
+export interface MaterialInBoat {
+  boatId: string;
+  name: string;
+  version: number;
+  /** Layers laid of it. */
+  layers: number;
+  /** By which it takes the Shelf's figures over, and what they change, in words; none where it has them. */
+  edits: Edit[];
+  changes: string[];
 }
 
 /** A template in the list. */

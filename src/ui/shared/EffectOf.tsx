@@ -41,7 +41,7 @@ export function EffectOf({
       <p className="mb-1">
         {changes.length === 0
           ? 'No margin moves.'
-          : `${changes.length} margins move, ${below} to below ${formatNumber(target, 2)}:`}
+          : `${changes.length} ${changes.length === 1 ? 'margin moves' : 'margins move'}, ${below} to below ${formatNumber(target, 2)}:`}
       </p>
       <ul className="mb-0">
         {changes.slice(0, SHOWN).map(({ of, id, name, before, after }) => (

@@ -24,6 +24,7 @@ import type { Making } from './AsLaid';
 import { CompareDialog } from './CompareDialog';
 import { ImportDialog } from './ImportDialog';
 import { MaterialCard } from './MaterialCard';
+import { BoatsOfMaterial } from './BoatsOfMaterial';
 import { MaterialForm } from './MaterialForm';
 import { Refusal } from '../shared/Refusal';
 
@@ -299,16 +300,19 @@ export function ShelfScreen({ initial }: { initial: ShelfItem[] }) {
           />
         )}
         {!editing && chosen && (
-          <MaterialCard
-            item={chosen}
-            fibreNames={fibreNames}
-            shelf={shelf}
-            making={making}
-            onMaking={setMaking}
-            onEdit={() => setEditing({ start: chosen.material, isNew: false })}
-            onCopy={() => copy(chosen.material)}
-            onDrop={() => void drop(chosen.material.id)}
-          />
+          <div className="d-grid gap-2 align-content-start">
+            <MaterialCard
+              item={chosen}
+              fibreNames={fibreNames}
+              shelf={shelf}
+              making={making}
+              onMaking={setMaking}
+              onEdit={() => setEditing({ start: chosen.material, isNew: false })}
+              onCopy={() => copy(chosen.material)}
+              onDrop={() => void drop(chosen.material.id)}
+            />
+            <BoatsOfMaterial key={chosen.material.id} material={chosen.material} />
+          </div>
         )}
         {!editing && !chosen && (
           <Card>

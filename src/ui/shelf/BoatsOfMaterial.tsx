@@ -1,0 +1,137 @@
+'use client';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Button, Card, Form } from 'react-bootstrap';
+import type { Boat } from '@/core/document';
+import { targetOf } from '@/core/evaluate';
+import type { Material } from '@/core/material';
+import type { MaterialInBoat } from '@/core/revision';
+import { api, wordsOf } from '../shared/api';
+import { EffectOf } from '../shared/EffectOf';
+import { Refusal } from '../shared/Refusal';
+import { Said } from '../shared/Said';
+import { useEffectOf } from '../shared/useProofs';
+
+interface TakenOver {
+  boatId: string;
+  version: number | null;
+  refusal: string | null;
+}
+const SHOWN = 4;
+
+/** Boats that have a material, where their own figures differ from the Shelf's, and taking those over. */
+export function BoatsOfMaterial({ material }: { material: Material }) {
+  const client = useQueryClient();
+  const key = ['boats of', material];
+  const { data: boats, error } = useQuery({
+    queryKey: key,
+    queryFn: () => api<MaterialInBoat[]>('GET', `/api/shelf/${material.id}/boats`),
+  });
+  const [ticked, setTicked] = useState<readonly string[]>([]);
+  const [opened, setOpened] = useState<string | null>(null);
+  const [taken, setTaken] = useState<readonly TakenOver[]>([]);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const differing = (boats ?? []).filter(({ edits }) => edits.length > 0);
+  const chosen = differing.filter(({ boatId }) => ticked.includes(boatId));
+  const take = async () => {
+    setBusy(true);
+    setTrouble(null);
+    try {
+      const asked = chosen.map(({ boatId, version }) => ({ boatId, version }));
+      setTaken(await api<TakenOver[]>('POST', `/api/shelf/${material.id}/boats`, { boats: asked }));
+      setTicked([]);
+      await client.invalidateQueries({ queryKey: key });
+    } catch (refused) {
+      setTrouble(wordsOf(refused));
+    } finally {
+      setBusy(false);
+    }
+  };
+  const nameOf = (id: string) => boats?.find(({ boatId }) => boatId === id)?.name ?? id;
+  return (
+    <Card>
+      <Card.Body className="d-grid gap-2">
+        <h2 className="mb-0">In boats</h2>
+        <Refusal text={trouble ?? (error ? wordsOf(error) : null)} onClose={() => setTrouble(null)} />
+        {boats?.length === 0 && <p className="soft mb-0">No boat has it.</p>}
+        {taken.map(({ boatId, version, refusal }) => (
+          <p key={boatId} className="small mb-0" role="status">
+            {version === null ? (
+              <>
+                ✕ {nameOf(boatId)}: <Said text={refusal ?? ''} />
+              </>
+            ) : (
+              `✓ ${nameOf(boatId)} has these figures now; undo in the boat takes them back.`
+            )}
+          </p>
+        ))}
+        {(boats ?? []).map((boat) => (
+          <div key={boat.boatId}>
+            <div className="d-flex gap-2 align-items-baseline">
+              <Form.Check
+                id={`take-${boat.boatId}`}
+                className="flex-grow-1 mb-0"
+                disabled={boat.edits.length === 0}
+                checked={ticked.includes(boat.boatId)}
+                onChange={(event) =>
+                  setTicked(event.target.checked ? [...ticked, boat.boatId] : ticked.filter((id) => id !== boat.boatId))
+                }
+                label={`${boat.name}, ${boat.layers} ${boat.layers === 1 ? 'layer' : 'layers'}`}
+              />
+              {boat.edits.length === 0 ? (
+                <span className="small soft">the same figures</span>
+              ) : (
+                <Button
+                  size="sm"
+                  variant="outline-primary"
+                  className="py-0"
+                  aria-expanded={opened === boat.boatId}
+                  aria-label={`What it does to ${boat.name}`}
+                  onClick={() => setOpened(opened === boat.boatId ? null : boat.boatId)}
+                >
+                  What it does
+                </Button>
+              )}
+            </div>
+            {boat.changes.length > 0 && (
+              <ul className="small soft mb-0">
+                {boat.changes.slice(0, SHOWN).map((change) => (
+                  <li key={change}>
+                    <Said text={change} />
+                  </li>
+                ))}
+                {boat.changes.length > SHOWN && <li>and {boat.changes.length - SHOWN} more</li>}
+              </ul>
+            )}
+            {opened === boat.boatId && <EffectOnBoat of={boat} />}
+          </div>
+        ))}
+        {differing.length > 0 && (
+          <div>
+            <Button size="sm" disabled={chosen.length === 0 || busy} onClick={() => void take()}>
+              Take over in {chosen.length} {chosen.length === 1 ? 'boat' : 'boats'}
+            </Button>
+          </div>
+        )}
+        <p className="form-text mb-0">
+          A boat keeps its own copy of every material: a figure corrected here reaches it when it is taken over.
+        </p>
+      </Card.Body>
+    </Card>
+  );
+}
+
+function EffectOnBoat({ of }: { of: MaterialInBoat }) {
+  const { data } = useQuery({
+    queryKey: ['boat to try', of.boatId, of.version],
+    queryFn: () => api<{ boat: Boat }>('GET', `/api/boats/${of.boatId}`),
+    structuralSharing: false,
+  });
+  return data ? <Tried boat={data.boat} of={of} /> : <p className="soft small mb-0">Reading {of.name} …</p>;
+}
+
+function Tried({ boat, of }: { boat: Boat; of: MaterialInBoat }) {
+  const { effect, current } = useEffectOf(boat, of.edits);
+  return <EffectOf effect={effect} current={current} target={targetOf(boat)} />;
+}
