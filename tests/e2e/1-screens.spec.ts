@@ -6,7 +6,8 @@ import { open, sameNumbers, scan, test } from './helpers';
  * holds the demo and nothing else.
  */
 const VIEWS: [name: string, url: string, ready: string][] = [
-  ['boats', '/', 'New boat'],
+  ['boats', '/', '✕ fails: 1 zone, 1 detail'],
+  ['new-boat', '/new', '✓ 11 of 11 zones reach 1.10'],
   ['brief', '/boats/merrow-84/brief', 'Particulars'],
   ['zones', '/boats/merrow-84/zones', 'Panel breadth'],
   ['zones-sail', '/boats/brant-56/zones', 'Panel breadth'],
@@ -40,8 +41,9 @@ for (const [name, url, ready] of VIEWS)
     await expect(page.getByText(ready).first()).toBeVisible({ timeout: 40_000 });
     await page.evaluate(() => document.fonts.ready);
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(1280);
-    await expect(page).toHaveScreenshot(`${name}.png`);
-    if (name !== 'boats' && name !== 'safekeeping') await sameNumbers(page, name);
+    // The pictures are kept for the views of the work; there are enough of them.
+    if (name !== 'safekeeping') await expect(page).toHaveScreenshot(`${name}.png`);
+    if (name !== 'boats' && name !== 'new-boat' && name !== 'safekeeping') await sameNumbers(page, name);
     await scan(page, name);
   });
 
@@ -74,7 +76,7 @@ test('screenshot and accessibility of section and lines', async ({ page }) => {
 
 /** The bench and the tablet: nothing runs off the side, nothing is hidden, and the scan holds. */
 for (const [name, url, ready] of VIEWS.filter(([name]) =>
-  ['layup', 'zones', 'check', 'details', 'shelf'].includes(name),
+  ['boats', 'new-boat', 'layup', 'zones', 'check', 'details', 'shelf'].includes(name),
 ))
   test(`${name} holds on a tablet`, async ({ page }) => {
     await page.setViewportSize({ width: 820, height: 1180 });
@@ -82,7 +84,9 @@ for (const [name, url, ready] of VIEWS.filter(([name]) =>
     await expect(page.getByText(ready).first()).toBeVisible({ timeout: 40_000 });
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(820);
     await expect(
-      page.getByRole('button', { name: 'Undo' }).or(page.getByRole('heading', { name: 'Shelf' })),
+      page
+        .getByRole('button', { name: 'Undo' })
+        .or(page.getByRole('heading', { level: 1, name: /^(Shelf|Boats|New boat)/ })),
     ).toBeVisible();
     await scan(page, `${name} on a tablet`);
   });

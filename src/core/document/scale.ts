@@ -209,7 +209,8 @@ function scaledSupport(support: Support, { along, across }: Ratios): Support {
 
 /**
  * A boat of other particulars: hull, deck, zones, supports and the places of its details go along, across and up with
- * them, small parts but for their size; layers, sections, loads and fittings stay as they are, for they are to be found anew.
+ * them, small parts but for their size; layers, sections, loads and fittings stay as they are, for they are to be
+ * found anew.
  *
  * @param given particulars of the new boat (m, kg, kn, degrees); what is not given follows.
  * @throws KeramosError `invalid` when the particulars contradict each other, or a zone would lie off the boat.

@@ -6,6 +6,7 @@ import { useUnits } from './units';
 import { Verdict } from './Verdict';
 
 const SHOWN = 14;
+const movedWords = (count: number) => (count === 1 ? '1 margin moves' : `${count} margins move`);
 const signed = (value: number, digits: number) => `${value < 0 ? '−' : '+'}${formatNumber(Math.abs(value), digits)}`;
 
 /** What a change would do: kilograms, price, and every margin that it moves; before it is taken. */
@@ -41,7 +42,7 @@ export function EffectOf({
       <p className="mb-1">
         {changes.length === 0
           ? 'No margin moves.'
-          : `${changes.length} ${changes.length === 1 ? 'margin moves' : 'margins move'}, ${below} to below ${formatNumber(target, 2)}:`}
+          : `${movedWords(changes.length)}, ${below} to below ${formatNumber(target, 2)}:`}
       </p>
       <ul className="mb-0">
         {changes.slice(0, SHOWN).map(({ of, id, name, before, after }) => (

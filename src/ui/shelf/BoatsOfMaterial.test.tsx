@@ -39,7 +39,7 @@ async function corrected(): Promise<Core> {
 }
 
 describe('a figure of the Shelf that was corrected', () => {
-  it('reaches no boat by itself; each says how it differs and what it would do, and takes it over when told', async () => {
+  it('reaches no boat by itself; each says what it would do, and takes it over when told', async () => {
     const [id, other] = [await yard.boat(), (await createBoat(yard.context, brant())).id];
     const material = await corrected();
     expect((await yard.stored(id)).materials).toEqual(merrow().materials);
