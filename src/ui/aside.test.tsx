@@ -5,10 +5,15 @@ import { choose, press, type, went, Yard } from '../../tests/helpers/yard';
 import { analysePanel, analyseZone } from '@/core/evaluate';
 import { KNOCK_DOWNS, GENERIC_MATERIALS } from '@/core/material';
 import { CRITERIA, type Criterion } from '@/core/laminate';
+import { effectOf } from '@/core/option';
+import { editBoat } from '@/server/stores/boats';
+import { issueRevision, listRevisions } from '@/server/stores/revisions';
+import { merrow } from '../../tests/helpers/merrow';
 import { AnalysisScreen } from './analysis/AnalysisScreen';
 import { CheckScreen } from './check/CheckScreen';
 import { LayupScreen } from './layup/LayupScreen';
 import { PanelScreen } from './panel/PanelScreen';
+import { RevisionsScreen } from './revisions/RevisionsScreen';
 
 /** What a page computes aside is computed here by the same functions, without a thread between. */
 const held = vi.hoisted((): { api: unknown } => ({ api: null }));
@@ -182,6 +187,26 @@ describe('a material swapped', () => {
     await desk.saved();
     desk.undo();
     expect(desk.boat).toEqual(start);
+  });
+});
+
+describe('a difference between a revision and the draft', () => {
+  it('shows what it comes to, kilograms and margins, beside what was changed', async () => {
+    const id = await yard.boat();
+    await issueRevision(yard.context, id, 1, { author: 'I. Hallin', note: 'First', answer: 'As quoted' });
+    const layer = merrow().parts[0]!.layers[3]!;
+    await editBoat(yard.context, id, 1, [
+      { clientId: 'turned', action: 'do', edits: [{ type: 'layer.set', layerId: layer.id, patch: { angleDeg: 90 } }] },
+    ]);
+    const revisions = await listRevisions(yard.context, id);
+    await yard.show(id, <RevisionsScreen initial={revisions} requests={[]} boats={[]} />);
+    await waitFor(() => expect(page()).toContain('0° → 90°'));
+    const effect = await waitFor(() => screen.getByTestId('effect').textContent!);
+    const { mass, changes } = effectOf(merrow(), await yard.stored(id));
+    expect(mass.after).toBeCloseTo(mass.before, 6);
+    expect(effect).toContain(`${changes.length} margins move`);
+    expect(effect).toContain('Both by the engine of today');
+    expect(effect).toContain(changes[0]!.name);
   });
 });
 

@@ -70,6 +70,9 @@ const api = {
     }
   },
 
+  /** In what one state of a boat differs from another. */
+  between: async (before: Boat, after: Boat): Promise<Effect> => effectOf(before, after),
+
   /** What edits would do to the whole boat; or why they cannot be. */
   effect: async (boat: Boat, edits: readonly Edit[]): Promise<Effect | string> => {
     try {

@@ -1,13 +1,16 @@
 'use client';
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { Card, Form } from 'react-bootstrap';
 import { alignTo, difference, type Change } from '@/core/edit';
+import { targetOf } from '@/core/evaluate';
 import type { BoatSummary, Revision } from '@/core/revision';
 import type { Boat } from '@/core/document';
 import { api, wordsOf } from '../shared/api';
 import { useDesign } from '../shared/boat';
 import { ChangeList } from '../shared/ChangeList';
+import { EffectOf } from '../shared/EffectOf';
+import { useEffectBetween } from '../shared/useProofs';
 
 const DRAFT = 'draft';
 
@@ -41,7 +44,10 @@ export function DifferencePanel({
   const [from, setFrom] = useState(revisions[0] ? `revision|${revisions[0].label}` : DRAFT);
   const [to, setTo] = useState(DRAFT);
   const [before, after] = [useStateOf(from, onTrouble), useStateOf(to, onTrouble)];
-  const changes: Change[] | null = before && after ? difference(before, alignTo(before, after)) : null;
+  const aligned = useMemo(() => (before && after ? alignTo(before, after) : null), [before, after]);
+  const changes: Change[] | null = before && aligned ? difference(before, aligned) : null;
+  const differs = changes !== null && changes.length > 0;
+  const { effect, current } = useEffectBetween(differs ? before! : null, differs ? aligned : null);
   const others = boats.filter((other) => other.id !== id);
   const choose = (label: string, value: string, set: (key: string) => void) => (
     <Form.Select
@@ -90,6 +96,14 @@ export function DifferencePanel({
           <ChangeList changes={changes} empty={from === to ? 'Choose two states to compare.' : 'Nothing differs.'} />
         ) : (
           <p className="soft mb-0">Fetching it…</p>
+        )}
+        {differs && (
+          <EffectOf
+            effect={effect}
+            current={current}
+            target={targetOf(aligned!)}
+            note="Both by the engine of today, by the rule, at planned values."
+          />
         )}
       </Card.Body>
     </Card>

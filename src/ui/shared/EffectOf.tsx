@@ -14,10 +14,12 @@ export function EffectOf({
   effect,
   current,
   target,
+  note = 'By the rule, at planned values; bands and analysis follow under Check.',
 }: {
   effect: Effect | string | null;
   current: boolean;
   target: number;
+  note?: string;
 }) {
   const { full, show, unit } = useUnits();
   if (effect === null) return <p className="soft mb-0">{current ? '' : 'Trying it on the whole boat …'}</p>;
@@ -53,7 +55,7 @@ export function EffectOf({
         ))}
         {changes.length > SHOWN && <li className="soft">and {changes.length - SHOWN} more, all greater</li>}
       </ul>
-      <p className="soft mb-0">By the rule, at planned values; bands and analysis follow under Check.</p>
+      <p className="soft mb-0">{note}</p>
     </div>
   );
 }

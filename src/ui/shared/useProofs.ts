@@ -179,3 +179,15 @@ export function useEffectOf(boat: Boat, edits: readonly Edit[]): { effect: Effec
   );
   return { effect: edits.length > 0 ? result : null, current };
 }
+
+/** In what one state of a boat differs from another, in its results; null before the first. */
+export function useEffectBetween(
+  before: Boat | null,
+  after: Boat | null,
+): { effect: Effect | string | null; current: boolean } {
+  const { result, current } = useAside<Effect>(
+    [before, after],
+    before && after ? async (remote) => (await remote.between(before, after)) as Effect : null,
+  );
+  return { effect: before && after ? result : null, current };
+}
