@@ -10,7 +10,7 @@ import type { AskOptions } from '../threads/thread';
 import { printSchedule } from './printing';
 
 const query = z.object({
-  format: z.enum(['json', 'csv', 'pdf'], { error: 'format must be json, csv or pdf' }),
+  format: z.enum(['json', 'csv', 'xlsx', 'pdf'], { error: 'format must be json, csv, xlsx or pdf' }),
   revision: z.string().max(10).optional(),
   units: z.enum(['metric', 'us']).optional(),
   edition: z.enum(['short', 'full'], { error: 'edition must be short or full' }).default('full'),

@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import readSheets from 'read-excel-file/node';
 import { describe, expect, it } from 'vitest';
 import { largeBoat } from '../../../tests/helpers/largeBoat';
 import { merrow } from '../../../tests/helpers/merrow';
@@ -6,9 +7,11 @@ import { said } from '@/core/quantity';
 import { applyEdits } from '@/core/edit';
 import type { Revision } from '@/core/revision';
 import { drawDetail, evaluateDetail, evaluateDetails, type Detail } from '@/core/detail/kinds';
-import { ENGINE, evaluateZone } from '@/core/evaluate';
+import { ENGINE, evaluateStiffeners, evaluateZone } from '@/core/evaluate';
 import type { Boat } from '@/core/document';
+import { writeWorkbook } from '../table/writeTable';
 import { scheduleCsv } from './scheduleCsv';
+import { scheduleSheets } from './scheduleSheets';
 import { runToEnd } from '@/core/job';
 import { scheduleDefinition, schedulePdf } from './schedulePdf';
 import { detailDxf } from './detailDxf';
@@ -35,6 +38,42 @@ const revision: Revision = {
 const printedAt = new Date('2026-11-25T12:00:00Z');
 const rowsOf = (text: string) => Papa.parse<string[]>(text).data;
 
+describe('the schedule as a workbook', () => {
+  it('has a sheet for what it is, each part, stiffeners, details and materials; numbers are numbers', async () => {
+    const sheets = await readSheets(Buffer.from(await writeWorkbook(scheduleSheets(boat, revision))));
+    const names = ['About', ...boat.parts.map(({ name }) => name), 'Stiffeners', 'Details', 'Materials'];
+    expect(sheets.map(({ sheet }) => sheet)).toEqual(names);
+    const rowsOfSheet = (name: string) => sheets.find(({ sheet }) => sheet === name)!.data;
+    expect(rowsOfSheet('About').flat()).toContain('A, stands');
+    const [heads, ...members] = rowsOfSheet('Stiffeners');
+    expect(heads).toContain('Height (mm)');
+    const evaluated = evaluateStiffeners(boat);
+    expect(members).toHaveLength(evaluated.length);
+    members.forEach((row, i) => {
+      const { section, governing } = evaluated[i]!;
+      expect(row[3]).toBe(section ? Number((section.height * 1000).toFixed(1)) : null);
+      expect(row[9]).toBe(governing ? Number(governing.reserveFactor.toFixed(2)) : 'not checked');
+    });
+    const details = rowsOfSheet('Details').slice(1);
+    expect(details.map((row) => row[7])).toEqual(
+      evaluateDetails(boat).map(({ governing }) => Number(governing!.reserveFactor.toFixed(2))),
+    );
+    expect(details.find(([name]) => name === 'Tow post')![8]).toBe('fails');
+  });
+  it('calls parts of one name apart, and takes names that no spreadsheet would', async () => {
+    const [hull, deck] = boat.parts;
+    const odd: Boat = {
+      ...boat,
+      parts: [hull!, { ...deck!, name: hull!.name }, { ...boat.parts[2]!, name: 'Port/starboard: [1]?' }],
+      details: [],
+      supports: [],
+    };
+    const sheets = await readSheets(Buffer.from(await writeWorkbook(scheduleSheets(odd, null))));
+    expect(sheets.map(({ sheet }) => sheet)).toEqual(['About', 'Hull', 'Hull 2', 'Port starboard   1', 'Materials']);
+    expect(sheets[0]!.data.flat().join(' ')).toContain('DRAFT, not issued');
+  });
+});
+
 describe('the schedule as CSV', () => {
   const rows = rowsOf(scheduleCsv(boat));
   it('has every layer of every part, with an x where it covers a zone', () => {
@@ -47,6 +86,21 @@ describe('the schedule as CSV', () => {
       expect(Number(row[3])).toBe(layer.angleDeg);
       expect(row.slice(8).map((cell) => cell === 'x')).toEqual(hull.zones.map((zone) => layer.zones.includes(zone.id)));
     });
+  });
+  it('has stiffeners, details, materials and the revision after them', () => {
+    const issued = rowsOf(scheduleCsv(boat, { ...revision, open: { points: [], answer: 'As quoted' } }));
+    expect(issued.slice(0, 3).map((row) => row.slice(0, 2))).toEqual([
+      ['Merrow 84', 'laminate schedule, laying order from the mould face'],
+      ['Revision', 'A, stands'],
+      ['Issued', '2026-11-25 by I. Hallin'],
+    ]);
+    expect(issued.some(([head, text]) => head === 'Issued with' && text!.includes('As quoted'))).toBe(true);
+    for (const { name } of [...boat.supports, ...boat.details])
+      expect(
+        rows.some(([first]) => first === name),
+        name,
+      ).toBe(true);
+    expect(rows[1]).toEqual(['Revision', 'DRAFT, not issued: nothing is laid from it']);
   });
   it('states the results that the screen shows', () => {
     const reserves = rows

@@ -31,7 +31,14 @@ const FILES = [
     edition: null,
     name: 'Laminate schedule',
     kind: 'CSV',
-    says: 'The same table for a spreadsheet, with the results under each zone.',
+    says: 'Layers by zones with their results, stiffeners, details, materials and the revision, in one plain table.',
+  },
+  {
+    format: 'xlsx',
+    edition: null,
+    name: 'Laminate schedule',
+    kind: 'XLSX',
+    says: 'The same as a workbook: a sheet for each part, for stiffeners, details and materials.',
   },
   {
     format: 'json',
@@ -81,7 +88,7 @@ export function PackScreen({ revisions }: { revisions: Revision[] }) {
       </Form.Group>
       <div className="row g-3">
         {FILES.map(({ format, edition, name, kind, says }) => (
-          <div className="col-md-6 col-xl-3" key={kind}>
+          <div className="col-md-6 col-xl" key={kind}>
             <Card className="h-100">
               <Card.Body className="d-flex flex-column">
                 <h2>

@@ -31,6 +31,9 @@ function Step({ href, children }: { href: string; children: ReactNode }) {
 export function Frame({ boatId, head, children }: { boatId?: string; head: ReactNode; children: ReactNode }) {
   return (
     <div className="frame">
+      <a className="skip-link visually-hidden-focusable" href="#work">
+        To the work
+      </a>
       <nav className="rail" aria-label="Steps of the work">
         <Link prefetch={false} className="name" href="/">
           Keramos
@@ -54,7 +57,9 @@ export function Frame({ boatId, head, children }: { boatId?: string; head: React
       </nav>
       <div>
         <header className="head">{head}</header>
-        <main className="page">{children}</main>
+        <main className="page" id="work" tabIndex={-1}>
+          {children}
+        </main>
       </div>
     </div>
   );
