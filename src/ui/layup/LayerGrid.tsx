@@ -134,11 +134,13 @@ export function LayerGrid({
   // Rows must not render again because a callback of theirs is a new one.
   const nowRef = useLatest({ part, cursor, onCursor, onOpen, onMove });
   const onCell = useCallback(
-    (layerId: string, column: number, how: CursorMove) => {
+    (layerId: string, column: number, how: CursorMove, clicks: number) => {
       const now = nowRef.current;
       const row = now.part.layers.findIndex(({ id }) => id === layerId);
       const again = row === now.cursor.row && column === now.cursor.column && focusedBefore.current;
-      if (again && how === 'alone') now.onOpen(row, column);
+      // A zone's cell asks for two clicks in a row: one on the cell that one stands on uncovers nothing.
+      const opens = column < LEAD_COLUMNS ? again : clicks === 2;
+      if (opens && how === 'alone') now.onOpen(row, column);
       else now.onCursor({ row, column }, how);
     },
     [nowRef],

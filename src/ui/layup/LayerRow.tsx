@@ -27,7 +27,7 @@ export interface LayerRowProps {
   selected: string | null;
   /** The gravest open caution about this layer. */
   caution: Caution | null;
-  onCell: (layerId: string, column: number, how: CursorMove) => void;
+  onCell: (layerId: string, column: number, how: CursorMove, clicks: number) => void;
 }
 
 /** How the cursor goes to a cell: it alone, the range up to it, or the row as one more. */
@@ -75,7 +75,8 @@ export const LayerRow = memo(function LayerRow({
     className: cursor === column ? `${className} cursor` : className,
     'data-column': column,
     'aria-selected': column >= from && column <= to,
-    onClick: (event: MouseEvent) => onCell(layer.id, column, moveOf(event)),
+    onClick: (event: MouseEvent) => onCell(layer.id, column, moveOf(event), 1),
+    ...(column >= LEAD_COLUMNS && { onDoubleClick: () => onCell(layer.id, column, 'alone', 2) }),
   });
   return (
     <tr

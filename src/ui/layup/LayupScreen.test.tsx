@@ -257,3 +257,25 @@ describe('a caution', () => {
     expect(desk.boat.acceptances).toEqual([]);
   });
 });
+
+describe('the mouse on a zone’s cell', () => {
+  it('covers and uncovers with two clicks in a row; one on the cell that one stands on does nothing', async () => {
+    const first = () => document.querySelector('.layer-row')!.querySelectorAll('.zone-cell')[0]!;
+    const covered = () => desk.boat.parts[0]!.layers[0]!.zones.length;
+    const before = covered();
+    const click = () => {
+      fireEvent.pointerDown(first());
+      fireEvent.click(first());
+    };
+    click();
+    click();
+    click();
+    expect(covered()).toBe(before);
+    fireEvent.doubleClick(first());
+    expect(covered()).toBe(before - 1);
+    click();
+    fireEvent.doubleClick(first());
+    expect(covered()).toBe(before);
+    await desk.saved();
+  });
+});
