@@ -54,14 +54,20 @@ test('a print names its revision or says DRAFT, and asks for what is there', asy
   expect(draft.headers()['content-disposition']).toContain('Print-boat-draft.pdf');
   expect((await request.get(`/api/boats/${id}/export?format=pdf&revision=A`)).status()).toBe(404);
   expect((await request.get(`/api/boats/${id}/export?format=docx`)).status()).toBe(422);
-  await request.post(`/api/boats/${id}/revisions`, {
+  // A zone and a detail fail: without an answer nothing is issued.
+  const unanswered = await request.post(`/api/boats/${id}/revisions`, {
     data: { baseVersion: 1, author: 'I. Hallin', note: 'First issue' },
+  });
+  expect(unanswered.status()).toBe(422);
+  expect(((await unanswered.json()) as { error: { path: string } }).error.path).toBe('answer');
+  await request.post(`/api/boats/${id}/revisions`, {
+    data: { baseVersion: 1, author: 'I. Hallin', note: 'First issue', answer: 'To be mended' },
   });
   expect(
     (await request.get(`/api/boats/${id}/export?format=pdf&revision=A`)).headers()['content-disposition'],
   ).toContain('Print-boat-rev-A.pdf');
   const again = await request.post(`/api/boats/${id}/revisions`, {
-    data: { baseVersion: 1, author: 'I. Hallin', note: 'Once more' },
+    data: { baseVersion: 1, author: 'I. Hallin', note: 'Once more', answer: 'To be mended' },
   });
   expect(again.status()).toBe(422);
 });
