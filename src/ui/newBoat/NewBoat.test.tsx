@@ -68,6 +68,7 @@ describe('a new boat', () => {
     for (const { governing } of makeEvaluator()(boat).values())
       expect(governing!.reserveFactor).toBeGreaterThanOrEqual(targetOf(boat));
     expect(page()).toMatch(/11 of 11 zones reach 1\.10/);
+    expect(page()).toMatch(/Not checked: 3 supports hold panels and have no section yet/);
   });
   it('without some of its parts has none of them', async () => {
     await open();

@@ -27,6 +27,7 @@ export function Outcome({ begun, current }: { begun: Begun | string | null; curr
   const { boat, whole } = begun;
   const target = targetOf(boat);
   const below = whole.margins.filter(({ reserveFactor }) => reserveFactor === null || reserveFactor < target);
+  const trusted = boat.supports.filter(({ section }) => section === null).length;
   const layers = boat.parts.reduce((sum, part) => sum + part.layers.length, 0);
   return (
     <div aria-busy={!current} className={current ? undefined : 'soft'}>
@@ -49,6 +50,12 @@ export function Outcome({ begun, current }: { begun: Begun | string | null; curr
             )
             .join(', ')}
           {below.length > SHOWN && ` and ${below.length - SHOWN} more`}.
+        </p>
+      )}
+      {trusted > 0 && (
+        <p className="small mb-0">
+          Not checked: {trusted} {trusted === 1 ? 'support holds' : 'supports hold'} panels and{' '}
+          {trusted === 1 ? 'has' : 'have'} no section yet.
         </p>
       )}
       <p className="small soft mb-0">

@@ -1,16 +1,16 @@
 'use client';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
+import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { Button, Card, Form } from 'react-bootstrap';
-import type { Boat } from '@/core/document';
-import { targetOf } from '@/core/evaluate';
 import type { Material } from '@/core/material';
 import type { MaterialInBoat } from '@/core/revision';
 import { api, wordsOf } from '../shared/api';
-import { EffectOf } from '../shared/EffectOf';
 import { Refusal } from '../shared/Refusal';
 import { Said } from '../shared/Said';
-import { useEffectOf } from '../shared/useProofs';
+
+// Behind a button: what evaluates a boat is fetched when it is asked for.
+const EffectOnBoat = dynamic(() => import('./EffectOnBoat').then((module) => module.EffectOnBoat), { ssr: false });
 
 interface TakenOver {
   boatId: string;
@@ -120,18 +120,4 @@ export function BoatsOfMaterial({ material }: { material: Material }) {
       </Card.Body>
     </Card>
   );
-}
-
-function EffectOnBoat({ of }: { of: MaterialInBoat }) {
-  const { data } = useQuery({
-    queryKey: ['boat to try', of.boatId, of.version],
-    queryFn: () => api<{ boat: Boat }>('GET', `/api/boats/${of.boatId}`),
-    structuralSharing: false,
-  });
-  return data ? <Tried boat={data.boat} of={of} /> : <p className="soft small mb-0">Reading {of.name} …</p>;
-}
-
-function Tried({ boat, of }: { boat: Boat; of: MaterialInBoat }) {
-  const { effect, current } = useEffectOf(boat, of.edits);
-  return <EffectOf effect={effect} current={current} target={targetOf(boat)} />;
 }
