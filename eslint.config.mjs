@@ -6,11 +6,13 @@ import tseslint from 'typescript-eslint';
 const SUBJECTS = [
   'quantity',
   'error',
+  'table',
   'working',
   'field',
   'job',
   'geometry',
   'material',
+  'supply',
   'laminate',
   'panel',
   'stiffener',

@@ -150,7 +150,8 @@ test('a table of materials is mapped, read row by row, questioned, taken, and ex
   expect(await (await request.get('/api/shelf/export?kind=core&format=csv')).text()).toContain('Estuary foam 80');
   const xlsx = await request.get('/api/shelf/export?kind=core&format=xlsx');
   const read = await request.post('/api/tables/read?name=cores.xlsx', { data: await xlsx.body() });
-  expect(((await read.json()) as { rows: string[][] }).rows.map((cells) => cells[1])).toContain('Estuary foam 80');
+  const [sheet] = (await read.json()) as { rows: string[][] }[];
+  expect(sheet!.rows.map((cells) => cells[1])).toContain('Estuary foam 80');
 });
 
 test('an own test of a ply stands in front of the computed figure', async ({ page }) => {

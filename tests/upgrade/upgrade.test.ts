@@ -14,6 +14,7 @@ import { editBoat, listBoats, readBoat } from '@/server/stores/boats';
 import { listChangeRequests } from '@/server/stores/changeRequests';
 import { readBoatWithHistory } from '@/server/stores/history';
 import { listLaminates } from '@/server/stores/laminates';
+import { listRememberedTables, rememberTable } from '@/server/stores/rememberedTables';
 import { listRevisions, readRevision, readRevisionPrint } from '@/server/stores/revisions';
 import { dropTemplate, keepTemplate, listTemplates, readTemplate } from '@/server/stores/templates';
 import { follow, isBehind } from '@/server/stores/variants';
@@ -237,5 +238,21 @@ describe('a database of document version 9, from before templates', () => {
     expect((await readTemplate(again, id)).boat).toEqual({ ...boat, acceptances: [] });
     await dropTemplate(again, id);
     await expect(readTemplate(again, id)).rejects.toThrow('There is no template');
+  });
+});
+
+describe('a database from before lists were remembered', () => {
+  it('opens with its boats and the yard’s template, and remembers how a list was read', async () => {
+    const file = path.join(mkdtempSync(path.join(tmpdir(), 'keramos-upgrade-')), 'keramos.db');
+    writeFileSync(file, sample('databases/document-9-templates.db.gz'));
+    const context = contextOf(await openDatabase(file), 'I. Hallin');
+    const own = (await listTemplates(context)).find(({ name }) => name === 'Yard motor boat')!;
+    expect((await readTemplate(context, own.id)).boat.parts.length).toBeGreaterThan(0);
+    expect((await readBoat(context, BOAT)).boat.name).toBe('Merrow 84');
+    expect(await listRememberedTables(context)).toEqual([]);
+    const kept = { purpose: 'offsets' as const, heads: ['x', 'y', 'z'], choices: { unit: 'mm' } };
+    await rememberTable(context, kept);
+    const again = contextOf(await openDatabase(file), 'I. Hallin');
+    expect(await listRememberedTables(again)).toEqual([kept]);
   });
 });

@@ -79,6 +79,8 @@ export const offsetMappingSchema = z.object({
     z.object({ kind: z.literal('grid'), label: column }),
   ]),
   waterline: bounded('Waterline height', [0.01, 6], 'm'),
+  /** Number of each row in its file, for refusals; where it is left out, the heads are the first row. */
+  numbers: z.array(z.int().min(1)).max(100_000).optional(),
 });
 export type OffsetMapping = z.infer<typeof offsetMappingSchema>;
 
@@ -97,17 +99,23 @@ interface RawPoint {
   chine: boolean;
 }
 
+/** A row of the table with its number in the file. */
+interface NumberedRow {
+  cells: readonly string[];
+  number: number;
+}
+
 type Read = (text: string, place: string) => number | null;
 
 /** One point a row: its station, half-breadth and height, and the line it is on where a column says so. */
 function fromPoints(
-  rows: readonly string[][],
+  rows: readonly NumberedRow[],
   layout: Extract<OffsetMapping['layout'], { kind: 'points' }>,
   read: Read,
 ): Map<number, RawPoint[]> {
   const stations = new Stations();
-  rows.forEach((row, i) => {
-    const place = `Row ${i + 2}`;
+  rows.forEach(({ cells: row, number }) => {
+    const place = `Row ${number}`;
     const value = (column: number) => read(row[column] ?? '', place);
     const [x, y, z] = [value(layout.station), value(layout.halfBreadth), value(layout.height)];
     if (x === null && y === null && z === null) return;
@@ -136,7 +144,7 @@ interface Grid {
   cell: (row: number, column: number) => number | null;
 }
 
-function gridOf(heads: readonly string[], rows: readonly string[][], label: number, read: Read): Grid {
+function gridOf(heads: readonly string[], rows: readonly NumberedRow[], label: number, read: Read): Grid {
   const columns = heads.flatMap((head, column) => {
     if (column === label) return [];
     const x = read(head.replace(/^(st(ation)?|frame)\.?\s*/i, ''), `Head of column ${column + 1}`);
@@ -144,7 +152,7 @@ function gridOf(heads: readonly string[], rows: readonly string[][], label: numb
   });
   return {
     columns,
-    cell: (row, column) => read(rows[row]![column] ?? '', `Row ${row + 2}, column ${column + 1}`),
+    cell: (row, column) => read(rows[row]!.cells[column] ?? '', `Row ${rows[row]!.number}, column ${column + 1}`),
   };
 }
 
@@ -171,24 +179,24 @@ function addNamed(stations: Stations, { columns, cell }: Grid, kind: 'chine' | '
 /** A grid, stations across; each row is a waterline, the keel, or chine or deck edge by heights or half-breadths. */
 function fromGrid(
   heads: readonly string[],
-  rows: readonly string[][],
+  rows: readonly NumberedRow[],
   label: number,
   read: Read,
 ): Map<number, RawPoint[]> {
   const grid = gridOf(heads, rows, label, read);
   const stations = new Stations();
   const named: Record<'chine' | 'deck', NamedRows> = { chine: {}, deck: {} };
-  rows.forEach((row, r) => {
-    const text = row[label] ?? '';
+  rows.forEach(({ cells, number }, r) => {
+    const text = cells[label] ?? '';
     const kind = namedLine(text);
     if (kind) {
       named[kind][isHeight(text) ? 'height' : 'breadth'] = r;
       return;
     }
     const keel = isKeel(text);
-    const height = keel ? null : read(text.replace(/^(wl|waterline)\.?\s*/i, ''), `Row ${r + 2}, its label`);
+    const height = keel ? null : read(text.replace(/^(wl|waterline)\.?\s*/i, ''), `Row ${number}, its label`);
     if (!keel && height === null)
-      throw invalid('file', `Row ${r + 2}: its label says neither a height nor keel, chine or deck edge`);
+      throw invalid('file', `Row ${number}: its label says neither a height nor keel, chine or deck edge`);
     for (const { column, x } of grid.columns) {
       const value = grid.cell(r, column);
       if (value !== null) stations.add(x, height === null ? { y: 0, z: value } : { y: value, z: height });
@@ -240,7 +248,9 @@ export function offsetsToStations(
   if (new Set(used).size < used.length)
     throw invalid('mapping', 'Station, half-breadth and height must be three different columns');
   const read = (text: string, place: string) => readOffset(text, unit, place);
-  const raw = layout.kind === 'points' ? fromPoints(rows, layout, read) : fromGrid(heads, rows, layout.label, read);
+  const numbered = rows.map((cells, i): NumberedRow => ({ cells, number: mapping.numbers?.[i] ?? i + 2 }));
+  const raw =
+    layout.kind === 'points' ? fromPoints(numbered, layout, read) : fromGrid(heads, numbered, layout.label, read);
   const place = (at: number) => (direction === 'fromAft' ? at - origin : origin - at);
   const stations = [...raw].map(([at, points]) => stationOf(place(at), at, points));
   return checkStations(stations.sort((a, b) => a.x - b.x));

@@ -7,7 +7,8 @@ export { unidirectional, type FibreConstants, type UnidirectionalInput } from '.
 export { randomMat } from './randomMat';
 export { CHOICES, FIGURES, figureOf, type FigureField } from './figures';
 export { COMPATIBILITIES, resinCompatibility, resinOnCore, type Compatibility } from './compatibility';
-export { columnsOf, guessMapping, readRow, writeRow, type Column, type ReadRow } from './table';
+export { columnsOf, readRow, writeRow, type Column, type ReadRow } from './table';
+export { RowRefusal } from './rowRefusal';
 export { slug } from './slug';
 export { questionMaterial } from './question';
 export { asLaidStrength } from './asLaidStrength';

@@ -4,7 +4,6 @@ import {
   GENERIC_MATERIALS,
   columnsOf,
   fabricArealWeight,
-  guessMapping,
   knockDownChain,
   MATERIAL_KINDS,
   questionMaterial,
@@ -67,13 +66,6 @@ describe('the Shelf as tables', () => {
         },
       ),
     );
-  });
-  it('finds the columns of a foreign table by their heads', () => {
-    expect(guessMapping('core', ['NAME', 'density [kg/m3]', 'Shear strength', 'Colour'])).toMatchObject({
-      name: 'NAME',
-      density: 'density [kg/m3]',
-      shearStrength: 'Shear strength',
-    });
   });
 });
 

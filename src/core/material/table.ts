@@ -1,5 +1,6 @@
 import { displayUnit, parseQuantity, type QuantityKind } from '../quantity';
 import { CHOICES, FIGURES, figureOf } from './figures';
+import { RowRefusal } from './rowRefusal';
 import { slug } from './slug';
 import {
   COMPONENT_FORMS,
@@ -123,28 +124,19 @@ const ORIGIN_NAMES: Record<string, Origin> = {
   yardtest: 'yardTest',
   'tested here': 'yardTest',
 };
-class Refusal extends Error {
-  constructor(
-    readonly column: string,
-    message: string,
-  ) {
-    super(message);
-  }
-}
-
 /** Key of an option by its key or its words. */
 function optionOf(options: Record<string, string>, cell: string, column: string): string {
   const wanted = cell.trim().toLowerCase();
   const found = Object.entries(options).find(
     ([key, words]) => key.toLowerCase() === wanted || words.toLowerCase() === wanted,
   );
-  if (!found) throw new Refusal(column, `"${cell.slice(0, 40)}" is none of: ${Object.values(options).join(', ')}`);
+  if (!found) throw new RowRefusal(column, `"${cell.slice(0, 40)}" is none of: ${Object.values(options).join(', ')}`);
   return found[0];
 }
 
 function quantityOf(cell: string, kind: QuantityKind, column: string): number {
   const parsed = parseQuantity(cell, kind, 'metric');
-  if (!parsed.ok) throw new Refusal(column, parsed.message);
+  if (!parsed.ok) throw new RowRefusal(column, parsed.message);
   return Number(parsed.value.toPrecision(12));
 }
 
@@ -158,13 +150,13 @@ function readOrigins(cell: string): { usual: Origin; of: Map<string, OriginInfo>
   const named = (name: string): Origin => {
     const origin = ORIGIN_NAMES[name.toLowerCase()];
     if (!origin)
-      throw new Refusal('origins', `"${name.slice(0, 30)}" is no origin: generic, data sheet or tested here`);
+      throw new RowRefusal('origins', `"${name.slice(0, 30)}" is no origin: generic, data sheet or tested here`);
     return origin;
   };
   const of = new Map<string, OriginInfo>();
   for (const item of rest.filter(Boolean)) {
     const match = /^(\w+)\s*=\s*([A-Za-z ]+?)(?:\s+n=(\d+))?(?:\s+spread=([\d.]+))?$/.exec(item);
-    if (!match) throw new Refusal('origins', `"${item.slice(0, 40)}" cannot be read; write E1=dataSheet`);
+    if (!match) throw new RowRefusal('origins', `"${item.slice(0, 40)}" cannot be read; write E1=dataSheet`);
     of.set(match[1]!, {
       origin: named(match[2]!),
       ...(match[3] ? { n: Number(match[3]) } : {}),
@@ -190,7 +182,7 @@ function readComponents(
       const fibre = fibres.find(
         ({ id, name }) => id === fibreName.toLowerCase() || name.toLowerCase() === fibreName.toLowerCase(),
       );
-      if (!fibre) throw new Refusal('components', `There is no fibre "${fibreName.slice(0, 40)}" on the Shelf`);
+      if (!fibre) throw new RowRefusal('components', `There is no fibre "${fibreName.slice(0, 40)}" on the Shelf`);
       const form = optionOf(COMPONENT_FORMS, formName, 'components') as FabricComponent['form'];
       const pairs = directions.split(/\s+/).filter(Boolean);
       const sublayers = pairs.map((pair) => {
@@ -201,7 +193,7 @@ function readComponents(
         };
       });
       if (sublayers.some(({ angleDeg, share }) => !Number.isFinite(angleDeg) || !Number.isFinite(share)))
-        throw new Refusal('components', `Directions "${directions.slice(0, 40)}" cannot be read; write 0:50 90:50`);
+        throw new RowRefusal('components', `Directions "${directions.slice(0, 40)}" cannot be read; write 0:50 90:50`);
       return {
         form,
         fibre: fibre.id,
@@ -230,7 +222,7 @@ export function readRow(
   const cell = (key: string) => (cells[key] ?? '').trim();
   try {
     for (const { key, head, required } of columnsOf(kind))
-      if (required && cell(key) === '') throw new Refusal(key, `${head} is missing`);
+      if (required && cell(key) === '') throw new RowRefusal(key, `${head} is missing`);
     const origins = readOrigins(cell('origins'));
     const originOf = (key: string): OriginInfo => origins.of.get(key) ?? { origin: origins.usual };
     const figures = Object.fromEntries(
@@ -264,7 +256,7 @@ export function readRow(
         try {
           measured = JSON.parse(cell('measured'));
         } catch {
-          throw new Refusal('measured', 'Measured figures are not JSON');
+          throw new RowRefusal('measured', 'Measured figures are not JSON');
         }
         components.forEach(
           (component, i) => (component.measured = (measured as FabricComponent['measured'][])[i] ?? []),
@@ -289,7 +281,7 @@ export function readRow(
     const issue = checked.error.issues[0]!;
     return { ok: false, column: String(issue.path[0] ?? 'name'), message: issue.message };
   } catch (error) {
-    if (error instanceof Refusal) return { ok: false, column: error.column, message: error.message };
+    if (error instanceof RowRefusal) return { ok: false, column: error.column, message: error.message };
     throw error;
   }
 }
@@ -301,26 +293,3 @@ const FABRIC_USUAL: Record<string, number> = {
   lockingAngle: 40,
   drapeRadius: 0.2,
 };
-
-/**
- * For each column of a kind the head of a foreign table that seems to mean it. Case, units and punctuation do not
- * matter.
- */
-export function guessMapping(kind: MaterialKind, heads: readonly string[]): Record<string, string> {
-  const bare = (head: string) =>
-    head
-      .toLowerCase()
-      .replace(/\(.*?\)|\[.*?\]/g, '')
-      .replace(/[^a-z0-9]+/g, '');
-  const free = new Set(heads);
-  const mapping: Record<string, string> = {};
-  for (const { key, head } of columnsOf(kind)) {
-    const found = [...free].find(
-      (candidate) => bare(candidate) === bare(head) || bare(candidate) === key.toLowerCase(),
-    );
-    if (!found) continue;
-    mapping[key] = found;
-    free.delete(found);
-  }
-  return mapping;
-}

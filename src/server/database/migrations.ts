@@ -134,4 +134,12 @@ export const MIGRATIONS: Record<string, Migration> = {
           document text not null, author text not null, created_at text not null) strict, without rowid`.execute(db);
     },
   },
+  '0008_remembered_tables': {
+    async up(db) {
+      await sql`create table remembered_table (purpose text not null, signature text not null, body_json text not null,
+          author text not null, used_at text not null, primary key (purpose, signature)) strict, without rowid`.execute(
+        db,
+      );
+    },
+  },
 };

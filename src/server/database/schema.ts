@@ -82,6 +82,8 @@ export interface Database {
     decision: string | null;
   };
   /** A boat that the yard kept to begin others from. */
+  /** How a supplier's list or a table of offsets with these heads was read the last time. */
+  remembered_table: { purpose: string; signature: string; body_json: string; author: string; used_at: string };
   template: {
     id: string;
     name: string;

@@ -1,7 +1,7 @@
 import { zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
 import { readTable } from './readTable';
-import { writeCsv, writeXlsx } from './writeTable';
+import { writeCsv, writeWorkbook, writeXlsx } from './writeTable';
 
 const bytes = (text: string) => new TextEncoder().encode(text);
 const heads = ['Name', 'Density (kg/m³)', 'Note'];
@@ -13,23 +13,54 @@ const texts = rows.map((row) => row.map(String));
 
 describe('tables of files', () => {
   it('come back from CSV and XLSX as they went out, formulas as plain text', async () => {
-    expect(await readTable(bytes(writeCsv(heads, rows)), 'shelf.csv')).toEqual({ heads, rows: texts });
+    expect(await readTable(bytes(writeCsv(heads, rows)), 'shelf.csv')).toEqual([{ name: '', rows: [heads, ...texts] }]);
     const xlsx = await writeXlsx('Shelf', heads, rows);
-    expect((await readTable(xlsx, 'shelf.xlsx')).rows).toEqual(texts);
+    expect(await readTable(xlsx, 'shelf.xlsx')).toEqual([{ name: 'Shelf', rows: [heads, ...texts] }]);
     expect(writeCsv(heads, rows)).toContain(`'=SUM`);
   });
   it('understand semicolons, tabs and a byte order mark', async () => {
-    expect(await readTable(bytes('\uFEFFName;Width\nA;1,5'), 'a.csv')).toEqual({
-      heads: ['Name', 'Width'],
-      rows: [['A', '1,5']],
-    });
-    expect((await readTable(bytes('Name\tWidth\nA\t2'), 'a.txt')).rows).toEqual([['A', '2']]);
+    const rowsOf = async (file: Uint8Array, name: string) => (await readTable(file, name))[0]!.rows;
+    expect(await rowsOf(bytes('\uFEFFName;Width\nA;1,5'), 'a.csv')).toEqual([
+      ['Name', 'Width'],
+      ['A', '1,5'],
+    ]);
+    expect(await rowsOf(bytes('Name\tWidth\nA\t2'), 'a.txt')).toEqual([
+      ['Name', 'Width'],
+      ['A', '2'],
+    ]);
+  });
+  it('understand what older spreadsheets save, and every sheet that holds a table', async () => {
+    const latin = new Uint8Array([...bytes('Name;Breite\nK'), 0xf6, ...bytes('per;5')]);
+    expect((await readTable(latin, 'alt.csv'))[0]!.rows[1]).toEqual(['Köper', '5']);
+    const wide = Buffer.from('\uFEFFName\tWidth\nA\t2', 'utf16le');
+    expect((await readTable(wide, 'a.txt'))[0]!.rows[1]).toEqual(['A', '2']);
+    const workbook = await writeWorkbook([
+      { name: 'Notes', rows: [['Only this']] },
+      {
+        name: 'Fabrics',
+        rows: [
+          ['Name', 'gsm'],
+          ['A', 600.1],
+        ],
+      },
+      {
+        name: 'Cores',
+        rows: [
+          ['Name', 'Density'],
+          ['B', 80],
+        ],
+      },
+    ]);
+    const sheets = await readTable(workbook, 'list.xlsx');
+    expect(sheets.map(({ name, rows }) => [name, rows[1]![1]])).toEqual([
+      ['Fabrics', '600.1'],
+      ['Cores', '80'],
+    ]);
   });
   it.each([
     ['empty.csv', new Uint8Array(), 'empty'],
     ['heads.csv', bytes('Name,Width'), 'no rows'],
-    ['twice.csv', bytes('Name,Name\nA,B'), 'stands twice'],
-    ['latin.csv', new Uint8Array([78, 97, 109, 101, 10, 0xe9]), 'UTF-8'],
+    ['photo.png', new Uint8Array([0x89, 0x50, 0x4e, 0x47, 0, 1, 2, 0xe9]), 'neither text nor'],
     ['text.xlsx', bytes('Name,Width\nA,1'), 'no XLSX'],
     ['broken.xlsx', new Uint8Array([0x50, 0x4b, 3, 4, 9, 9, 9]), 'no XLSX'],
     ['other.xlsx', zipSync({ 'a.txt': bytes('hello') }), 'no sheet'],

@@ -97,15 +97,17 @@ describe('a table of materials', () => {
     const response = await fetch(`/api/shelf/export?kind=${kind}&format=csv`);
     return (await response.text()).split('\r\n');
   };
-  beforeEach(() => {
+  const opened = () => waitFor(() => screen.getByLabelText('Table of materials'));
+  beforeEach(async () => {
     show('core');
     press('From a table…');
+    await opened();
   });
   it('that is empty, or no table, is refused in words', async () => {
     give('only heads');
     await waitFor(() => expect(screen.getByRole('alert').textContent).toContain('no rows below its heads'));
     give('\u0000\u0001\u0002', 'photo.png');
-    await waitFor(() => expect(screen.getByRole('alert').textContent!.length).toBeGreaterThan(10));
+    await waitFor(() => expect(screen.getByRole('alert').textContent).toContain('neither text nor an XLSX file'));
   });
   it('is read row by row: what is there already, what is new, what cannot be; what is ticked is taken', async () => {
     const csv = await exported('core');
@@ -130,12 +132,54 @@ describe('a table of materials', () => {
   });
   it('is asked for its columns where their heads say nothing', async () => {
     const csv = await exported('core');
-    give([csv[0]!.replace('Name,', 'Product,'), csv.find((line) => line.startsWith('pvc-60'))].join('\n'));
+    give([csv[0]!.replace('Name,', 'Wares,'), csv.find((line) => line.startsWith('pvc-60'))].join('\n'));
     const rows = await waitFor(() => screen.getByRole('table', { name: 'Rows of the file' }));
-    expect(rows.textContent).toContain('Name is missing');
-    choose(/^Name/, 'Product', screen.getByRole('dialog'));
+    expect(rows.textContent).toContain('Name: Name is missing');
+    choose(/^Name/, 'Wares', screen.getByRole('dialog'));
     await waitFor(() =>
       expect(screen.getByRole('table', { name: 'Rows of the file' }).textContent).toContain('the same'),
     );
+  });
+  const LIST = [
+    'Estuary Supplies, list of autumn',
+    'Article;Construction;Weight (oz);Width (in);Price USD/lb',
+    'Estuary mat;CSM powder;1,5;38;1,60',
+    'Estuary roving;woven roving;24;38;1,80',
+    'Estuary bias;biaxial;18;50;3,20',
+  ].join('\n');
+  const rowsShown = () =>
+    within(screen.getByRole('table', { name: 'Rows of the file' }))
+      .getAllByRole('row')
+      .slice(1)
+      .map(({ textContent }) => textContent!);
+  it('of a supplier is shown as it will be, taken without its bad row, and read alike the next time', async () => {
+    give(LIST, 'list.csv');
+    await waitFor(() => expect(rowsShown()).toHaveLength(3));
+    expect(screen.getByLabelText<HTMLSelectElement>('Kind of material').value).toBe('fabric');
+    // 1.5 oz of mat are per square foot: 458 g/m²; 24 oz of roving per square yard: 814.
+    expect(rowsShown()[0]).toContain('458');
+    expect(rowsShown()[1]).toContain('814');
+    expect(rowsShown()[2]).toContain('Which way do its fibres run?');
+    choose('Unit of Dry weight', 'oz/yd²');
+    expect(rowsShown()[0]).toContain('51');
+    choose('Unit of Dry weight', 'oz (mat per ft², others per yd²)');
+    const rate = screen.getByLabelText(/^One USD in the yard’s money/);
+    fireEvent.change(rate, { target: { value: '0.9' } });
+    fireEvent.blur(rate);
+    press('Take 2 materials');
+    await waitFor(async () => expect(await onShelf('Estuary roving')).toBeDefined());
+    expect((await onShelf('Estuary roving')) as { price: { value: number } }).toMatchObject({
+      price: { value: expect.closeTo((1.8 * 0.9) / 0.45359237, 3) as number, origin: 'dataSheet' },
+      width: { value: 0.9652, origin: 'dataSheet' },
+      lockingAngle: { origin: 'generic' },
+    });
+    await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
+    press('From a table…');
+    await opened();
+    give(LIST.replace('1,60', '1,70'), 'list.csv');
+    await waitFor(() => expect(screen.getByRole('dialog').textContent).toContain('Read as the last list'));
+    expect(screen.getByLabelText<HTMLInputElement>(/^One USD/).value).toBe('0.9');
+    expect(rowsShown()[0]).toContain('takes the place of Estuary mat');
+    expect(rowsShown()[1]).toContain('on the Shelf already, the same');
   });
 });

@@ -1,4 +1,5 @@
 'use client';
+import dynamic from 'next/dynamic';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { Button, Card, Form, Nav } from 'react-bootstrap';
@@ -22,11 +23,12 @@ import { Frame } from '../shared/Frame';
 import { UnitsSwitch, useUnits } from '../shared/units';
 import type { Making } from './AsLaid';
 import { CompareDialog } from './CompareDialog';
-import { ImportDialog } from './ImportDialog';
 import { MaterialCard } from './MaterialCard';
 import { BoatsOfMaterial } from './BoatsOfMaterial';
 import { MaterialForm } from './MaterialForm';
 import { Refusal } from '../shared/Refusal';
+
+const ImportDialog = dynamic(() => import('./supply/ImportDialog').then((file) => file.ImportDialog), { ssr: false });
 
 function weakest(material: Material): Origin {
   const origins =

@@ -32,8 +32,9 @@ export function HullImport({
     const hull = file.hull();
     if (!hull) return;
     const said = onTake(hull);
-    if (said) setRefusal(said);
-    else onClose();
+    if (said) return setRefusal(said);
+    file.remember();
+    onClose();
   };
   return (
     <Modal show onHide={onClose} size="lg" scrollable aria-labelledby="hull-import-title">
@@ -51,7 +52,7 @@ export function HullImport({
         />
         <Refusal text={refusal ?? file.trouble} />
         {file.way === 'offsets' ? (
-          <OffsetsSource table={file.table} onFile={file.readTable} onChange={file.setTable} />
+          <OffsetsSource source={file.source} reading={file.reading} onChange={file.setReading} />
         ) : (
           <MeshSource
             picked={file.picked}

@@ -1,8 +1,9 @@
 import { Row } from 'react-bootstrap';
 import { OFFSET_UNITS, type OffsetUnit } from '@/core/geometry';
-import { FileButton } from '../../shared/FileButton';
+import { TableSource } from '../../shared/table/TableSource';
+import type { useTableFile } from '../../shared/table/useTableFile';
 import { Choice } from './Choice';
-import type { OffsetColumn, OffsetsTable } from './offsetsTable';
+import type { OffsetColumn, OffsetsReading } from './offsetsTable';
 
 const LAYOUTS = [
   ['points', 'One point a row'],
@@ -16,34 +17,37 @@ const UNITS = Object.entries(OFFSET_UNITS) as [OffsetUnit, string][];
 
 /** A table of offsets from a file, and what its columns are. */
 export function OffsetsSource({
-  table,
-  onFile,
+  source,
+  reading,
   onChange,
 }: {
-  table: OffsetsTable | null;
-  onFile: (file: File) => void;
-  onChange: (table: OffsetsTable) => void;
+  source: ReturnType<typeof useTableFile>;
+  reading: OffsetsReading | null;
+  onChange: (reading: OffsetsReading) => void;
 }) {
   return (
     <>
-      <div className="d-flex gap-2 align-items-center mb-2">
-        <FileButton label="Table of offsets" accept=".csv,.txt,.xlsx,text/csv" primary={!table} onFile={onFile}>
-          {table ? 'Another file' : 'Choose a CSV or XLSX file'}
-        </FileButton>
-        <span className="soft small">
-          {table
-            ? `${table.name}: ${table.rows.length} rows`
-            : 'One point a row (station, half-breadth, height), or half-breadths with stations across.'}
-        </span>
-      </div>
-      {table && <Mapping table={table} onChange={onChange} />}
+      <TableSource
+        label="Table of offsets"
+        empty="One point a row (station, half-breadth, height), or half-breadths with stations across."
+        source={source}
+      />
+      {source.table && reading && <Mapping allHeads={source.table.heads} reading={reading} onChange={onChange} />}
     </>
   );
 }
 
-function Mapping({ table, onChange }: { table: OffsetsTable; onChange: (table: OffsetsTable) => void }) {
-  const set = (patch: Partial<OffsetsTable>) => onChange({ ...table, ...patch });
-  const heads = table.heads.map((head, i): [number, string] => [i, head]);
+function Mapping({
+  allHeads,
+  reading: table,
+  onChange,
+}: {
+  allHeads: readonly string[];
+  reading: OffsetsReading;
+  onChange: (reading: OffsetsReading) => void;
+}) {
+  const set = (patch: Partial<OffsetsReading>) => onChange({ ...table, ...patch });
+  const heads = allHeads.map((head, i): [number, string] => [i, head]);
   const column = (label: string, key: OffsetColumn, options = heads) => (
     <Choice
       id={`offset-${key}`}

@@ -4,7 +4,8 @@ import { surfaceThrough, type HullShape, type Station } from '@/core/geometry';
 import type { Boat } from '@/core/document';
 import { readFile, wordsOf } from '../../shared/api';
 import type { MeshAnswer, MeshPlacement } from './MeshSource';
-import { stationsOf, tableOf, type OffsetsTable } from './offsetsTable';
+import { useTableFile } from '../../shared/table/useTableFile';
+import { choicesOf, readingOf, stationsOf, type OffsetsReading } from './offsetsTable';
 
 const SEA_WATER = 1025;
 const LONGEST_NAME = 200;
@@ -30,17 +31,17 @@ function measured(stations: readonly Station[], waterline: number) {
 /** A hull that is being read from a file: how it is read, what came of it, and why it cannot be read. */
 export function useHullFile(boat: Boat) {
   const [way, setWay] = useState<'offsets' | 'mesh'>('offsets');
-  const [table, setTable] = useState<OffsetsTable | null>(null);
+  const source = useTableFile({ purpose: 'offsets' });
+  const { table, file, recalled } = source;
+  /** What the reader said of the table, while it is the same table. */
+  const [said, setSaid] = useState<{ heads: string; reading: OffsetsReading } | null>(null);
   const [picked, setPicked] = useState<File | null>(null);
   const [placement, setPlacement] = useState<MeshPlacement>({ unit: 'm', forward: '+x', up: '+z' });
   const [waterline, setWaterline] = useState(waterlineOf(boat.hull));
   const [origin, setOrigin] = useState(0);
-  const offsets = useMutation({
-    mutationFn: (file: File) =>
-      readFile<{ heads: string[]; rows: string[][] }>(`/api/tables/read?name=${encodeURIComponent(file.name)}`, file),
-    onMutate: () => setTable(null),
-    onSuccess: (read, file) => setTable(tableOf(file.name, read)),
-  });
+  const heads = table?.heads.join('|') ?? '';
+  const guessed = useMemo(() => table && readingOf(table, recalled), [table, recalled]);
+  const reading = said?.heads === heads ? said.reading : guessed;
   const mesh = useMutation({
     mutationFn: ({ file, lies }: { file: File; lies: MeshPlacement }) =>
       readFile<MeshAnswer>(`/api/hull/mesh?${new URLSearchParams({ name: file.name, ...lies })}`, file),
@@ -51,13 +52,15 @@ export function useHullFile(boat: Boat) {
     try {
       if (way === 'mesh')
         return { stations: cut?.stations.map((one) => ({ ...one, x: one.x - origin })) ?? null, error: null };
-      return { stations: table && stationsOf(table, { origin, waterline }), error: null };
+      const decimal = file?.decimal ?? '.';
+      const stations = table && reading && stationsOf(table, reading, { decimal, origin, waterline });
+      return { stations, error: null };
     } catch (error) {
       return { stations: null, error: wordsOf(error) };
     }
-  }, [way, cut, table, origin, waterline]);
+  }, [way, cut, table, reading, file, origin, waterline]);
   const found = useMemo(() => read.stations && measured(read.stations, waterline), [read.stations, waterline]);
-  const failed = way === 'mesh' ? mesh.error : offsets.error;
+  const failed = way === 'mesh' ? mesh.error && wordsOf(mesh.error) : source.trouble;
 
   const hull = (): HullShape | null => {
     if (!read.stations) return null;
@@ -67,7 +70,7 @@ export function useHullFile(boat: Boat) {
         chine: read.stations.some(({ chine }) => chine !== null),
         floors: boat.hull?.hardEdges.floors ?? 'band',
       },
-      file: ((way === 'mesh' ? picked?.name : table?.name) ?? '').slice(0, LONGEST_NAME),
+      file: ((way === 'mesh' ? picked?.name : file?.name) ?? '').slice(0, LONGEST_NAME),
       waterline,
       transomRakeDeg: boat.hull?.transomRakeDeg ?? 0,
       stations: read.stations,
@@ -77,9 +80,13 @@ export function useHullFile(boat: Boat) {
   return {
     way,
     setWay,
-    table,
-    setTable,
-    readTable: (file: File) => offsets.mutate(file),
+    source,
+    reading,
+    setReading: (now: OffsetsReading) => setSaid({ heads, reading: now }),
+    /** Keep how the table was read, once its hull is taken. */
+    remember: () => {
+      if (way === 'offsets' && table && reading) void source.remember(choicesOf(reading, table.heads));
+    },
     picked,
     placement,
     cut,
@@ -98,7 +105,7 @@ export function useHullFile(boat: Boat) {
     setOrigin,
     stations: read.stations,
     found,
-    trouble: failed ? wordsOf(failed) : read.error,
+    trouble: failed ?? read.error,
     hull,
   };
 }

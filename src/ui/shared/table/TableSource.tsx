@@ -1,0 +1,97 @@
+import { Form } from 'react-bootstrap';
+import type { DecimalSign } from '@/core/table';
+import { FileButton } from '../FileButton';
+import type { useTableFile } from './useTableFile';
+
+/** Rows among which the heads may be told to be. */
+const HEADS_WITHIN = 40;
+const LONGEST = 60;
+const DECIMALS: Record<DecimalSign, string> = { '.': '1,234.5', ',': '1.234,5' };
+
+function Small({
+  id,
+  label,
+  value,
+  options,
+  onChoose,
+}: {
+  id: string;
+  label: string;
+  value: string;
+  options: readonly (readonly [string, string])[];
+  onChoose: (value: string) => void;
+}) {
+  return (
+    <Form.Group controlId={id} className="d-flex gap-1 align-items-center">
+      <Form.Label className="mb-0 small text-nowrap">{label}</Form.Label>
+      <Form.Select size="sm" className="w-auto" value={value} onChange={(event) => onChoose(event.target.value)}>
+        {options.map(([key, words]) => (
+          <option key={key} value={key}>
+            {words}
+          </option>
+        ))}
+      </Form.Select>
+    </Form.Group>
+  );
+}
+
+/** Choose a file with a table, and say where in it the table is and how its numbers are written. */
+export function TableSource({
+  label,
+  empty,
+  source,
+}: {
+  label: string;
+  /** What may be chosen, while nothing is. */
+  empty: string;
+  source: ReturnType<typeof useTableFile>;
+}) {
+  const { file, table } = source;
+  const rows = file?.sheets[file.sheet]!.rows ?? [];
+  const words = (row: readonly string[]) => {
+    const text = row.filter(Boolean).join(', ');
+    return text.length > LONGEST ? `${text.slice(0, LONGEST)}…` : text;
+  };
+  return (
+    <div className="d-flex flex-wrap gap-2 align-items-center mb-2">
+      <FileButton label={label} accept=".csv,.tsv,.txt,.xlsx,text/csv" primary={!file} onFile={source.choose}>
+        {file ? 'Another file' : 'Choose a CSV or XLSX file'}
+      </FileButton>
+      <span className="soft small">
+        {source.busy && 'Reading…'}
+        {file && table ? `${file.name}: ${table.rows.length} rows` : !source.busy && empty}
+      </span>
+      {file && file.sheets.length > 1 && (
+        <Small
+          id="table-sheet"
+          label="Sheet"
+          value={String(file.sheet)}
+          options={file.sheets.map(({ name }, i) => [String(i), name])}
+          onChoose={(value) => source.takeSheet(Number(value))}
+        />
+      )}
+      {file && (
+        <>
+          <Small
+            id="table-heads"
+            label="Heads in"
+            value={String(file.heads)}
+            options={rows
+              .slice(0, Math.min(HEADS_WITHIN, rows.length - 1))
+              .flatMap((row, i) =>
+                row.some(Boolean) || i === file.heads ? [[String(i), `row ${i + 1}: ${words(row)}`]] : [],
+              )}
+            onChoose={(value) => source.change({ heads: Number(value) })}
+          />
+          <Small
+            id="table-decimal"
+            label="Numbers like"
+            value={file.decimal}
+            options={Object.entries(DECIMALS)}
+            onChoose={(value) => source.change({ decimal: value as DecimalSign })}
+          />
+        </>
+      )}
+    </div>
+  );
+}
