@@ -1,4 +1,5 @@
 import { Form } from 'react-bootstrap';
+import type { ReactNode } from 'react';
 import type { DecimalSign } from '@/core/table';
 import { FileButton } from '../FileButton';
 import type { useTableFile } from './useTableFile';
@@ -40,11 +41,14 @@ export function TableSource({
   label,
   empty,
   source,
+  children,
 }: {
   label: string;
   /** What may be chosen, while nothing is. */
   empty: string;
   source: ReturnType<typeof useTableFile>;
+  /** More to choose of the file, at the end of the line. */
+  children?: ReactNode;
 }) {
   const { file, table } = source;
   const rows = file?.sheets[file.sheet]!.rows ?? [];
@@ -92,6 +96,7 @@ export function TableSource({
           />
         </>
       )}
+      {children}
     </div>
   );
 }

@@ -1,5 +1,5 @@
 'use client';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { Button, Form, Modal } from 'react-bootstrap';
 import { MATERIAL_KINDS, type Material, type MaterialKind } from '@/core/material';
 import { isListHead, isUnit } from '@/core/supply';
@@ -60,12 +60,14 @@ export function ImportDialog({
   );
 }
 
-const Source = ({ source }: { source: ReturnType<typeof useTableFile> }) => (
+const Source = ({ source, children }: { source: ReturnType<typeof useTableFile>; children?: ReactNode }) => (
   <TableSource
     label="Table of materials"
     empty="Any list: heads in any order, any units. Nothing is saved before you say so."
     source={source}
-  />
+  >
+    {children}
+  </TableSource>
 );
 
 /** A list that has been read. */
@@ -108,8 +110,7 @@ function Listed({
     <>
       <Modal.Body tabIndex={0}>
         <Refusal text={trouble ?? source.trouble} />
-        <Source source={source} />
-        <div className="d-flex gap-2 align-items-center mb-2">
+        <Source source={source}>
           <Form.Select
             size="sm"
             className="w-auto"
@@ -124,7 +125,7 @@ function Listed({
             ))}
           </Form.Select>
           {recalled && <span className="soft small">Read as the last list with these heads was.</span>}
-        </div>
+        </Source>
         <ColumnChoices heads={table.heads} list={list} />
         <h3>What was read</h3>
         <p className="small mb-1">
