@@ -1,4 +1,5 @@
 export { alignTo } from './align';
+export { placeOfEdits, type EditPlace, type EditScreen } from './placeOfEdits';
 export { takeBack } from './takeBack';
 export { applyEdits } from './applyEdits';
 export { boundariesOf, type Boundary, moveBoundary } from './boundaries';

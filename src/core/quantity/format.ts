@@ -42,11 +42,19 @@ export function formatDifference(value: number, kind: QuantityKind, system: Unit
   return Number(text.replace('−', '-')) > 0 ? `+${text}` : text;
 }
 
-/** For an input box: enough digits to give the stored value back, no trailing zeros. */
+/** The figure of an SI value in the display unit of a system. */
+export function inUnit(value: number, kind: QuantityKind, system: UnitSystem): number {
+  const unit = displayUnit(kind, system);
+  return (value - (unit.offset ?? 0)) / unit.factor;
+}
+
+/** Digits of an entry: a round figure of the one system is an endless one in the other. */
+const ENTRY_DIGITS: Record<UnitSystem, number> = { metric: 9, us: 5 };
+
+/** For an input box: the digits somebody would type, no trailing zeros; in metric they give the stored value back. */
 export function formatForEntry(value: number | null | undefined, kind: QuantityKind, system: UnitSystem): string {
   if (value === null || value === undefined) return '';
-  const unit = displayUnit(kind, system);
-  return String(Number(((value - (unit.offset ?? 0)) / unit.factor).toPrecision(9)));
+  return String(Number(inUnit(value, kind, system).toPrecision(ENTRY_DIGITS[system])));
 }
 
 const PREFIXED: Record<string, [limit: number, factor: number, label: string][]> = {

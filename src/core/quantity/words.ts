@@ -1,4 +1,4 @@
-import { formatForEntry, formatQuantity } from './format';
+import { formatQuantity, inUnit } from './format';
 import { displayUnit, QUANTITIES, type QuantityKind, type UnitSystem } from './units';
 
 /**
@@ -28,7 +28,7 @@ export function wordsIn(text: string, system: UnitSystem): string {
       const known = kind as QuantityKind;
       const figures = [value, ...(most === undefined ? [] : [most])].map((figure) =>
         exactly
-          ? String(Number(Number(formatForEntry(Number(figure), known, system)).toPrecision(6))).replace('-', '−')
+          ? String(Number(inUnit(Number(figure), known, system).toPrecision(6))).replace('-', '−')
           : trimmed(formatQuantity(Number(figure), known, system)),
       );
       const { label } = displayUnit(known, system);

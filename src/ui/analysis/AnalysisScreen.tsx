@@ -1,5 +1,4 @@
 'use client';
-import { useSearchParams } from 'next/navigation';
 import { useState } from 'react';
 import { Card, Form, Nav } from 'react-bootstrap';
 import { CRITERIA, type Criterion } from '@/core/laminate';
@@ -8,6 +7,8 @@ import { useDesign } from '../shared/boat';
 import { Onward } from '../shared/Onward';
 import { useLaminate } from '../shared/useProofs';
 import { useUnits } from '../shared/units';
+import { useKeptTab } from '../shared/useKept';
+import { useZoneShown } from '../shared/useZoneShown';
 import { ZonePicker } from '../shared/ZonePicker';
 import { WorkingPanel, type WorkingRequest } from '../shared/WorkingPanel';
 import { CompatibilityPanel } from './CompatibilityPanel';
@@ -27,14 +28,10 @@ type Tab = keyof typeof TABS;
 export function AnalysisScreen() {
   const { boat, evaluations } = useDesign();
   const { words } = useUnits();
-  const wanted = useSearchParams().get('zone');
   const [criterion, setCriterion] = useState<Criterion>('maxStrain');
-  const [tab, setTab] = useState<Tab>('failure');
+  const [tab, setTab] = useKeptTab('analysis.tab', 'failure', Object.keys(TABS) as Tab[]);
   const [working, setWorking] = useState<WorkingRequest | null>(null);
-  const part =
-    boat.parts.find((candidate) => candidate.zones.some((zone) => zone.id === wanted)) ??
-    boat.parts.find((candidate) => candidate.zones.length > 0);
-  const zone = part?.zones.find((candidate) => candidate.id === wanted) ?? part?.zones[0];
+  const { part, zone, choose } = useZoneShown(boat);
   const { analysis: found, current } = useLaminate(boat, zone?.id ?? null, criterion);
   const analysis = zone ? found : 'This boat has no zones yet. Add one under Zones.';
 
@@ -42,7 +39,7 @@ export function AnalysisScreen() {
     <>
       <div className="d-flex align-items-center gap-3 mb-2 flex-wrap">
         <span className="question mb-0">What does the laminate do under load, ply by ply?</span>
-        <ZonePicker step="analysis" zoneId={zone?.id ?? null} />
+        <ZonePicker zoneId={zone?.id ?? null} onChoose={choose} />
         <Form.Select
           size="sm"
           className="w-auto"

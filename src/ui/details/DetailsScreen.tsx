@@ -1,7 +1,6 @@
 'use client';
 import { nanoid } from 'nanoid';
 import { useMemo, useState } from 'react';
-import { useSearchParams } from 'next/navigation';
 import { Button, Card, Form } from 'react-bootstrap';
 import type { Material } from '@/core/material';
 import {
@@ -20,6 +19,8 @@ import { useDesign } from '../shared/boat';
 import { Onward } from '../shared/Onward';
 import { QuantityField } from '../shared/QuantityField';
 import { Refusal } from '../shared/Refusal';
+import { useTurned } from '../shared/useTurned';
+import { useAskedOrKept, useKeptTab } from '../shared/useKept';
 import { Tabs } from '../shared/Tabs';
 import { TextField } from '../shared/TextField';
 import { useEdit } from '../shared/useEdit';
@@ -36,9 +37,16 @@ export function DetailsScreen({ shelf }: { shelf: Material[] }) {
   const { id: boatId, boat } = useDesign();
   const edit = useEdit();
   const { system, words } = useUnits();
-  const asked = useSearchParams().get('detail');
-  const [view, setView] = useState<'details' | 'loads'>('details');
-  const [chosen, setChosen] = useState<string | null>(asked ?? boat.details[0]?.id ?? null);
+  const [view, setView] = useKeptTab('details.view', 'details', ['details', 'loads']);
+  const [chosen, setChosen] = useAskedOrKept('detail', {
+    name: 'details.detail',
+    usual: boat.details[0]?.id ?? null,
+    known: (id) => boat.details.some((detail) => detail.id === id),
+  });
+  useTurned(({ of, id }) => {
+    if (of === 'detail') setChosen(id);
+    if (of === 'detail' || of === 'load') setView(of === 'detail' ? 'details' : 'loads');
+  });
   const [kind, setKind] = useState<DetailKind>('bolted');
   const [refusal, setRefusal] = useState<string | null>(null);
   const [working, setWorking] = useState<WorkingRequest | null>(null);

@@ -9,6 +9,7 @@ import { formatNumber } from '@/core/quantity';
 import { EntityForm } from '../shared/EntityForm';
 import { QuantityField } from '../shared/QuantityField';
 import { Refusal } from '../shared/Refusal';
+import { useKept } from '../shared/useKept';
 import { TextField } from '../shared/TextField';
 import { useEdit } from '../shared/useEdit';
 import { useUnits } from '../shared/units';
@@ -21,7 +22,7 @@ const AT_A_HEIGHT: ReadonlySet<LoadCause> = new Set(['wire', 'rightingMoment', '
 export function LoadsPanel({ boat }: { boat: Boat }) {
   const edit = useEdit();
   const { full } = useUnits();
-  const [chosen, setChosen] = useState<string | null>(boat.loads[0]?.id ?? null);
+  const [chosen, setChosen] = useKept<string | null>('details.load', boat.loads[0]?.id ?? null);
   const [refusal, setRefusal] = useState<string | null>(null);
   const load = boat.loads.find(({ id }) => id === chosen) ?? boat.loads[0];
   const set = (item: LoadCase): string | undefined => edit({ type: 'load.set', item });

@@ -5,14 +5,17 @@ import type { LayerMaterial, Material } from '@/core/material';
 import { useDesign } from '../shared/boat';
 import { Onward } from '../shared/Onward';
 import { Refusal } from '../shared/Refusal';
+import { useKeptTab } from '../shared/useKept';
 import { useCautions } from '../shared/useCautions';
 import { useSettled } from '../shared/useSettled';
+import { useTurned } from '../shared/useTurned';
 import { useWhenGone } from '../shared/useWhenGone';
 import { WorkingPanel, type WorkingRequest } from '../shared/WorkingPanel';
 import type { Question } from './AskBar';
 import { layerCommands } from './commands';
 import { GridView } from './GridView';
 import { layerClipboard } from './layerClipboard';
+import { LEAD_COLUMNS } from './LayerRow';
 import { layMaterial, nextStepOf } from './layerActions';
 import { PartTabs, type View } from './PartTabs';
 import { useGridKeys, type Asked } from './useGridKeys';
@@ -55,7 +58,7 @@ function Layup({ shelf, trial, place, part }: LayupProps) {
   const [question, setQuestion] = useState<Question | null>(null);
   const [settings, setSettings] = useState(false);
   const [swapping, setSwapping] = useState(false);
-  const [view, setView] = useState<View>('grid');
+  const [view, setView] = useKeptTab<View>('layup.view', 'grid', ['grid', 'section', 'book']);
   const [refusal, setRefusal] = useState<string | null>(null);
   const [working, setWorking] = useState<WorkingRequest | null>(null);
   const grid = useRef<HTMLTableElement>(null);
@@ -119,6 +122,20 @@ function Layup({ shelf, trial, place, part }: LayupProps) {
   };
   useKeysEverywhere(doCommand);
   const keys = useGridKeys({ boat, part, place, commands, asked, setAsked, act, say });
+
+  useTurned(({ of, id, zoneId }) => {
+    if (of !== 'layer' && of !== 'zone') return;
+    const owner = trial.boat.parts.find(({ layers, zones }) => [...layers, ...zones].some((one) => one.id === id));
+    if (!owner) return backToGrid();
+    if (owner.id !== part.id) place.showPart(owner.id);
+    const row = owner.layers.findIndex((one) => one.id === id);
+    const column = owner.zones.findIndex((one) => one.id === (of === 'zone' ? id : zoneId));
+    place.moveCursor({
+      row: row < 0 ? cursor.row : row,
+      column: column < 0 ? cursor.column : LEAD_COLUMNS + column,
+    });
+    backToGrid();
+  });
 
   const pick = (material: LayerMaterial) => {
     const how = asked?.for === 'material' ? asked.how : 'replace';

@@ -1,5 +1,5 @@
 'use client';
-import { useMemo, useState, type ReactNode } from 'react';
+import { useMemo, type ReactNode } from 'react';
 import { Card } from 'react-bootstrap';
 import { ORIGINS } from '@/core/material';
 import { formatMargin, formatNumber } from '@/core/quantity';
@@ -9,6 +9,7 @@ import { CHECKS, ZONE_LOCATIONS } from '@/core/standard';
 import { Tabs } from '../shared/Tabs';
 import { useAfterPaint } from '../shared/useAfterPaint';
 import { useUnits } from '../shared/units';
+import { useKeptTab } from '../shared/useKept';
 import { Verdict, ZoneVerdict } from '../shared/Verdict';
 import { SectionDrawing } from './SectionDrawing';
 
@@ -52,7 +53,7 @@ export function ZonePanel({
   cautions: ReactNode;
   openCautions: number;
 }) {
-  const [view, setView] = useState<'checks' | 'moves' | 'cautions'>('checks');
+  const [view, setView] = useKeptTab('layup.side', 'checks', ['checks', 'moves', 'cautions']);
   const { full, words } = useUnits();
   const target = targetOf(boat);
   // Margins first: the picture and the band follow in the next frame.

@@ -1,7 +1,9 @@
 import { useSearchParams } from 'next/navigation';
-import { useCallback, useMemo, useState } from 'react';
+import { useCallback, useMemo } from 'react';
 import type { Boat, Part } from '@/core/document';
+import { useKept } from '../shared/useKept';
 import { useLatest } from '../shared/useLatest';
+import { useZoneShown } from '../shared/useZoneShown';
 import { LEAD_COLUMNS, type CursorMove } from './LayerRow';
 import type { Cursor } from './LayerGrid';
 import { useSelection } from './useSelection';
@@ -9,27 +11,23 @@ import { useZonesShown } from './useZonesShown';
 
 const NO_PART: Pick<Part, 'layers' | 'zones'> = { layers: [], zones: [] };
 
-/** A link from another screen may name the zone and the layer it is about. */
-function useAsked(boat: Boat) {
-  const asked = useSearchParams();
-  const zoneAsked = asked.get('zone');
-  const part = boat.parts.find(({ zones }) => zones.some(({ id }) => id === zoneAsked)) ?? boat.parts[0];
-  const zoneAt = Math.max(0, part?.zones.findIndex(({ id }) => id === zoneAsked) ?? 0);
-  return { part, zoneAt, row: Math.max(0, (Number(asked.get('layer')) || 1) - 1) };
-}
-
 /** Where one stands in Lay-up: the part and the zone shown, the cursor, and the layers and zones selected. */
 export function usePlace(boat: Boat) {
-  const asked = useAsked(boat);
-  const [partId, setPartId] = useState<string | null>(asked.part?.id ?? null);
-  const [zoneId, setZoneId] = useState<string | null>(asked.part?.zones[asked.zoneAt]?.id ?? null);
-  const selection = useSelection({ row: asked.row, column: LEAD_COLUMNS + asked.zoneAt });
+  const shown = useZoneShown(boat);
+  const setZoneId = shown.choose;
+  // A part without zones is chosen by itself.
+  const [emptyId, setEmptyId] = useKept<string | null>('layup.part', null);
+  const empty = shown.chosen ? undefined : boat.parts.find(({ id }) => id === emptyId);
+  const part = empty ?? shown.part ?? boat.parts[0];
+  const { layers, zones } = part ?? NO_PART;
+  const zone = zones.find(({ id }) => id === shown.zone?.id) ?? zones[0];
+  // A link from another screen may name the layer that it is about.
+  const rowAsked = Math.max(0, (Number(useSearchParams().get('layer')) || 1) - 1);
+  const zoneAt = zone ? zones.indexOf(zone) : 0;
+  const selection = useSelection(useMemo(() => ({ row: rowAsked, column: LEAD_COLUMNS + zoneAt }), [rowAsked, zoneAt]));
   const { cursor, move } = selection;
 
-  const part = boat.parts.find((candidate) => candidate.id === partId) ?? boat.parts[0];
-  const { layers, zones } = part ?? NO_PART;
   const row = Math.min(cursor.row, layers.length - 1);
-  const zone = zones.find((candidate) => candidate.id === zoneId) ?? zones[0];
   const [firstZone, fromStart] = useZonesShown(part, zone);
   const rows = useMemo(
     () => new Set([...selection.rows].filter((at) => at < layers.length)),
@@ -46,7 +44,7 @@ export function usePlace(boat: Boat) {
       const pointed = zonesRef.current[next.column - LEAD_COLUMNS];
       if (pointed) setZoneId(pointed.id);
     },
-    [move, zonesRef],
+    [move, zonesRef, setZoneId],
   );
   return {
     part,
@@ -73,10 +71,11 @@ export function usePlace(boat: Boat) {
     },
     showZone: setZoneId,
     showPart: (id: string) => {
-      setPartId(id);
+      const first = boat.parts.find((candidate) => candidate.id === id)?.zones[0];
+      setEmptyId(first ? null : id);
       fromStart();
       move({ row: 0, column: LEAD_COLUMNS });
-      setZoneId(boat.parts.find((candidate) => candidate.id === id)?.zones[0]?.id ?? null);
+      setZoneId(first?.id ?? null);
     },
   };
 }

@@ -3,19 +3,21 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { Button, Card, Form } from 'react-bootstrap';
 import { api, wordsOf } from '../shared/api';
+import { useDraft } from '../shared/useDraft';
 import { Refusal } from '../shared/Refusal';
 
 /** Keeps the draft as it stands as a template that other boats begin from. */
 export function KeepTemplate({ boatId, name, ready }: { boatId: string; name: string; ready: boolean }) {
   const [called, setCalled] = useState(name);
-  const [note, setNote] = useState('');
+  const [note, setNote] = useDraft('what a template is for');
   const [kept, setKept] = useState<string | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const keep = async () => {
     try {
       setTrouble(null);
-      await api('POST', '/api/templates', { boatId, name: called, note });
+      await api('POST', '/api/templates', { boatId, name: called, note: note ?? '' });
       setKept(called);
+      setNote(null);
     } catch (error) {
       setTrouble(wordsOf(error));
     }
@@ -44,7 +46,7 @@ export function KeepTemplate({ boatId, name, ready }: { boatId: string; name: st
             aria-label="What the template is for"
             placeholder="What it is for"
             maxLength={400}
-            value={note}
+            value={note ?? ''}
             onChange={(event) => setNote(event.target.value)}
           />
           <Button type="submit" disabled={!ready || called.trim() === ''}>

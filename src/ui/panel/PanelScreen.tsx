@@ -1,5 +1,4 @@
 'use client';
-import { useSearchParams } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { Card, Col, Form, Row } from 'react-bootstrap';
 import { KeramosError } from '@/core/error';
@@ -12,6 +11,7 @@ import { useDesign } from '../shared/boat';
 import { Onward } from '../shared/Onward';
 import { QuantityField } from '../shared/QuantityField';
 import { useUnits } from '../shared/units';
+import { useZoneShown } from '../shared/useZoneShown';
 import { ZonePicker } from '../shared/ZonePicker';
 import { useEdit } from '../shared/useEdit';
 import { usePanel } from '../shared/useProofs';
@@ -36,14 +36,10 @@ export function PanelScreen() {
   const { id, boat, evaluations } = useDesign();
   const { full, unit, show, words } = useUnits();
   const edit = useEdit();
-  const wanted = useSearchParams().get('zone');
   const [criterion, setCriterion] = useState<Criterion>('tsaiWu');
   const [working, setWorking] = useState<WorkingRequest | null>(null);
   const [refusal, setRefusal] = useState<string | null>(null);
-  const part =
-    boat.parts.find((candidate) => candidate.zones.some((zone) => zone.id === wanted)) ??
-    boat.parts.find((candidate) => candidate.zones.length > 0);
-  const zone = part?.zones.find((candidate) => candidate.id === wanted) ?? part?.zones[0];
+  const { part, zone, choose } = useZoneShown(boat);
   const { analysis, current } = usePanel(boat, zone?.id ?? null, criterion);
   const match = useMemo(() => (part && zone ? orWords(() => matchZone(boat, part, zone)) : null), [boat, part, zone]);
   const analysed = typeof analysis === 'string' ? null : analysis;
@@ -69,7 +65,7 @@ export function PanelScreen() {
     <>
       <div className="d-flex align-items-center gap-3 mb-2 flex-wrap">
         <span className="question mb-0">Does this panel carry its load, by rule, by analysis, by match?</span>
-        <ZonePicker step="panel" zoneId={zone?.id ?? null} />
+        <ZonePicker zoneId={zone?.id ?? null} onChoose={choose} />
         <Form.Select
           size="sm"
           className="w-auto"

@@ -1,8 +1,8 @@
 'use client';
-import { useState } from 'react';
 import { Card } from 'react-bootstrap';
 import type { ChangeRequest, Revision } from '@/core/revision';
 import { useBoat } from '../shared/boat';
+import { useDraft } from '../shared/useDraft';
 import { SignedForm, type Signed } from '../shared/SignedForm';
 import { useOpenPoints } from '../shared/useLater';
 import { OpenPoints } from './OpenPoints';
@@ -17,7 +17,7 @@ export interface IssueFormProps {
 /** Issue the draft, or ask for the change that it is to the revision that stands. */
 export function IssueForm({ standing, requests, onIssue, onAsk }: IssueFormProps) {
   const { boat, version, save, archived } = useBoat();
-  const [given, setGiven] = useState('');
+  const [given, setGiven] = useDraft('answer to what is open');
   const points = useOpenPoints(boat);
   const own = requests.filter((request) => request.against === standing?.label && request.version === version);
   const approved = own.some(({ state }) => state === 'approved');
@@ -25,13 +25,13 @@ export function IssueForm({ standing, requests, onIssue, onAsk }: IssueFormProps
   const asks = standing !== null && !approved;
   const act = asks
     ? { name: 'Ask for this change', run: (signed: Signed) => onAsk(version, signed) }
-    : { name: 'Issue next revision', run: (signed: Signed) => onIssue(version, signed, given) };
+    : { name: 'Issue next revision', run: (signed: Signed) => onIssue(version, signed, given ?? '') };
   return (
     <Card>
       <Card.Body>
         <h2>{asks ? `Ask for a change to revision ${standing.label}` : 'Issue the draft'}</h2>
         {!asks && points !== null && points.length > 0 && (
-          <OpenPoints points={points} given={given} onGiven={setGiven} />
+          <OpenPoints points={points} given={given ?? ''} onGiven={setGiven} />
         )}
         <SignedForm
           key={String(asks)}

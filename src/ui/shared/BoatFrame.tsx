@@ -1,17 +1,21 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { usePathname } from 'next/navigation';
-import { useEffect, type ReactNode } from 'react';
+import { useEffect, useState, type ReactNode } from 'react';
+import Link from 'next/link';
 import { Alert, Button } from 'react-bootstrap';
+import { placeOfEdits, type EditScreen, type HistoryEntry } from '@/core/edit';
 import { targetOf, zoneCounts } from '@/core/evaluate';
 import { boatWeight } from '@/core/weight';
 import { formatNumber } from '@/core/quantity';
 import { useBoat, useBoatStore, useDesign } from './boat';
 import { Frame, STEPS } from './Frame';
 import { useDetails, useStiffeners } from './useLater';
+import { useLatest } from './useLatest';
 import { useSettled } from './useSettled';
 import { PersonField } from './PersonField';
 import { HouseUnitsProvider, UnitsSwitch, useUnits } from './units';
+import { focusField, useTurned } from './useTurned';
 
 const ConflictDialog = dynamic(() => import('./ConflictDialog').then((module) => module.ConflictDialog), {
   ssr: false,
@@ -78,25 +82,79 @@ function Standing() {
   );
 }
 
+type Turn = 'undo' | 'redo';
+const TURNS: Record<Turn, { name: string; took: string; keys: string; none: string }> = {
+  undo: { name: 'Undo', took: 'Take back', keys: 'Ctrl+Z', none: 'Nothing to take back' },
+  redo: { name: 'Redo', took: 'Do again', keys: 'Ctrl+Y', none: 'Nothing to do again' },
+};
+
+/** The screen that shows a change, where the one that is open does not; null where it does. */
+function elsewhere(entry: HistoryEntry, here: string): (typeof STEPS)[number] | null {
+  const { screens } = placeOfEdits(entry.inverse);
+  if (screens.includes(here as EditScreen)) return null;
+  return STEPS.find(({ path }) => path === screens[0]) ?? null;
+}
+
+/**
+ * Undo and redo: what this screen shows is turned at once; what another one shows is named first, and turned when that
+ * is asked for.
+ */
+function useTurning(here: string) {
+  const store = useBoatStore();
+  const { history } = useBoat();
+  const [asked, setAsked] = useState<{ turn: Turn; entry: HistoryEntry } | null>(null);
+  const stands = asked !== null && history[asked.turn].at(-1) === asked.entry;
+  const turn = (which: Turn, further = false) => {
+    // The store may be ahead of what is drawn: keys come faster than pictures.
+    const entry = store.getState().history[which].at(-1);
+    if (!entry) return;
+    const ask = !further && elsewhere(entry, here) !== null;
+    setAsked(ask ? { turn: which, entry } : null);
+    if (!ask) store[which]();
+  };
+  useTurned(({ label }) => {
+    if (label !== null) focusField(label);
+  });
+  return { turn, asked: stands ? asked : null, leave: () => setAsked(null) };
+}
+
+function TurnButton({ which, here, onTurn }: { which: Turn; here: string; onTurn: (which: Turn) => void }) {
+  const { history } = useBoat();
+  const { words } = useUnits();
+  const { name, took, keys, none } = TURNS[which];
+  const last = history[which].at(-1);
+  const other = last ? elsewhere(last, here) : null;
+  const title = last ? `${took}: ${words(last.description)}${other ? `, on ${other.name}` : ''} (${keys})` : none;
+  return (
+    <Button size="sm" variant="outline-primary" onClick={() => onTurn(which)} disabled={!last} title={title}>
+      {name}
+    </Button>
+  );
+}
+
 function Inside({ children }: { children: ReactNode }) {
   const store = useBoatStore();
-  const { id, boat, save, notice, history, archived, conflict } = useBoat();
+  const { id, boat, save, notice, archived, conflict } = useBoat();
   const { words } = useUnits();
   const here = usePathname();
   const step = STEPS.find(({ path }) => here.endsWith(`/${path}`));
+  const path = step?.path ?? '';
+  const { turn, asked, leave } = useTurning(path);
+  const turnNow = useLatest(turn);
+  const other = asked && elsewhere(asked.entry, path);
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (!(event.ctrlKey || event.metaKey) || isTyping(event.target)) return;
       const key = event.key.toLowerCase();
-      if (key === 'z' && !event.shiftKey) store.undo();
-      else if (key === 'y' || (key === 'z' && event.shiftKey)) store.redo();
+      if (key === 'z' && !event.shiftKey) turnNow.current('undo');
+      else if (key === 'y' || (key === 'z' && event.shiftKey)) turnNow.current('redo');
       else return;
       event.preventDefault();
     };
     document.addEventListener('keydown', onKey);
     return () => document.removeEventListener('keydown', onKey);
-  }, [store]);
+  }, [turnNow]);
 
   const head = (
     <>
@@ -112,28 +170,8 @@ function Inside({ children }: { children: ReactNode }) {
       >
         {archived ? 'Archived' : SAVE_WORDS[save]}
       </span>
-      <Button
-        size="sm"
-        variant="outline-primary"
-        onClick={store.undo}
-        disabled={history.undo.length === 0}
-        title={
-          history.undo.length
-            ? `Take back: ${words(history.undo.at(-1)!.description)} (Ctrl+Z)`
-            : 'Nothing to take back'
-        }
-      >
-        Undo
-      </Button>
-      <Button
-        size="sm"
-        variant="outline-primary"
-        onClick={store.redo}
-        disabled={history.redo.length === 0}
-        title="Do again (Ctrl+Y)"
-      >
-        Redo
-      </Button>
+      <TurnButton which="undo" here={path} onTurn={turn} />
+      <TurnButton which="redo" here={path} onTurn={turn} />
       <PersonField />
       <UnitsSwitch />
     </>
@@ -148,6 +186,22 @@ function Inside({ children }: { children: ReactNode }) {
           className="py-2 border"
         >
           {words(notice.text)}
+        </Alert>
+      )}
+      {asked && other && (
+        <Alert variant="light" className="py-2 border d-flex flex-wrap gap-2 align-items-center" role="alertdialog">
+          <span>
+            The last change was made on {other.name}: {words(asked.entry.description)}.
+          </span>
+          <Button size="sm" onClick={() => turn(asked.turn, true)} autoFocus>
+            {TURNS[asked.turn].took} all the same
+          </Button>
+          <Link className="btn btn-sm btn-outline-primary" prefetch={false} href={`/boats/${id}/${other.path}`}>
+            Show {other.name}
+          </Link>
+          <Button size="sm" variant="outline-primary" onClick={leave}>
+            Leave it
+          </Button>
         </Alert>
       )}
       {children}

@@ -2,6 +2,8 @@
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import type { ReactNode } from 'react';
+import { Alert } from 'react-bootstrap';
+import { useReachable } from './useReachable';
 
 /** The steps of a boat in the order of the work. */
 export const STEPS = [
@@ -29,6 +31,7 @@ function Step({ href, children }: { href: string; children: ReactNode }) {
 
 /** Rail on the left, head above, the screen below. */
 export function Frame({ boatId, head, children }: { boatId?: string; head: ReactNode; children: ReactNode }) {
+  const { stayed, forget } = useReachable();
   return (
     <div className="frame">
       <a className="skip-link visually-hidden-focusable" href="#work">
@@ -58,6 +61,11 @@ export function Frame({ boatId, head, children }: { boatId?: string; head: React
       <div>
         <header className="head">{head}</header>
         <main className="page" id="work" tabIndex={-1}>
+          {stayed && (
+            <Alert variant="warning" dismissible onClose={forget} className="py-2">
+              The server cannot be reached, so this page stays. What was changed is kept here and sent when it answers.
+            </Alert>
+          )}
           {children}
         </main>
       </div>

@@ -47,6 +47,27 @@ describe('an entry of a quantity', () => {
     type(field, '9 ft 10 in');
     expect(screen.getByText(/^Taken as/).textContent).toMatch(/2\.99|3\.00/);
   });
+  it('stands as it was typed where it names its unit, in either system and when the page is opened again', () => {
+    const field = show({ kind: 'thickness', label: 'Sheet', minimum: 0.001, maximum: 0.1 }, 'us');
+    type(field, '12 mm');
+    enter(field);
+    cleanup();
+    const shown = (value: number, label = 'Sheet') => {
+      const text = show({ kind: 'thickness', label, value, minimum: 0.001, maximum: 0.1 }, 'us').value;
+      cleanup();
+      return text;
+    };
+    expect(shown(0.012)).toBe('12 mm');
+    expect(shown(0.0127)).toBe('0.5');
+    expect(shown(0.012, 'Another')).toBe('0.47244');
+    const again = show({ kind: 'thickness', label: 'Sheet', value: 0.012, minimum: 0.001, maximum: 0.1 }, 'us');
+    type(again, '0.6');
+    enter(again);
+    expect(onCommit.mock.lastCall![0]).toBeCloseTo(0.01524, 9);
+    // A bare number says its unit by the system that is shown.
+    cleanup();
+    expect(shown(0.01524)).toBe('0.6');
+  });
   it('refuses what is out of range, no number, or another quantity, and keeps what was typed', () => {
     const field = show();
     for (const [text, words] of [

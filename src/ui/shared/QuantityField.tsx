@@ -2,7 +2,9 @@
 import { useId, useState } from 'react';
 import { Form } from 'react-bootstrap';
 import { displayUnit, formatForEntry, parseQuantity, sayRange, takeInRange, type QuantityKind } from '@/core/quantity';
+import { keepTyped, useTyped } from './typedAs';
 import { useUnits } from './units';
+import { useDraft } from './useDraft';
 
 export interface QuantityFieldProps {
   label: string;
@@ -21,10 +23,15 @@ export interface QuantityFieldProps {
   disabled?: boolean;
 }
 
+/** Under which a value is remembered as it was typed. */
+const typedKey = (label: string, kind: QuantityKind, value: number | null) =>
+  `${label}|${kind}|${value === null ? '' : Number(value.toPrecision(9))}`;
+
 /**
  * An entry that understands units and fractions ("27 ft 6 in", "17 oz/yd2"), shows what it took them for, and refuses
  * with the allowed range.
- * Commits on Enter and on leaving the field; what was typed stays until it is right.
+ * Commits on Enter and on leaving the field; what was typed stays until it is right, over a reload too, and what names
+ * its unit stands as it was typed.
  */
 export function QuantityField({
   label,
@@ -40,9 +47,10 @@ export function QuantityField({
 }: QuantityFieldProps) {
   const id = useId();
   const { system, unit } = useUnits();
-  const [draft, setDraft] = useState<string | null>(null);
+  const [draft, setDraft] = useDraft(`${label} ${value ?? ''}`);
+  const typed = useTyped(typedKey(label, kind, value));
   const [refusal, setRefusal] = useState<string | null>(null);
-  const shown = draft ?? formatForEntry(value === null ? null : Number(value.toPrecision(6)), kind, system);
+  const shown = draft ?? typed ?? formatForEntry(value === null ? null : Number(value.toPrecision(6)), kind, system);
   const empty = draft !== null && draft.trim() === '';
   const parsed = draft === null || empty ? null : parseQuantity(draft, kind, system);
   const range = sayRange(minimum, maximum, kind, system);
@@ -66,7 +74,9 @@ export function QuantityField({
     if (taken === null) return;
     const said = taken === value ? undefined : onCommit(taken);
     setRefusal(said ?? null);
-    if (!said) setDraft(null);
+    if (said) return;
+    keepTyped(typedKey(label, kind, taken), draft);
+    setDraft(null);
   };
 
   return (

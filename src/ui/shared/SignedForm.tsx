@@ -1,10 +1,11 @@
 'use client';
 import { zodResolver } from '@hookform/resolvers/zod';
-import { useId, type ReactNode } from 'react';
+import { useEffect, useId, type ReactNode } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { useForm } from 'react-hook-form';
 import { z } from 'zod';
 import { personHere } from './api';
+import { keepDraft, takeDraft } from './useDraft';
 
 /** Who and why: what every act that stays on record asks for. */
 export const signedSchema = z.object({
@@ -27,22 +28,28 @@ export interface SignedFormProps {
 
 /** A name and a reason, checked as they are typed in, kept until the act was taken. */
 export function SignedForm({ labels, acts, disabled = false, inline = false, onLeave, children }: SignedFormProps) {
-  const { register, handleSubmit, reset, formState, getValues } = useForm<Signed>({
+  const { register, handleSubmit, reset, formState, getValues, setValue } = useForm<Signed>({
     resolver: zodResolver(signedSchema),
     mode: 'onTouched',
     defaultValues: { by: personHere(), why: '' },
   });
   const { errors, isSubmitting } = formState;
+  useEffect(() => {
+    const typed = takeDraft(labels.why);
+    if (typed !== null) setValue('why', typed);
+  }, [labels.why, setValue]);
   const act = (run: (signed: Signed) => Promise<boolean>) =>
     handleSubmit(async (signed) => {
-      if (await run(signed)) reset({ by: getValues('by'), why: '' });
+      if (!(await run(signed))) return;
+      keepDraft(labels.why, null);
+      reset({ by: getValues('by'), why: '' });
     });
   const id = useId();
   const field = (name: 'by' | 'why', label: string) => (
     <Form.Group controlId={`${id}-${name}`} className={inline && name === 'why' ? 'flex-grow-1' : ''}>
       <Form.Label className={inline ? 'visually-hidden' : 'mb-0'}>{label}</Form.Label>
       <Form.Control
-        {...register(name)}
+        {...register(name, name === 'why' ? { onChange: () => keepDraft(labels.why, getValues('why')) } : {})}
         {...(name === 'why' && !inline ? { as: 'textarea' as const, rows: 2 } : {})}
         {...(inline ? { size: 'sm' as const, placeholder: label.toLowerCase() } : {})}
         maxLength={name === 'by' ? 60 : 600}

@@ -1,6 +1,7 @@
 'use client';
 import { useId, useState } from 'react';
 import { Form } from 'react-bootstrap';
+import { useDraft } from './useDraft';
 
 /**
  * A line or a few of text; commits on leaving the field (Enter in one line), keeps what was typed when it is refused.
@@ -19,7 +20,7 @@ export function TextField({
   onCommit: (value: string) => string | undefined;
 }) {
   const id = useId();
-  const [draft, setDraft] = useState<string | null>(null);
+  const [draft, setDraft] = useDraft(`${label} ${value}`);
   const [refusal, setRefusal] = useState<string | undefined>();
   const commit = () => {
     if (draft === null || draft === value) return setDraft(null);

@@ -7,9 +7,11 @@ import {
   difference,
   editsSchema,
   EMPTY_HISTORY,
+  placeOfEdits,
   pushHistory,
   type Change,
   type Edit,
+  type EditPlace,
   type HistoryEntry,
   type HistoryStacks,
 } from '@/core/edit';
@@ -74,6 +76,7 @@ export class BoatStore {
   private design: BoatDesign;
   private readonly rendered: { state: BoatState; design: BoatDesign };
   private listeners = new Set<() => void>();
+  private turned = new Set<(place: EditPlace) => void>();
   private evaluate = makeEvaluator();
   private saving: Saving;
   private unsent: Unsent;
@@ -210,15 +213,19 @@ export class BoatStore {
   /** The same, said in words of its own: several edits that together are one thing. */
   actAs = (label: string, ...edits: Edit[]): boolean => this.apply('do', edits, cleaned(label).slice(0, 160)) !== null;
 
-  undo = (): void => {
-    const last = this.state.history.undo.at(-1);
-    if (last && this.apply('undo', last.inverse, last.description))
-      this.set({ notice: { kind: 'done', text: `Took back: ${last.description}` } });
-  };
-  redo = (): void => {
-    const last = this.state.history.redo.at(-1);
-    if (last && this.apply('redo', last.inverse, last.description))
-      this.set({ notice: { kind: 'done', text: `Did again: ${last.description}` } });
+  undo = (): void => this.turn('undo', 'Took back');
+  redo = (): void => this.turn('redo', 'Did again');
+  private turn(which: 'undo' | 'redo', said: string): void {
+    const last = this.state.history[which].at(-1);
+    if (!last || !this.apply(which, last.inverse, last.description)) return;
+    this.set({ notice: { kind: 'done', text: `${said}: ${last.description}` } });
+    const place = placeOfEdits(last.inverse);
+    this.turned.forEach((listener) => listener(place));
+  }
+  /** Called with the place of what was taken back or done again. @returns stops it. */
+  onTurned = (listener: (place: EditPlace) => void): (() => void) => {
+    this.turned.add(listener);
+    return () => this.turned.delete(listener);
   };
   dismiss = (): void => {
     this.saving = saveStep(this.saving, { type: 'read' });

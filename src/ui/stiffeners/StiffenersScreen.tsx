@@ -23,6 +23,8 @@ import { WorkingPanel, type WorkingRequest } from '../shared/WorkingPanel';
 import { StiffenerDrawing } from './SectionDrawing';
 import { bring, SectionEditor } from './SectionEditor';
 import { Refusal } from '../shared/Refusal';
+import { useKept } from '../shared/useKept';
+import { useTurned } from '../shared/useTurned';
 
 const UNIT_KINDS: Record<StiffenerCheck['unit'], QuantityKind> = {
   'm²': 'smallArea',
@@ -61,10 +63,14 @@ export function StiffenersScreen({ shelf }: { shelf: Material[] }) {
   const { boat } = useDesign();
   const { show, full, unit, words } = useUnits();
   const edit = useEdit();
-  const [chosen, setChosen] = useState<string | null>(boat.sections[0]?.id ?? null);
+  const [chosen, setChosen] = useKept<string | null>('stiffeners.section', boat.sections[0]?.id ?? null);
   const [member, setMember] = useState<string | null>(null);
   const [refusal, setRefusal] = useState<string | null>(null);
   const [working, setWorking] = useState<WorkingRequest | null>(null);
+  useTurned(({ of, id }) => {
+    if (of === 'section') setChosen(id);
+    if (of === 'support') setMember(id);
+  });
   const target = targetOf(boat);
   const evaluations = useMemo(() => evaluateStiffeners(boat), [boat]);
   const section = boat.sections.find(({ id }) => id === chosen) ?? boat.sections[0] ?? null;

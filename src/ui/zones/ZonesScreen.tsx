@@ -6,7 +6,7 @@ import { applyEdits, moveBoundary, type Boundary } from '@/core/edit';
 import { makeEvaluator, targetOf } from '@/core/evaluate';
 import { coverOf, newPart, newPlace, newZone, PART_KINDS, shapeOf, type Boat, type Part } from '@/core/document';
 import { ZONE_LOCATIONS } from '@/core/standard';
-import { useDesign } from '../shared/boat';
+import { useBoatStore, useDesign } from '../shared/boat';
 import { Onward } from '../shared/Onward';
 import { Tabs } from '../shared/Tabs';
 import { useUnits } from '../shared/units';
@@ -23,14 +23,19 @@ import { ShapeEditor } from './ShapeEditor';
 import { SupportsEditor } from './SupportsEditor';
 import { ZoneEditor } from './ZoneEditor';
 import { Refusal } from '../shared/Refusal';
+import { useDraft } from '../shared/useDraft';
+import { useKept, useKeptTab } from '../shared/useKept';
+import { useTurned } from '../shared/useTurned';
 
 /** Where does the load change? */
 export function ZonesScreen() {
   const state = useDesign();
   const { show, unit, words } = useUnits();
   const edit = useEdit();
-  const [view, setView] = useState<'drawing' | 'sections' | 'pressure'>('drawing');
-  const [side, setSide] = useState<'zone' | 'part' | 'shape' | 'supports'>('zone');
+  const store = useBoatStore();
+  const boatNow = () => store.getState().boat;
+  const [view, setView] = useKeptTab('zones.view', 'drawing', ['drawing', 'sections', 'pressure']);
+  const [side, setSide] = useKeptTab('zones.side', 'zone', ['zone', 'part', 'shape', 'supports']);
   // While a boundary is held the page shows the boat as it would be; letting go makes it so.
   const [trial, setTrial] = useState<{ of: Boat; boat: Boat } | null>(null);
   const [evaluateTrial] = useState(makeEvaluator);
@@ -56,12 +61,15 @@ export function ZonesScreen() {
   };
   const cover = useMemo(() => coverOf(boat), [boat]);
   const target = targetOf(boat);
-  const [chosen, setChosen] = useState<string | null>(state.boat.parts[0]?.zones[0]?.id ?? null);
-  const [partName, setPartName] = useState('');
+  const [chosen, setChosen] = useKept<string | null>('zones.zone', state.boat.parts[0]?.zones[0]?.id ?? null, (id) =>
+    state.boat.parts.some(({ zones }) => zones.some((zone) => zone.id === id)),
+  );
+  const [partTyped, setPartName] = useDraft('name of a new part');
+  const partName = partTyped ?? '';
   const [partKind, setPartKind] = useState<keyof typeof PART_KINDS>('small');
   const [refusal, setRefusal] = useState<string | null>(null);
   // A part whose last zone went is chosen by itself.
-  const [empty, setEmpty] = useState<string | null>(null);
+  const [empty, setEmpty] = useKept<string | null>('zones.part', null);
   const part = boat.parts.find(({ id, zones }) =>
     chosen === null ? id === empty : zones.some((zone) => zone.id === chosen),
   );
@@ -76,6 +84,13 @@ export function ZonesScreen() {
     setChosen(owner.zones[0]?.id ?? null);
     setSide('part');
   };
+  useTurned(({ of, id }) => {
+    const owner = boatNow().parts.find((one) => one.id === id || one.zones.some((held) => held.id === id));
+    if (of === 'zone' && owner) choose(id!);
+    if (of === 'part' && owner) choosePart(owner);
+    if (of === 'support') setSide('supports');
+    if (of === 'hull' || of === 'deck') setSide('shape');
+  });
   const addZone = (partId: string) => {
     const owner = boat.parts.find((candidate) => candidate.id === partId)!;
     const { location, region } = newPlace(boat, owner.kind);
