@@ -1,3 +1,4 @@
+import { z } from 'zod';
 import { cleanText, KeramosError, refuseBrokenText, type ErrorCode } from '@/core/error';
 import { errorBody } from '@/core/calc';
 import { contextOf, type StoreContext } from './context';
@@ -162,3 +163,11 @@ export const asking = (request: Request): { who: string; signal: AbortSignal } =
 export async function storeContext(request?: Request): Promise<StoreContext> {
   return contextOf(await database(), actorOf(request));
 }
+
+/** Boats that a request names, each with the version that was looked at. */
+export const boatsChosen = z.strictObject({
+  boats: z
+    .array(z.strictObject({ boatId: z.string().max(40), version: z.int().min(1) }))
+    .min(1, 'Choose at least one boat')
+    .max(200, 'At most 200 boats at a time'),
+});

@@ -8,6 +8,8 @@ import {
   analysePanel,
   analyseZone,
   makeEvaluator,
+  marginBand,
+  type MarginBand,
   proveBoat,
   type PanelAnalysis,
   type ProofStep,
@@ -51,6 +53,12 @@ const api = {
   /** The laminate of one zone ply by ply, last-ply failure by every criterion included. */
   laminate: async (boat: Boat, zoneId: string, criterion: Criterion): Promise<ZoneAnalysis | string> =>
     ofZone(boat, zoneId, (part, zone) => analyseZone(boat, part, zone, criterion)),
+
+  /** Where the least reserve of one zone lies when its materials scatter; null where it cannot be checked. */
+  band: async (boat: Boat, zoneId: string, how: { seed: number; draws: number }): Promise<MarginBand | null> => {
+    const band = ofZone(boat, zoneId, (part, zone) => marginBand(boat, part, zone, how));
+    return typeof band === 'string' ? null : band;
+  },
 
   /** What each layer of a zone buys. */
   moves: async (input: MovesInput): Promise<LayerMove[] | null> => runInSlices(layerMovesJob(input), { clock, pause }),

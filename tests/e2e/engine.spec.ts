@@ -125,7 +125,7 @@ test('a table of materials is mapped, read row by row, questioned, taken, and ex
   const bad = row('pvc-130')
     .replace('pvc-130,Cross-linked PVC 130,PVC 130', ',Bad foam,BAD')
     .replace(',130,', ',80 g/cm3,');
-  const table = [csv[0]!.replace('Name,', 'Product,'), row('pvc-60'), own, odd, bad].join('\n');
+  const table = [csv[0]!.replace('Name,', 'Wares,'), row('pvc-60'), own, odd, bad].join('\n');
 
   await open(page, '/shelf');
   await page.getByRole('button', { name: /^Cores/ }).click();
@@ -139,7 +139,7 @@ test('a table of materials is mapped, read row by row, questioned, taken, and ex
     .setInputFiles({ name: 'own foams.csv', mimeType: 'text/csv', buffer: Buffer.from(table) });
   const rows = page.getByRole('table', { name: 'Rows of the file' }).locator('tbody tr');
   await expect(rows.first()).toContainText('Name is missing');
-  await page.getByLabel(/^Name/).selectOption('Product');
+  await page.getByLabel(/^Name/).selectOption('Wares');
   await expect(rows.nth(0)).toContainText('on the Shelf already, the same');
   await expect(rows.nth(1)).toContainText('new');
   await expect(rows.nth(2)).toContainText('It looks like Cross-linked PVC 100');

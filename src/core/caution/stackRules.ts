@@ -1,6 +1,6 @@
 import { limitingStrains } from '../laminate';
 import { hasMat, FIBRE_FAMILIES } from '../material';
-import { said } from '../quantity';
+import { formatReserve, said } from '../quantity';
 import { targetOf, warpOf } from '../evaluate';
 import { removingHelps } from './removingHelps';
 import { SMALL_CRAFT_PACK } from '../standard';
@@ -140,7 +140,7 @@ export const STACK_RULES: readonly CautionRule[] = [
     source: SANDWICH,
     find: ({ evaluation }) => {
       const check = evaluation.checks.find(({ id, governs }) => id === 'innerSkin' && governs.startsWith('wrinkling'));
-      return check ? [{ detail: `reserve ${check.reserveFactor.toFixed(2)} by wrinkling` }] : [];
+      return check ? [{ detail: `reserve ${formatReserve(check.reserveFactor)} by wrinkling` }] : [];
     },
   },
   {
@@ -314,7 +314,7 @@ export const STACK_RULES: readonly CautionRule[] = [
     find: ({ boat, evaluation }) => {
       const reserve = evaluation.governing?.reserveFactor;
       return reserve !== undefined && reserve >= 1 && reserve < targetOf(boat) * 1.1 && evaluation.origin === 'generic'
-        ? [{ detail: `reserve ${reserve.toFixed(2)}` }]
+        ? [{ detail: `reserve ${formatReserve(reserve)}` }]
         : [];
     },
   },

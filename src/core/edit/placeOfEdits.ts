@@ -43,7 +43,7 @@ const SCREENS: Readonly<Record<string, readonly EditScreen[]>> = {
   section: ['stiffeners'],
   load: ['details'],
   detail: ['details'],
-  reference: ['panel'],
+  reference: ['layup', 'panel'],
   pack: ['brief', 'check', 'pack'],
   material: ['layup', 'stiffeners', 'details', 'zones'],
   caution: ['check', 'layup', 'details', 'stiffeners'],

@@ -1,6 +1,7 @@
+import { reaches } from '../quantity';
 import { KeramosError } from '../error';
 import { layFabric, stackedSums, stiffnessOf, type LaminateStiffness, type Ply } from '../laminate';
-import { PROCESSES, type Coating, type Fabric, type Material, type Origin } from '../material';
+import { type Coating, type Fabric, type Material, type Origin } from '../material';
 import type { PanelCheckResult, Trace } from '../standard';
 import { type Boat, type Part, type Zone, POSTURES } from '../document';
 import { bookOf, layAll, massOf, pliesOf, sumsOf, type Book, type LaidLayer } from './book';
@@ -40,9 +41,9 @@ export interface ZoneEvaluation {
 /** How a reserve factor stands against 1 and the posture's target. */
 export type Verdict = 'fails' | 'thin' | 'meets' | 'ample';
 export function verdictOf(reserveFactor: number, target: number): Verdict {
-  if (reserveFactor < 1) return 'fails';
-  if (reserveFactor < target) return 'thin';
-  return reserveFactor < 2 * target ? 'meets' : 'ample';
+  if (!reaches(reserveFactor, 1)) return 'fails';
+  if (!reaches(reserveFactor, target)) return 'thin';
+  return reaches(reserveFactor, 2 * target) ? 'ample' : 'meets';
 }
 
 /** What a zone comes to: as its least reserve stands, or not proven where a check has no figure to stand on. */
@@ -178,30 +179,6 @@ export function evaluateZone(boat: Boat, part: Part, zone: Zone): ZoneEvaluation
   } catch (error) {
     if (!(error instanceof KeramosError)) throw error;
     return { ...evaluation, problem: error.text };
-  }
-}
-
-/**
- * Least and greatest governing reserve factor of a zone over the scatter of the process: fibre weight fraction as
- * planned and ± 2 standard deviations.
- *
- * @returns null when nothing can be checked. It is a band from scatter of fibre fraction alone, no bound on strength.
- * @example reserveBand(boat, hull, keelBand) // [1.38, 1.43]
- */
-export function reserveBand(boat: Boat, part: Part, zone: Zone): [number, number] | null {
-  const scatter = 2 * PROCESSES[boat.brief.process].scatter;
-  try {
-    const reserves = [-scatter, 0, scatter].map((shift) => {
-      const book = bookOf(boat, shift);
-      return (
-        least(countedOf(boat, checkIn(boat, zone, { book, laid: layAll(book, part, zone) }).checks))?.reserveFactor ??
-        NaN
-      );
-    });
-    return reserves.some(Number.isNaN) ? null : [Math.min(...reserves), Math.max(...reserves)];
-  } catch (error) {
-    if (!(error instanceof KeramosError)) throw error;
-    return null;
   }
 }
 

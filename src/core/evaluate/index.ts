@@ -12,7 +12,6 @@ export { stackCompatibility, type StackMember } from './compatibility';
 export { makeEvaluator } from './evaluateBoat';
 export {
   evaluateZone,
-  reserveBand,
   targetOf,
   traceZone,
   type Verdict,

@@ -7,7 +7,7 @@ import { boatWeight } from '../weight';
 import { applyEdits, describeEdits, difference, type Edit } from '../edit';
 import { boatFromJson, boatToJson, newBoat, newLayer, newPart, newZone, type Boat, type Layer } from '../document';
 import { evaluateDetails } from '../detail/kinds';
-import { evaluateZone, makeEvaluator, reserveBand } from '.';
+import { evaluateZone, makeEvaluator } from '.';
 
 const boat = merrow();
 const hull = boat.parts[0]!;
@@ -328,16 +328,8 @@ describe('Merrow 84, the demo boat', () => {
       expect(now.checks.find((c) => c.id === check.id)!.reserveFactor).toBeGreaterThanOrEqual(check.reserveFactor);
     expect(now.governing!.reserveFactor).toBeGreaterThan(before.governing!.reserveFactor);
   });
-  it('has a band from the scatter of the process that holds the planned figure', () => {
-    const [low, high] = reserveBand(boat, ...zoneOf(boat, 'Bottom forward'))!;
-    expect(high).toBeGreaterThan(low);
-    const zoneNames = new Map(boat.parts.flatMap((part) => part.zones.map((zone) => [zone.id, zone.name])));
-    for (const e of evaluations.values()) {
-      const band = reserveBand(boat, ...zoneOf(boat, zoneNames.get(e.zoneId)!))!;
-      expect(band[0]).toBeLessThanOrEqual(e.governing!.reserveFactor);
-      expect(band[1]).toBeGreaterThanOrEqual(e.governing!.reserveFactor);
-      expect(e.origin).toBe('generic');
-    }
+  it('stands on generic figures, and says so', () => {
+    for (const { origin } of evaluations.values()) expect(origin).toBe('generic');
   });
 });
 

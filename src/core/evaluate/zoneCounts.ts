@@ -1,3 +1,4 @@
+import { reaches } from '../quantity';
 import { zoneVerdict, type ZoneEvaluation } from './evaluateZone';
 
 /** How many zones of a boat stand how. */
@@ -16,8 +17,8 @@ export function zoneCounts(evaluations: Iterable<ZoneEvaluation>, target: number
   const reserves = all.flatMap(({ governing }) => (governing ? [governing.reserveFactor] : []));
   return {
     all: all.length,
-    failing: reserves.filter((reserve) => reserve < 1).length,
-    thin: reserves.filter((reserve) => reserve >= 1 && reserve < target).length,
+    failing: reserves.filter((reserve) => !reaches(reserve, 1)).length,
+    thin: reserves.filter((reserve) => reaches(reserve, 1) && !reaches(reserve, target)).length,
     notProven: all.filter((evaluation) => zoneVerdict(evaluation, target) === 'notProven').length,
     notChecked: all.filter(({ problem }) => problem !== null).length,
   };

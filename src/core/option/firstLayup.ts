@@ -1,3 +1,4 @@
+import { reaches } from '../quantity';
 import { z } from 'zod';
 import data from '@data/habits/first-layups.json';
 import { newLayer, type Boat, type Layer, type LayerRole, type Part, type Zone } from '../document';
@@ -157,7 +158,7 @@ export function firstLayup(boat: Boat, shelf: readonly Material[], process = boa
     return { checked: governing !== null, meets: meets(governing, unproven), mass };
   };
   const meets = (governing: ZoneEvaluation['governing'], unproven: readonly unknown[]) =>
-    governing !== null && unproven.length === 0 && governing.reserveFactor >= target;
+    governing !== null && unproven.length === 0 && reaches(governing.reserveFactor, target);
 
   /** The lightest that holds; else the heaviest tried, or the lightest where nothing can be checked. */
   const stackFor = (part: Part, zone: Zone): Stack => {

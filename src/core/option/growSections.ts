@@ -1,3 +1,4 @@
+import { reaches } from '../quantity';
 import type { Boat } from '../document';
 import { evaluateStiffeners, targetOf } from '../evaluate';
 import type { StiffenerSection } from '../stiffener';
@@ -29,7 +30,7 @@ export function growSections(boat: Boat): Boat {
   for (let step = 0; step < MOST_STEPS; step++) {
     const weak = new Set(
       evaluateStiffeners(current).flatMap(({ section, governing }) =>
-        section && governing && governing.reserveFactor < target ? [section.id] : [],
+        section && governing && !reaches(governing.reserveFactor, target) ? [section.id] : [],
       ),
     );
     if (weak.size === 0) break;

@@ -1,3 +1,4 @@
+import { reaches } from '../quantity';
 import { evaluateDetails } from '../detail/kinds';
 import { shapeOf, type Boat } from '../document';
 import { KeramosError } from '../error';
@@ -60,10 +61,12 @@ export function standingOf(boat: Boat): Standing {
   const details = evaluateDetails(boat);
   return {
     zones: zoneCounts(evaluations.values(), targetOf(boat)),
-    stiffenersFailing: evaluateStiffeners(boat).filter(({ governing }) => governing && governing.reserveFactor < 1)
-      .length,
-    detailsFailing: details.filter(({ problem, governing }) => problem !== null || (governing?.reserveFactor ?? 1) < 1)
-      .length,
+    stiffenersFailing: evaluateStiffeners(boat).filter(
+      ({ governing }) => governing && !reaches(governing.reserveFactor, 1),
+    ).length,
+    detailsFailing: details.filter(
+      ({ problem, governing }) => problem !== null || !reaches(governing?.reserveFactor ?? 1, 1),
+    ).length,
     mass: boatWeight(boat, evaluations, details).mass,
     weightTarget: boat.brief.weightTarget,
     outline: outlineOf(boat),

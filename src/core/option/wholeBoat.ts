@@ -1,3 +1,4 @@
+import { reaches } from '../quantity';
 import { evaluateDetails } from '../detail/kinds';
 import { evaluateStiffeners, type ZoneEvaluation } from '../evaluate';
 import { boatWeight } from '../weight';
@@ -72,4 +73,6 @@ export function marginChanges(before: WholeBoat, after: WholeBoat): MarginChange
  * @example harmless([{ of: 'detail', id: 'd', name: 'Bitt', before: 0.8, after: 0.82 }], 1.1) // true
  */
 export const harmless = (changes: readonly MarginChange[], target: number): boolean =>
-  changes.every(({ before, after }) => after !== null && (after >= target || (before !== null && after >= before)));
+  changes.every(
+    ({ before, after }) => after !== null && (reaches(after, target) || (before !== null && after >= before)),
+  );

@@ -7,15 +7,33 @@ export function formatNumber(value: number | null | undefined, digits: number): 
   return Number(text) === 0 ? (0).toFixed(digits) : text.replace('-', '−');
 }
 
-/** A reserve factor with the digits it deserves: '1.16', '47', '> 99'; '–' where nothing is asked. */
-export const formatReserve = (reserveFactor: number): string =>
-  reserveFactor >= 99.5 && Number.isFinite(reserveFactor)
-    ? '> 99'
-    : formatNumber(reserveFactor, reserveFactor < 9.995 ? 2 : 0);
+/** Arithmetic of a chain of factors lands this close to a round figure. */
+const NEAR = 1e-9;
+const LARGE_RESERVE = 10;
 
-/** Margin = reserve factor − 1, signed, in percent: '+16 %', '−11 %', '> 900 %'. */
-export const formatMargin = (reserveFactor: number): string =>
-  reserveFactor > 10 ? '> 900 %' : `${reserveFactor >= 1 ? '+' : ''}${formatNumber((reserveFactor - 1) * 100, 0)} %`;
+/**
+ * A reserve factor as it is shown, rounded down so that no figure claims what is not there: what fails reads below 1,
+ * and what reads as the target reaches it. Hundredths below 10, whole figures above.
+ */
+export function shownReserve(reserveFactor: number): number {
+  const steps = Math.abs(reserveFactor) < LARGE_RESERVE ? 100 : 1;
+  return Math.floor(reserveFactor * steps * (1 + NEAR)) / steps;
+}
+
+/** A reserve factor as it is read: '1.16', '47', '> 99'; '–' where nothing is asked. */
+export function formatReserve(reserveFactor: number): string {
+  const shown = shownReserve(reserveFactor);
+  return shown > 99 && Number.isFinite(shown) ? '> 99' : formatNumber(shown, shown < LARGE_RESERVE ? 2 : 0);
+}
+
+/** Whether a reserve reaches what is asked of it. */
+export const reaches = (reserveFactor: number, target: number): boolean => reserveFactor >= target * (1 - NEAR);
+
+/** Margin = reserve factor as it is shown − 1, signed, in percent: '+16 %', '−11 %', '> 900 %'. */
+export function formatMargin(reserveFactor: number): string {
+  if (reserveFactor > LARGE_RESERVE) return '> 900 %';
+  return `${reaches(reserveFactor, 1) ? '+' : ''}${formatNumber((shownReserve(reserveFactor) - 1) * 100, 0)} %`;
+}
 
 /** The number alone, in the display unit of the system: `formatQuantity(0.0123, 'thickness', 'metric')` is '12.3'. */
 export function formatQuantity(value: number | null | undefined, kind: QuantityKind, system: UnitSystem): string {

@@ -10,6 +10,8 @@ export {
   formatMargin,
   formatQuantity,
   formatReserve,
+  reaches,
+  shownReserve,
   formatWithUnit,
   formatWorkingValue,
 } from './format';

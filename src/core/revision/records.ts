@@ -19,14 +19,14 @@ export interface BoatSummary {
   layers: number;
 }
 
-/** A boat that has a material of the Shelf in its own book. */
-export interface MaterialInBoat {
+/** A boat that has a copy of something of the yard's: of a material of the Shelf, of a standard. */
+export interface HeldByBoat {
   boatId: string;
   name: string;
   version: number;
-  /** Layers laid of it. */
-  layers: number;
-  /** By which it takes the Shelf's figures over, and what they change, in words; none where it has them. */
+  /** How it stands there, in words: '12 layers', 'its method'. */
+  held: string;
+  /** By which it takes the yard's figures over, and what they change, in words; none where it has them. */
   edits: Edit[];
   changes: string[];
 }

@@ -19,3 +19,4 @@ export {
 } from './packs';
 export { packLimits, type PackLimit } from './limits';
 export { checkAsSpecified, checkYardRule, type SpecifiedLayer } from './houseChecks';
+export { caseOf, FORMULAS, meantBy, type CoefficientMeaning, type FormulaGroup } from './formulas';

@@ -3,7 +3,7 @@ import { evaluateStiffeners, evaluateZone, targetOf, verdictOf, whereGoverns } f
 import { LAYER_ROLES, POSTURES, type Boat, type Part } from '@/core/document';
 import { SUPPORT_KINDS } from '@/core/geometry';
 import { fabricArealWeight, isLayerMaterial, ORIGINS, PROCESSES } from '@/core/material';
-import { wordsIn } from '@/core/quantity';
+import { shownReserve, wordsIn } from '@/core/quantity';
 import type { Revision } from '@/core/revision';
 import { packStatus } from '@/core/standard';
 import { plain } from '../table/plain';
@@ -17,9 +17,7 @@ export interface Sheet {
 
 const millimetres = (metres: number, digits = 1) => Number((metres * 1000).toFixed(digits));
 const reserveOf = (governing: { reserveFactor: number } | null, target: number): Cell[] =>
-  governing
-    ? [Number(governing.reserveFactor.toFixed(2)), verdictOf(governing.reserveFactor, target)]
-    : ['not checked', ''];
+  governing ? [shownReserve(governing.reserveFactor), verdictOf(governing.reserveFactor, target)] : ['not checked', ''];
 const said = (text: string) => plain(wordsIn(text, 'metric'));
 
 /** Layers by zones in laying order, then the results of each zone. */
@@ -59,7 +57,7 @@ function partSheet(boat: Boat, part: Part): Sheet {
   line('Laminated weight (kg/m2)', (e) => Number(e.laminatedArealWeight.toFixed(2)));
   line('Fibre fraction by weight', (e) => Number(e.fibreWeightFraction.toFixed(3)));
   line('Fibre fraction by volume', (e) => Number(e.fibreVolumeFraction.toFixed(3)));
-  line('Least reserve factor', (e) => (e.governing ? Number(e.governing.reserveFactor.toFixed(2)) : 'not checked'));
+  line('Least reserve factor', (e) => (e.governing ? shownReserve(e.governing.reserveFactor) : 'not checked'));
   line('What governs', (e) => said(e.governing ? whereGoverns(e.governing) : (e.problem ?? '')));
   line('Not proven', (e) => said(e.unproven.join('; ')));
   return { name: part.name, rows };

@@ -155,6 +155,19 @@ export async function readBoat({ db }: StoreContext, id: string): Promise<Stored
   return remember(db, { id, version: first.version, archived: first.archived === 1, boat });
 }
 
+/** For {@link readBoats}: boats that have one of these in a list. */
+export const holding =
+  (list: string, ids: readonly string[]) =>
+  (eb: ExpressionBuilder<Database, 'boat'>): Expression<SqlBool> =>
+    eb.exists(
+      eb
+        .selectFrom('boat_item')
+        .select('boat_item.id')
+        .whereRef('boat_item.boat_id', '=', 'boat.id')
+        .where('list', '=', list)
+        .where('boat_item.id', 'in', ids),
+    );
+
 /**
  * Boats that are not archived, those that stand in memory taken from there and the rest read in one statement; in the
  * order of their names. One that does not read is left out.

@@ -1,11 +1,12 @@
 import { KeramosError } from '@/core/error';
-import { applyEdits, difference, fetchMaterials, layersOf, type Edit } from '@/core/edit';
+import { fetchMaterials, layersOf, type Edit } from '@/core/edit';
 import type { Boat } from '@/core/document';
 import type { Material } from '@/core/material';
-import type { MaterialInBoat } from '@/core/revision';
+import type { HeldByBoat } from '@/core/revision';
 import type { StoreContext } from '../context';
-import { editBoat, readBoat, readBoats } from './boats';
+import { holding, readBoats } from './boats';
 import { listShelf } from './shelf';
+import { heldBy, takeOver, type TakenOver } from './takeOver';
 
 /** A material of the Shelf, with all of it. @throws KeramosError `notFound`. */
 async function onShelf(context: StoreContext, id: string): Promise<{ material: Material; shelf: Material[] }> {
@@ -27,65 +28,22 @@ function takingOver(boat: Boat, material: Material, shelf: readonly Material[]):
  * Boats that have a material in their book, and how each one's own figures differ from those of the Shelf.
  * @throws KeramosError `notFound`.
  */
-export async function listBoatsOf(context: StoreContext, materialId: string): Promise<MaterialInBoat[]> {
+export async function listBoatsOf(context: StoreContext, materialId: string): Promise<HeldByBoat[]> {
   const { material, shelf } = await onShelf(context, materialId);
-  const boats = await readBoats(context, (eb) =>
-    eb.exists(
-      eb
-        .selectFrom('boat_item')
-        .select('boat_item.id')
-        .whereRef('boat_item.boat_id', '=', 'boat.id')
-        .where('list', '=', 'materials')
-        .where('boat_item.id', '=', materialId),
-    ),
-  );
-  return boats.map(({ id, boat, version }) => {
-    const edits = takingOver(boat, material, shelf);
-    const changes = edits.length === 0 ? [] : difference(boat, applyEdits(boat, edits).boat);
-    return {
-      boatId: id,
-      name: boat.name,
-      version,
-      layers: layersOf(boat, materialId),
-      edits,
-      changes: changes.flatMap(({ details }) => details),
-    };
+  const boats = await readBoats(context, holding('materials', [materialId]));
+  return heldBy(boats, (boat) => {
+    const layers = layersOf(boat, materialId);
+    return { edits: takingOver(boat, material, shelf), held: `${layers} ${layers === 1 ? 'layer' : 'layers'}` };
   });
 }
 
-/** What became of taking a material over into one boat. */
-export interface TakenOver {
-  boatId: string;
-  /** The version after it; null when it was refused. */
-  version: number | null;
-  refusal: string | null;
-}
-
-/**
- * Take the Shelf's figures of a material over into boats, one action in the history of each; one that is refused holds
- * none of the others back.
- *
- * @param boats with the version that was looked at: one that somebody changed since is refused.
- */
+/** Take the Shelf's figures of a material over into boats. @throws KeramosError `notFound`. */
 export async function takeOverMaterial(
   context: StoreContext,
   materialId: string,
   boats: readonly { boatId: string; version: number }[],
 ): Promise<TakenOver[]> {
   const { material, shelf } = await onShelf(context, materialId);
-  const results: TakenOver[] = [];
-  for (const { boatId, version } of boats) {
-    try {
-      const { boat } = await readBoat(context, boatId);
-      const edits = takingOver(boat, material, shelf);
-      const label = `took ${material.name} as the Shelf has it`;
-      const action = { clientId: context.newId(), action: 'do' as const, edits, label };
-      const after = edits.length === 0 ? { version } : await editBoat(context, boatId, version, [action]);
-      results.push({ boatId, version: after.version, refusal: null });
-    } catch (error) {
-      if (!(error instanceof KeramosError)) throw error;
-      results.push({ boatId, version: null, refusal: error.text });
-    }
-  }
-  return results;
+  const editsOf = (boat: Boat) => takingOver(boat, material, shelf);
+  return takeOver(context, boats, { label: `took ${material.name} as the Shelf has it`, editsOf });
 }

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Form } from 'react-bootstrap';
 import { CRITERIA, FAILURE_MODES, type Criterion } from '@/core/laminate';
-import { formatNumber, formatReserve } from '@/core/quantity';
+import { formatReserve } from '@/core/quantity';
 import { failureWorking, verdictOf, type ZoneAnalysis } from '@/core/evaluate';
 import type { Zone } from '@/core/document';
 import { useUnits } from '../shared/units';
@@ -86,7 +86,7 @@ export function FailurePanel({
 }
 
 function CriteriaTable({ analysis, criterion }: { analysis: ZoneAnalysis; criterion: Criterion }) {
-  const said = (reserve: number) => (isLoaded(reserve) ? formatNumber(reserve, 2) : 'not loaded');
+  const said = (reserve: number) => (isLoaded(reserve) ? formatReserve(reserve) : 'not loaded');
   return (
     <table className="table table-sm" aria-label="First and last ply by criterion">
       <thead>

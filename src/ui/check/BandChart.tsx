@@ -1,6 +1,6 @@
 import type { ChartConfiguration } from 'chart.js';
 import { verdictOf } from '@/core/evaluate';
-import { formatNumber } from '@/core/quantity';
+import { formatNumber, formatReserve } from '@/core/quantity';
 import { CHECKS } from '@/core/standard';
 import { Chart } from '../shared/charts/Chart';
 import { PALETTE } from '../shared/palette';
@@ -38,7 +38,7 @@ export function bandsOf(rows: readonly ZoneRow[], target: number): Band[] {
 /** Its name, with what the bar does not show: that it lies beyond the edge, or that something else asks for more. */
 function labelOf({ name, p05, below, verdict }: Band, most: number): string {
   const beyond = p05 > most ? `: ${formatNumber(p05, 1)} and more` : '';
-  const but = below ? `: ${formatNumber(below.reserveFactor, 2)} by ${below.check}` : beyond;
+  const but = below ? `: ${formatReserve(below.reserveFactor)} by ${below.check}` : beyond;
   return `${MARKS[verdict]} ${name}${but}`;
 }
 
@@ -107,7 +107,7 @@ export function BandChart({ rows, target }: { rows: readonly ZoneRow[]; target: 
       config={configOf(bands, target)}
     >
       {bands
-        .map((band) => `${labelOf(band, Infinity)}, ${formatNumber(band.p05, 2)} to ${formatNumber(band.p95, 2)}`)
+        .map((band) => `${labelOf(band, Infinity)}, ${formatReserve(band.p05)} to ${formatReserve(band.p95)}`)
         .join('; ')}
     </Chart>
   );

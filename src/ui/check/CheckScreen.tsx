@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { Card, Form } from 'react-bootstrap';
-import { formatNumber } from '@/core/quantity';
+import { formatNumber, reaches } from '@/core/quantity';
 import { craftOf, methodOf, SINGLE_SKIN_PATHS, type Boat } from '@/core/document';
 import { targetOf, type ZoneEvaluation } from '@/core/evaluate';
 import { packLimits, packStatus } from '@/core/standard';
@@ -24,8 +24,8 @@ const MATCH_TOLERANCE = 1e-9;
 function isThin(row: ZoneRow, target: number, asked: number): boolean {
   const { evaluation, proof } = row;
   if (evaluation.problem !== null || evaluation.unproven.length > 0) return true;
-  if ((evaluation.governing?.reserveFactor ?? 0) < target) return true;
-  if (proof?.analysis && proof.analysis.reserveFactor < askedOf(row, asked)) return true;
+  if (!reaches(evaluation.governing?.reserveFactor ?? 0, target)) return true;
+  if (proof?.analysis && !reaches(proof.analysis.reserveFactor, askedOf(row, asked))) return true;
   return proof?.match != null && proof.match.ratio < 1 - MATCH_TOLERANCE;
 }
 
@@ -50,7 +50,7 @@ export function CheckScreen() {
   const yard = boat.packs.find((pack) => pack.kind === 'yardRule');
   const asked = Math.max(target, yard?.kind === 'yardRule' ? yard.analysisFactor : 0);
   const thin = (e: { problem: string | null; governing: { reserveFactor: number } | null }) =>
-    !onlyThin || e.problem !== null || (e.governing?.reserveFactor ?? 0) < target;
+    !onlyThin || e.problem !== null || !reaches(e.governing?.reserveFactor ?? 0, target);
   const rows = boat.parts
     .flatMap((part) =>
       part.zones.map((zone): ZoneRow => {

@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import { formatNumber } from '@/core/quantity';
+import { formatNumber, formatReserve } from '@/core/quantity';
 import type { Boat, Part, Zone } from '@/core/document';
 import { targetOf, whereGoverns, zoneWorking, type ZoneEvaluation, type ZoneProof } from '@/core/evaluate';
 import { CHECKS } from '@/core/standard';
@@ -215,7 +215,7 @@ function BandCell({ proof }: { proof: ZoneProof | undefined }) {
   const { failing, draws, governs, p05, p95 } = proof.band;
   return (
     <span title={`${formatNumber(failing * 100, 1)} % of ${draws} draws fail; governed most often by ${governs}`}>
-      {formatNumber(p05, 2)}–{formatNumber(p95, 2)}
+      {formatReserve(p05)}–{formatReserve(p95)}
     </span>
   );
 }

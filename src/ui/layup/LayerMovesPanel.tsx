@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Form } from 'react-bootstrap';
 import { nextStep, NEXT_STEPS, type LayerMove, type MoveScope } from '@/core/option';
 import { MarginsMoved } from './MarginsMoved';
-import { displayUnit, formatNumber } from '@/core/quantity';
+import { displayUnit, formatNumber, formatReserve, reaches } from '@/core/quantity';
 import { targetOf, type ZoneEvaluation } from '@/core/evaluate';
 import type { Boat, Part, Zone } from '@/core/document';
 import { useMoves } from '../shared/useProofs';
@@ -34,7 +34,7 @@ const NO_STEP = {
 /** Where the move leaves another zone weaker than this one, in words. */
 const leastSaid = ({ leastReserve, reserveFactor }: LayerMove): string =>
   leastReserve !== null && reserveFactor !== null && leastReserve < reserveFactor
-    ? `; least of all zones it touches ${formatNumber(leastReserve, 2)}`
+    ? `; least of all zones it touches ${formatReserve(leastReserve)}`
     : '';
 const signed = (value: number, digits: number) => `${value > 0 ? '+' : ''}${formatNumber(value, digits)}`;
 
@@ -69,7 +69,7 @@ export function LayerMovesPanel({
   const tried = moves.find(({ title }) => title === onTrial);
   const keeps = order === 'lightest' || order === 'cheapest';
   const shown = moves
-    .filter((move) => !keeps || (move.leastReserve ?? 0) >= target)
+    .filter((move) => !keeps || reaches(move.leastReserve ?? 0, target))
     .sort((a, b) => ORDERS[order]!.by(a) - ORDERS[order]!.by(b))
     .slice(0, SHOWN);
   return (
@@ -96,7 +96,7 @@ export function LayerMovesPanel({
                   onClick={() => onPreview(step.title === onTrial ? null : step)}
                 >
                   {words(step.title)} ({signed(step.weight / displayUnit('mass', system).factor, 1)} {unit('mass')},
-                  boat {full(step.whole!.mass, 'mass')}, reserve {formatNumber(step.reserveFactor!, 2)})
+                  boat {full(step.whole!.mass, 'mass')}, reserve {formatReserve(step.reserveFactor!)})
                 </button>
               ) : (
                 <span className="soft">{NO_STEP[which]}</span>

@@ -1,15 +1,16 @@
 'use client';
-import { useMemo, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { Card } from 'react-bootstrap';
 import { ORIGINS } from '@/core/material';
-import { formatMargin, formatNumber } from '@/core/quantity';
-import { reserveBand, targetOf, verdictOf, whereGoverns, type ZoneCheck, type ZoneEvaluation } from '@/core/evaluate';
+import { formatMargin, formatNumber, formatReserve } from '@/core/quantity';
+import { targetOf, verdictOf, whereGoverns, type ZoneCheck, type ZoneEvaluation } from '@/core/evaluate';
 import type { Boat, Zone } from '@/core/document';
 import { CHECKS, ZONE_LOCATIONS } from '@/core/standard';
 import { Tabs } from '../shared/Tabs';
 import { useAfterPaint } from '../shared/useAfterPaint';
 import { useUnits } from '../shared/units';
 import { useKeptTab } from '../shared/useKept';
+import { useBand } from '../shared/useProofs';
 import { Verdict, ZoneVerdict } from '../shared/Verdict';
 import { SectionDrawing } from './SectionDrawing';
 
@@ -56,13 +57,9 @@ export function ZonePanel({
   const [view, setView] = useKeptTab('layup.side', 'checks', ['checks', 'moves', 'cautions']);
   const { full, words } = useUnits();
   const target = targetOf(boat);
-  // Margins first: the picture and the band follow in the next frame.
-  const [drawn, later] = useAfterPaint(useMemo(() => [e, boat] as const, [e, boat]));
-  const band = useMemo(() => {
-    const owner = later.parts.find(({ zones }) => zones.some(({ id }) => id === zone.id));
-    const own = owner?.zones.find(({ id }) => id === zone.id);
-    return owner && own ? reserveBand(later, owner, own) : null;
-  }, [later, zone.id]);
+  // Margins first: the picture follows in the next frame, the band when the hand rests.
+  const drawn = useAfterPaint(e);
+  const band = useBand(boat, zone.id);
   const facts: [string, string][] = [
     ['Thickness', full(e.thickness, 'thickness')],
     ['Dry fibre', full(e.dryArealWeight, 'arealWeight')],
@@ -174,7 +171,8 @@ export function ZonePanel({
                 {band && (
                   <>
                     {' '}
-                    With the scatter of the process: {formatNumber(band[0], 2)} to {formatNumber(band[1], 2)}.
+                    By the method it lies from {formatReserve(band.p05)} to {formatReserve(band.p95)} in 90 of 100
+                    boats, as fibre fraction, strengths and core scatter.
                   </>
                 )}
               </p>

@@ -1,5 +1,5 @@
 'use client';
-import { formatNumber } from '@/core/quantity';
+import { formatReserve } from '@/core/quantity';
 import { zoneVerdict, type ZoneEvaluation } from '@/core/evaluate';
 import type { Zone } from '@/core/document';
 
@@ -37,7 +37,7 @@ export function ZoneStrip({
         const evaluation = evaluations.get(zone.id);
         const reserve = evaluation?.governing?.reserveFactor;
         const verdict = evaluation ? zoneVerdict(evaluation, target) : null;
-        const least = reserve === undefined ? 'not checked' : `least reserve ${formatNumber(reserve, 2)}`;
+        const least = reserve === undefined ? 'not checked' : `least reserve ${formatReserve(reserve)}`;
         return (
           <button
             key={zone.id}

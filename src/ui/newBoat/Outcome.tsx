@@ -1,6 +1,6 @@
 'use client';
 import { targetOf } from '@/core/evaluate';
-import { formatNumber } from '@/core/quantity';
+import { formatNumber, formatReserve, reaches } from '@/core/quantity';
 import type { Margin } from '@/core/option';
 import { HullSketch } from '../brief/HullSketch';
 import { Said } from '../shared/Said';
@@ -26,7 +26,7 @@ export function Outcome({ begun, current }: { begun: Begun | string | null; curr
     );
   const { boat, whole } = begun;
   const target = targetOf(boat);
-  const below = whole.margins.filter(({ reserveFactor }) => reserveFactor === null || reserveFactor < target);
+  const below = whole.margins.filter(({ reserveFactor }) => reserveFactor === null || !reaches(reserveFactor, target));
   const trusted = boat.supports.filter(({ section }) => section === null).length;
   const layers = boat.parts.reduce((sum, part) => sum + part.layers.length, 0);
   return (
@@ -46,7 +46,7 @@ export function Outcome({ begun, current }: { begun: Begun | string | null; curr
             .slice(0, SHOWN)
             .map(
               ({ name, reserveFactor }) =>
-                `${name} ${reserveFactor === null ? 'not proven' : formatNumber(reserveFactor, 2)}`,
+                `${name} ${reserveFactor === null ? 'not proven' : formatReserve(reserveFactor)}`,
             )
             .join(', ')}
           {below.length > SHOWN && ` and ${below.length - SHOWN} more`}.
@@ -68,7 +68,9 @@ export function Outcome({ begun, current }: { begun: Begun | string | null; curr
 
 function Line({ of, margins, target }: { of: keyof typeof KINDS; margins: readonly Margin[]; target: number }) {
   if (margins.length === 0) return null;
-  const reached = margins.filter(({ reserveFactor }) => reserveFactor !== null && reserveFactor >= target).length;
+  const reached = margins.filter(
+    ({ reserveFactor }) => reserveFactor !== null && reaches(reserveFactor, target),
+  ).length;
   const [one, many] = KINDS[of];
   const all = reached === margins.length;
   return (

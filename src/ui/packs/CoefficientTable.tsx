@@ -1,7 +1,18 @@
 import { useState } from 'react';
 import { Form } from 'react-bootstrap';
 import { formatNumber } from '@/core/quantity';
-import { coefficientLabel, coefficientsOf, withCoefficient, type PackChange, type StandardPack } from '@/core/standard';
+import {
+  caseOf,
+  coefficientLabel,
+  coefficientsOf,
+  FORMULAS,
+  meantBy,
+  withCoefficient,
+  type FormulaGroup,
+  type PackChange,
+  type StandardPack,
+} from '@/core/standard';
+import { texToText } from '@/core/working';
 
 /** A figure of a pack, typed in place; what is refused stays until it is right. */
 function CoefficientField({
@@ -53,46 +64,85 @@ function CoefficientField({
   );
 }
 
-/** Every coefficient of a pack; those of a copy can be changed, with the shipped value beside. */
-export function CoefficientTable({
-  pack,
-  differs,
-  onChange,
-}: {
+/** TeX as it was set on the server; its plain reading for those who hear it. */
+function Formula({ tex, set, block = false }: { tex: string; set: Readonly<Record<string, string>>; block?: boolean }) {
+  const html = { __html: set[tex] ?? '' };
+  const read = { role: 'math', 'aria-label': texToText(tex) } as const;
+  return block ? (
+    <div className="formula" {...read} dangerouslySetInnerHTML={html} />
+  ) : (
+    <span {...read} dangerouslySetInnerHTML={html} />
+  );
+}
+
+interface TableProps {
   pack: StandardPack;
   differs: ReadonlyMap<string, PackChange>;
   /** Null for a shipped pack, which cannot be changed. */
   onChange: ((next: StandardPack, words: string) => void) | null;
-}) {
+  /** HTML of formulas and symbols by their TeX. */
+  formulas: Readonly<Record<string, string>>;
+}
+
+/** Every coefficient of a pack under its formula; those of a copy can be changed, with the shipped value beside. */
+export function CoefficientTable(props: TableProps) {
+  const { pack } = props;
+  return (
+    <div aria-label={`Coefficients of ${pack.title}`} role="group">
+      {FORMULAS[pack.kind].map((group) => (
+        <section key={group.id} className="formula-group">
+          <h3>{group.title}</h3>
+          <Formula tex={group.tex} set={props.formulas} block />
+          <p className="small soft mb-1">{group.means}</p>
+          <GroupTable group={group} {...props} />
+        </section>
+      ))}
+    </div>
+  );
+}
+
+function GroupTable({ group, pack, differs, onChange, formulas }: TableProps & { group: FormulaGroup }) {
   const changed = (next: StandardPack, path: string) => {
     const { value } = coefficientsOf(next).find((one) => one.path === path)!;
     onChange?.(next, `${coefficientLabel(path)} is now ${value}.`);
   };
+  const rows = coefficientsOf(pack).flatMap(({ path, value }) => {
+    const meaning = group.coefficients.find((one) => meantBy(one, path));
+    return meaning ? [{ path, value, meaning, of: caseOf(meaning, path) }] : [];
+  });
   return (
-    <table className="table table-sm align-middle" aria-label={`Coefficients of ${pack.title}`}>
-      <thead>
+    <table className="table table-sm align-middle" aria-label={group.title}>
+      <thead className="visually-hidden">
         <tr>
-          <th>Coefficient</th>
-          <th className="num">Value</th>
-          {onChange && <th className="num">Shipped</th>}
+          <th>Symbol</th>
+          <th>What it is</th>
+          <th>Value</th>
+          {onChange && <th>Shipped</th>}
         </tr>
       </thead>
       <tbody>
-        {coefficientsOf(pack).map(({ path, value }) => {
+        {rows.map(({ path, value, meaning, of }) => {
           const change = differs.get(path);
           return (
             <tr key={`${pack.id}-${path}`}>
-              <td>
-                {coefficientLabel(path)} {change && <span className="verdict thin ms-1">△ changed</span>}
+              <td className="symbol">
+                <Formula tex={meaning.symbol} set={formulas} />
               </td>
-              <td className="num">
+              <td>
+                {meaning.means}
+                {of && `: ${of}`} {change && <span className="verdict thin ms-1">△ changed</span>}
+              </td>
+              <td className="num text-nowrap">
                 {onChange ? (
                   <CoefficientField pack={pack} path={path} value={value} onChange={(next) => changed(next, path)} />
                 ) : (
                   String(value)
-                )}
+                )}{' '}
+                <span className="unit">{meaning.unit}</span>
               </td>
-              {onChange && <td className="num soft">{change ? formatNumber(change.was ?? NaN, 4) : ''}</td>}
+              {onChange && (
+                <td className="num soft shipped">{change ? `was ${formatNumber(change.was ?? NaN, 4)}` : ''}</td>
+              )}
             </tr>
           );
         })}

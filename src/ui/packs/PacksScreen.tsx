@@ -4,6 +4,7 @@ import { Alert, Button, Card, Form } from 'react-bootstrap';
 import { PACK_KINDS, packDifference, packStatus, type StandardPack } from '@/core/standard';
 import { FileButton } from '../shared/FileButton';
 import { Frame } from '../shared/Frame';
+import { HeldByBoats } from '../shared/HeldByBoats';
 import { Refusal } from '../shared/Refusal';
 import { CoefficientTable } from './CoefficientTable';
 import { SignOffForm } from './SignOffForm';
@@ -16,7 +17,14 @@ function saidDifference(count: number, from: string): string {
 }
 
 /** The build standards: what each asks, whose copy differs from the shipped one in what, who signed for it. */
-export function PacksScreen({ initial }: { initial: StandardPack[] }) {
+export function PacksScreen({
+  initial,
+  formulas,
+}: {
+  initial: StandardPack[];
+  /** HTML of formulas and symbols by their TeX. */
+  formulas: Readonly<Record<string, string>>;
+}) {
   const packs = usePacks(initial);
   const [chosen, setChosen] = useState(initial[0]!.id);
   const choose = (id: string | undefined) => id !== undefined && setChosen(id);
@@ -48,9 +56,13 @@ export function PacksScreen({ initial }: { initial: StandardPack[] }) {
               Bring a pack in
             </FileButton>
           </div>
-          <p className="small soft mb-0">
-            A boat keeps its own copy of a pack; Brief tells when this one has moved on.
-          </p>
+          <HeldByBoats
+            key={pack.id}
+            url={`/api/packs/${pack.id}/boats`}
+            of={pack}
+            none="No boat is built to it."
+            why="A boat keeps its own copy of a pack: a coefficient changed here reaches it when it is taken over."
+          />
         </div>
         <Card>
           <Card.Body>
@@ -106,6 +118,7 @@ export function PacksScreen({ initial }: { initial: StandardPack[] }) {
             <CoefficientTable
               pack={pack}
               differs={differs}
+              formulas={formulas}
               onChange={own ? (next, words) => void packs.put(next, words) : null}
             />
             <p className="small soft mb-0">

@@ -1,6 +1,6 @@
 'use client';
 import { Form } from 'react-bootstrap';
-import { formatNumber } from '@/core/quantity';
+import { formatReserve } from '@/core/quantity';
 import { OPEN_STANDS, type OpenPoint, type OpenStand } from '@/core/revision';
 
 const MARKS: Readonly<Record<OpenStand, string>> = {
@@ -21,7 +21,7 @@ const SHOWN = 8;
 
 /** A point in words: 'Tow post fails 0.55'. */
 export const saidPoint = ({ name, stands, reserveFactor }: OpenPoint): string =>
-  `${name} ${OPEN_STANDS[stands]}${reserveFactor === null ? '' : ` ${formatNumber(reserveFactor, 2)}`}`;
+  `${name} ${OPEN_STANDS[stands]}${reserveFactor === null ? '' : ` ${formatReserve(reserveFactor)}`}`;
 
 /** What the boat is issued with, and the question why. */
 export function OpenPoints({

@@ -7,7 +7,7 @@ import { Alert, Button } from 'react-bootstrap';
 import { placeOfEdits, type EditScreen, type HistoryEntry } from '@/core/edit';
 import { targetOf, zoneCounts } from '@/core/evaluate';
 import { boatWeight } from '@/core/weight';
-import { formatNumber } from '@/core/quantity';
+import { formatNumber, reaches } from '@/core/quantity';
 import { useBoat, useBoatStore, useDesign } from './boat';
 import { Frame, STEPS } from './Frame';
 import { useDetails, useStiffeners } from './useLater';
@@ -40,10 +40,14 @@ function Standing() {
   const { all, failing, thin, notProven: unproven, notChecked: open } = zoneCounts(evaluations.values(), target);
   // Stiffeners follow when the boat has stood still for a moment: they are no part of what a key must bring up to date.
   const settled = useSettled(boat);
-  const weak = (useStiffeners(settled) ?? []).filter((e) => e.governing && e.governing.reserveFactor < 1).length;
+  const weak = (useStiffeners(settled) ?? []).filter(
+    (e) => e.governing && !reaches(e.governing.reserveFactor, 1),
+  ).length;
   const details = useDetails(settled);
   const weight = details && boatWeight(boat, evaluations, details);
-  const broken = (details ?? []).filter((e) => e.problem !== null || (e.governing?.reserveFactor ?? 1) < 1).length;
+  const broken = (details ?? []).filter(
+    (e) => e.problem !== null || !reaches(e.governing?.reserveFactor ?? 1, 1),
+  ).length;
   return (
     <span className="small" data-testid="standing">
       {failing > 0 && (

@@ -1,6 +1,6 @@
 'use client';
 import type { Effect } from '@/core/option';
-import { formatNumber } from '@/core/quantity';
+import { formatNumber, reaches } from '@/core/quantity';
 import { Said } from './Said';
 import { useUnits } from './units';
 import { Verdict } from './Verdict';
@@ -31,7 +31,7 @@ export function EffectOf({
     );
   const { mass, cost, changes } = effect;
   const heavier = mass.after - mass.before;
-  const below = changes.filter(({ after }) => after === null || after < target).length;
+  const below = changes.filter(({ after }) => after === null || !reaches(after, target)).length;
   return (
     <div className={`small ${current ? '' : 'soft'}`} aria-busy={!current} data-testid="effect">
       <p className="mb-1">

@@ -52,7 +52,8 @@ export function QuantityField({
   const [refusal, setRefusal] = useState<string | null>(null);
   const shown = draft ?? typed ?? formatForEntry(value === null ? null : Number(value.toPrecision(6)), kind, system);
   const empty = draft !== null && draft.trim() === '';
-  const parsed = draft === null || empty ? null : parseQuantity(draft, kind, system);
+  const entry = draft ?? typed ?? null;
+  const parsed = entry === null || empty ? null : parseQuantity(entry, kind, system);
   const range = sayRange(minimum, maximum, kind, system);
   const taken = parsed?.ok ? takeInRange(parsed.value, [minimum, maximum], displayUnit(kind, system)) : null;
   const outside = parsed?.ok && taken === null;
@@ -110,7 +111,7 @@ export function QuantityField({
         }}
       />
       <div id={`${id}-says`} className={error ? 'invalid-feedback d-block' : 'form-text'} aria-live="polite">
-        {error ?? (parsed?.ok && /[^\d.,\s−-]/.test(draft ?? '') ? `Taken as ${parsed.understood}` : beside)}
+        {error ?? (parsed?.ok && /[^\d.,\s−-]/.test(entry ?? '') ? `Taken as ${parsed.understood}` : beside)}
       </div>
     </Form.Group>
   );

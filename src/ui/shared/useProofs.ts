@@ -2,7 +2,7 @@
 import * as Comlink from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import type { Boat } from '@/core/document';
-import type { PanelAnalysis, ProofStep, ZoneAnalysis, ZoneProof } from '@/core/evaluate';
+import type { MarginBand, PanelAnalysis, ProofStep, ZoneAnalysis, ZoneProof } from '@/core/evaluate';
 import type { Criterion } from '@/core/laminate';
 import type { Material } from '@/core/material';
 import type { Edit } from '@/core/edit';
@@ -84,21 +84,29 @@ function useAside<T>(
   ask: ((remote: Comlink.Remote<ProofWorker>) => Promise<T>) | null,
   wait = 0,
 ): { result: T | null; current: boolean } {
-  const remote = useRef<Comlink.Remote<ProofWorker> | null>(null);
+  const worker = useRef<{ own: Worker; remote: Comlink.Remote<ProofWorker> } | null>(null);
   const asking = useRef(ask);
   const [state, setState] = useState<Asked<T> | null>(null);
   useEffect(() => {
     asking.current = ask;
   });
-  useEffect(() => {
-    const worker = startWorker();
-    remote.current = Comlink.wrap<ProofWorker>(worker);
-    return () => worker.terminate();
-  }, []);
+  useEffect(
+    () => () => {
+      worker.current?.own.terminate();
+      worker.current = null;
+    },
+    [],
+  );
   useEffect(() => {
     let wanted = asking.current !== null;
     const timer = setTimeout(() => {
-      void asking.current?.(remote.current!).then((result) => {
+      if (!asking.current) return;
+      // Started when it is first asked: a page that opens has other things to do.
+      if (!worker.current) {
+        const own = startWorker();
+        worker.current = { own, remote: Comlink.wrap<ProofWorker>(own) };
+      }
+      void asking.current(worker.current.remote).then((result) => {
         if (wanted) setState({ key, result });
       });
     }, wait);
@@ -138,6 +146,16 @@ export function useLaminate(boat: Boat, zoneId: string | null, criterion: Criter
         }),
   );
   return { analysis: result?.zoneId === zoneId ? result!.analysis : null, current };
+}
+
+/** The band of one zone's least reserve, once the hand rests; null before that, and for any other state of the boat. */
+export function useBand(boat: Boat, zoneId: string): MarginBand | null {
+  const { result, current } = useAside<MarginBand | null>(
+    [boat, zoneId],
+    (remote) => remote.band(boat, zoneId, BAND),
+    REST_MILLISECONDS,
+  );
+  return current ? result : null;
 }
 
 /** What each layer of a zone buys, once the hand rests; null before the first. */

@@ -24,7 +24,7 @@ import { UnitsSwitch, useUnits } from '../shared/units';
 import type { Making } from './AsLaid';
 import { CompareDialog } from './CompareDialog';
 import { MaterialCard } from './MaterialCard';
-import { BoatsOfMaterial } from './BoatsOfMaterial';
+import { HeldByBoats } from '../shared/HeldByBoats';
 import { MaterialForm } from './MaterialForm';
 import { Refusal } from '../shared/Refusal';
 
@@ -313,7 +313,13 @@ export function ShelfScreen({ initial }: { initial: ShelfItem[] }) {
               onCopy={() => copy(chosen.material)}
               onDrop={() => void drop(chosen.material.id)}
             />
-            <BoatsOfMaterial key={chosen.material.id} material={chosen.material} />
+            <HeldByBoats
+              key={chosen.material.id}
+              url={`/api/shelf/${chosen.material.id}/boats`}
+              of={chosen.material}
+              none="No boat has it."
+              why="A boat keeps its own copy of every material: a figure corrected here reaches it when taken over."
+            />
           </div>
         )}
         {!editing && !chosen && (

@@ -1,5 +1,5 @@
 import { ORIGINS, PROCESSES } from '@/core/material';
-import { formatWithUnit, type QuantityKind } from '@/core/quantity';
+import { formatReserve, formatWithUnit, type QuantityKind } from '@/core/quantity';
 import { ENGINE, type ZoneEvaluation } from '@/core/evaluate';
 import { QUALITIES, type Boat } from '@/core/document';
 import { OPEN_STANDS, type IssuedOpen, type Revision } from '@/core/revision';
@@ -60,7 +60,7 @@ function enginesOf(revision: Revision | null): string {
 function saidOpen({ points, answer }: IssuedOpen): string {
   const said = points.map(
     ({ name, stands, reserveFactor }) =>
-      `${name} ${OPEN_STANDS[stands]}${reserveFactor === null ? '' : ` ${reserveFactor.toFixed(2)}`}`,
+      `${name} ${OPEN_STANDS[stands]}${reserveFactor === null ? '' : ` ${formatReserve(reserveFactor)}`}`,
   );
   return `${points.length} open: ${said.join('; ')}. All the same because: ${answer}`;
 }

@@ -1,16 +1,8 @@
-import { z } from 'zod';
 import { parseOrThrow } from '@/core/error';
-import { answer, json, readJson, storeContext } from '@/server/http';
+import { answer, boatsChosen, json, readJson, storeContext } from '@/server/http';
 import { listBoatsOf, takeOverMaterial } from '@/server/stores/boatsOfMaterial';
 
 type Context = { params: Promise<{ materialId: string }> };
-
-const chosen = z.strictObject({
-  boats: z
-    .array(z.strictObject({ boatId: z.string().max(40), version: z.int().min(1) }))
-    .min(1, 'Choose at least one boat')
-    .max(200, 'At most 200 boats at a time'),
-});
 
 /** Boats that have the material, and how their figures differ from the Shelf's. */
 export const GET = (request: Request, { params }: Context) =>
@@ -20,6 +12,6 @@ export const GET = (request: Request, { params }: Context) =>
 export const POST = (request: Request, { params }: Context) =>
   answer(async () => {
     const { materialId } = await params;
-    const { boats } = parseOrThrow(chosen, await readJson(request));
+    const { boats } = parseOrThrow(boatsChosen, await readJson(request));
     return json(await takeOverMaterial(await storeContext(request), materialId, boats));
   });

@@ -3,11 +3,10 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { Button, Card, Form } from 'react-bootstrap';
-import type { Material } from '@/core/material';
-import type { MaterialInBoat } from '@/core/revision';
-import { api, wordsOf } from '../shared/api';
-import { Refusal } from '../shared/Refusal';
-import { Said } from '../shared/Said';
+import type { HeldByBoat } from '@/core/revision';
+import { api, wordsOf } from './api';
+import { Refusal } from './Refusal';
+import { Said } from './Said';
 
 // Behind a button: what evaluates a boat is fetched when it is asked for.
 const EffectOnBoat = dynamic(() => import('./EffectOnBoat').then((module) => module.EffectOnBoat), { ssr: false });
@@ -19,13 +18,25 @@ interface TakenOver {
 }
 const SHOWN = 4;
 
-/** Boats that have a material, where their own figures differ from the Shelf's, and taking those over. */
-export function BoatsOfMaterial({ material }: { material: Material }) {
+/** Boats that have a copy of something of the yard's, where theirs differs, what taking it over does, and taking it. */
+export function HeldByBoats({
+  url,
+  of,
+  none,
+  why,
+}: {
+  /** Where they are asked for, and told to take it over. */
+  url: string;
+  /** What it is now: asked for again when that changes. */
+  of: unknown;
+  none: string;
+  why: string;
+}) {
   const client = useQueryClient();
-  const key = ['boats of', material];
+  const key = ['boats of', url, of];
   const { data: boats, error } = useQuery({
     queryKey: key,
-    queryFn: () => api<MaterialInBoat[]>('GET', `/api/shelf/${material.id}/boats`),
+    queryFn: () => api<HeldByBoat[]>('GET', url),
   });
   const [ticked, setTicked] = useState<readonly string[]>([]);
   const [opened, setOpened] = useState<string | null>(null);
@@ -39,7 +50,7 @@ export function BoatsOfMaterial({ material }: { material: Material }) {
     setTrouble(null);
     try {
       const asked = chosen.map(({ boatId, version }) => ({ boatId, version }));
-      setTaken(await api<TakenOver[]>('POST', `/api/shelf/${material.id}/boats`, { boats: asked }));
+      setTaken(await api<TakenOver[]>('POST', url, { boats: asked }));
       setTicked([]);
       await client.invalidateQueries({ queryKey: key });
     } catch (refused) {
@@ -54,7 +65,7 @@ export function BoatsOfMaterial({ material }: { material: Material }) {
       <Card.Body className="d-grid gap-2">
         <h2 className="mb-0">In boats</h2>
         <Refusal text={trouble ?? (error ? wordsOf(error) : null)} onClose={() => setTrouble(null)} />
-        {boats?.length === 0 && <p className="soft mb-0">No boat has it.</p>}
+        {boats?.length === 0 && <p className="soft mb-0">{none}</p>}
         {taken.map(({ boatId, version, refusal }) => (
           <p key={boatId} className="small mb-0" role="status">
             {version === null ? (
@@ -77,7 +88,7 @@ export function BoatsOfMaterial({ material }: { material: Material }) {
                 onChange={(event) =>
                   setTicked(event.target.checked ? [...ticked, boat.boatId] : ticked.filter((id) => id !== boat.boatId))
                 }
-                label={`${boat.name}, ${boat.layers} ${boat.layers === 1 ? 'layer' : 'layers'}`}
+                label={`${boat.name}, ${boat.held}`}
               />
               {boat.edits.length === 0 ? (
                 <span className="small soft">the same figures</span>
@@ -114,9 +125,7 @@ export function BoatsOfMaterial({ material }: { material: Material }) {
             </Button>
           </div>
         )}
-        <p className="form-text mb-0">
-          A boat keeps its own copy of every material: a figure corrected here reaches it when it is taken over.
-        </p>
+        <p className="form-text mb-0">{why}</p>
       </Card.Body>
     </Card>
   );

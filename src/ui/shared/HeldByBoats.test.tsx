@@ -7,8 +7,11 @@ import type { Core } from '@/core/material';
 import { archiveBoat, createBoat, editBoat, readBoat } from '@/server/stores/boats';
 import { listBoatsOf, takeOverMaterial } from '@/server/stores/boatsOfMaterial';
 import { readBoatWithHistory } from '@/server/stores/history';
+import { withCoefficient, type StandardPack } from '@/core/standard';
+import { listBoatsOfPack } from '@/server/stores/boatsOfPack';
+import { savePack } from '@/server/stores/packs';
 import { listShelf, saveShelfMaterial } from '@/server/stores/shelf';
-import { BoatsOfMaterial } from './BoatsOfMaterial';
+import { HeldByBoats } from './HeldByBoats';
 
 /** What the page computes aside is computed here by the same functions, without a thread between. */
 const held = vi.hoisted((): { api: unknown } => ({ api: null }));
@@ -43,7 +46,7 @@ describe('a figure of the Shelf that was corrected', () => {
     const [id, other] = [await yard.boat(), (await createBoat(yard.context, brant())).id];
     const material = await corrected();
     expect((await yard.stored(id)).materials).toEqual(merrow().materials);
-    await yard.lay(<BoatsOfMaterial material={material} />);
+    await yard.lay(<HeldByBoats url={`/api/shelf/${material.id}/boats`} of={material} none="No boat has it." why="" />);
     await waitFor(() => expect(document.body.textContent).toMatch(/80 .*→ 92/));
     press('What it does to Merrow 84');
     const effect = await waitFor(() => screen.getByTestId('effect').textContent!);
@@ -83,7 +86,36 @@ describe('a figure of the Shelf that was corrected', () => {
     await archiveBoat(yard.context, id, true);
     expect(await listBoatsOf(yard.context, 'pvc-80')).toEqual([]);
     await expect(listBoatsOf(yard.context, 'nothing')).rejects.toThrow('There is no material "nothing"');
-    await yard.lay(<BoatsOfMaterial material={(await listShelf(yard.context))[0]!.material} />);
+    await yard.lay(<HeldByBoats url="/api/shelf/flax-twill-300/boats" of={null} none="No boat has it." why="" />);
     await waitFor(() => expect(document.body.textContent).toContain('No boat has it.'));
+  });
+});
+
+describe('a coefficient of a pack that was changed', () => {
+  it('reaches the boats built to what the copy was made from when they take it, with what that does', async () => {
+    const id = await yard.boat();
+    const method = (await readBoat(yard.context, id)).boat.packs[0]!;
+    const copy = {
+      ...withCoefficient(method, 'skinStrengthFactor', 0.45),
+      id: 'own',
+      title: 'Own',
+      basedOn: method.id,
+    };
+    await savePack(yard.context, copy, true);
+    await yard.lay(<HeldByBoats url="/api/packs/own/boats" of={copy} none="No boat is built to it." why="" />);
+    await waitFor(() => expect(document.body.textContent).toContain(`Merrow 84, built to ${method.title}`));
+    press('What it does to Merrow 84');
+    const effect = await waitFor(() => screen.getByTestId('effect').textContent!);
+    expect(effect).toMatch(/→/);
+    tick(/^Merrow 84/);
+    press('Take over in 1 boat');
+    await waitFor(() => expect(document.body.textContent).toContain('✓ Merrow 84 has these figures now'));
+    expect((await yard.stored(id)).packs[0]).toEqual(copy);
+    await waitFor(() => expect(document.body.textContent).toContain('built to it'));
+    // Once it is built to the copy, a further change is one of its figures.
+    await savePack(yard.context, withCoefficient(copy as StandardPack, 'wrinklingFactor', 0.25), false);
+    const [held] = await listBoatsOfPack(yard.context, 'own');
+    expect(held!.edits).toMatchObject([{ type: 'pack.set' }]);
+    expect(held!.changes.join()).toMatch(/0\.3 → 0\.25/);
   });
 });
