@@ -1,5 +1,6 @@
 // @vitest-environment happy-dom
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { formatReserve } from '@/core/quantity';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { choose, press, type, went, Yard } from '../../tests/helpers/yard';
 import { analysePanel, analyseZone } from '@/core/evaluate';
@@ -55,7 +56,7 @@ describe('Analysis', () => {
       const { failure, layerOf } = of(criterion as Criterion);
       await waitFor(async () => {
         const said = await first();
-        expect(said, criterion).toContain(failure.reserveFactor.toFixed(2));
+        expect(said, criterion).toContain(formatReserve(failure.reserveFactor));
         expect(said, criterion).toContain(`layer ${layerOf[failure.ply]! + 1}.`);
       });
     }

@@ -1,5 +1,6 @@
 // @vitest-environment happy-dom
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { formatReserve } from '@/core/quantity';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { choose, press, tick, went, Yard } from '../../tests/helpers/yard';
 import { evaluateDetails } from '@/core/detail/kinds';
@@ -44,8 +45,7 @@ describe('Check', () => {
           .filter(({ textContent }) => textContent!.includes(zone.name));
         expect(rows.length, zone.name).toBeGreaterThan(0);
         const { governing } = evaluations.get(zone.id)!;
-        const said =
-          governing!.reserveFactor >= 9.995 ? governing!.reserveFactor.toFixed(0) : governing!.reserveFactor.toFixed(2);
+        const said = formatReserve(governing!.reserveFactor);
         expect(rows.map(({ textContent }) => textContent).join(' '), zone.name).toContain(said);
       }
   });
@@ -114,7 +114,7 @@ describe('Panel', () => {
     const [zone] = desk.boat.parts[0]!.zones;
     const { governing } = makeEvaluator()(desk.boat).get(zone!.id)!;
     const schools = screen.getByRole('table', { name: 'Schools side by side' });
-    expect(schools.textContent).toContain(governing!.reserveFactor.toFixed(2));
+    expect(schools.textContent).toContain(formatReserve(governing!.reserveFactor));
     expect(schools.textContent).toContain('no reference chosen for this zone');
   });
   it('takes this zone as a reference, matches it exactly, holds it layer by layer, lets it go unused', async () => {

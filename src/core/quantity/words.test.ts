@@ -1,18 +1,39 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { formatMargin, formatReserve, said, saidLength, wordsIn } from '.';
+import { formatMargin, formatReserve, said, saidLength, wordsIn, reaches, shownReserve } from '.';
 
 it('a reserve factor has no more digits than it deserves', () => {
   expect([0.8, 1.155, 9.99, 9.996, 47.4, 99.4, 608, Infinity].map(formatReserve)).toEqual([
     '0.80',
-    '1.16',
+    '1.15',
     '9.99',
-    '10',
+    '9.99',
     '47',
     '99',
     '> 99',
     '–',
   ]);
-  expect([0.89, 1, 1.155, 9.99, 101].map(formatMargin)).toEqual(['−11 %', '+0 %', '+16 %', '+899 %', '> 900 %']);
+  expect([0.89, 1, 1.155, 9.99, 101].map(formatMargin)).toEqual(['−11 %', '+0 %', '+15 %', '+899 %', '> 900 %']);
+});
+
+it('a reserve never reads as more than it is: what fails reads below 1, what reads as the target reaches it', () => {
+  expect(formatReserve(0.999)).toBe('0.99');
+  expect(formatMargin(0.999)).toBe('−1 %');
+  fc.assert(
+    fc.property(
+      fc.double({ min: 0, max: 90, noNaN: true }),
+      fc.integer({ min: 50, max: 400 }),
+      (reserve, hundredths) => {
+        const [shown, target] = [shownReserve(reserve), hundredths / 100];
+        expect(shown).toBeLessThanOrEqual(reserve * (1 + 1e-8));
+        expect(reaches(shown, target)).toBe(
+          reserve >= 10 ? reaches(Math.floor(reserve), target) : reaches(reserve, target),
+        );
+      },
+    ),
+  );
+  // A chain of factors that comes to 1.10 but for its arithmetic.
+  expect([formatReserve(1.1 - 1e-12), reaches(1.1 - 1e-12, 1.1)]).toEqual(['1.10', true]);
 });
 
 describe('quantities in sentences', () => {

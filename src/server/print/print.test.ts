@@ -3,7 +3,7 @@ import readSheets from 'read-excel-file/node';
 import { describe, expect, it } from 'vitest';
 import { largeBoat } from '../../../tests/helpers/largeBoat';
 import { merrow } from '../../../tests/helpers/merrow';
-import { said } from '@/core/quantity';
+import { said, shownReserve } from '@/core/quantity';
 import { applyEdits } from '@/core/edit';
 import type { Revision } from '@/core/revision';
 import { drawDetail, evaluateDetail, evaluateDetails, type Detail } from '@/core/detail/kinds';
@@ -52,11 +52,11 @@ describe('the schedule as a workbook', () => {
     members.forEach((row, i) => {
       const { section, governing } = evaluated[i]!;
       expect(row[3]).toBe(section ? Number((section.height * 1000).toFixed(1)) : null);
-      expect(row[9]).toBe(governing ? Number(governing.reserveFactor.toFixed(2)) : 'not checked');
+      expect(row[9]).toBe(governing ? shownReserve(governing.reserveFactor) : 'not checked');
     });
     const details = rowsOfSheet('Details').slice(1);
     expect(details.map((row) => row[7])).toEqual(
-      evaluateDetails(boat).map(({ governing }) => Number(governing!.reserveFactor.toFixed(2))),
+      evaluateDetails(boat).map(({ governing }) => shownReserve(governing!.reserveFactor)),
     );
     expect(details.find(([name]) => name === 'Tow post')![8]).toBe('fails');
   });
@@ -109,7 +109,7 @@ describe('the schedule as CSV', () => {
       .map(Number);
     const [part] = boat.parts;
     expect(reserves).toEqual(
-      part!.zones.map((zone) => Number(evaluateZone(boat, part!, zone).governing!.reserveFactor.toFixed(2))),
+      part!.zones.map((zone) => shownReserve(evaluateZone(boat, part!, zone).governing!.reserveFactor)),
     );
     expect(rows.some(([, label]) => label === 'Fibre fraction by volume')).toBe(true);
   });

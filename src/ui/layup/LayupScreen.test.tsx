@@ -1,5 +1,6 @@
 // @vitest-environment happy-dom
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { formatReserve } from '@/core/quantity';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { choose, press, shown, type, went, Yard, type Desk } from '../../../tests/helpers/yard';
 import { GENERIC_MATERIALS } from '@/core/material';
@@ -59,8 +60,8 @@ describe('the grid', () => {
     const [zone] = hull().zones;
     const governing = evaluations.get(zone!.id)!.governing!;
     const foot = grid().querySelector('tfoot')!.textContent!;
-    expect(foot).toContain(governing.reserveFactor.toFixed(2));
-    expect(screen.getByTestId('zone-panel').textContent).toContain(governing.reserveFactor.toFixed(2));
+    expect(foot).toContain(formatReserve(governing.reserveFactor));
+    expect(screen.getByTestId('zone-panel').textContent).toContain(formatReserve(governing.reserveFactor));
   });
   it('takes an angle typed into the bar, refuses one beyond a half turn, and a thickness for a core', async () => {
     at(4);

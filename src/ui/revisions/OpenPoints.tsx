@@ -19,7 +19,7 @@ const CLASSES: Readonly<Record<OpenStand, string>> = {
 };
 const SHOWN = 8;
 
-/** A point in words: 'Tow post fails 0.55'. */
+/** A point in words: 'Tow post fails 0.54'. */
 export const saidPoint = ({ name, stands, reserveFactor }: OpenPoint): string =>
   `${name} ${OPEN_STANDS[stands]}${reserveFactor === null ? '' : ` ${formatReserve(reserveFactor)}`}`;
 

@@ -1,5 +1,6 @@
 // @vitest-environment happy-dom
 import { fireEvent, screen, within } from '@testing-library/react';
+import { formatReserve } from '@/core/quantity';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { choose, press, shown, tick, type, went, Yard, type Desk } from '../../../tests/helpers/yard';
 import { evaluateStiffeners } from '@/core/evaluate';
@@ -32,9 +33,7 @@ describe('stiffeners', () => {
       const row = rowOf(support.name);
       if (!governing) continue;
       expect(row.textContent, support.name).toContain(governing.name);
-      expect(row.textContent, support.name).toContain(
-        governing.reserveFactor >= 9.995 ? governing.reserveFactor.toFixed(0) : governing.reserveFactor.toFixed(2),
-      );
+      expect(row.textContent, support.name).toContain(formatReserve(governing.reserveFactor));
     }
   });
   it('are stiffer when they are higher, in the drawing, the figures and the boat at once', async () => {
