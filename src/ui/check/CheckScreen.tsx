@@ -12,6 +12,7 @@ import { useDetails, useStiffeners } from '../shared/useLater';
 import { useCautions } from '../shared/useCautions';
 import { BAND, useProofs } from '../shared/useProofs';
 import { WorkingPanel, type WorkingRequest } from '../shared/WorkingPanel';
+import { Term } from '../help/Term';
 import { BandChart } from './BandChart';
 import { DetailSheet } from './DetailSheet';
 import { StiffenerSheet } from './StiffenerSheet';
@@ -87,7 +88,7 @@ export function CheckScreen() {
         By analysis, {formatNumber(asked, 2)} is asked
         {yard && asked > target ? ` by the ${yard.title}` : ''}, of the worst panel of each zone; rule and analysis look
         at all of them. {countedWords(boat)}
-        The band is where the least reserve by the method lies in 90 of 100 boats (what other packs ask does not
+        The <Term of="band">band</Term> is where the least reserve by the method lies in 90 of 100 boats (what other packs ask does not
         scatter): {BAND.draws} draws of fibre fraction, strengths and core, seed {BAND.seed}
         {done ? '' : ', being drawn…'}.
       </p>

@@ -12,6 +12,7 @@ import { useUnits } from '../shared/units';
 import { useKeptTab } from '../shared/useKept';
 import { useBand } from '../shared/useProofs';
 import { Verdict, ZoneVerdict } from '../shared/Verdict';
+import { Term } from '../help/Term';
 import { SectionDrawing } from './SectionDrawing';
 
 const FILL = { fails: 'var(--fails)', thin: 'var(--thin)', meets: 'var(--water)', ample: 'var(--steel)' } as const;
@@ -129,8 +130,12 @@ export function ZonePanel({
                   <tr>
                     <th>Check</th>
                     <th aria-hidden="true" />
-                    <th className="num">Reserve</th>
-                    <th className="num">Margin</th>
+                    <th className="num">
+                      <Term of="reserve">Reserve</Term>
+                    </th>
+                    <th className="num">
+                      <Term of="margin">Margin</Term>
+                    </th>
                   </tr>
                 </thead>
                 <tbody>

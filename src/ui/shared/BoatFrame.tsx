@@ -4,6 +4,7 @@ import { usePathname } from 'next/navigation';
 import { useEffect, useState, type ReactNode } from 'react';
 import Link from 'next/link';
 import { Alert, Button } from 'react-bootstrap';
+import { QuestionCircle } from 'react-bootstrap-icons';
 import { placeOfEdits, type EditScreen, type HistoryEntry } from '@/core/edit';
 import { targetOf, zoneCounts } from '@/core/evaluate';
 import { boatWeight } from '@/core/weight';
@@ -13,10 +14,14 @@ import { Frame, STEPS } from './Frame';
 import { useDetails, useStiffeners } from './useLater';
 import { useLatest } from './useLatest';
 import { useSettled } from './useSettled';
+import { SCREEN_HELP } from '../help/helpData';
 import { PersonField } from './PersonField';
 import { HouseUnitsProvider, UnitsSwitch, useUnits } from './units';
 import { focusField, useTurned } from './useTurned';
 
+const QuestionHelp = dynamic(() => import('../help/QuestionHelp').then((module) => module.QuestionHelp), {
+  ssr: false,
+});
 const ConflictDialog = dynamic(() => import('./ConflictDialog').then((module) => module.ConflictDialog), {
   ssr: false,
 });
@@ -143,6 +148,7 @@ function Inside({ children }: { children: ReactNode }) {
   const here = usePathname();
   const step = STEPS.find(({ path }) => here.endsWith(`/${path}`));
   const path = step?.path ?? '';
+  const [helped, setHelped] = useState(false);
   const { turn, asked, leave } = useTurning(path);
   const turnNow = useLatest(turn);
   const other = asked && elsewhere(asked.entry, path);
@@ -165,6 +171,17 @@ function Inside({ children }: { children: ReactNode }) {
       <h1>
         {boat.name} <span className="soft fw-normal fs-6">{step?.name}</span>
       </h1>
+      {step && (
+        <button
+          type="button"
+          className="plain-button help-button"
+          aria-label={`What ${step.name} answers`}
+          title={`What ${step.name} answers`}
+          onClick={() => setHelped(true)}
+        >
+          <QuestionCircle aria-hidden="true" />
+        </button>
+      )}
       <Standing />
       <span className="spacer" />
       <span
@@ -209,6 +226,9 @@ function Inside({ children }: { children: ReactNode }) {
         </Alert>
       )}
       {children}
+      {helped && step && (
+        <QuestionHelp name={step.name} help={SCREEN_HELP[step.path]} onClose={() => setHelped(false)} />
+      )}
       {conflict && <ConflictDialog />}
     </Frame>
   );

@@ -3,6 +3,8 @@ import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { Alert } from 'react-bootstrap';
+import { TourCard } from '../help/TourCard';
+import { TourLink } from '../help/TourLink';
 import { useReachable } from './useReachable';
 
 /** The steps of a boat in the order of the work. */
@@ -56,6 +58,9 @@ export function Frame({ boatId, head, children }: { boatId?: string; head: React
         <Step href="/shelf">Shelf</Step>
         <Step href="/packs">Standards</Step>
         <Step href="/safekeeping">Safekeeping</Step>
+        <hr className="my-2" />
+        <Step href="/guide">Guide</Step>
+        <TourLink />
         <div className="gap" />
       </nav>
       <div>
@@ -69,6 +74,7 @@ export function Frame({ boatId, head, children }: { boatId?: string; head: React
           {children}
         </main>
       </div>
+      <TourCard />
     </div>
   );
 }
