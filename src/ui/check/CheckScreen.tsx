@@ -88,8 +88,8 @@ export function CheckScreen() {
         By analysis, {formatNumber(asked, 2)} is asked
         {yard && asked > target ? ` by the ${yard.title}` : ''}, of the worst panel of each zone; rule and analysis look
         at all of them. {countedWords(boat)}
-        The <Term of="band">band</Term> is where the least reserve by the method lies in 90 of 100 boats (what other packs ask does not
-        scatter): {BAND.draws} draws of fibre fraction, strengths and core, seed {BAND.seed}
+        The <Term of="band">band</Term> is where the least reserve by the method lies in 90 of 100 boats (what other
+        packs ask does not scatter): {BAND.draws} draws of fibre fraction, strengths and core, seed {BAND.seed}
         {done ? '' : ', being drawn…'}.
       </p>
       {done && (

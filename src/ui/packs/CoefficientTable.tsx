@@ -12,7 +12,7 @@ import {
   type PackChange,
   type StandardPack,
 } from '@/core/standard';
-import { texToText } from '@/core/working';
+import { Formula } from '../shared/Formula';
 
 /** A figure of a pack, typed in place; what is refused stays until it is right. */
 function CoefficientField({
@@ -64,24 +64,11 @@ function CoefficientField({
   );
 }
 
-/** TeX as it was set on the server; its plain reading for those who hear it. */
-function Formula({ tex, set, block = false }: { tex: string; set: Readonly<Record<string, string>>; block?: boolean }) {
-  const html = { __html: set[tex] ?? '' };
-  const read = { role: 'math', 'aria-label': texToText(tex) } as const;
-  return block ? (
-    <div className="formula" {...read} dangerouslySetInnerHTML={html} />
-  ) : (
-    <span {...read} dangerouslySetInnerHTML={html} />
-  );
-}
-
 interface TableProps {
   pack: StandardPack;
   differs: ReadonlyMap<string, PackChange>;
   /** Null for a shipped pack, which cannot be changed. */
   onChange: ((next: StandardPack, words: string) => void) | null;
-  /** HTML of formulas and symbols by their TeX. */
-  formulas: Readonly<Record<string, string>>;
 }
 
 /** Every coefficient of a pack under its formula; those of a copy can be changed, with the shipped value beside. */
@@ -92,7 +79,9 @@ export function CoefficientTable(props: TableProps) {
       {FORMULAS[pack.kind].map((group) => (
         <section key={group.id} className="formula-group">
           <h3>{group.title}</h3>
-          <Formula tex={group.tex} set={props.formulas} block />
+          <div className="formula">
+            <Formula tex={group.tex} />
+          </div>
           <p className="small soft mb-1">{group.means}</p>
           <GroupTable group={group} {...props} />
         </section>
@@ -101,7 +90,7 @@ export function CoefficientTable(props: TableProps) {
   );
 }
 
-function GroupTable({ group, pack, differs, onChange, formulas }: TableProps & { group: FormulaGroup }) {
+function GroupTable({ group, pack, differs, onChange }: TableProps & { group: FormulaGroup }) {
   const changed = (next: StandardPack, path: string) => {
     const { value } = coefficientsOf(next).find((one) => one.path === path)!;
     onChange?.(next, `${coefficientLabel(path)} is now ${value}.`);
@@ -126,7 +115,7 @@ function GroupTable({ group, pack, differs, onChange, formulas }: TableProps & {
           return (
             <tr key={`${pack.id}-${path}`}>
               <td className="symbol">
-                <Formula tex={meaning.symbol} set={formulas} />
+                <Formula tex={meaning.symbol} />
               </td>
               <td>
                 {meaning.means}

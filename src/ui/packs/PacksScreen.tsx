@@ -17,14 +17,7 @@ function saidDifference(count: number, from: string): string {
 }
 
 /** The build standards: what each asks, whose copy differs from the shipped one in what, who signed for it. */
-export function PacksScreen({
-  initial,
-  formulas,
-}: {
-  initial: StandardPack[];
-  /** HTML of formulas and symbols by their TeX. */
-  formulas: Readonly<Record<string, string>>;
-}) {
+export function PacksScreen({ initial }: { initial: StandardPack[] }) {
   const packs = usePacks(initial);
   const [chosen, setChosen] = useState(initial[0]!.id);
   const choose = (id: string | undefined) => id !== undefined && setChosen(id);
@@ -71,7 +64,7 @@ export function PacksScreen({
                 <h2 className="mb-1">{pack.title}</h2>
                 <p className="small mb-2">{pack.statement}</p>
               </div>
-              <div className="d-flex gap-2">
+              <div className="d-flex gap-2 text-nowrap align-items-start">
                 <Button size="sm" onClick={() => void packs.copy(pack).then(choose)}>
                   Make a copy
                 </Button>
@@ -118,7 +111,6 @@ export function PacksScreen({
             <CoefficientTable
               pack={pack}
               differs={differs}
-              formulas={formulas}
               onChange={own ? (next, words) => void packs.put(next, words) : null}
             />
             <p className="small soft mb-0">

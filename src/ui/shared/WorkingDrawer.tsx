@@ -1,34 +1,12 @@
 'use client';
-import type katexType from 'katex';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useMemo } from 'react';
 import { Offcanvas } from 'react-bootstrap';
 import { formatNumber, formatWorkingValue } from '@/core/quantity';
 import type { WorkingPart } from '@/core/evaluate';
 import { packStatus } from '@/core/standard';
-import { texToText } from '@/core/working';
 import { useDesign } from './boat';
+import { Formula } from './Formula';
 import type { WorkingRequest } from './WorkingPanel';
-
-/** The typesetter is loaded when the first working is opened. */
-function Formula({ tex }: { tex: string }) {
-  const box = useRef<HTMLSpanElement>(null);
-  const [katex, setKatex] = useState<typeof katexType | null>(null);
-  useEffect(() => {
-    let here = true;
-    void import('katex').then((module) => here && setKatex(() => module.default));
-    return () => {
-      here = false;
-    };
-  }, []);
-  useEffect(() => {
-    if (katex && box.current) katex.render(tex, box.current, { throwOnError: false, output: 'html' });
-  }, [katex, tex]);
-  return (
-    <span ref={box} role="math" aria-label={texToText(tex)}>
-      {texToText(tex)}
-    </span>
-  );
-}
 
 /** The reason behind a number: every formula, what was put in, units, source. */
 export function WorkingDrawer({ request, onClose }: { request: WorkingRequest | null; onClose: () => void }) {

@@ -1,0 +1,25 @@
+'use client';
+import type katexType from 'katex';
+import { useEffect, useRef, useState } from 'react';
+import { texToText } from '@/core/working';
+
+/** A formula, typeset once the typesetter has come; its plain reading until then, and for those who hear it. */
+export function Formula({ tex }: { tex: string }) {
+  const box = useRef<HTMLSpanElement>(null);
+  const [katex, setKatex] = useState<typeof katexType | null>(null);
+  useEffect(() => {
+    let here = true;
+    void import('katex').then((module) => here && setKatex(() => module.default));
+    return () => {
+      here = false;
+    };
+  }, []);
+  useEffect(() => {
+    if (katex && box.current) katex.render(tex, box.current, { throwOnError: false, output: 'html' });
+  }, [katex, tex]);
+  return (
+    <span ref={box} role="math" aria-label={texToText(tex)}>
+      {texToText(tex)}
+    </span>
+  );
+}
