@@ -15,8 +15,6 @@ import { PacksScreen } from './packs/PacksScreen';
 import { RevisionsScreen } from './revisions/RevisionsScreen';
 import { SafekeepingScreen } from './safekeeping/SafekeepingScreen';
 
-// It sets formulas in a page of standards mode only, which this is not.
-vi.mock('katex', () => ({ default: { render: () => undefined } }));
 vi.mock('next/navigation', () => ({
   useSearchParams: () => new URLSearchParams(),
   usePathname: () => '/',

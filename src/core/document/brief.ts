@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { bounded, choice, flag, noted, since, text } from '../field';
 import { KNOCK_DOWNS, PROCESSES, type KnockDown } from '../material';
 import { invalid } from '../error';
-import type { QuantityKind } from '../quantity';
+import { said, type QuantityKind } from '../quantity';
 import type { HullParticulars } from '../geometry';
 import type { Craft } from '../standard';
 
@@ -45,7 +45,7 @@ export const BRIEF_NUMBERS = {
     quantity: 'length',
     minimum: 2.5,
     maximum: 24,
-    reason: 'the pack covers hulls of 2.5 to 24 m',
+    reason: `the pack covers hulls of ${said(2.5, 'length', 24)}`,
   },
   waterlineLength: {
     label: 'Waterline length',

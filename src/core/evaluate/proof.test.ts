@@ -295,6 +295,6 @@ describe('several packs at once', () => {
       type: 'pack.set',
       item: { ...boat.packs[0]!, applicability: { hullLength: [2.5, 7], maxSpeedKnots: [0, 50] } } as StandardPack,
     });
-    for (const e of makeEvaluator()(narrow).values()) expect(e.problem).toContain('covers hulls of 2.5 to 7 m');
+    for (const e of makeEvaluator()(narrow).values()) expect(e.problem).toContain('covers hulls of {{length 2.5 7}}');
   });
 });

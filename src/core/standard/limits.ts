@@ -1,3 +1,4 @@
+import { said } from '../quantity';
 import { type Craft, isPlaning, type SmallCraftPack } from './smallCraft';
 
 /** Where a boat stands outside what a pack was made for: refused, or computed with a warning. */
@@ -18,7 +19,7 @@ export function packLimits(pack: SmallCraftPack, craft: Craft): PackLimit[] {
   add(
     'refuse',
     craft.hullLength < shortest || craft.hullLength > longest,
-    `The method covers hulls of ${shortest} to ${longest} m; this one is ${craft.hullLength} m`,
+    `The method covers hulls of ${said(shortest, 'length', longest)}; this one is ${said(craft.hullLength, 'length')}`,
   );
   add(
     'refuse',

@@ -150,7 +150,7 @@ describe('limits of the method', () => {
       .join('\n');
   it('refuse with the reason, or warn', () => {
     expect(texts({ ...motor, hullLength: 26, waterlineLength: 24 })).toContain(
-      'refuse: The method covers hulls of 2.5 to 24 m',
+      'refuse: The method covers hulls of {{length 2.5 24}}',
     );
     expect(texts({ ...motor, maxSpeedKnots: 55 })).toContain('refuse: The method ends at 50 kn');
     expect(texts({ kind: 'sail', hullLength: 9, waterlineLength: 8, loadedMass: 2400, designCategory: 'B' })).toContain(

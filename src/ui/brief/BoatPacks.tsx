@@ -6,6 +6,7 @@ import { craftOf, methodOf } from '@/core/document';
 import type { Edit } from '@/core/edit';
 import { PACK_KINDS, packDifference, packLimits, packStatus, type StandardPack } from '@/core/standard';
 import { useDesign } from '../shared/boat';
+import { useUnits } from '../shared/units';
 import { useEdit } from '../shared/useEdit';
 import { Refusal } from '../shared/Refusal';
 
@@ -15,6 +16,7 @@ import { Refusal } from '../shared/Refusal';
 export function BoatPacks({ library }: { library: StandardPack[] }) {
   const { boat } = useDesign();
   const edit = useEdit();
+  const { words } = useUnits();
   const [refusal, setRefusal] = useState<string | null>(null);
   const act = (...edits: Edit[]) => setRefusal(edit(...edits) ?? null);
   const used = new Set(boat.packs.map(({ id }) => id));
@@ -102,7 +104,7 @@ export function BoatPacks({ library }: { library: StandardPack[] }) {
       <ul className="small mb-0 ps-3" aria-label="Limits of the method">
         {packLimits(methodOf(boat), craftOf(boat.brief)).map(({ severity, text }) => (
           <li key={text}>
-            {severity === 'refuse' && <span className="verdict fails">✕ not covered</span>} {text}.
+            {severity === 'refuse' && <span className="verdict fails">✕ not covered</span>} {words(text)}.
           </li>
         ))}
       </ul>

@@ -11,6 +11,7 @@ import { Onward } from '../shared/Onward';
 import { useDetails, useStiffeners } from '../shared/useLater';
 import { useCautions } from '../shared/useCautions';
 import { BAND, useProofs } from '../shared/useProofs';
+import { useUnits } from '../shared/units';
 import { WorkingPanel, type WorkingRequest } from '../shared/WorkingPanel';
 import { Term } from '../help/Term';
 import { BandChart } from './BandChart';
@@ -135,8 +136,9 @@ export function CheckScreen() {
 
 /** What it was checked against, and what was not checked. */
 function Limits({ boat, evaluations }: { boat: Boat; evaluations: ReadonlyMap<string, ZoneEvaluation> }) {
+  const { words } = useUnits();
   const packs = boat.packs.map((pack) => `${pack.title} (${pack.edition}), status ${packStatus(pack)}`);
-  const limits = packLimits(methodOf(boat), craftOf(boat.brief)).map(({ text }) => text);
+  const limits = packLimits(methodOf(boat), craftOf(boat.brief)).map(({ text }) => words(text));
   const notChecked = new Set([...evaluations.values()].flatMap((e) => e.notChecked));
   return (
     <>

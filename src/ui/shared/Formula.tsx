@@ -15,7 +15,9 @@ export function Formula({ tex }: { tex: string }) {
     };
   }, []);
   useEffect(() => {
-    if (katex && box.current) katex.render(tex, box.current, { throwOnError: false, output: 'html' });
+    // It sets formulas in pages of standards mode only, and throws in others.
+    if (katex && box.current && document.compatMode === 'CSS1Compat')
+      katex.render(tex, box.current, { throwOnError: false, output: 'html' });
   }, [katex, tex]);
   return (
     <span ref={box} role="math" aria-label={texToText(tex)}>

@@ -79,7 +79,7 @@ export function HeldByBoats({
         ))}
         {(boats ?? []).map((boat) => (
           <div key={boat.boatId}>
-            <div className="d-flex gap-2 align-items-baseline">
+            <div className="d-flex flex-wrap gap-2 align-items-baseline">
               <Form.Check
                 id={`take-${boat.boatId}`}
                 className="flex-grow-1 mb-0"
@@ -96,7 +96,7 @@ export function HeldByBoats({
                 <Button
                   size="sm"
                   variant="outline-primary"
-                  className="py-0"
+                  className="py-0 text-nowrap"
                   aria-expanded={opened === boat.boatId}
                   aria-label={`What it does to ${boat.name}`}
                   onClick={() => setOpened(opened === boat.boatId ? null : boat.boatId)}

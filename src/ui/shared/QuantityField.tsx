@@ -46,7 +46,7 @@ export function QuantityField({
   disabled = false,
 }: QuantityFieldProps) {
   const id = useId();
-  const { system, unit } = useUnits();
+  const { system, unit, words } = useUnits();
   const [draft, setDraft] = useDraft(`${label} ${value ?? ''}`);
   const typed = useTyped(typedKey(label, kind, value));
   const [refusal, setRefusal] = useState<string | null>(null);
@@ -60,10 +60,10 @@ export function QuantityField({
   const own = () => {
     if (empty && !optional) return `${label}: a value between ${range} is needed.`;
     if (parsed && !parsed.ok) return parsed.message;
-    return outside ? `${label} must be between ${range}${hint ? `: ${hint}` : ''}.` : null;
+    return outside ? `${label} must be between ${range}${hint ? `: ${words(hint)}` : ''}.` : null;
   };
   const error = refusal ?? own();
-  const beside = hideLabel ? '' : (hint ?? '');
+  const beside = hideLabel ? '' : words(hint ?? '');
 
   const commit = () => {
     if (draft === null) return;
