@@ -11,7 +11,7 @@ const VIEWS: [name: string, url: string, ready: string][] = [
   ['brief', '/boats/merrow-84/brief', 'Particulars'],
   ['zones', '/boats/merrow-84/zones', 'Panel breadth'],
   ['zones-sail', '/boats/brant-56/zones', 'Panel breadth'],
-  ['layup', '/boats/merrow-84/layup', 'Least reserve'],
+  ['layup', '/boats/merrow-84/layup', 'in 90 of 100 boats'],
   ['analysis', '/boats/merrow-84/analysis', 'First ply by'],
   ['panel', '/boats/merrow-84/panel', 'the panel would buckle'],
   ['stiffeners', '/boats/merrow-84/stiffeners', 'Bending stiffness'],
@@ -21,7 +21,7 @@ const VIEWS: [name: string, url: string, ready: string][] = [
   ['details', '/boats/merrow-84/details?detail=tow-post', 'Steps'],
   ['pack', '/boats/merrow-84/pack', 'What leaves the desk'],
   ['shelf', '/shelf', 'Figure'],
-  ['standards', '/packs', 'Coefficient'],
+  ['standards', '/packs', 'Merrow 84, built to it'],
   ['safekeeping', '/safekeeping', 'Backed up by hand'],
 ];
 
