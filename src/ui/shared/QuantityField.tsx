@@ -73,9 +73,11 @@ export function QuantityField({
       return;
     }
     if (taken === null) return;
-    const said = taken === value ? undefined : onCommit(taken);
-    setRefusal(said ?? null);
-    if (said) return;
+    // A form's own setter answers with a promise; only words are a refusal.
+    const answer: unknown = taken === value ? undefined : onCommit(taken);
+    const said = typeof answer === 'string' ? answer : null;
+    setRefusal(said);
+    if (said !== null) return;
     keepTyped(typedKey(label, kind, taken), draft);
     setDraft(null);
   };
