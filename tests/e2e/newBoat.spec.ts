@@ -49,7 +49,7 @@ test('from a template to an issued revision with its print, in at most 25 action
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
   await page.getByRole('link', { name: 'begin a boat from it' }).click();
   await page.getByRole('radio', { name: /^Teal launches/ }).check();
-  await expect(page.getByLabel(/^Length of hull/)).toHaveValue('9.4996');
+  await expect(page.getByLabel(/^Length of hull/)).toHaveValue('31 ft 2 in');
 });
 
 test('the list says of each boat what it comes to, and finds those that fail', async ({ page }) => {
