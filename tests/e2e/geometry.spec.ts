@@ -278,7 +278,7 @@ test('standards: copied, changed, compared, signed, sent out and brought back; a
   await expect(page.locator('.invalid-feedback')).toBeVisible();
   await wrinkling.fill('0.25');
   await wrinkling.press('Enter');
-  await expect(page.getByRole('row', { name: /Wrinkling factor/ })).toContainText('changed');
+  await expect(page.getByRole('row', { name: /wrinkling of a pressed skin/ })).toContainText('changed');
   await expect(page.getByText('1 coefficient differs')).toBeVisible();
   await page.getByRole('button', { name: 'Sign off' }).click();
   await expect(page.getByText('give a name of at least 2 characters')).toBeVisible();
