@@ -16,13 +16,7 @@ import { LayupScreen } from './layup/LayupScreen';
 import { PanelScreen } from './panel/PanelScreen';
 import { RevisionsScreen } from './revisions/RevisionsScreen';
 
-/** What a page computes aside is computed here by the same functions, without a thread between. */
-const held = vi.hoisted((): { api: unknown } => ({ api: null }));
-vi.mock('comlink', () => ({
-  expose: (api: unknown) => (held.api = api),
-  wrap: () => held.api,
-  proxy: (own: unknown) => own,
-}));
+vi.mock('comlink', () => import('../../tests/helpers/comlink'));
 vi.mock('next/navigation', () => ({
   useSearchParams: () => new URLSearchParams(),
   usePathname: () => '/boats/x/analysis',

@@ -26,6 +26,26 @@ const c = (path: string, symbol: string, means: string, unit = ''): CoefficientM
   unit,
 });
 
+/** Base and least pressures on the hull, which both kinds of craft have alike. */
+const hullPressures = (craft: 'motor' | 'sail'): CoefficientMeaning[] => [
+  c(`${craft}.bottomBase.perMass`, 'a', 'bottom base, times m^0.33', 'Pa'),
+  c(`${craft}.bottomBase.constant`, 'b', 'bottom base, constant', 'Pa'),
+  c(`${craft}.bottomMinimum.perMass`, 'a_m', 'least on the bottom, times m^0.33', 'Pa'),
+  c(`${craft}.bottomMinimum.perLength`, 'b_m', 'least on the bottom, times waterline length', 'Pa/m'),
+  c(`${craft}.sideMinimum`, 'c_m', 'least on sides, times waterline length', 'Pa/m'),
+];
+
+/** Least fibre, or wood, of the hull and the deck by one law. */
+const leastByLaw = (key: 'minimumFibre' | 'minimumWood', unit: string): CoefficientMeaning[] => [
+  ...(['bottom', 'side'] as const).flatMap((place) => [
+    c(`${key}.${place}.A`, 'A', `${place}, constant`, unit),
+    c(`${key}.${place}.k7`, 'k_7', `${place}, for each knot`),
+    c(`${key}.${place}.k8`, 'k_8', `${place}, times m^0.33`),
+  ]),
+  c(`${key}.deck.a0`, 'a_0', 'deck, constant', unit),
+  c(`${key}.deck.a1`, 'a_1', 'deck, for each metre of waterline'),
+];
+
 const SMALL_CRAFT: readonly FormulaGroup[] = [
   {
     id: 'scope',
@@ -71,11 +91,7 @@ const SMALL_CRAFT: readonly FormulaGroup[] = [
       'P_{S,min} = c_m\\,L_{WL}k_{DC}, \\quad P_D = a_D\\,L_{WL}+b_D',
     means: 'What the hull bears at rest and at displacement speed, on bottom, side and deck.',
     coefficients: [
-      c('motor.bottomBase.perMass', 'a', 'bottom base, times m^0.33', 'Pa'),
-      c('motor.bottomBase.constant', 'b', 'bottom base, constant', 'Pa'),
-      c('motor.bottomMinimum.perMass', 'a_m', 'least on the bottom, times m^0.33', 'Pa'),
-      c('motor.bottomMinimum.perLength', 'b_m', 'least on the bottom, times waterline length', 'Pa/m'),
-      c('motor.sideMinimum', 'c_m', 'least on sides, times waterline length', 'Pa/m'),
+      ...hullPressures('motor'),
       c('motor.deckBase.perLength', 'a_D', 'deck, times waterline length', 'Pa/m'),
       c('motor.deckBase.constant', 'b_D', 'deck, constant', 'Pa'),
     ],
@@ -88,11 +104,7 @@ const SMALL_CRAFT: readonly FormulaGroup[] = [
       'P_{S,min} = c_m\\,L_{WL}k_{DC}, \\quad P_D = a_D\\,m^{0.33}+b_D',
     means: 'The same for a sailing craft; light boats of categories A and B slam and carry a factor for it.',
     coefficients: [
-      c('sail.bottomBase.perMass', 'a', 'bottom base, times m^0.33', 'Pa'),
-      c('sail.bottomBase.constant', 'b', 'bottom base, constant', 'Pa'),
-      c('sail.bottomMinimum.perMass', 'a_m', 'least on the bottom, times m^0.33', 'Pa'),
-      c('sail.bottomMinimum.perLength', 'b_m', 'least on the bottom, times waterline length', 'Pa/m'),
-      c('sail.sideMinimum', 'c_m', 'least on sides, times waterline length', 'Pa/m'),
+      ...hullPressures('sail'),
       c('sail.deckBase.perMass', 'a_D', 'deck, times m^0.33', 'Pa'),
       c('sail.deckBase.constant', 'b_D', 'deck, constant', 'Pa'),
     ],
@@ -149,33 +161,14 @@ const SMALL_CRAFT: readonly FormulaGroup[] = [
     title: 'Least fibre of a single skin',
     tex: 'w_{min} = 0.43\\,k_5\\,(A+k_7 V+k_8 m^{0.33}), \\qquad w_{deck} = 0.43\\,k_5\\,(a_0+a_1 L_{WL})',
     means: 'Robustness, whatever the strength: dry fibre that a single skin has at least.',
-    coefficients: [
-      c('minimumFibre.bottom.A', 'A', 'bottom, constant', 'kg/m²'),
-      c('minimumFibre.bottom.k7', 'k_7', 'bottom, for each knot'),
-      c('minimumFibre.bottom.k8', 'k_8', 'bottom, times m^0.33'),
-      c('minimumFibre.side.A', 'A', 'side, constant', 'kg/m²'),
-      c('minimumFibre.side.k7', 'k_7', 'side, for each knot'),
-      c('minimumFibre.side.k8', 'k_8', 'side, times m^0.33'),
-      c('minimumFibre.deck.a0', 'a_0', 'deck, constant', 'kg/m²'),
-      c('minimumFibre.deck.a1', 'a_1', 'deck, for each metre of waterline'),
-      c('fibreTypeFactor', 'k_5', 'by the fibre'),
-    ],
+    coefficients: [...leastByLaw('minimumFibre', 'kg/m²'), c('fibreTypeFactor', 'k_5', 'by the fibre')],
   },
   {
     id: 'leastWood',
     title: 'Least thickness of wood',
     tex: 't_{min} = k_5\\,(A+k_7 V+k_8 m^{0.33}), \\qquad t_{deck} = k_5\\,(a_0+a_1 L_{WL})',
     means: 'The same for planking and plywood, in millimetres.',
-    coefficients: [
-      c('minimumWood.bottom.A', 'A', 'bottom, constant', 'mm'),
-      c('minimumWood.bottom.k7', 'k_7', 'bottom, for each knot'),
-      c('minimumWood.bottom.k8', 'k_8', 'bottom, times m^0.33'),
-      c('minimumWood.side.A', 'A', 'side, constant', 'mm'),
-      c('minimumWood.side.k7', 'k_7', 'side, for each knot'),
-      c('minimumWood.side.k8', 'k_8', 'side, times m^0.33'),
-      c('minimumWood.deck.a0', 'a_0', 'deck, constant', 'mm'),
-      c('minimumWood.deck.a1', 'a_1', 'deck, for each metre of waterline'),
-    ],
+    coefficients: leastByLaw('minimumWood', 'mm'),
   },
   {
     id: 'leastSkin',

@@ -11,13 +11,7 @@ import { merrow } from '../../../tests/helpers/merrow';
 import { KeepTemplate } from '../pack/KeepTemplate';
 import { NewBoatScreen } from './NewBoatScreen';
 
-/** What the page computes aside is computed here by the same functions, without a thread between. */
-const held = vi.hoisted((): { api: unknown } => ({ api: null }));
-vi.mock('comlink', () => ({
-  expose: (api: unknown) => (held.api = api),
-  wrap: () => held.api,
-  proxy: (own: unknown) => own,
-}));
+vi.mock('comlink', () => import('../../../tests/helpers/comlink'));
 vi.mock('next/navigation', () => ({
   useSearchParams: () => new URLSearchParams(),
   usePathname: () => '/new',

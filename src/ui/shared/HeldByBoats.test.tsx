@@ -13,13 +13,7 @@ import { savePack } from '@/server/stores/packs';
 import { listShelf, saveShelfMaterial } from '@/server/stores/shelf';
 import { HeldByBoats } from './HeldByBoats';
 
-/** What the page computes aside is computed here by the same functions, without a thread between. */
-const held = vi.hoisted((): { api: unknown } => ({ api: null }));
-vi.mock('comlink', () => ({
-  expose: (api: unknown) => (held.api = api),
-  wrap: () => held.api,
-  proxy: (own: unknown) => own,
-}));
+vi.mock('comlink', () => import('../../../tests/helpers/comlink'));
 vi.mock('next/navigation', () => ({
   useSearchParams: () => new URLSearchParams(),
   usePathname: () => '/shelf',

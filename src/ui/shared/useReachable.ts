@@ -1,4 +1,3 @@
-import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 
 /** As long as a click waits to hear from the server. */
@@ -30,22 +29,28 @@ function ownLink(event: MouseEvent): HTMLAnchorElement | null {
  * @returns whether the last click found nobody, and how to forget it.
  */
 export function useReachable(): { stayed: boolean; forget: () => void } {
-  const router = useRouter();
   const [stayed, setStayed] = useState(false);
   useEffect(() => {
+    /** The link whose server has answered: its click goes the way it was meant to. */
+    let answered: HTMLAnchorElement | null = null;
     const onClick = (event: MouseEvent) => {
       const link = ownLink(event);
-      if (!link) return;
+      if (!link || link === answered) {
+        answered = null;
+        return;
+      }
       event.preventDefault();
+      event.stopPropagation();
       void reachable().then((there) => {
         setStayed(!there);
-        const { pathname, search, hash } = new URL(link.href, window.location.href);
-        if (there) router.push(`${pathname}${search}${hash}`);
+        if (!there) return;
+        answered = link;
+        link.click();
       });
     };
-    // Before the router's own answer to the click, which is given up when the default is prevented.
+    // Before the page's own answers to the click, so that they come once.
     document.addEventListener('click', onClick, true);
     return () => document.removeEventListener('click', onClick, true);
-  }, [router]);
+  }, []);
   return { stayed, forget: () => setStayed(false) };
 }

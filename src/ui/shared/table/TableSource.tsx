@@ -1,40 +1,16 @@
-import { Form } from 'react-bootstrap';
 import type { ReactNode } from 'react';
 import type { DecimalSign } from '@/core/table';
 import { FileButton } from '../FileButton';
+import { SmallChoice } from '../SmallChoice';
 import type { useTableFile } from './useTableFile';
 
 /** Rows among which the heads may be told to be. */
 const HEADS_WITHIN = 40;
 const LONGEST = 60;
-const DECIMALS: Record<DecimalSign, string> = { '.': '1,234.5', ',': '1.234,5' };
-
-function Small({
-  id,
-  label,
-  value,
-  options,
-  onChoose,
-}: {
-  id: string;
-  label: string;
-  value: string;
-  options: readonly (readonly [string, string])[];
-  onChoose: (value: string) => void;
-}) {
-  return (
-    <Form.Group controlId={id} className="d-flex gap-1 align-items-center">
-      <Form.Label className="mb-0 small text-nowrap">{label}</Form.Label>
-      <Form.Select size="sm" className="w-auto" value={value} onChange={(event) => onChoose(event.target.value)}>
-        {options.map(([key, words]) => (
-          <option key={key} value={key}>
-            {words}
-          </option>
-        ))}
-      </Form.Select>
-    </Form.Group>
-  );
-}
+const DECIMALS: readonly (readonly [DecimalSign, string])[] = [
+  ['.', '1,234.5'],
+  [',', '1.234,5'],
+];
 
 /** Choose a file with a table, and say where in it the table is and how its numbers are written. */
 export function TableSource({
@@ -66,33 +42,36 @@ export function TableSource({
         {file && table ? `${file.name}: ${table.rows.length} rows` : !source.busy && empty}
       </span>
       {file && file.sheets.length > 1 && (
-        <Small
+        <SmallChoice
+          beside
           id="table-sheet"
           label="Sheet"
-          value={String(file.sheet)}
-          options={file.sheets.map(({ name }, i) => [String(i), name])}
-          onChoose={(value) => source.takeSheet(Number(value))}
+          value={file.sheet}
+          options={file.sheets.map(({ name }, i) => [i, name])}
+          onChoose={source.takeSheet}
         />
       )}
       {file && (
         <>
-          <Small
+          <SmallChoice
+            beside
             id="table-heads"
             label="Heads in"
-            value={String(file.heads)}
+            value={file.heads}
             options={rows
               .slice(0, Math.min(HEADS_WITHIN, rows.length - 1))
               .flatMap((row, i) =>
-                row.some(Boolean) || i === file.heads ? [[String(i), `row ${i + 1}: ${words(row)}`]] : [],
+                row.some(Boolean) || i === file.heads ? [[i, `row ${i + 1}: ${words(row)}`] as const] : [],
               )}
-            onChoose={(value) => source.change({ heads: Number(value) })}
+            onChoose={(heads) => source.change({ heads })}
           />
-          <Small
+          <SmallChoice
+            beside
             id="table-decimal"
             label="Numbers like"
             value={file.decimal}
-            options={Object.entries(DECIMALS)}
-            onChoose={(value) => source.change({ decimal: value as DecimalSign })}
+            options={DECIMALS}
+            onChoose={(decimal) => source.change({ decimal })}
           />
         </>
       )}
