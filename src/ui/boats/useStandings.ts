@@ -1,5 +1,6 @@
 'use client';
 import { useQueries } from '@tanstack/react-query';
+import pLimit from 'p-limit';
 import type { Standing } from '@/core/option';
 import type { BoatSummary } from '@/core/revision';
 import { api } from '../shared/api';
@@ -7,12 +8,15 @@ import { api } from '../shared/api';
 /** What is known of a boat's standing: not yet, or that it does not read. */
 export type KnownStanding = Standing | 'waiting' | 'unread';
 
+/** A browser keeps few lines to a server: some stay free, so that a click is answered while a long list is computed. */
+const fewAtOnce = pLimit(3);
+
 /** What boats come to, as the answers arrive; one that has not changed is not asked for again. */
 export function useStandings(boats: readonly BoatSummary[]): ReadonlyMap<string, KnownStanding> {
   return useQueries({
     queries: boats.map(({ id, version }) => ({
       queryKey: ['standing', id, version],
-      queryFn: () => api<Standing>('GET', `/api/boats/${id}/standing`),
+      queryFn: () => fewAtOnce(() => api<Standing>('GET', `/api/boats/${id}/standing`)),
       staleTime: Infinity,
     })),
     combine: (results) =>

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 
 /** As long as a click waits to hear from the server. */
-const PATIENCE_MILLISECONDS = 3000;
+const PATIENCE_MILLISECONDS = 8000;
 
 async function reachable(): Promise<boolean> {
   try {
