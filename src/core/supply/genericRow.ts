@@ -1,4 +1,4 @@
-import { parseQuantity } from '../quantity';
+import { parseQuantity, saidLength } from '../quantity';
 import { CHOICES, FAMILIES, FIGURES, figureOf, RowRefusal, type Core, type Material } from '../material';
 import type { FilledRow } from './fabricRow';
 import { TRADE_WORDS, wordIn } from './tradeWords';
@@ -31,7 +31,7 @@ function patternOf(kind: 'core' | 'resin' | 'coating' | 'consumable', cell: Cell
   if (kind === 'coating') {
     const base = wordIn(['base', 'name', 'note', 'title'].map(cell).join(' '), TRADE_WORDS.bases) ?? 'polyester';
     const found = kin.find((one) => one.kind === 'coating' && one.base === base)!;
-    return { pattern: found, family: null };
+    return { pattern: found, kin: [found], family: null };
   }
   const family = familyOf(kind, cell);
   const own = kin.filter((one) => 'family' in one && one.family === family);
@@ -39,12 +39,12 @@ function patternOf(kind: 'core' | 'resin' | 'coating' | 'consumable', cell: Cell
     if (cell('density') === '') throw new RowRefusal('density', 'Density is missing: strength and stiffness follow it');
     const density = parseQuantity(cell('density'), 'density', 'metric');
     if (!density.ok) throw new RowRefusal('density', density.message);
-    return { pattern: coreBelow(own as Core[], density.value), family };
+    return { pattern: coreBelow(own as Core[], density.value), kin: own, family };
   }
   const process = ['prepreg', 'infusion'].find((word) =>
     `${cell('name')} ${cell('note')}`.toLowerCase().includes(word),
   );
-  return { pattern: own.find(({ id }) => process && id.endsWith(process)) ?? own[0] ?? null, family };
+  return { pattern: own.find(({ id }) => process && id.endsWith(process)) ?? own[0] ?? null, kin: own, family };
 }
 
 /**
@@ -59,7 +59,7 @@ export function fillFromGeneric(
   cell: Cell,
   generic: readonly Material[],
 ): FilledRow {
-  const { pattern, family } = patternOf(kind, cell, generic);
+  const { pattern, kin, family } = patternOf(kind, cell, generic);
   const missing = FIGURES[kind].filter(({ key, optional }) => !optional && cell(key) === '');
   if (!pattern && missing.length > 0)
     throw new RowRefusal(
@@ -71,7 +71,8 @@ export function fillFromGeneric(
   const cells: Record<string, string> = {};
   for (const { key, kind: quantity } of follow) cells[key] = siText(figureOf(pattern!, key)!.value, quantity);
   for (const { key } of CHOICES[kind] ?? [])
-    if (cell(key) === '' && pattern) cells[key] = String((pattern as unknown as Record<string, string>)[key]);
+    // How a family behaves goes with it, even where none of it is as light.
+    if (cell(key) === '' && kin[0]) cells[key] = String((kin[0] as unknown as Record<string, string>)[key]);
   const assumed =
     follow.length > 0
       ? [`${follow.map(({ label }) => label.toLowerCase()).join(', ')} as ${pattern!.name} (generic)`]
@@ -81,6 +82,12 @@ export function fillFromGeneric(
     cells.thicknesses =
       said !== '' ? said : ((pattern as Core | null)?.thicknesses.map((one) => `${one} m`).join('; ') ?? '');
     if (said === '' && pattern) assumed.push(`sheets as ${pattern.name}`);
+    // Without its cells neither dimpling nor wrinkling over them is checked: the widest of the family stands for them.
+    const widest = Math.max(0, ...kin.map((one) => (one as Core).cellSize ?? 0));
+    if (cell('cellSize') === '' && widest > 0) {
+      cells.cellSize = `${widest} m`;
+      assumed.push(`its cells are not said: ${saidLength(widest)}`);
+    }
   }
   const name = cell('name') || cell('code');
   const code = cell('code') !== '' && cell('code').length <= 12 ? cell('code') : codeOf(name, pattern, cell('density'));

@@ -179,6 +179,31 @@ describe('a list of cores', () => {
     expect(refusal(rows[2]!)!.message).toContain('lighter than every generic core');
     expect(refusal(rows[3]!)!.column).toBe('family');
   });
+  it('behaves as its family does, however light, and has the widest cells where it says none', () => {
+    const heads = listColumns('core')
+      .filter(({ key }) => !['id', 'origins', 'cellSize', 'behaviour', 'styrene', 'price', 'priceBasis'].includes(key))
+      .filter(({ key }) => !key.startsWith('sheet'));
+    const like = (id: string, name: string, density: string) => {
+      const generic = GENERIC_MATERIALS.find((one) => one.id === id)!;
+      const own = new Map(columnsOf('core').map(({ key }, i) => [key, String(writeRow(generic)[i])]));
+      const cells = new Map([...own, ['name', name], ['code', 'X'], ['density', density]]);
+      const units = columnsOf('core');
+      const head = (key: string) => units.find((one) => one.key === key)!.head;
+      return material<Core>(
+        guessed([heads.map(({ key }) => head(key)), heads.map(({ key }) => cells.get(key) ?? '')], {
+          kind: 'core',
+        })[0]!,
+      );
+    };
+    const balsa = like('balsa-150', 'Light end-grain balsa', '95');
+    expect([balsa.behaviour, balsa.styrene]).toEqual([
+      'balsa',
+      (GENERIC_MATERIALS.find(({ id }) => id === 'balsa-150') as Core).styrene,
+    ]);
+    expect(like('xps-35', 'Light polystyrene XPS', '15').styrene).toBe('dissolves');
+    const cells = GENERIC_MATERIALS.flatMap((one) => (one.kind === 'core' && one.cellSize ? [one.cellSize] : []));
+    expect(like('aramid-honeycomb-48', 'Aramid honeycomb', '48').cellSize).toBe(Math.max(...cells));
+  });
   it('keeps what it states, percent or share, in any unit', () => {
     const read = (elongation: string, head: string) =>
       material<Core>(
