@@ -30,6 +30,25 @@ const ON: Readonly<Record<Exclude<Support['kind'], 'rib'>, 'hull' | 'deck'>> = {
   girder: 'deck',
 };
 
+const onBoat = ({ region }: Zone) => (region?.surface === 'hull' || region?.surface === 'deck' ? region : null);
+/** Whether a stretch of the boat (m) meets a zone of its hull or deck. */
+function isWithin(zone: Zone, from: number, to = from): boolean {
+  const region = onBoat(zone);
+  return region !== null && to > region.from && from < region.to;
+}
+/** Whether a support parts a zone into panels. */
+function holdsPanelsOf(zone: Zone, one: Support): boolean {
+  if (one.kind === 'rib') return one.zone === zone.id;
+  if (ON[one.kind] !== onBoat(zone)?.surface) return false;
+  return 'x' in one ? isWithin(zone, one.x) : isWithin(zone, one.from, one.to);
+}
+
+/** Members of a boat that hold panels of some zone and have no section that could be checked. */
+export const supportsOnTrust = ({ parts, supports }: Boat): Support[] =>
+  supports.filter(
+    (one) => one.section === null && parts.some(({ zones }) => zones.some((zone) => holdsPanelsOf(zone, one))),
+  );
+
 const held = new WeakMap<Zone, { key: string; found: HeldOnTrust }>();
 
 const keys = new WeakMap<Boat['parts'], { supports: Boat['supports']; key: string }>();
@@ -54,20 +73,12 @@ export function heldOnTrust(boat: Boat, zone: Zone): HeldOnTrust {
   const key = trustKey(boat);
   const known = held.get(zone);
   if (known?.key === key) return known.found;
-  const { region } = zone;
-  const onBoat = region?.surface === 'hull' || region?.surface === 'deck' ? region : null;
-  const within = (from: number, to = from) => onBoat !== null && to > onBoat.from && from < onBoat.to;
-  const holds = (one: Support): boolean => {
-    if (one.kind === 'rib') return one.zone === zone.id;
-    if (ON[one.kind] !== onBoat?.surface) return false;
-    return 'x' in one ? within(one.x) : within(one.from, one.to);
-  };
   const found: HeldOnTrust = {
     unproven: emptyBulkheads(boat)
-      .filter(({ x }) => within(x))
+      .filter(({ x }) => isWithin(zone, x))
       .map(({ name }) => `${name} holds panels here, and nothing of it is laid yet`),
     notChecked: boat.supports
-      .filter((one) => one.section === null && holds(one))
+      .filter((one) => one.section === null && holdsPanelsOf(zone, one))
       .map(({ name }) => `${name} holds panels here and has no section: nothing says that it is stiff enough`),
   };
   held.set(zone, { key, found });

@@ -1,5 +1,5 @@
 'use client';
-import { targetOf } from '@/core/evaluate';
+import { supportsOnTrust, targetOf } from '@/core/evaluate';
 import { formatNumber, formatReserve, reaches } from '@/core/quantity';
 import type { Margin } from '@/core/option';
 import { HullSketch } from '../brief/HullSketch';
@@ -27,7 +27,7 @@ export function Outcome({ begun, current }: { begun: Begun | string | null; curr
   const { boat, whole } = begun;
   const target = targetOf(boat);
   const below = whole.margins.filter(({ reserveFactor }) => reserveFactor === null || !reaches(reserveFactor, target));
-  const trusted = boat.supports.filter(({ section }) => section === null).length;
+  const trusted = supportsOnTrust(boat).length;
   const layers = boat.parts.reduce((sum, part) => sum + part.layers.length, 0);
   return (
     <div aria-busy={!current} className={current ? undefined : 'soft'}>
