@@ -239,7 +239,7 @@ function corePly(core: Core, thickness: number): Ply {
 
 function sheetsOfLayer(
   book: Book,
-  { layer, material, components }: LaidLayer,
+  { layer, index, material, components }: LaidLayer,
   spanAngle: number,
   trace?: Trace,
 ): Sheet[] {
@@ -247,13 +247,15 @@ function sheetsOfLayer(
   if (material.kind === 'core')
     return [{ role: 'core', name: material.code, thickness: layer.thickness!, core: material }];
   const angle = layer.angleDeg - spanAngle;
-  if (material.kind === 'wood') return [woodSheet(material, layer.thickness!, angle)];
+  const number = index + 1;
+  if (material.kind === 'wood') return [{ ...woodSheet(material, layer.thickness!, angle), number }];
   const make = () =>
     components.map((c) => sheetProperties(c, angle, trace && ((step) => trace('laminate', step)), book.pack));
   const properties = trace ? make() : remembered(book.sheets, `${material.id}|${angle}`, make);
   return components.map((c, i) => ({
     role: 'skin',
     name: material.code,
+    number,
     thickness: c.thickness,
     fibreMass: c.fibreMass,
     resinMass: c.resinMass,
@@ -269,7 +271,8 @@ export function sheetsOf(book: Book, laid: readonly LaidLayer[], spanAngle: numb
   for (const one of laid) {
     const compiled = trace ? undefined : book.compiled.get(one.layer);
     let own = compiled?.sheets.get(spanAngle);
-    if (!own) {
+    const [first] = own ?? [];
+    if (!own || (first?.role === 'skin' && first.number !== one.index + 1)) {
       own = sheetsOfLayer(book, one, spanAngle, trace);
       compiled?.sheets.set(spanAngle, own);
     }

@@ -21,6 +21,8 @@ interface Imported {
   leftOut: string[];
 }
 
+/** So few boats that their profiles may be drawn large. */
+const ROOMY = 8;
 const FILTERS = {
   all: 'All boats',
   fails: 'Something fails',
@@ -113,7 +115,7 @@ export function BoatsScreen({ boats }: { boats: BoatSummary[] }) {
       head: 'Boat',
       by: ({ name }) => name,
       cell: (boat) => (
-        <>
+        <div className="boat-name">
           <Link prefetch={false} href={`/boats/${boat.id}/layup`} className="fw-semibold">
             {boat.name}
           </Link>{' '}
@@ -135,7 +137,7 @@ export function BoatsScreen({ boats }: { boats: BoatSummary[] }) {
               </>
             )}
           </div>
-        </>
+        </div>
       ),
     },
     {
@@ -181,7 +183,7 @@ export function BoatsScreen({ boats }: { boats: BoatSummary[] }) {
       head: <span className="visually-hidden">Actions</span>,
       numeric: true,
       cell: (boat) => (
-        <>
+        <div className="d-flex flex-wrap gap-1 justify-content-end">
           <Button
             size="sm"
             variant="outline-primary"
@@ -190,7 +192,7 @@ export function BoatsScreen({ boats }: { boats: BoatSummary[] }) {
             aria-label={`Duplicate ${boat.name} as a variant`}
           >
             Duplicate as variant
-          </Button>{' '}
+          </Button>
           <Button
             size="sm"
             variant="outline-primary"
@@ -200,7 +202,7 @@ export function BoatsScreen({ boats }: { boats: BoatSummary[] }) {
           >
             {boat.archived ? 'Bring back' : 'Archive'}
           </Button>
-        </>
+        </div>
       ),
     },
   ];
@@ -225,7 +227,7 @@ export function BoatsScreen({ boats }: { boats: BoatSummary[] }) {
           {imported.leftOut.length > 8 && ` and ${imported.leftOut.length - 8} more`}. It was left out.
         </Alert>
       )}
-      <Card>
+      <Card className={listed.length <= ROOMY ? 'roomy' : ''}>
         <Card.Body>
           <div className="d-flex flex-wrap gap-2 mb-2">
             <Form.Select

@@ -3,10 +3,11 @@ import type { Outline } from '@/core/option';
 import { lineThrough } from '../shared/drawing/lineThrough';
 
 const [WIDTH, HEIGHT, MARGIN] = [96, 34, 2];
+const BOX = `0 0 ${WIDTH} ${HEIGHT}`;
 
 /** The profile of a boat, small and to scale, bow to the right; empty where it has no hull shape. */
 export function Thumb({ outline }: { outline: Outline | null }) {
-  if (outline === null) return <svg width={WIDTH} height={HEIGHT} aria-hidden />;
+  if (outline === null) return <svg viewBox={BOX} aria-hidden className="boat-thumb" />;
   const { keel, sheer, waterline, house } = outline;
   const all = [...keel, ...sheer];
   const [aft, bow] = [Math.min(...all.map(([x]) => x)), Math.max(...all.map(([x]) => x))];
@@ -19,7 +20,7 @@ export function Thumb({ outline }: { outline: Outline | null }) {
   const Z = (z: number) => HEIGHT - MARGIN - (z - low) * scale;
   const line = (points: readonly (readonly [number, number])[]) => lineThrough(points.map(([x, z]) => [X(x), Z(z)]));
   return (
-    <svg width={WIDTH} height={HEIGHT} aria-hidden className="boat-thumb">
+    <svg viewBox={BOX} aria-hidden className="boat-thumb">
       <path d={line([...keel, ...[...sheer].reverse(), keel[0]!])} className="hull" />
       {house && (
         <path

@@ -5,6 +5,7 @@ import { Button, Form } from 'react-bootstrap';
 import { craftOf, methodOf } from '@/core/document';
 import type { Edit } from '@/core/edit';
 import { PACK_KINDS, packDifference, packLimits, packStatus, type StandardPack } from '@/core/standard';
+import { Term } from '../help/Term';
 import { useDesign } from '../shared/boat';
 import { useUnits } from '../shared/units';
 import { useEdit } from '../shared/useEdit';
@@ -29,7 +30,9 @@ export function BoatPacks({ library }: { library: StandardPack[] }) {
   };
   return (
     <div className="d-grid gap-2">
-      <h2 className="mb-0">Build standards</h2>
+      <h2 className="mb-0">
+        Build standards, as <Term of="pack">packs</Term>
+      </h2>
       <Refusal text={refusal} onClose={() => setRefusal(null)} className="mb-0" />
       <Form.Group controlId="method">
         <Form.Label className="mb-0">Method that gives the pressures</Form.Label>

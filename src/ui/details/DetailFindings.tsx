@@ -12,6 +12,7 @@ import {
 import { targetOf, verdictOf } from '@/core/evaluate';
 import type { Boat } from '@/core/document';
 import { formatNumber, formatReserve } from '@/core/quantity';
+import { Term } from '../help/Term';
 import { useUnits } from '../shared/units';
 import { Verdict } from '../shared/Verdict';
 
@@ -88,7 +89,9 @@ export function DetailFindings({
                 <th>Check</th>
                 <th className="num">Asked</th>
                 <th className="num">There</th>
-                <th className="num">Reserve</th>
+                <th className="num">
+                  <Term of="reserve">Reserve</Term>
+                </th>
               </tr>
             </thead>
             <tbody>

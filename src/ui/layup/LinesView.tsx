@@ -6,6 +6,7 @@ import { isOneHanded, shapeOf, type Boat, type Join, type Part } from '@/core/do
 import { linesOfPart, partSection, staggered, withJoin, type Cut, type LineState } from '@/core/lines';
 import type { Edit } from '@/core/edit';
 import type { ZoneEvaluation } from '@/core/evaluate';
+import { Term } from '../help/Term';
 import { QuantityField } from '../shared/QuantityField';
 import { useUnits } from '../shared/units';
 import { PartSectionDrawing } from './PartSectionDrawing';
@@ -137,7 +138,9 @@ export function LinesView({
       <div className="lines-columns">
         <Card>
           <Card.Body>
-            <h2>Lines between zones</h2>
+            <h2>
+              Lines between zones, and where layers <Term of="dropOff">drop off</Term>
+            </h2>
             <div className="lines-list">
               <table className="table table-sm" aria-label={`Lines between the zones of ${part.name}`}>
                 <thead>

@@ -12,6 +12,7 @@ import { useUnits } from '../shared/units';
 import { useKeptTab } from '../shared/useKept';
 import { useBand } from '../shared/useProofs';
 import { Verdict, ZoneVerdict } from '../shared/Verdict';
+import type { TermId } from '../help/helpData';
 import { Term } from '../help/Term';
 import { SectionDrawing } from './SectionDrawing';
 
@@ -61,13 +62,14 @@ export function ZonePanel({
   // Margins first: the picture follows in the next frame, the band when the hand rests.
   const drawn = useAfterPaint(e);
   const band = useBand(boat, zone.id);
-  const facts: [string, string][] = [
+  const facts: [name: string, value: string, of?: TermId][] = [
     ['Thickness', full(e.thickness, 'thickness')],
-    ['Dry fibre', full(e.dryArealWeight, 'arealWeight')],
+    ['Dry fibre', full(e.dryArealWeight, 'arealWeight'), 'dryFibre'],
     ['Laminated', full(e.laminatedArealWeight, 'laminateWeight')],
     [
       'Fibre by weight / volume',
       `${formatNumber(e.fibreWeightFraction * 100, 0)} / ${formatNumber(e.fibreVolumeFraction * 100, 0)} %`,
+      'fibreFraction',
     ],
     ...(e.stiffness
       ? ([
@@ -75,13 +77,15 @@ export function ZonePanel({
             'Membrane A11 / A22',
             `${full(e.stiffness.A[0][0], 'membraneStiffness').split(' ')[0]} / ` +
               `${full(e.stiffness.A[1][1], 'membraneStiffness')}`,
+            'membrane',
           ],
           [
             'Bending D11 / D22',
             `${full(e.stiffness.D[0][0], 'bendingStiffness').split(' ')[0]} / ` +
               `${full(e.stiffness.D[1][1], 'bendingStiffness')}`,
+            'bending',
           ],
-        ] as [string, string][])
+        ] as [string, string, TermId][])
       : []),
     ...(e.pressure ? ([['Design pressure', full(e.pressure.pressure, 'pressure')]] as [string, string][]) : []),
   ];
@@ -106,9 +110,9 @@ export function ZonePanel({
         {view === 'checks' && (
           <>
             <dl className="facts mt-1 mb-2">
-              {facts.map(([term, value]) => (
+              {facts.map(([term, value, of]) => (
                 <div key={term} className="contents">
-                  <dt>{term}</dt>
+                  <dt>{of ? <Term of={of}>{term}</Term> : term}</dt>
                   <dd>
                     <button
                       type="button"

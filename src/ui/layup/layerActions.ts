@@ -8,6 +8,9 @@ import { onceAside } from '../shared/useProofs';
 import type { Cursor } from './LayerGrid';
 import type { Place } from './usePlace';
 
+/** Until some layer ends within a part, a new one runs through it as those before do. */
+const runsThrough = ({ layers, zones }: Part) => layers.every((layer) => layer.zones.length === zones.length);
+
 /** A material for the layers chosen, or as a layer more after the cursor. @returns where the cursor goes then. */
 export function layMaterial(
   at: { boat: Boat; part: Part; materials: readonly Material[]; place: Place },
@@ -18,13 +21,14 @@ export function layMaterial(
   const fetched = fetchMaterials(boat, at.materials, [material]);
   if (how === 'replace' && place.layer)
     return { edits: [...fetched, ...chooseMaterial(boat, part, place.ids, material)], cursor: null };
+  const covers = place.zoneIds.length <= 1 && runsThrough(part) ? part.zones.map(({ id }) => id) : place.zoneIds;
   const layer = newLayer({
     id: nanoid(8),
     material: material.id,
     thickness: usualThickness(material),
     role: usualRole(material),
     group: place.layer?.group ?? null,
-    zones: part.zones.map(({ id }) => id).filter((id) => place.zoneIds.includes(id)),
+    zones: part.zones.map(({ id }) => id).filter((id) => covers.includes(id)),
   });
   const row = place.cursor.row + 1;
   return {

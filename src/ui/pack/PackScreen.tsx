@@ -4,6 +4,7 @@ import { Card, Form } from 'react-bootstrap';
 import type { Revision } from '@/core/revision';
 import { useBoat } from '../shared/boat';
 import { useUnits } from '../shared/units';
+import { Contents } from './Contents';
 import { KeepTemplate } from './KeepTemplate';
 import { PrintLink } from './PrintLink';
 
@@ -86,6 +87,7 @@ export function PackScreen({ revisions }: { revisions: Revision[] }) {
         </Form.Select>
         {state === '' && <span className="verdict thin">△ a draft says DRAFT on every page</span>}
       </Form.Group>
+      <Contents revision={revisions.find(({ label }) => label === state)} />
       <div className="row g-3">
         {FILES.map(({ format, edition, name, kind, says }) => (
           <div className="col-md-6 col-xl" key={kind}>

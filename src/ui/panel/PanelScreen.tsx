@@ -7,6 +7,7 @@ import { formatNumber } from '@/core/quantity';
 import { matchZone, panelWorking, targetOf, whereGoverns, zoneWorking } from '@/core/evaluate';
 import { usualPanelCase, type PanelCase } from '@/core/document';
 import { CHECKS } from '@/core/standard';
+import { Term } from '../help/Term';
 import { useDesign } from '../shared/boat';
 import { Onward } from '../shared/Onward';
 import { QuantityField } from '../shared/QuantityField';
@@ -106,8 +107,12 @@ export function PanelScreen() {
                 <thead>
                   <tr>
                     <th>Proof</th>
-                    <th>What governs</th>
-                    <th className="num">Reserve</th>
+                    <th>
+                      What <Term of="governs">governs</Term>
+                    </th>
+                    <th className="num">
+                      <Term of="reserve">Reserve</Term>
+                    </th>
                   </tr>
                 </thead>
                 <tbody>

@@ -23,6 +23,18 @@ const SHOWN = 8;
 export const saidPoint = ({ name, stands, reserveFactor }: OpenPoint): string =>
   `${name} ${OPEN_STANDS[stands]}${reserveFactor === null ? '' : ` ${formatReserve(reserveFactor)}`}`;
 
+/** The points that stand open, the worst first; the first few where there are many. */
+export const PointList = ({ points }: { points: readonly OpenPoint[] }) => (
+  <ul className="list-unstyled d-flex flex-wrap gap-1 mb-2" aria-label="Open points">
+    {points.slice(0, SHOWN).map((point) => (
+      <li key={`${point.of} ${point.name}`} className={`verdict ${CLASSES[point.stands]}`}>
+        {MARKS[point.stands]} {saidPoint(point)}
+      </li>
+    ))}
+    {points.length > SHOWN && <li className="soft">and {points.length - SHOWN} more, see Check</li>}
+  </ul>
+);
+
 /** What the boat is issued with, and the question why. */
 export function OpenPoints({
   points,
@@ -38,14 +50,7 @@ export function OpenPoints({
       <p className="mb-1">
         It would be issued with {points.length === 1 ? 'this open' : `these ${points.length} open`}:
       </p>
-      <ul className="list-unstyled d-flex flex-wrap gap-1 mb-2" aria-label="Open points">
-        {points.slice(0, SHOWN).map((point) => (
-          <li key={`${point.of} ${point.name}`} className={`verdict ${CLASSES[point.stands]}`}>
-            {MARKS[point.stands]} {saidPoint(point)}
-          </li>
-        ))}
-        {points.length > SHOWN && <li className="soft">and {points.length - SHOWN} more, see Check</li>}
-      </ul>
+      <PointList points={points} />
       <Form.Group controlId="issue-answer">
         <Form.Label className="mb-0">Why it is issued all the same</Form.Label>
         <Form.Control maxLength={600} value={given} onChange={(event) => onGiven(event.target.value)} />

@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import { Button, Card } from 'react-bootstrap';
 import type { Revision, RevisionEvent } from '@/core/revision';
+import { Term } from '../help/Term';
 import { DataTable, type DataColumn } from '../shared/DataTable';
 import { Moment } from '../shared/Moment';
 import { SignedForm, type Signed } from '../shared/SignedForm';
@@ -105,7 +106,9 @@ export function RevisionTable({
   return (
     <Card className="h-100">
       <Card.Body>
-        <h2>Issued revisions</h2>
+        <h2>
+          Issued <Term of="revision">revisions</Term>
+        </h2>
         <p className="mb-2" data-testid="floor">
           {floor ? (
             <>

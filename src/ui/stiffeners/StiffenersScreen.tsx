@@ -14,6 +14,7 @@ import {
   type StiffenerEvaluation,
 } from '@/core/evaluate';
 import { SECTION_KINDS, type StiffenerSection } from '@/core/stiffener';
+import { Term } from '../help/Term';
 import { useDesign } from '../shared/boat';
 import { Onward } from '../shared/Onward';
 import { useUnits } from '../shared/units';
@@ -166,7 +167,9 @@ export function StiffenersScreen({ shelf }: { shelf: Material[] }) {
                         <th>Check</th>
                         <th className="num">Asked</th>
                         <th className="num">There</th>
-                        <th className="num">Reserve</th>
+                        <th className="num">
+                          <Term of="reserve">Reserve</Term>
+                        </th>
                       </tr>
                     </thead>
                     <tbody>
@@ -220,8 +223,12 @@ export function StiffenersScreen({ shelf }: { shelf: Material[] }) {
                     <th className="num">
                       Mass <span className="unit">{unit('mass')}</span>
                     </th>
-                    <th>Governs</th>
-                    <th className="num">Reserve</th>
+                    <th>
+                      <Term of="governs">Governs</Term>
+                    </th>
+                    <th className="num">
+                      <Term of="reserve">Reserve</Term>
+                    </th>
                   </tr>
                 </thead>
                 <tbody>

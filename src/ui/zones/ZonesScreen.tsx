@@ -6,6 +6,7 @@ import { applyEdits, moveBoundary, type Boundary } from '@/core/edit';
 import { makeEvaluator, targetOf } from '@/core/evaluate';
 import { coverOf, newPart, newPlace, newZone, PART_KINDS, shapeOf, type Boat, type Part } from '@/core/document';
 import { ZONE_LOCATIONS } from '@/core/standard';
+import { Term } from '../help/Term';
 import { useBoatStore, useDesign } from '../shared/boat';
 import { Onward } from '../shared/Onward';
 import { Tabs } from '../shared/Tabs';
@@ -142,18 +143,22 @@ export function ZonesScreen() {
               <table className="table" aria-label="Zones">
                 <thead>
                   <tr>
-                    <th>Zone</th>
+                    <th>
+                      <Term of="zone">Zone</Term>
+                    </th>
                     <th>Location</th>
                     <th className="num">
                       Area <span className="unit">{unit('area')}</span>
                     </th>
                     <th className="num">
-                      Panel <span className="unit">{unit('shortLength')}</span>
+                      <Term of="panel">Panel</Term> <span className="unit">{unit('shortLength')}</span>
                     </th>
                     <th className="num">
                       Pressure <span className="unit">{unit('pressure')}</span>
                     </th>
-                    <th className="num">Reserve</th>
+                    <th className="num">
+                      <Term of="reserve">Reserve</Term>
+                    </th>
                   </tr>
                 </thead>
                 {boat.parts.map((owner) => (

@@ -68,6 +68,8 @@ export type Sheet =
   | {
       role: 'skin';
       name: string;
+      /** Of its layer in the part, 1 on the mould; without one the sheet is named by its place in the skin. */
+      number?: number;
       thickness: number;
       fibreMass: number;
       resinMass: number;

@@ -108,7 +108,8 @@ function plyByPly(plies: readonly SkinSheet[], context: PanelContext, pack: type
   const kC = curvatureFactor(crown, shortSide);
   const moment = (kC ** 2 * k2 * P * shortSide ** 2) / 6;
   const factor = skinStrengthFactor * quality;
-  const said = ({ sheet, index, side }: SkinBending) => `${sheet.name}, sheet ${index + 1} from the mould, in ${side}`;
+  const said = ({ sheet: { name, number }, index, side }: SkinBending) =>
+    `${name}, ${number === undefined ? `sheet ${index + 1} from the mould` : `layer ${number}`}, in ${side}`;
   const written = { unit: 'Pa', asked: '\\sigma_k', there: '\\sigma_{d,k}' };
 
   trace?.('laminate', {
