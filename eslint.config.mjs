@@ -22,6 +22,7 @@ const SUBJECTS = [
   'document',
   'edit',
   'evaluate',
+  'drawing',
   'detailKinds',
   'lines',
   'weight',

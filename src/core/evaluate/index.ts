@@ -32,4 +32,4 @@ export { ENGINE } from './engine';
 export { proveBoat, type ProofStep, type ZoneProof } from './proofs';
 export { panelGive } from './panelGive';
 export { zoneCounts, type ZoneCounts } from './zoneCounts';
-export { supportsOnTrust } from './heldBy';
+export { heldOnTrust, supportsOnTrust } from './heldBy';

@@ -2,8 +2,9 @@ import Papa from 'papaparse';
 import readSheets from 'read-excel-file/node';
 import { describe, expect, it } from 'vitest';
 import { largeBoat } from '../../../tests/helpers/largeBoat';
-import { merrow } from '../../../tests/helpers/merrow';
-import { said, shownReserve } from '@/core/quantity';
+import { brant, merrow } from '../../../tests/helpers/merrow';
+import { said, shownReserve, wordsIn } from '@/core/quantity';
+import { boatDrawingSvg } from '@/core/drawing';
 import { applyEdits } from '@/core/edit';
 import type { Revision } from '@/core/revision';
 import { drawDetail, evaluateDetail, evaluateDetails, type Detail } from '@/core/detail/kinds';
@@ -184,12 +185,41 @@ describe('the editions of the schedule', () => {
         scheduleDefinition(boat, { revision: rev, units: 'metric', printedAt: printedAt.toISOString(), edition }),
       ).content,
     );
-  it('the short one has layers, checks, stiffeners, details and weights, and no workings', () => {
+  it('the short one has what a shop builds from, on few pages, and no workings', async () => {
     const [short, full] = [wordsOf('short'), wordsOf('full')];
-    for (const part of ['Bottom forward', 'Stiffeners', 'Tow post', 'Weights']) expect(short).toContain(part);
+    for (const part of [
+      'Zones and their limits',
+      'to the stem; ',
+      'Bottom forward',
+      'Floor hat 140',
+      'Tow post',
+      'Materials, net',
+      'Cautions',
+      'Specified',
+      'stiffness of members without a section',
+      'nothing is laid from it',
+    ])
+      expect(short, part).toContain(part);
     expect(short).not.toContain('Every number in SI');
     expect(full).toContain('Every number in SI');
-    expect(full.length).toBeGreaterThan(2 * short.length);
+    for (const [what, most] of [
+      [boat, 9],
+      [brant(), 8],
+    ] as const) {
+      const options = { revision: null, units: 'us', printedAt: printedAt.toISOString(), edition: 'short' } as const;
+      const pdf = await schedulePdf(what, options);
+      expect(pdf.toString('latin1').match(/\/Type \/Page\b/g)!.length).toBeLessThanOrEqual(most);
+    }
+  });
+  it('the short one draws every zone that has a place, in the units of the reader', () => {
+    for (const what of [boat, brant()]) {
+      const svg = boatDrawingSvg(what)!;
+      for (const zone of what.parts.filter(({ kind }) => kind === 'hull').flatMap(({ zones }) => zones))
+        if (zone.region?.surface === 'hull') expect(svg, zone.name).toContain(`>${zone.name}<`);
+      expect(svg).not.toMatch(/NaN|undefined|Infinity/);
+      expect(wordsIn(svg, 'us')).toMatch(/>[\d.]+ ft<|>[\d.]+ in</);
+    }
+    expect(boatDrawingSvg({ ...boat, hull: null } as Boat)).toBeNull();
   });
   it('say with which engine they were computed, and that of the issue where it was another', () => {
     expect(wordsOf('short', { ...revision, engine: ENGINE })).toContain(`engine ${ENGINE}"`);

@@ -11,6 +11,7 @@ import { checkPages } from './pages/checkPages';
 import { cautionPages } from './pages/cautionPages';
 import { stiffenerPages } from './pages/stiffenerPages';
 import { weightPages } from './pages/weightPages';
+import { shortDefinition } from './shortPdf';
 import { workingPages } from './pages/workingPages';
 import { headRows } from './pages/headRows';
 
@@ -27,27 +28,27 @@ export type Edition = 'short' | 'full';
 
 /**
  * The laminate schedule of a boat as the definition of a PDF: title, each part with its layers, results and sections,
- * checks, stiffeners, details, cautions, weights, and in the full edition the workings.
+ * checks, stiffeners, details, cautions, weights and workings; the short edition is a print of its own.
  */
 export function* scheduleDefinition(boat: Boat, options: PrintOptions): Generator<Progress, TDocumentDefinitions> {
-  const { revision, units, printedAt, edition } = options;
+  if (options.edition === 'short') return yield* shortDefinition(boat, options);
+  const { revision, units, printedAt } = options;
   const evaluations = makeEvaluator()(boat);
   const state = revision ? `Revision ${revision.label}` : 'DRAFT, not issued';
   yield { done: 0.05, at: 'zones' };
-  const title = edition === 'full' ? 'Laminate schedule with workings' : 'Laminate schedule';
   const content: Content[] = [
     { text: boat.name, style: 'h1' },
-    { text: `${title} · ${state}`, fontSize: 12, margin: [0, 0, 0, 8] },
+    { text: `Laminate schedule with workings · ${state}`, fontSize: 12, margin: [0, 0, 0, 8] },
     { layout: RULES, table: { widths: [140, '*'], body: headRows(boat, evaluations, options) } },
   ];
   for (const part of boat.parts.filter(({ zones }) => zones.length > 0)) {
-    content.push(...partPages(boat, part, evaluations, units));
+    content.push(...partPages(boat, part, evaluations, { units }));
     yield { done: 0.1, at: part.name };
   }
   content.push(...checkPages(boat, evaluations, units), ...stiffenerPages(boat, units), ...detailPages(boat, units));
   yield { done: 0.2, at: 'stiffeners and details' };
   content.push(...cautionPages(boat, evaluations), ...weightPages(boat, evaluations, units));
-  if (edition === 'full') content.push(...(yield* workingPages(boat, evaluations)));
+  content.push(...(yield* workingPages(boat, evaluations)));
   yield { done: 0.7, at: 'pages' };
   return {
     info: {

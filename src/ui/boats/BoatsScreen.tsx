@@ -171,6 +171,8 @@ export function BoatsScreen({ boats }: { boats: BoatSummary[] }) {
     {
       id: 'changed',
       head: 'Last change',
+      className: 'd-none d-lg-table-cell',
+      headClass: 'd-none d-lg-table-cell',
       by: ({ updatedAt }) => updatedAt,
       cell: (boat) => (
         <>

@@ -1,6 +1,6 @@
 'use client';
 import type { Outline } from '@/core/option';
-import { lineThrough } from '../shared/drawing/lineThrough';
+import { lineThrough } from '@/core/drawing';
 
 const [WIDTH, HEIGHT, MARGIN] = [96, 34, 2];
 const BOX = `0 0 ${WIDTH} ${HEIGHT}`;

@@ -1,7 +1,7 @@
 'use client';
 import { mix, shares } from '@/core/geometry';
 import { shapeOf, type Boat } from '@/core/document';
-import { lineThrough } from '../shared/drawing/lineThrough';
+import { lineThrough } from '@/core/drawing';
 import { useUnits } from '../shared/units';
 
 const WIDTH = 690;

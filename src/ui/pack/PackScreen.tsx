@@ -15,8 +15,8 @@ const FILES = [
     name: 'Laminate schedule, short',
     kind: 'short PDF',
     says:
-      'Layers by zones with sections, checks, stiffeners and details as ' +
-      'built, cautions, weights; no workings. For the wall.',
+      'Drawing with zones and limits, layers by zone, stiffeners and details with dimensions, materials, cautions, ' +
+      'lines to sign; no workings. For the wall.',
   },
   {
     format: 'pdf',

@@ -5,7 +5,7 @@ import { shapeOf, type Boat } from '@/core/document';
 import type { BoatShape } from '@/core/geometry';
 import { useZoom } from '../shared/drawing/useZoom';
 import { ZoomButtons } from '../shared/drawing/ZoomButtons';
-import { boatDrawingModel, LABEL, labelsOf, WIDTH, type Area, type BoatDrawingModel } from './boatDrawingModel';
+import { boatDrawingModel, LABEL, labelsOf, WIDTH, type Area, type BoatDrawingModel } from '@/core/drawing';
 import { BoundaryLine } from './BoundaryLine';
 import { hatchFill, ZoneHatches } from './zoneHatch';
 

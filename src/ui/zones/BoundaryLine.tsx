@@ -3,7 +3,7 @@ import type { Boundary } from '@/core/edit';
 import type { BoatShape } from '@/core/geometry';
 import { useDrag } from '../shared/drawing/useDrag';
 import { useUnits } from '../shared/units';
-import type { BoatDrawingModel } from './boatDrawingModel';
+import type { BoatDrawingModel } from '@/core/drawing';
 
 /** A bulkhead is drawn full; what is not named here, in long dashes. */
 const DASHES: Readonly<Record<string, string>> = { zone: '2 3', bulkhead: 'none' };

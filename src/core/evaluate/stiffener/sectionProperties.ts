@@ -27,6 +27,8 @@ export interface SectionProperties {
   fibre: number;
   resin: number;
   core: number;
+  /** Breadth of cloth (m) that each layer of the section takes, in its order. */
+  breadths: number[];
   /** Proportions beyond which thin walls may buckle where no former holds them. */
   slender: string[];
 }
@@ -101,14 +103,14 @@ function propertiesOf(book: Book, section: StiffenerSection): SectionProperties 
   const meanWidth = (section.baseWidth + section.crownWidth) / 2;
   const slant = hat ? Math.hypot(section.height, (section.baseWidth - section.crownWidth) / 2) : section.height;
   // A flat bar's web is one wall of all its layers; a top-hat has two.
-  const perMetre = (pick: (layer: LaidLayer) => number) => {
-    const sum = (layers: readonly LaidLayer[]) => layers.reduce((total, layer) => total + pick(layer), 0);
-    return (
-      sum(of('crown')) * (hat ? section.crownWidth : 0) +
-      sum(of('web')) * slant * (hat ? 2 : 1) +
-      sum(of('flange')) * section.flangeWidth * 2
-    );
-  };
+  const breadths = section.layers.map(
+    (layer) =>
+      (layer.crown && hat ? section.crownWidth : 0) +
+      (layer.web ? slant * (hat ? 2 : 1) : 0) +
+      (layer.flange ? section.flangeWidth * 2 : 0),
+  );
+  const perMetre = (pick: (layer: LaidLayer) => number) =>
+    laid.reduce((total, layer, i) => total + breadths[i]! * pick(layer), 0);
   const [fibre, resin] = [perMetre((l) => l.fibreMass + l.bindingMass), perMetre((l) => l.resinMass)];
   const filled = hat && core?.kind === 'core' ? core.density.value * meanWidth * section.height : 0;
   const former = hat && core?.kind === 'core' ? { E: core.inPlaneModulus.value, width: meanWidth } : null;
@@ -117,5 +119,5 @@ function propertiesOf(book: Book, section: StiffenerSection): SectionProperties 
     value > most && slender.push(`${name} ${value.toFixed(0)}, more than ${most}`);
   ratio('Web height over thickness', slant / web.thickness, MOST_WEB);
   if (crown) ratio('Crown width over thickness', section.crownWidth / crown.thickness, MOST_CROWN);
-  return { crown, web, flange, former, mass: fibre + resin + filled, fibre, resin, core: filled, slender };
+  return { crown, web, flange, former, mass: fibre + resin + filled, fibre, resin, core: filled, breadths, slender };
 }

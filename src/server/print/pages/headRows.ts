@@ -48,7 +48,7 @@ export function headRows(
 }
 
 /** Which engine the figures are from, and that of the issue where it was another. */
-function enginesOf(revision: Revision | null): string {
+export function enginesOf(revision: Revision | null): string {
   if (revision === null || revision.engine === ENGINE) return `engine ${ENGINE}`;
   return (
     `engine ${ENGINE}, computed again; ` +

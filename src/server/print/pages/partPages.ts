@@ -17,12 +17,23 @@ import { head, right, RULES } from '../pdfStyle';
 import { sectionSvg } from '../sectionSvg';
 import { VERDICT_WORDS } from './verdictWords';
 
+/** Layers of a part that fit on one page with its results and sections. */
+const MOST_TOGETHER = 20;
+
+export interface PartPrint {
+  units: UnitSystem;
+  /** Close together, and as many parts on a page as fit. */
+  short?: boolean;
+  /** The first part begins a page. */
+  first?: boolean;
+}
+
 /** A part: its layers by zones from the mould face, what each zone comes to, and the sections to one scale. */
 export function partPages(
   boat: Boat,
   part: Part,
   evaluations: ReadonlyMap<string, ZoneEvaluation>,
-  units: UnitSystem,
+  { units, short = false, first = true }: PartPrint,
 ): Content[] {
   const materials = new Map(boat.materials.map((material) => [material.id, material]));
   const target = targetOf(boat);
@@ -72,10 +83,15 @@ export function partPages(
     ...zones.map((e): TableCell => ({ text: cell(e), alignment: 'center' })),
   ];
   const tallest = Math.max(...zones.map((e) => e.thickness), 1e-3);
-  const scale = Math.min(14_000, 110 / tallest);
-
-  return [
-    { text: part.name, style: 'h2', pageBreak: 'before' },
+  const scale = Math.min(14_000, (short ? 62 : 110) / tallest);
+  const gap = short ? 0.5 : 1.5;
+  const rules = { ...RULES, paddingTop: () => gap, paddingBottom: () => gap };
+  const pages: Content[] = [
+    {
+      text: part.name,
+      style: 'h2',
+      ...(short && !first ? { margin: [0, 8, 0, 0] } : { pageBreak: 'before' as const }),
+    },
     {
       text:
         'Layers in laying order from the mould face. •, shaded = the layer ' +
@@ -124,8 +140,8 @@ export function partPages(
           result('What governs', (e) => (e.governing ? CHECKS[e.governing.id] : (e.problem ?? 'nothing to check'))),
         ],
       },
-      layout: RULES,
-      fontSize: part.zones.length > 9 ? 7 : 8,
+      layout: rules,
+      fontSize: short || part.zones.length > 9 ? 7 : 8,
     },
     {
       unbreakable: true,
@@ -140,7 +156,7 @@ export function partPages(
             width: 'auto',
             margin: [0, 0, 8, 0] as [number, number, number, number],
             stack: [
-              { svg: sectionSvg(zones[i]!, scale) },
+              { svg: sectionSvg(zones[i]!, scale, Math.min(96, 700 / part.zones.length)) },
               { text: `${zone.name} ${formatWithUnit(zones[i]!.thickness, 'thickness', units)}`, style: 'small' },
             ],
           })),
@@ -148,4 +164,6 @@ export function partPages(
       ],
     },
   ];
+  // A part that fits on a page is not torn in two.
+  return short ? [{ stack: pages, unbreakable: part.layers.length < MOST_TOGETHER }] : pages;
 }

@@ -1,5 +1,5 @@
 import type { Station } from '@/core/geometry';
-import { lineThrough } from '../../shared/drawing/lineThrough';
+import { lineThrough } from '@/core/drawing';
 
 /** Body plan of what was read, before it is taken. */
 export function BodyPlan({ stations, waterline }: { stations: Station[]; waterline: number }) {

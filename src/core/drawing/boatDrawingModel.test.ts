@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { brant, merrow } from '../../../tests/helpers/merrow';
-import { shapeOf } from '@/core/document';
+import { shapeOf } from '../document';
 import { boatDrawingModel, LABEL, labelsOf, WIDTH } from './boatDrawingModel';
 
 describe.each([merrow(), brant()])('the drawing of $name', (boat) => {

@@ -1,8 +1,8 @@
 import { scaleLinear } from 'd3-scale';
-import { deckPoint, mix, patchRim, regionPatch, shares, type BoatShape, type Patch, type Point } from '@/core/geometry';
-import { membersOf } from '@/core/evaluate';
-import type { Boat, Zone } from '@/core/document';
-import { lineThrough, ringThrough } from '../shared/drawing/lineThrough';
+import { deckPoint, mix, patchRim, regionPatch, shares, type BoatShape, type Patch, type Point } from '../geometry';
+import { membersOf } from '../evaluate';
+import type { Boat, Zone } from '../document';
+import { lineThrough, ringThrough } from './lineThrough';
 
 /** Of the drawing, in dots. */
 export const WIDTH = 760;
