@@ -54,6 +54,35 @@ async function firstLoad(browser: Browser, url: string, slowed = 1) {
   return { milliseconds, kilobytes, requests };
 }
 
+/**
+ * A screen opened for the first time by the rail of a boat: from the click until it asks its question,
+ * measured in the page.
+ */
+async function firstOpening(browser: Browser, base: string, boat: string, step: string): Promise<number> {
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+  const page = await context.newPage();
+  await page.goto(`${base}/boats/${boat}/${step === 'weights' ? 'pack' : 'weights'}`, { waitUntil: 'networkidle' });
+  await answers(page);
+  const link = page.locator(`nav a[href="/boats/${boat}/${step}"]`);
+  await link.evaluate((element) => {
+    const before = document.querySelector('main')?.querySelector('.question')?.textContent ?? '';
+    element.addEventListener('click', () => {
+      const start = performance.now();
+      const watch = setInterval(() => {
+        const asked = document.querySelector('main')?.querySelector('.question')?.textContent ?? '';
+        if (location.pathname !== element.getAttribute('href') || asked === before) return;
+        clearInterval(watch);
+        Object.assign(globalThis, { openedAfter: performance.now() - start });
+      }, 4);
+    });
+  });
+  await link.click();
+  const opened = await page.waitForFunction(() => (globalThis as unknown as { openedAfter?: number }).openedAfter);
+  const milliseconds = (await opened.jsonValue())!;
+  await context.close();
+  return milliseconds;
+}
+
 /** Real keys, one after the other: from the key to the frame that shows what it did. */
 async function keys(page: Page, presses: readonly string[], gap: number): Promise<number[]> {
   await page.evaluate(() => {
@@ -144,6 +173,14 @@ export async function benchPages(base: string): Promise<void> {
     note(`All script of ${view}, compressed`, [loads[0]!.kilobytes], 'kB', { limit: 200, of: 'median' });
     note(`Requests of ${view}`, [loads[0]!.requests], '');
   }
+  for (const boat of ['merrow-84', 'brant-56'])
+    for (const step of STEPS)
+      note(
+        `First opening of ${step} of ${boat} by the rail`,
+        [await firstOpening(browser, base, boat, step), await firstOpening(browser, base, boat, step)],
+        'ms',
+        { limit: 800, of: 'median' },
+      );
   for (const step of ['layup', 'check', 'details'])
     note(
       `First load of ${step}, processor slowed four times`,
