@@ -13,6 +13,7 @@ const STEPS = [
   'stiffeners',
   'details',
   'check',
+  'options',
   'weights',
   'revisions',
   'pack',

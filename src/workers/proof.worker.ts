@@ -1,6 +1,6 @@
 import * as Comlink from 'comlink';
 import { KeramosError } from '@/core/error';
-import { runInSlices } from '@/core/job';
+import { runInSlices, type Progress } from '@/core/job';
 import { applyEdits, type Edit } from '@/core/edit';
 import type { Criterion } from '@/core/laminate';
 import type { Material } from '@/core/material';
@@ -21,12 +21,15 @@ import {
   layerMovesJob,
   newBoatFrom,
   wholeBoat,
+  zoneEquivalentsJob,
   type Effect,
   type LayerMove,
   type MovesInput,
   type NewBoat,
   type NewBoatOrder,
   type WholeBoat,
+  type ZoneEquivalents,
+  type ZoneEquivalentsInput,
 } from '@/core/option';
 
 /** Computed of one zone, or why it cannot be, in words. */
@@ -72,6 +75,19 @@ const api = {
     try {
       const made = newBoatFrom(source, order, shelf);
       return { ...made, whole: wholeBoat(made.boat, makeEvaluator()(made.boat)) };
+    } catch (error) {
+      if (error instanceof KeramosError) return error.text;
+      throw error;
+    }
+  },
+
+  /** What else a zone could be laid of; or why nothing can be said, in words. `onStep` is told how far it is. */
+  equivalents: async (
+    input: ZoneEquivalentsInput,
+    onStep: (step: Progress) => void,
+  ): Promise<ZoneEquivalents | string | null> => {
+    try {
+      return await runInSlices(zoneEquivalentsJob(input, 0), { clock, pause, onProgress: onStep });
     } catch (error) {
       if (error instanceof KeramosError) return error.text;
       throw error;

@@ -5,6 +5,7 @@ import type { Calculation } from './define';
 import { boatCalculations } from './boat';
 import { detailCalculations } from './detail';
 import { laminateCalculations } from './laminate';
+import { optionCalculations } from './option';
 import { panelCalculations } from './panel';
 import { plyCalculations } from './ply';
 import { sandwichCalculations } from './sandwich';
@@ -22,6 +23,7 @@ export const CALCULATIONS: readonly Calculation[] = [
   ...smallCraftCalculations,
   ...detailCalculations,
   ...boatCalculations,
+  ...optionCalculations,
 ];
 
 const BATCH_LIMIT = 10_000;

@@ -16,32 +16,31 @@ import { countOf, define, field } from './define';
 const strength = z.number().positive();
 /** A core of cells may have no modulus in its plane. */
 const inPlane = z.number().min(0).max(1e13).describe('Pa; 0 for a core of cells');
-const plySchema = z
-  .object({
-    thickness: z.number().max(10).describe('m'),
-    angleDeg: field.angleDeg,
-    E1: inPlane,
-    E2: inPlane,
-    nu12: z.number().min(-1).max(1),
-    G12: inPlane,
-    G13: field.modulus.optional(),
-    G23: field.modulus.optional(),
-    density: field.density.optional(),
-    name: z.string().max(200).optional(),
-    fibre: z.string().max(200).optional(),
-    strength: z.object({ Xt: strength, Xc: strength, Yt: strength, Yc: strength, S: strength }).optional(),
-    failureStrain: z.object({ e1t: strength, e1c: strength, e2t: strength, e2c: strength, g12: strength }).optional(),
-    role: z.enum(['ply', 'core']).optional(),
-  })
-  .refine(({ role, E1, E2, G12 }) => role === 'core' || Math.min(E1, E2, G12) >= 1, {
-    error: 'E1, E2 and G12 must be at least 1 Pa; only a core (role "core") may have none in its plane',
-    path: ['E1'],
-  });
+const plyField = z.object({
+  thickness: z.number().max(10).describe('m'),
+  angleDeg: field.angleDeg,
+  E1: inPlane,
+  E2: inPlane,
+  nu12: z.number().min(-1).max(1),
+  G12: inPlane,
+  G13: field.modulus.optional(),
+  G23: field.modulus.optional(),
+  density: field.density.optional(),
+  name: z.string().max(200).optional(),
+  fibre: z.string().max(200).optional(),
+  strength: z.object({ Xt: strength, Xc: strength, Yt: strength, Yc: strength, S: strength }).optional(),
+  failureStrain: z.object({ e1t: strength, e1c: strength, e2t: strength, e2c: strength, g12: strength }).optional(),
+  role: z.enum(['ply', 'core']).optional(),
+});
+const plySchema = plyField.refine(({ role, E1, E2, G12 }) => role === 'core' || Math.min(E1, E2, G12) >= 1, {
+  error: 'E1, E2 and G12 must be at least 1 Pa; only a core (role "core") may have none in its plane',
+  path: ['E1'],
+});
 const criterion = z.enum(Object.keys(CRITERIA) as [Criterion, ...Criterion[]], {
   error: `criterion must be one of ${Object.keys(CRITERIA).join(', ')}`,
 });
 const plies = z.array(plySchema).max(2000).describe('first = mould face');
-export { plies as pliesField };
+export { plies as pliesField, plyField };
 const resultant = z.number().min(-1e12).max(1e12);
 const triple = z.tuple([resultant, resultant, resultant]);
 const three = z.tuple([z.number(), z.number(), z.number()]);

@@ -17,3 +17,12 @@ export { newBoatFrom, type NewBoat, type NewBoatOrder } from './newBoatFrom';
 export { harmless, marginChanges, wholeBoat, type Margin, type MarginChange, type WholeBoat } from './wholeBoat';
 export { standingOf, type Outline, type Standing } from './standing';
 export { effectOf, type Effect } from './effect';
+export { equivalentStacks, type EquivalentStack, type FamilyMember, type StackMatch } from './equivalentStacks';
+export {
+  ZONE_MATCHES,
+  zoneEquivalentsJob,
+  type ZoneEquivalent,
+  type ZoneEquivalents,
+  type ZoneEquivalentsInput,
+  type ZoneMatch,
+} from './zoneEquivalents';

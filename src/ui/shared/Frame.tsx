@@ -17,6 +17,7 @@ export const STEPS = [
   { path: 'stiffeners', name: 'Stiffeners' },
   { path: 'details', name: 'Details' },
   { path: 'check', name: 'Check' },
+  { path: 'options', name: 'Options' },
   { path: 'weights', name: 'Weights' },
   { path: 'revisions', name: 'Revisions' },
   { path: 'pack', name: 'Pack' },
