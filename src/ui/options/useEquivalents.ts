@@ -25,15 +25,16 @@ export function useEquivalents(
 ) {
   const [turn, setTurn] = useState(0);
   const [state, setState] = useState<Asked | null>(null);
-  const own = useRef<Worker | null>(null);
+  /** Leaves what is under way, whether it has begun or not. */
+  const leave = useRef<() => void>(() => {});
   const { partId = null, zoneId = null } = zone ?? {};
   useEffect(() => {
     if (partId === null || zoneId === null) return;
     const key = [boat, partId, zoneId, match, turn];
     let wanted = true;
+    let worker: Worker | null = null;
     const timer = setTimeout(() => {
-      const worker = new Worker(new URL('../../workers/proof.worker.ts', import.meta.url), { type: 'module' });
-      own.current = worker;
+      worker = new Worker(new URL('../../workers/proof.worker.ts', import.meta.url), { type: 'module' });
       const tell = (change: Partial<Asked>) => {
         if (!wanted) return;
         setState((last) => ({
@@ -50,12 +51,12 @@ export function useEquivalents(
         .equivalents({ boat, partId, zoneId, match, shelf: [...shelf] }, onStep)
         .then((result) => tell({ result: result as Asked['result'] }));
     }, WAIT_MILLISECONDS);
-    return () => {
+    leave.current = () => {
       wanted = false;
       clearTimeout(timer);
-      own.current?.terminate();
-      own.current = null;
+      worker?.terminate();
     };
+    return () => leave.current();
   }, [boat, partId, zoneId, match, shelf, turn]);
   const wantedKey = [boat, partId, zoneId, match, turn];
   const current = state !== null && state.key.every((value, i) => value === wantedKey[i]);
@@ -65,8 +66,8 @@ export function useEquivalents(
     result: shown?.result ?? null,
     stopped: shown?.stopped ?? false,
     stop: () => {
-      own.current?.terminate();
-      setState((last) => last && { ...last, stopped: true });
+      leave.current();
+      setState({ key: wantedKey, progress: shown?.progress ?? null, result: null, stopped: true });
     },
     again: () => setTurn((count) => count + 1),
   };

@@ -100,7 +100,8 @@ const TURNS: Record<Turn, { name: string; took: string; keys: string; none: stri
 /** The screen that shows a change, where the one that is open does not; null where it does. */
 function elsewhere(entry: HistoryEntry, here: string): (typeof STEPS)[number] | null {
   const { screens } = placeOfEdits(entry.inverse);
-  if (screens.includes(here as EditScreen)) return null;
+  // What Options lays in a zone it shows itself.
+  if (screens.includes((here === 'options' ? 'layup' : here) as EditScreen)) return null;
   return STEPS.find(({ path }) => path === screens[0]) ?? null;
 }
 
