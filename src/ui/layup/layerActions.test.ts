@@ -12,7 +12,9 @@ const at = (part: Part, zoneIds: string[], row = part.layers.length - 1) =>
 const covered = (boat: ReturnType<typeof merrow>, part: Part, zoneIds: string[]) => {
   const place = at(part, zoneIds);
   const { edits } = layMaterial({ boat, part, materials: GENERIC_MATERIALS, place }, MAT as never, 'add');
-  return applyEdits(boat, edits).boat.parts.find(({ id }) => id === part.id)!.layers.at(-1)!.zones;
+  return applyEdits(boat, edits)
+    .boat.parts.find(({ id }) => id === part.id)!
+    .layers.at(-1)!.zones;
 };
 
 describe('a layer added', () => {
