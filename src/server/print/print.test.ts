@@ -247,13 +247,18 @@ describe('the schedule as PDF', () => {
     expect(us.equals(draft)).toBe(false);
   });
   it('is made for wide parts, empty parts and zones that cannot be checked', async () => {
-    const wide = largeBoat(20, 16);
+    const wide = largeBoat(20, 40);
     const bare = applyEdits(
       boat,
       boat.parts[0]!.layers.map((layer) => ({ type: 'layer.remove', layerId: layer.id })),
     ).boat;
-    for (const what of [wide, bare, { ...boat, parts: [] }])
+    for (const what of [wide, bare, { ...boat, parts: [] }]) {
       expect((await print(what)).subarray(0, 5).toString()).toBe('%PDF-');
+      const short = { revision: null, units: 'metric', printedAt: printedAt.toISOString(), edition: 'short' } as const;
+      const { content } = runToEnd(scheduleDefinition(what, short));
+      expect(JSON.stringify(content)).not.toMatch(/width=\\"-|NaN/);
+      expect((await schedulePdf(what, short)).subarray(0, 5).toString()).toBe('%PDF-');
+    }
   });
 });
 

@@ -17,6 +17,9 @@ import { head, right, RULES } from '../pdfStyle';
 import { sectionSvg } from '../sectionSvg';
 import { VERDICT_WORDS } from './verdictWords';
 
+/** Sections beside one another on a page, so that their layers can still be read. */
+const MOST_ABREAST = 10;
+
 /** Layers of a part that fit on one page with its results and sections. */
 const MOST_TOGETHER = 20;
 
@@ -84,6 +87,11 @@ export function partPages(
   ];
   const tallest = Math.max(...zones.map((e) => e.thickness), 1e-3);
   const scale = Math.min(14_000, (short ? 62 : 110) / tallest);
+  const abreast = Math.max(1, Math.min(part.zones.length, MOST_ABREAST));
+  const wide = Math.min(96, 760 / abreast - 8);
+  const rows = Array.from({ length: Math.ceil(part.zones.length / abreast) }, (_, i) =>
+    part.zones.slice(i * abreast, (i + 1) * abreast),
+  );
   const gap = short ? 0.5 : 1.5;
   const rules = { ...RULES, paddingTop: () => gap, paddingBottom: () => gap };
   const pages: Content[] = [
@@ -151,16 +159,19 @@ export function partPages(
           style: 'small',
           margin: [0, 10, 0, 3],
         },
-        {
-          columns: part.zones.map((zone, i) => ({
+        ...rows.map((row) => ({
+          columns: row.map((zone) => ({
             width: 'auto',
             margin: [0, 0, 8, 0] as [number, number, number, number],
             stack: [
-              { svg: sectionSvg(zones[i]!, scale, Math.min(96, 700 / part.zones.length)) },
-              { text: `${zone.name} ${formatWithUnit(zones[i]!.thickness, 'thickness', units)}`, style: 'small' },
+              { svg: sectionSvg(evaluations.get(zone.id)!, scale, wide) },
+              {
+                text: `${zone.name} ${formatWithUnit(evaluations.get(zone.id)!.thickness, 'thickness', units)}`,
+                style: 'small',
+              },
             ],
           })),
-        },
+        })),
       ],
     },
   ];
