@@ -143,9 +143,7 @@ export function ZonesScreen() {
               <table className="table" aria-label="Zones">
                 <thead>
                   <tr>
-                    <th>
-                      <Term of="zone">Zone</Term>
-                    </th>
+                    <th>Zone</th>
                     <th>Location</th>
                     <th className="num">
                       Area <span className="unit">{unit('area')}</span>
