@@ -158,7 +158,15 @@ describe('Panel', () => {
 });
 
 describe('Pack', () => {
-  const revision = { id: 'r', label: 'A', author: 'I. Hallin', issuedAt: '2026-11-02T08:00:00.000Z' } as Revision;
+  const point = { of: 'detail', name: 'Tow post', stands: 'fails', reserveFactor: 0.5479 } as const;
+  const revision = {
+    id: 'r',
+    label: 'A',
+    author: 'I. Hallin',
+    note: 'For the quotation',
+    issuedAt: '2026-11-02T08:00:00.000Z',
+    open: { points: [point], answer: 'To be mended' },
+  } as unknown as Revision;
   it('saves the revision that is chosen, in the units that are shown, and says that a draft is one', async () => {
     const id = await yard.boat();
     await yard.show(id, <PackScreen revisions={[revision]} />, 'us');
@@ -166,8 +174,19 @@ describe('Pack', () => {
     expect(links().filter((href) => href.includes('format='))).toEqual(
       expect.arrayContaining([expect.stringMatching(/format=csv&units=us.*revision=A/) as string]),
     );
+    // What was signed stands as it was signed; the draft as it is now, part by part.
+    expect(page()).toContain('Tow post fails 0.54');
+    expect(page()).toContain('Issued all the same: To be mended');
     choose('Print', 'Draft, not issued');
     expect(page()).toContain('a draft says DRAFT on every page');
+    const parts = within(screen.getByRole('table', { name: 'Parts in the print' }))
+      .getAllByRole('row')
+      .slice(1);
+    expect(parts).toHaveLength(4);
+    expect(parts[0]!.textContent).toMatch(/^Hull628754\.0✕0\.96fails$/);
+    await waitFor(() =>
+      expect(screen.getByRole('list', { name: 'Open points' }).textContent).toContain('Bottom forward'),
+    );
     expect(links().filter((href) => href.includes('revision='))).toEqual([]);
   });
 });
