@@ -179,6 +179,7 @@ describe('Pack', () => {
     expect(page()).toContain('Issued all the same: To be mended');
     choose('Print', 'Draft, not issued');
     expect(page()).toContain('a draft says DRAFT on every page');
+    await waitFor(() => expect(page()).toContain('in all.'));
     const parts = within(screen.getByRole('table', { name: 'Parts in the print' }))
       .getAllByRole('row')
       .slice(1);

@@ -19,7 +19,6 @@ export { standingOf, type Outline, type Standing } from './standing';
 export { effectOf, type Effect } from './effect';
 export { equivalentStacks, type EquivalentStack, type FamilyMember, type StackMatch } from './equivalentStacks';
 export {
-  ZONE_MATCHES,
   zoneEquivalentsJob,
   type ZoneEquivalent,
   type ZoneEquivalents,

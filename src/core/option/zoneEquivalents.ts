@@ -7,14 +7,11 @@ import { FIBRE_FAMILIES, type Core, type Fabric, type Fibre, type FibreFamily, t
 import { reaches } from '../quantity';
 import { takeMaterials } from './takeMaterials';
 
-/** What an alternative must come to. */
-export const ZONE_MATCHES = {
-  target: 'what the zone must hold',
-  reserve: 'the reserve that it has',
-  bending: 'its bending stiffness, along and across',
-  membrane: 'its stiffness in the plane, along and across',
-} as const;
-export type ZoneMatch = keyof typeof ZONE_MATCHES;
+/**
+ * What an alternative must come to: what the zone must hold, the reserve that it has, or its stiffness along and across
+ * in bending or in its plane.
+ */
+export type ZoneMatch = 'target' | 'reserve' | 'bending' | 'membrane';
 
 export interface ZoneEquivalentsInput {
   boat: Boat;

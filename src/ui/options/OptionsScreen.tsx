@@ -1,9 +1,10 @@
 'use client';
+import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { Button, Card, Form, ProgressBar } from 'react-bootstrap';
 import { targetOf } from '@/core/evaluate';
 import type { Material } from '@/core/material';
-import { ZONE_MATCHES, type ZoneEquivalents, type ZoneMatch } from '@/core/option';
+import type { ZoneEquivalents, ZoneMatch } from '@/core/option';
 import { useDesign } from '../shared/boat';
 import { Onward } from '../shared/Onward';
 import { Said } from '../shared/Said';
@@ -13,14 +14,23 @@ import { ZonePicker } from '../shared/ZonePicker';
 import { EquivalentBars } from './EquivalentBars';
 import { EquivalentTable } from './EquivalentTable';
 import { nameOf } from './nameOf';
-import { Taking } from './Taking';
 import { useEquivalents } from './useEquivalents';
+
+const MATCHES: Readonly<Record<ZoneMatch, string>> = {
+  target: 'what the zone must hold',
+  reserve: 'the reserve that it has',
+  bending: 'its bending stiffness, along and across',
+  membrane: 'its stiffness in the plane, along and across',
+};
+
+// With the rules of caution behind it: fetched when an alternative is looked at.
+const Taking = dynamic(() => import('./Taking').then((module) => module.Taking), { ssr: false });
 
 /** What else would do? One zone in other fibres, solid, and on other cores. */
 export function OptionsScreen({ shelf }: { shelf: readonly Material[] }) {
   const { boat } = useDesign();
   const { part, zone, choose } = useZoneShown(boat);
-  const [match, setMatch] = useKeptTab('options.match', 'target', Object.keys(ZONE_MATCHES) as ZoneMatch[]);
+  const [match, setMatch] = useKeptTab('options.match', 'target', Object.keys(MATCHES) as ZoneMatch[]);
   const looked = useEquivalents(boat, part && zone ? { partId: part.id, zoneId: zone.id } : null, match, shelf);
   const { progress, result, stopped } = looked;
   return (
@@ -36,7 +46,7 @@ export function OptionsScreen({ shelf }: { shelf: readonly Material[] }) {
             value={match}
             onChange={(event) => setMatch(event.target.value as ZoneMatch)}
           >
-            {Object.entries(ZONE_MATCHES).map(([key, name]) => (
+            {Object.entries(MATCHES).map(([key, name]) => (
               <option key={key} value={key}>
                 {name}
               </option>
@@ -80,7 +90,7 @@ export function OptionsScreen({ shelf }: { shelf: readonly Material[] }) {
         </Card>
       )}
       {zone && result !== null && typeof result !== 'string' && (
-        <Found key={`${zone.id} ${match}`} found={result} zone={zone} asked={ZONE_MATCHES[match]} />
+        <Found key={`${zone.id} ${match}`} found={result} zone={zone} asked={MATCHES[match]} />
       )}
       <Onward to="weights">Weights: does it meet the scales?</Onward>
     </>

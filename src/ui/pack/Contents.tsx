@@ -2,14 +2,13 @@
 import { Card } from 'react-bootstrap';
 import { targetOf } from '@/core/evaluate';
 import type { OpenPoint, Revision } from '@/core/revision';
-import { evaluateDetails } from '@/core/detail/kinds';
 import { boatWeight } from '@/core/weight';
 import { HullSketch } from '../brief/HullSketch';
 import { PointList } from '../revisions/OpenPoints';
 import { useDesign } from '../shared/boat';
 import { Moment } from '../shared/Moment';
 import { useUnits } from '../shared/units';
-import { useOpenPoints } from '../shared/useLater';
+import { useDetails, useOpenPoints } from '../shared/useLater';
 import { ZoneVerdict } from '../shared/Verdict';
 
 const Open = ({ points }: { points: readonly OpenPoint[] | null }) => {
@@ -49,7 +48,8 @@ function Draft() {
   const { show, full, unit } = useUnits();
   const points = useOpenPoints(boat);
   const target = targetOf(boat);
-  const weight = boatWeight(boat, evaluations, evaluateDetails(boat));
+  const details = useDetails(boat);
+  const weight = details && boatWeight(boat, evaluations, details);
   const least = (zones: readonly { id: string }[]) =>
     zones
       .map(({ id }) => evaluations.get(id)!)
@@ -78,7 +78,9 @@ function Draft() {
                 <td>{name}</td>
                 <td className="num">{zones.length}</td>
                 <td className="num">{layers.length}</td>
-                <td className="num">{show(weight.parts.find(({ partId }) => partId === id)?.mass ?? 0, 'mass')}</td>
+                <td className="num">
+                  {weight && show(weight.parts.find(({ partId }) => partId === id)?.mass ?? 0, 'mass')}
+                </td>
                 <td className="num">
                   {weakest ? <ZoneVerdict evaluation={weakest} target={target} /> : <span className="soft">none</span>}
                 </td>
@@ -88,7 +90,8 @@ function Draft() {
         </tbody>
       </table>
       <p>
-        {boat.supports.length} supports, {boat.details.length} details, {full(weight.mass, 'mass')} in all.
+        {boat.supports.length} supports, {boat.details.length} details
+        {weight && `, ${full(weight.mass, 'mass')} in all`}.
       </p>
       <Open points={points} />
     </>
