@@ -244,7 +244,7 @@ test('stiffeners: a section is made and changed, its numbers live, its weight in
   await height.fill('180');
   await height.press('Enter');
   await expect.poll(stiffness).not.toBe(before);
-  await checks.getByRole('button').first().click();
+  await checks.locator('tbody').getByRole('button').first().click();
   await expect(page.getByRole('dialog')).toContainText('Neutral axis');
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'New flat bar' }).click();
