@@ -44,6 +44,8 @@ export interface ZoneEquivalent extends ZoneSum {
   stack: { code: string; angleDeg: number; thickness: number | null }[];
   /** Checks that hold less in hand than now, the greatest loss first. */
   worse: { id: ZoneEvaluation['checks'][number]['id']; before: number; after: number }[];
+  /** What its reserve leaves unchecked. */
+  notChecked: string[];
   /** Lays it in the zone, in the place of what is there; other zones keep what they have. */
   edits: Edit[];
 }
@@ -303,6 +305,7 @@ export const zoneEquivalentsJob: Job<ZoneEquivalentsInput, ZoneEquivalents> = fu
       core: core?.name ?? null,
       stack: best.rows.map(({ material, angleDeg, thickness }) => ({ code: material.code, angleDeg, thickness })),
       worse: worseOf(now, best.e),
+      notChecked: best.e.notChecked,
       edits: editsOf(best.rows),
     });
   }

@@ -200,6 +200,7 @@ describe('the editions of the schedule', () => {
       'nothing is laid from it',
     ])
       expect(short, part).toContain(part);
+    expect(short.match(/Not checked: /g)!.length).toBeGreaterThan(boat.details.length);
     expect(short).not.toContain('Every number in SI');
     expect(full).toContain('Every number in SI');
     for (const [what, most] of [

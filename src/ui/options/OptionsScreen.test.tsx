@@ -34,6 +34,7 @@ describe('what else would do', () => {
     const lay = await screen.findByRole<HTMLButtonElement>('button', { name: 'Lay it so' });
     await waitFor(() => expect(lay.disabled).toBe(false), { timeout: 20_000 });
     expect(screen.getByTestId('effect').textContent).toMatch(/The boat: 669\.2 kg → 6\d\d\.\d kg/);
+    expect(document.body.textContent).toContain('Not checked in Side forward: ');
     fireEvent.click(lay);
     const [part, zone] = zoneOf(await desk.saved(), 'Side forward');
     const laid = part.layers.filter(({ zones }) => zones.includes(zone.id)).map(({ material }) => material);

@@ -70,6 +70,11 @@ export function Taking({ boat, boatId, zone, one }: TakingProps) {
         )}
         {cautions.length === 0 && <p className="mb-0">No new caution speaks against it.</p>}
         <EffectOf effect={effect} current={current} target={targetOf(boat)} />
+        {one.notChecked.length > 0 && (
+          <p className="small soft mb-0">
+            Not checked in {zone.name}: {one.notChecked.map(words).join('; ')}.
+          </p>
+        )}
       </Card.Body>
     </Card>
   );

@@ -7,7 +7,7 @@ import { heading, reserveWords } from './closeStyle';
 
 /** A detail as it is made: drawing with dimensions, layers, steps, and the link that decides. */
 function detailBlock(boat: Boat, evaluation: DetailEvaluation, number: number, units: UnitSystem): Content {
-  const { detail, governing, layers, steps, problem } = evaluation;
+  const { detail, governing, layers, steps, notChecked, problem } = evaluation;
   const names = new Map(boat.materials.map((one) => [one.id, 'code' in one ? one.code : one.name]));
   const zone = boat.parts.flatMap(({ zones }) => zones).find(({ id }) => id === detail.zone);
   const size = (value: number) => formatQuantity(value, 'shortLength', units);
@@ -43,6 +43,7 @@ function detailBlock(boat: Boat, evaluation: DetailEvaluation, number: number, u
           ]
         : []),
       { text: [{ text: 'Steps: ', bold: true }, steps.map((step, i) => `${i + 1} ${step}`).join(' ')] },
+      { text: `Not checked: ${notChecked.join('; ')}.`, style: 'small' },
     ],
   };
 }
