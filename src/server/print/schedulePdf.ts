@@ -5,10 +5,11 @@ import type { Boat } from '@/core/document';
 import { runToEnd, type Progress } from '@/core/job';
 import type { Revision } from '@/core/revision';
 import { detailPages } from './detailPdf';
-import { pageStyle, printPdf, RULES } from './pdfStyle';
+import { printPdf, RULES } from './pdfStyle';
 import { partPages } from './pages/partPages';
 import { checkPages } from './pages/checkPages';
 import { cautionPages } from './pages/cautionPages';
+import { scheduleFrame } from './pages/scheduleFrame';
 import { stiffenerPages } from './pages/stiffenerPages';
 import { weightPages } from './pages/weightPages';
 import { shortDefinition } from './shortPdf';
@@ -32,7 +33,7 @@ export type Edition = 'short' | 'full';
  */
 export function* scheduleDefinition(boat: Boat, options: PrintOptions): Generator<Progress, TDocumentDefinitions> {
   if (options.edition === 'short') return yield* shortDefinition(boat, options);
-  const { revision, units, printedAt } = options;
+  const { revision, units } = options;
   const evaluations = makeEvaluator()(boat);
   const state = revision ? `Revision ${revision.label}` : 'DRAFT, not issued';
   yield { done: 0.05, at: 'zones' };
@@ -51,14 +52,7 @@ export function* scheduleDefinition(boat: Boat, options: PrintOptions): Generato
   content.push(...(yield* workingPages(boat, evaluations)));
   yield { done: 0.7, at: 'pages' };
   return {
-    info: {
-      title: `${boat.name} laminate schedule, ${state}`,
-      producer: 'Keramos',
-      creationDate: new Date(printedAt),
-    },
-    ...(revision ? {} : { watermark: { text: 'DRAFT', color: '#9a4527', opacity: 0.07, bold: true } }),
-    ...pageStyle(`${boat.name} · ${state}${revision ? ` · ${revision.hash.slice(0, 12)}` : ''}`),
-    pageOrientation: 'landscape',
+    ...scheduleFrame(boat, options),
     content,
   };
 }

@@ -28,11 +28,12 @@ import { boatWeight } from '@/core/weight';
 import { enginesOf } from './pages/headRows';
 import { partPages } from './pages/partPages';
 import { CLOSE, heading, table } from './pages/closeStyle';
+import { scheduleFrame } from './pages/scheduleFrame';
 import { shortDetails } from './pages/shortDetails';
 import { shortCautions, shortMaterials } from './pages/shortLists';
 import { shortStiffeners } from './pages/shortStiffeners';
 import { VERDICT_WORDS } from './pages/verdictWords';
-import { head, pageStyle, right } from './pdfStyle';
+import { head, right } from './pdfStyle';
 import type { PrintOptions } from './schedulePdf';
 
 type Evaluations = ReadonlyMap<string, ZoneEvaluation>;
@@ -180,9 +181,8 @@ function partsOf(boat: Boat, evaluations: Evaluations, units: UnitSystem): Conte
  * few pages as they fit.
  */
 export function* shortDefinition(boat: Boat, options: PrintOptions): Generator<Progress, TDocumentDefinitions> {
-  const { revision, units, printedAt } = options;
+  const { revision, units } = options;
   const evaluations = makeEvaluator()(boat);
-  const state = revision ? `Revision ${revision.label}` : 'DRAFT, not issued';
   yield { done: 0.1, at: 'zones' };
   const all = evaluateDetails(boat);
   const points = revision?.open?.points ?? openPointsOf(boat);
@@ -213,18 +213,11 @@ export function* shortDefinition(boat: Boat, options: PrintOptions): Generator<P
     columnGap: 12,
   });
   yield { done: 0.6, at: 'pages' };
-  const style = pageStyle(`${boat.name} · ${state}${revision ? ` · ${revision.hash.slice(0, 12)}` : ''}`);
+  const frame = scheduleFrame(boat, options);
   return {
-    info: {
-      title: `${boat.name} laminate schedule, ${state}`,
-      producer: 'Keramos',
-      creationDate: new Date(printedAt),
-    },
-    ...(revision ? {} : { watermark: { text: 'DRAFT', color: '#9a4527', opacity: 0.07, bold: true } }),
-    ...style,
-    defaultStyle: { ...style.defaultStyle, fontSize: 7 },
+    ...frame,
+    defaultStyle: { ...frame.defaultStyle, fontSize: 7 },
     pageMargins: [26, 24, 26, 34],
-    pageOrientation: 'landscape',
     content,
   };
 }
