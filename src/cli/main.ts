@@ -1,6 +1,6 @@
 import { existsSync, readFileSync } from 'node:fs';
 import path from 'node:path';
-import { CALCULATIONS, calculate, calculationSchema, errorBody } from '@/core/calc';
+import { CALCULATIONS, calculate, calculationSchema, errorBody, toolsFor } from '@/core/calc';
 import { KeramosError, refuseBrokenText } from '@/core/error';
 import { boatFromFile, boatToJson } from '@/core/document';
 
@@ -67,7 +67,8 @@ const COMMANDS: Record<string, (args: string[]) => Promise<void>> = {
       args.find((arg) => !arg.startsWith('--')),
       'The name of the calculation',
     );
-    print(args.includes('--schema') ? calculationSchema(name) : calculate(name, readJson(await standardInput())));
+    if (args.includes('--schema')) return print(calculationSchema(name));
+    print(calculate(name, readJson(await standardInput()), await toolsFor(name)));
   },
   async export([id, label]) {
     const { context, readBoat, readRevision } = await openStores();

@@ -11,12 +11,12 @@ import { define } from './define';
 const metres = z.number().min(-1000).max(1000);
 const point = z.tuple([z.number(), z.number(), z.number()]);
 const reserve = z.number().nullable().describe('null where nothing loads it');
-const document = z.record(z.string(), z.unknown()).describe('a boat document as `keramos export` writes it');
+export const document = z.record(z.string(), z.unknown()).describe('a boat document as `keramos export` writes it');
 const finite = (value: number | null | undefined) =>
   value === null || value === undefined || !Number.isFinite(value) ? null : value;
 
 /** The boat of a document. @throws KeramosError as its import does. */
-const boatOf = (given: Record<string, unknown>): Boat => boatFromJson(JSON.stringify(given));
+export const boatOf = (given: Record<string, unknown>): Boat => boatFromJson(JSON.stringify(given));
 const documentOf = (boat: Boat) => JSON.parse(boatToJson(boat)) as Record<string, unknown>;
 
 export const boatCalculations = [

@@ -1,6 +1,12 @@
 import { z } from 'zod';
 import { parseOrThrow } from '../error';
+import type { SolveInteger } from '../option';
 import type { Recorder, WorkingStep } from '../working';
+
+/** What some calculations need and cannot fetch by themselves. */
+export interface Tools {
+  solve?: SolveInteger;
+}
 
 /** A named calculation: data in, data out, the same for command line, HTTP and tests. */
 export interface Calculation {
@@ -10,8 +16,10 @@ export interface Calculation {
   output: z.ZodType;
   /** About how long one input takes (ms), from what was given before it is checked. */
   cost: (input: unknown) => number;
+  /** Whether it needs the solver of integer programs. */
+  needsSolver: boolean;
   /** Parse, compute, and add `working` when the input asks for it. */
-  run(input: unknown): Record<string, unknown>;
+  run(input: unknown, tools?: Tools): Record<string, unknown>;
 }
 
 /** What a calculation takes at least (ms): checking what comes in, and writing what goes out. */
@@ -27,7 +35,8 @@ export function define<I extends z.ZodObject, O extends z.ZodType>(definition: {
   summary: string;
   input: I;
   output: O;
-  compute: (input: z.infer<I>, record: Recorder | undefined) => z.infer<O>;
+  needsSolver?: boolean;
+  compute: (input: z.infer<I>, record: Recorder | undefined, tools: Tools) => z.infer<O>;
   cost?: (given: Record<string, unknown>) => number;
 }): Calculation {
   const withWorking = definition.input.extend({
@@ -38,17 +47,18 @@ export function define<I extends z.ZodObject, O extends z.ZodType>(definition: {
     summary: definition.summary,
     input: withWorking,
     output: definition.output,
+    needsSolver: definition.needsSolver ?? false,
     cost(given) {
       const own = typeof given === 'object' && given !== null ? (given as Record<string, unknown>) : {};
       return SMALL + (definition.cost?.(own) ?? 0);
     },
-    run(raw) {
+    run(raw, tools = {}) {
       const input = parseOrThrow(withWorking, raw) as z.infer<I> & { working?: boolean };
       const steps: WorkingStep[] = [];
       const { record } = input.working
         ? { record: (step: WorkingStep) => void steps.push(step) }
         : { record: undefined };
-      const output = definition.compute(input, record) as Record<string, unknown>;
+      const output = definition.compute(input, record, tools) as Record<string, unknown>;
       return input.working ? { ...output, working: steps } : output;
     },
   };

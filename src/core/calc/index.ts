@@ -1,7 +1,8 @@
 /** The named calculations: one Zod input, one output each; command line, HTTP and tests call the same. */
 import { z } from 'zod';
 import { KeramosError } from '../error';
-import type { Calculation } from './define';
+import { loadIntegerSolver } from '../option';
+import type { Calculation, Tools } from './define';
 import { boatCalculations } from './boat';
 import { detailCalculations } from './detail';
 import { laminateCalculations } from './laminate';
@@ -12,7 +13,7 @@ import { sandwichCalculations } from './sandwich';
 import { smallCraftCalculations } from './smallCraft';
 import { stiffenerCalculations } from './stiffener';
 
-export type { Calculation } from './define';
+export type { Calculation, Tools } from './define';
 
 export const CALCULATIONS: readonly Calculation[] = [
   ...plyCalculations,
@@ -46,20 +47,27 @@ export function errorBody(error: KeramosError) {
   return { error: { code: error.code, message: error.message, path: error.path, ...open, ...error.details } };
 }
 
+let solver: Promise<Tools> | undefined;
+/** What a calculation needs beside its input, fetched once. @throws KeramosError for an unknown name. */
+export async function toolsFor(name: string): Promise<Tools> {
+  if (!findCalculation(name).needsSolver) return {};
+  return (solver ??= loadIntegerSolver().then((solve) => ({ solve })));
+}
+
 /**
  * Run a calculation on one input or an array of them; the answer is in kind.
  * In an array each item is the output or `{ error }`; a single bad input throws.
  *
  * @throws KeramosError for an unknown name or a bad single input.
  */
-export function calculate(name: string, input: unknown): unknown {
+export function calculate(name: string, input: unknown, tools: Tools = {}): unknown {
   const calculation = findCalculation(name);
-  if (!Array.isArray(input)) return calculation.run(input);
+  if (!Array.isArray(input)) return calculation.run(input, tools);
   if (input.length > BATCH_LIMIT)
     throw new KeramosError('tooLarge', `At most ${BATCH_LIMIT} inputs at a time, not ${input.length}`);
   return input.map((item) => {
     try {
-      return calculation.run(item);
+      return calculation.run(item, tools);
     } catch (error) {
       if (error instanceof KeramosError) return errorBody(error);
       throw error;

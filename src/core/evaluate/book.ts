@@ -299,6 +299,9 @@ export function layersByZone({ layers }: Pick<Part, 'layers'>): Map<string, { la
 export const layAll = (book: Book, part: Part, zone: Zone): LaidLayer[] =>
   (layersByZone(part).get(zone.id) ?? []).map(({ layer, index }) => layIn(book, layer, index));
 
+/** A layer by itself, as it would lie in any zone. */
+export const layAlone = (book: Book, layer: Layer): LaidLayer => layIn(book, layer, 0);
+
 /** Layers of a reference as they would be laid in this boat. */
 export function layReference(book: Book, reference: Reference): LaidLayer[] {
   return reference.layers.map((layer, index) =>

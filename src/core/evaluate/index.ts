@@ -33,3 +33,4 @@ export { proveBoat, type ProofStep, type ZoneProof } from './proofs';
 export { panelGive } from './panelGive';
 export { zoneCounts, type ZoneCounts } from './zoneCounts';
 export { heldOnTrust, supportsOnTrust } from './heldBy';
+export { probeZone, type Failing, type LayerFigures, type ZoneProbe } from './probeZone';

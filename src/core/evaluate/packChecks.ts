@@ -45,7 +45,7 @@ function methodInput({ boat, zone, book, panel, sheets, sheetsAlong }: Checked) 
 }
 
 /** The direction a panel bends in, across its shorter side. */
-const spanAngleOf = ({ panelBreadth, panelLength }: Zone['geometry']) => (panelBreadth <= panelLength ? 90 : 0);
+export const spanAngleOf = ({ panelBreadth, panelLength }: Zone['geometry']) => (panelBreadth <= panelLength ? 90 : 0);
 
 /** Every panel of a zone with the stack as sheets of the pack across its span. */
 export function methodPanels(boat: Boat, zone: Zone, book: Book, laid: readonly LaidLayer[]): MethodPanel[] {
@@ -119,7 +119,11 @@ interface Checked {
 }
 
 /** Checks of one pack. The method's own result carries pressure and construction. */
-function checkPack(checked: Checked, pack: StandardPack, trace?: Trace): PackFindings & Partial<PanelCheckResult> {
+export function checkPack(
+  checked: Checked,
+  pack: StandardPack,
+  trace?: Trace,
+): PackFindings & Partial<PanelCheckResult> {
   const { boat, zone, book, laid } = checked;
   switch (pack.kind) {
     case 'smallCraft':

@@ -25,3 +25,8 @@ export {
   type ZoneEquivalentsInput,
   type ZoneMatch,
 } from './zoneEquivalents';
+export { loadIntegerSolver } from './integerSolver';
+export type { SolveInteger } from './search/coupleZones';
+export { optimiseBoat, type OptimiseInput } from './search/optimiseBoat';
+export type { GridAnswer, GridStep } from './search/optimisePart';
+export { takeMaterials } from './takeMaterials';

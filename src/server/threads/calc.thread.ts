@@ -1,5 +1,5 @@
-import { calculate } from '@/core/calc';
+import { calculate, toolsFor } from '@/core/calc';
 import { serve } from './serve';
 
 /** Computes what would hold the server up. */
-serve(({ name, input }: { name: string; input: unknown }) => calculate(name, input));
+serve(async ({ name, input }: { name: string; input: unknown }) => calculate(name, input, await toolsFor(name)));

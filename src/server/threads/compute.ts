@@ -1,5 +1,5 @@
 import { Worker } from 'node:worker_threads';
-import { calculate, costOf } from '@/core/calc';
+import { calculate, costOf, toolsFor } from '@/core/calc';
 import { KeramosError } from '@/core/error';
 import { inServer } from './inServer';
 import { sharedThread, type AskOptions } from './thread';
@@ -29,7 +29,8 @@ export async function compute(name: string, input: unknown, options?: AskOptions
       '',
       { milliseconds: Math.round(cost), most: MINUTE },
     );
-  return !inServer() || cost <= AT_ONCE ? calculate(name, input) : computer().ask({ name, input }, options);
+  if (inServer() && cost > AT_ONCE) return computer().ask({ name, input }, options);
+  return calculate(name, input, await toolsFor(name));
 }
 
 function inWords(milliseconds: number): string {

@@ -1,0 +1,140 @@
+import { newLayer, type Layer, type LayerRole } from '../../document';
+
+/** A cloth and how it is turned. */
+export interface Member {
+  material: string;
+  angleDeg: number;
+}
+/** A core with the thicknesses (m) it may have, from the thinnest; what ties it to both skins, if anything does. */
+export interface CoreChoice {
+  material: string;
+  thicknesses: readonly number[];
+  tie: Member | null;
+}
+
+/** What may be laid in a zone beside what stays. */
+export interface StackSpace {
+  /** Laid in turn: on the outer skin from the mould, on the inner skin from the core. */
+  outer: readonly Member[];
+  inner: readonly Member[];
+  cores: readonly CoreChoice[];
+  /** Whether a single skin may be laid. */
+  solid: boolean;
+  /** Whether a single skin may be laid of layers of the inner skin too, which then run on from a sandwich beside it. */
+  runsOn: boolean;
+  /** Most layers laid, the core and its ties not among them. */
+  most: number;
+  /** Rules that no check knows: whether a stack is one that the yard lays. */
+  lawful: (stack: Stack) => boolean;
+}
+
+/** How often each cloth is laid on either side, and on what core. */
+export interface Stack {
+  outer: readonly number[];
+  /** Index of the core and of its thickness; null for a single skin. */
+  core: readonly [number, number] | null;
+  inner: readonly number[];
+}
+
+/** A row of the grid: cloth `member` of a skin for the `turn`-th time, or a core. */
+export type RowKey =
+  `outer|${number}|${number}` | `inner|${number}|${number}` | `core|${number}|${number}|${0 | 1 | 2}`;
+
+/** The rows of a skin in the order in which they are laid: every cloth once, then every cloth again. */
+const inTurn = (side: 'outer' | 'inner', counts: readonly number[]): RowKey[] => {
+  const rows: RowKey[] = [];
+  const most = Math.max(0, ...counts);
+  for (let turn = 0; turn < most; turn++)
+    counts.forEach((count, member) => {
+      if (count > turn) rows.push(`${side}|${turn}|${member}`);
+    });
+  return rows;
+};
+
+/**
+ * The rows of a stack from the mould. They depend on the counts alone, so that the same row in two zones is one layer
+ * that runs through both, and what one zone has less ends at the boundary.
+ *
+ * @example rowsOf({ outer: [2, 1], core: null, inner: [0, 0] }, space) // ['outer|0|0', 'outer|0|1', 'outer|1|0']
+ */
+export function rowsOf(stack: Stack, space: StackSpace): RowKey[] {
+  const core: RowKey[] = [];
+  if (stack.core) {
+    const [at, thickness] = stack.core;
+    const tied = space.cores[at]!.tie !== null;
+    if (tied) core.push(`core|${at}|${thickness}|0`);
+    core.push(`core|${at}|${thickness}|1`);
+    if (tied) core.push(`core|${at}|${thickness}|2`);
+  }
+  return [...inTurn('outer', stack.outer), ...core, ...inTurn('inner', stack.inner)];
+}
+
+/** Rows of a grid as layers, each made once; for the search they cover all zones looked at. */
+export function layersOfRows(
+  space: StackSpace,
+  { prefix, roleOf, zones }: { prefix: string; roleOf: (material: string) => LayerRole; zones: string[] },
+): (key: RowKey) => Layer {
+  const made = new Map<RowKey, Layer>();
+  const describe = (key: RowKey): { material: string; angleDeg: number; thickness: number | null } => {
+    const [side, a, b, c] = key.split('|') as [string, string, string, string?];
+    if (side !== 'core') return { ...space[side as 'outer' | 'inner'][Number(b)]!, thickness: null };
+    const core = space.cores[Number(a)]!;
+    if (c !== '1') return { ...core.tie!, thickness: null };
+    return { material: core.material, angleDeg: 0, thickness: core.thicknesses[Number(b)]! };
+  };
+  return (key) => {
+    let layer = made.get(key);
+    if (!layer) {
+      const { material, angleDeg, thickness } = describe(key);
+      const id = `${prefix}-${key.replaceAll('|', '-')}`;
+      layer = newLayer({ id, material, angleDeg, thickness, role: roleOf(material), zones });
+      made.set(key, layer);
+    }
+    return layer;
+  };
+}
+
+/** The order of rows in a part that has all of them: outer skins, cores with their ties, inner skins. */
+export function inLayingOrder(keys: Iterable<RowKey>): RowKey[] {
+  const place = { outer: 0, core: 1, inner: 2 };
+  const parts = (key: RowKey) => {
+    const [side, ...numbers] = key.split('|') as [keyof typeof place, ...string[]];
+    return [place[side], ...numbers.map(Number)];
+  };
+  return [...new Set(keys)].sort((a, b) => {
+    const [p, q] = [parts(a), parts(b)];
+    const at = p.findIndex((value, i) => value !== q[i]);
+    return at < 0 ? 0 : p[at]! - q[at]!;
+  });
+}
+
+/** Stacks of one kind in a box: single skins, or on one core, by dimension from `low` to `high`. */
+export interface Box {
+  core: number | null;
+  /** Counts of the outer cloths, of the inner ones, then the index of the core's thickness. */
+  low: readonly number[];
+  high: readonly number[];
+}
+export const stackAt = (space: StackSpace, core: number | null, at: readonly number[]): Stack => {
+  const o = space.outer.length;
+  const i = space.inner.length;
+  return { outer: at.slice(0, o), inner: at.slice(o, o + i), core: core === null ? null : [core, at[o + i]!] };
+};
+
+/** The boxes that hold all there is. */
+export function boxesOf(space: StackSpace): Box[] {
+  const counts = (members: readonly Member[], most: number) => members.map(() => most);
+  const zeros = (n: number) => Array.from({ length: n }, () => 0);
+  const n = space.outer.length + space.inner.length;
+  const solid: Box = {
+    core: null,
+    low: zeros(n + 1),
+    high: [...counts(space.outer, space.most), ...counts(space.inner, space.runsOn ? space.most : 0), 0],
+  };
+  const cored = space.cores.map(({ thicknesses }, core): Box => ({
+    core,
+    low: zeros(n + 1),
+    high: [...counts(space.outer, space.most), ...counts(space.inner, space.most), thicknesses.length - 1],
+  }));
+  return [...(space.solid ? [solid] : []), ...cored];
+}
