@@ -95,6 +95,5 @@ describe('boat.optimise', () => {
     const answer = run(input);
     expect(answer.after.objective).toBeGreaterThanOrEqual(free.after.objective * (1 - 1e-9));
     expect(answer.bound).toBeLessThanOrEqual(answer.after.objective * (1 + 1e-9));
-    console.log(answer.gap, answer.evaluated, answer.after, free.after);
   });
 });

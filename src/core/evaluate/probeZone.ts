@@ -3,6 +3,7 @@ import { panelsToCheck, type Boat, type Layer, type Zone } from '../document';
 import { reaches } from '../quantity';
 import type { Check, Sheet } from '../standard';
 import { bookOf, layAlone, massOf, sheetsOf, type LaidLayer } from './book';
+import { isMonotone, layerSum, MonotoneBound, type LayerSum } from './monotoneBound';
 import { checkPack, spanAngleOf } from './packChecks';
 
 /** What a stack fails by; `never` says that no stack with less of the same layers passes it either. */
@@ -31,24 +32,11 @@ export interface ZoneProbe {
   figures(layer: Layer): LayerFigures;
 }
 
-/**
- * Checks that a layer more, of whatever is laid already or of anything else, never lowers. Stiffness of a sandwich is
- * EI = Σ E t³/12 + A_o A_i d²/(A_o + A_i) over EI asked: all of A, t and d rise. Core shear is d over d asked, fibre
- * and thickness are sums. Strength is not among them: a stiffer layer draws load, and a weaker one may break first.
- */
-const MONOTONE: ReadonlySet<Check['id']> = new Set([
-  'stiffness',
-  'coreShear',
-  'coreMinimum',
-  'minimumFibre',
-  'outerMinimum',
-  'innerMinimum',
-  'yardFibre',
-  'yardThickness',
-]);
 /** Least fibre masses follow the kind of fibre, which other layers change. */
 const BY_FIBRE: ReadonlySet<Check['id']> = new Set(['minimumFibre', 'outerMinimum', 'innerMinimum']);
 
+/** The sums are added up in another order than the checks: a hair's breadth is left to those. */
+const SHY = 1 - 1e-9;
 const INCOMPLETE: Failing = { id: 'incomplete', reserveFactor: null, governs: 'skins that are missing', never: true };
 
 /**
@@ -71,11 +59,14 @@ export function probeZone(boat: Boat, zone: Zone, target: number): ZoneProbe {
   const factors = [someMat, continuousGlass, carbonOrAramid];
   const fibreSlack = Math.max(...factors) / Math.min(...factors);
 
-  const known = new Map<Layer, { laid: LaidLayer; sheets: Map<number, Sheet[]> }>();
+  const angles = [...new Set(panels.flatMap(({ angle }) => [angle]))];
+  const bound = new MonotoneBound(angles);
+  const known = new Map<Layer, { laid: LaidLayer; sheets: Map<number, Sheet[]>; sum: LayerSum }>();
   const knownOf = (layer: Layer) => {
     let one = known.get(layer);
     if (!one) {
-      one = { laid: layAlone(book, layer), sheets: new Map() };
+      const laid = layAlone(book, layer);
+      one = { laid, sheets: new Map(), sum: layerSum(laid, angles, (angle) => sheetsOf(book, [laid], angle)) };
       known.set(layer, one);
     }
     return one;
@@ -96,6 +87,12 @@ export function probeZone(boat: Boat, zone: Zone, target: number): ZoneProbe {
 
   function failing(layers: readonly Layer[], only?: 'monotone'): Failing | null {
     if (!boat.brief.proofs.rule) return null;
+    const sums = layers.map((layer) => knownOf(layer).sum);
+    const falls = (id: Check['id'], reserve: number) =>
+      !reaches(reserve * (BY_FIBRE.has(id) ? fibreSlack : 1), target * SHY);
+    const short = bound.failing(sums, falls);
+    if (short) return { ...short, never: true };
+    if (only && short === null) return null;
     const ways = new Map<number, Sheet[]>();
     const at = (angle: number) => {
       let sheets = ways.get(angle);
@@ -103,6 +100,7 @@ export function probeZone(boat: Boat, zone: Zone, target: number): ZoneProbe {
       return sheets;
     };
     const laid = layers.map((layer) => knownOf(layer).laid);
+    if (bound.wants(sums)) learn(sums, laid, at);
     for (let i = 0; i < jobs.length; i++) {
       const { panel, angle, pack } = jobs[i]!;
       const found = failingOf(() =>
@@ -124,7 +122,7 @@ export function probeZone(boat: Boat, zone: Zone, target: number): ZoneProbe {
       }
       let worst: Failing | null = null;
       for (const { id, reserveFactor, governs } of result.checks) {
-        const never = MONOTONE.has(id);
+        const never = isMonotone(id);
         if ((only && !never) || left(id)) continue;
         const slack = only && BY_FIBRE.has(id) ? fibreSlack : 1;
         if (reaches(reserveFactor * slack, target)) continue;
@@ -132,6 +130,20 @@ export function probeZone(boat: Boat, zone: Zone, target: number): ZoneProbe {
       }
       if (worst || only || result.unproven.length === 0) return worst;
       return { id: 'unproven', reserveFactor: null, governs: result.unproven[0]!, never: false };
+    }
+  }
+  /** What every panel asks of the family that a stack belongs to. */
+  function learn(sums: readonly LayerSum[], laid: readonly LaidLayer[], at: (angle: number) => Sheet[]) {
+    try {
+      const found = jobs.flatMap(({ panel, angle, pack }) =>
+        checkPack({ boat, zone, book, panel, laid, sheets: at(angle), sheetsAlong: at(90 - angle) }, pack).checks.map(
+          (check) => ({ check, angle }),
+        ),
+      );
+      bound.learn(sums, found);
+    } catch (error) {
+      // A core that lacks a skin teaches nothing.
+      if (!(error instanceof KeramosError)) throw error;
     }
   }
   return {
