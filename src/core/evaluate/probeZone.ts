@@ -37,7 +37,6 @@ const BY_FIBRE: ReadonlySet<Check['id']> = new Set(['minimumFibre', 'outerMinimu
 
 /** The sums are added up in another order than the checks: a hair's breadth is left to those. */
 const SHY = 1 - 1e-9;
-const INCOMPLETE: Failing = { id: 'incomplete', reserveFactor: null, governs: 'skins that are missing', never: true };
 
 /**
  * A zone made ready for many stacks: its panels, and each layer's sheets, are found once; of a stack that fails, the
@@ -117,7 +116,8 @@ export function probeZone(boat: Boat, zone: Zone, target: number): ZoneProbe {
       try {
         result = check();
       } catch (error) {
-        if (error instanceof KeramosError) return INCOMPLETE;
+        if (error instanceof KeramosError)
+          return { id: 'incomplete', reserveFactor: null, governs: error.text, never: true };
         throw error;
       }
       let worst: Failing | null = null;

@@ -1,34 +1,10 @@
 import { reaches } from '../quantity';
-import { z } from 'zod';
-import data from '@data/habits/first-layups.json';
 import { newLayer, type Boat, type Layer, type LayerRole, type Part, type Zone } from '../document';
 import { usualRole } from '../edit';
-import { parseOrThrow } from '../error';
 import { evaluateZone, makeEvaluator, targetOf, type ZoneEvaluation } from '../evaluate';
-import type { LayerMaterial, Material, Process } from '../material';
+import type { LayerMaterial, Material } from '../material';
+import { USUAL_HABITS, type Habits } from './habits';
 import { takeMaterials } from './takeMaterials';
-
-const ids = z.array(z.string()).min(1);
-const firstLayupSchema = z.object({
-  /** Resin that usually goes with the process. */
-  resin: z.string(),
-  /** First on the mould of whatever is moulded to a finished face (m). */
-  coat: z.object({ material: z.string(), thickness: z.number().positive() }).nullable(),
-  /** Laid once over everything, behind the coat. */
-  skin: ids,
-  /** Laid in turn until a single skin holds. */
-  single: ids,
-  /** The same of a sandwich: on its outer skin, from the mould; on its inner skin, from the core. */
-  outer: ids,
-  core: z.object({ material: z.string(), thicknesses: z.array(z.number().positive()).min(1) }),
-  inner: ids,
-});
-/** What a yard lays to begin with, by process. */
-export type FirstLayupHabit = z.infer<typeof firstLayupSchema>;
-export const FIRST_LAYUPS = parseOrThrow(
-  z.record(z.enum(['handLayUp', 'wetBag', 'infusion', 'prepreg']), firstLayupSchema),
-  data,
-) as Readonly<Record<Process, FirstLayupHabit>>;
 
 /** Most fabrics tried in a single skin, and in both skins of a sandwich together. */
 const MOST = { single: 40, sandwich: 16 };
@@ -55,7 +31,7 @@ const coredBefore = (boat: Boat, part: Part, zone: Zone): boolean => {
 function rowsFor(
   part: Part,
   stacks: ReadonlyMap<string, Stack>,
-  { habit, role }: { habit: FirstLayupHabit; role: (id: string) => LayerRole },
+  { habit, role }: { habit: Habits; role: (id: string) => LayerRole },
 ): Layer[] {
   const zonesWith = (has: (stack: Stack) => boolean) =>
     part.zones.filter(({ id }) => stacks.has(id) && has(stacks.get(id)!)).map(({ id }) => id);
@@ -98,7 +74,7 @@ function rowsFor(
 }
 
 /** Stacks of a zone to be tried, each kind from light to heavy. */
-function* stacksOf(cored: boolean, habit: FirstLayupHabit): Generator<Stack[]> {
+function* stacksOf(cored: boolean, habit: Habits): Generator<Stack[]> {
   if (!cored) {
     yield Array.from({ length: MOST.single }, (_, i) => ({ outer: i + 1, core: null, inner: 0 }));
     return;
@@ -131,7 +107,7 @@ export interface FirstLayup {
  * @example firstLayup(scaleBoat(launch, { hullLength: 9 }), GENERIC_MATERIALS).lacking // []
  */
 export function firstLayup(boat: Boat, shelf: readonly Material[], process = boat.brief.process): FirstLayup {
-  const habit = FIRST_LAYUPS[process];
+  const habit = USUAL_HABITS[process];
   const resin = process === boat.brief.process ? boat.brief.resin : habit.resin;
   const wanted = [
     resin,

@@ -11,7 +11,8 @@ export {
   type MoveScope,
   type MovesInput,
 } from './layerMoves';
-export { FIRST_LAYUPS, firstLayup, type FirstLayup, type FirstLayupHabit } from './firstLayup';
+export { firstLayup, type FirstLayup } from './firstLayup';
+export { habitsSchema, USUAL_HABITS, type HabitRules, type Habits } from './habits';
 export { growSections } from './growSections';
 export { newBoatFrom, type NewBoat, type NewBoatOrder } from './newBoatFrom';
 export { harmless, marginChanges, wholeBoat, type Margin, type MarginChange, type WholeBoat } from './wholeBoat';
@@ -30,3 +31,9 @@ export type { SolveInteger } from './search/coupleZones';
 export { optimiseBoat, type OptimiseInput } from './search/optimiseBoat';
 export type { GridAnswer, GridStep } from './search/optimisePart';
 export { takeMaterials } from './takeMaterials';
+export { habitCosts, type HabitCost } from './search/habitCosts';
+export { propose, type Proposal, type ProposedPart, type ProposeInput } from './search/propose';
+export { slopes, tradeOff, type TradeAxes, type TradePoint } from './search/tradeOff';
+export type { ZoneFront } from './search/zoneFront';
+export type { Weights } from './search/readyPart';
+export { whyNotLess, type LighterStack, type WhyNotLessInput } from './whyNotLess';

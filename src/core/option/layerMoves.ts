@@ -80,7 +80,7 @@ function changed({ boat, part, zone, layer, index, scope }: LayerAt, patch: Part
   ];
 }
 
-interface Candidate {
+export interface Candidate {
   kind: MoveKind;
   title: string;
   edits: Edit[];
@@ -144,6 +144,13 @@ function candidatesOf(at: LayerAt, material: Material): Candidate[] {
   if (needed) return [oneMore];
   return [takeOut, oneMore, ...turnsOf(at, name, material), ...swapsOf(at, name, material)];
 }
+
+/** Every single change of a layer of a zone that a builder would think of, in laying order. */
+export const singleChanges = (boat: Boat, part: Part, zone: Zone, scope: MoveScope): Candidate[] =>
+  part.layers.flatMap((layer, index) => {
+    const material = boat.materials.find(({ id }) => id === layer.material)!;
+    return layer.zones.includes(zone.id) ? candidatesOf({ boat, part, zone, layer, index, scope }, material) : [];
+  });
 
 function turnsOf(at: LayerAt, name: string, material: Fabric): Candidate[] {
   if (!hasDirection(material)) return [];

@@ -17,7 +17,7 @@ import {
 } from '../document';
 import { evaluateStiffeners, makeEvaluator, targetOf } from '../evaluate';
 import { GENERIC_MATERIALS, PROCESSES, type Process } from '../material';
-import { FIRST_LAYUPS, firstLayup, growSections, newBoatFrom, type NewBoatOrder } from '.';
+import { USUAL_HABITS, firstLayup, growSections, newBoatFrom, type NewBoatOrder } from '.';
 
 const reserves = (boat: Boat) =>
   [...makeEvaluator()(boat).values()].map(({ governing, unproven }) =>
@@ -134,7 +134,7 @@ describe('the first lay-up', () => {
       const { boat, lacking } = begin(source, { process });
       expect(lacking).toEqual([]);
       for (const reserve of reserves(boat)) expect(reserve).toBeGreaterThanOrEqual(targetOf(boat));
-      const { coat, skin, single, outer, core, inner, resin } = FIRST_LAYUPS[process];
+      const { coat, skin, single, outer, core, inner, resin } = USUAL_HABITS[process];
       const habit = new Set([coat?.material, ...skin, ...single, ...outer, core.material, ...inner]);
       for (const { material } of boat.parts.flatMap(({ layers }) => layers)) expect(habit.has(material)).toBe(true);
       expect(boat.brief.process).toBe(process);

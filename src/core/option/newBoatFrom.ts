@@ -3,7 +3,8 @@ import { invalid } from '../error';
 import { referencesIn } from '../field';
 import { detailSchema } from '../detail/kinds';
 import type { Material, Process } from '../material';
-import { FIRST_LAYUPS, firstLayup } from './firstLayup';
+import { firstLayup } from './firstLayup';
+import { USUAL_HABITS } from './habits';
 import { growSections } from './growSections';
 import { takeMaterials } from './takeMaterials';
 
@@ -53,7 +54,7 @@ const bare = (boat: Boat): Boat => ({
 /** The boat for a process, its resin that of before where the process is, else the usual one. */
 function withProcess(boat: Boat, process: Process, shelf: readonly Material[]): Boat {
   if (process === boat.brief.process) return boat;
-  const { resin } = FIRST_LAYUPS[process];
+  const { resin } = USUAL_HABITS[process];
   return { ...takeMaterials(boat, [resin], shelf), brief: { ...boat.brief, process, resin } };
 }
 

@@ -10,11 +10,15 @@ export interface Places {
   heldCore: string | null;
 }
 
-const alike = (a: Layer, b: Layer) =>
+export const alike = (a: Layer, b: Layer) =>
   a.material === b.material && a.angleDeg === b.angleDeg && a.thickness === b.thickness && a.role === b.role;
 
 /** The longest run of pairs in the order of both lists. */
-function matched(rows: readonly Layer[], free: readonly Layer[], may: (row: number, at: number) => boolean) {
+export function matched(
+  rows: readonly Layer[],
+  free: readonly Layer[],
+  may: (row: number, at: number) => boolean = () => true,
+) {
   const length = Array.from({ length: rows.length + 1 }, () => new Array<number>(free.length + 1).fill(0));
   for (let r = rows.length - 1; r >= 0; r--)
     for (let f = free.length - 1; f >= 0; f--)

@@ -61,10 +61,13 @@ export function spaceOfChoices({ boat, choices, mostDropped, weights }: Optimise
     return { material: id, thicknesses, tie: null };
   });
   const members = membersOf(fabrics, choices.angles);
+  const all = members.map((_, member) => member);
+  const inner = cores.length > 0 ? members : [];
   return {
     outer: members,
-    inner: cores.length > 0 ? members : [],
+    inner,
     cores,
+    cycles: { inTurn: false, single: all, outer: all, inner: inner.map((_, member) => member) },
     solid: true,
     runsOn: cores.length > 0 && (mostDropped !== undefined || weights.pieces > 0),
     most: choices.maxLayers ?? MOST_LAYERS,
@@ -95,13 +98,17 @@ export function* optimiseBoat(
   );
   // A core that stays has skins on both sides, and no other core beside it.
   const held = (zone: Zone) => core?.zones.includes(zone.id) === true;
-  const onHeld: StackSpace = { ...space, inner: space.outer, cores: [], runsOn: true };
+  const both: StackSpace = { ...space, inner: space.outer, cycles: { ...space.cycles, inner: space.cycles.outer } };
+  const onHeld: StackSpace = { ...both, cores: [], runsOn: true };
   return yield* optimisePart({
     boat,
     partId: input.partId,
     zoneIds: input.zoneIds ?? null,
     free: input.free ?? null,
-    spaceOf: (zone) => (held(zone) ? onHeld : { ...space, inner: core ? space.outer : space.inner }),
+    spaceOf: (zone) => {
+      if (held(zone)) return onHeld;
+      return core ? both : space;
+    },
     weights,
     target,
     mostDropped: input.mostDropped ?? null,

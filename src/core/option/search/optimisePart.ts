@@ -5,7 +5,7 @@ import type { Progress } from '../../job';
 import { chooseTogether } from './chooseTogether';
 import { gridEdits } from './gridEdits';
 import { nothingHolds } from './nothingHolds';
-import { holds, piecesIn, readyPart, type GridQuestion, type ReadyPart } from './readyPart';
+import { holds, piecesIn, readyPart, trustedIn, type GridQuestion, type ReadyPart } from './readyPart';
 import type { RowKey } from './stackSpace';
 import { zoneFront, type FrontOptions, type ZoneFront, type ZoneProblem } from './zoneFront';
 
@@ -15,6 +15,8 @@ export interface Binding {
   check: string;
   governs: string;
   reserveFactor: number;
+  /** What of the zone no stack can prove. */
+  notProven: string[];
 }
 
 export interface GridAnswer {
@@ -62,7 +64,7 @@ export function* optimisePart(question: GridQuestion): Generator<GridStep, GridA
   const { part, zones, places, layerOf } = ready;
   const coupled =
     weights.pieces > 0 || question.mostDropped !== null || question.mostMaterials !== null || question.stock.size > 0;
-  const weighed = (coupled || effort.tidy > 0) && zones.length > 1;
+  const weighed = coupled || effort.tidy > 0;
   const editsOf = (choice: readonly number[], fronts: readonly ZoneFront[], among: readonly Zone[] = zones) => {
     const wanted = new Map(
       zones.flatMap((zone, z) =>
@@ -122,12 +124,14 @@ export function* optimisePart(question: GridQuestion): Generator<GridStep, GridA
   const objective = coupled ? together : separate();
 
   const is = makeEvaluator()(applyEdits(boat, edits).boat);
-  const binding = zones.map(({ id }): Binding => {
+  const binding = zones.map((zone): Binding => {
+    const { id } = zone;
     const e = is.get(id)!;
     // Nothing is proposed that the ordinary evaluation does not confirm.
-    if (!holds(e, question.target)) throw new Error(`A stack of ${id} that was found to hold does not`);
+    if (!holds(e, question.target, trustedIn(boat, zone)))
+      throw new Error(`A stack of ${id} that was found to hold does not`);
     const { id: check, governs, reserveFactor } = e.governing!;
-    return { zone: id, check, governs, reserveFactor };
+    return { zone: id, check, governs, reserveFactor, notProven: e.unproven };
   });
   const bound = Math.min(chosen.bound, objective);
   const apart = objective > 0 ? Math.max(0, (objective - bound) / objective) : 0;
@@ -170,7 +174,9 @@ function asLaid(
     const { laminatedArealWeight, cost } = evaluations.get(id)!;
     return geometry.area * part.number * (weights.mass * laminatedArealWeight + weights.cost * (cost ?? 0));
   });
-  const values = zones.map(({ id }, z) => (holds(evaluations.get(id)!, target) ? worths[z]! : Infinity));
+  const values = zones.map(({ id }, z) =>
+    holds(evaluations.get(id)!, target, trustedIn(boat, zones[z]!)) ? worths[z]! : Infinity,
+  );
   const drops = mostDropped === null || meets.every(([a, b]) => endsAt(part, zones[a]!, zones[b]!) <= mostDropped);
   const keeps = drops && mostMaterials === null && stock.size === 0;
   const pieces = weights.pieces > 0 ? weights.pieces * piecesIn(boat as Boat, part.id) : 0;

@@ -1,7 +1,7 @@
 import { newLayer, type Boat, type Layer, type Part, type Zone } from '../../document';
 import { usualRole } from '../../edit';
 import { invalid } from '../../error';
-import { evaluateZone, probeZone, type ZoneEvaluation } from '../../evaluate';
+import { evaluateZone, heldOnTrust, probeZone, type ZoneEvaluation } from '../../evaluate';
 import { joinAt, neighboursOf, piecesOf } from '../../lines';
 import type { LayerMaterial } from '../../material';
 import { reaches } from '../../quantity';
@@ -58,8 +58,22 @@ const laidWith = (part: Part, zone: Zone, layers: Layer[]): Part => ({
   zones: [zone],
 });
 
-export const holds = ({ governing, unproven, problem }: ZoneEvaluation, target: number): boolean =>
-  problem === null && governing !== null && unproven.length === 0 && reaches(governing.reserveFactor, target);
+/**
+ * Whether a zone holds, as far as its laminate can say: what is not proven for want of something else than layers (a
+ * support that nothing is laid for yet) is told with the answer, and no stack is refused for it.
+ */
+export const holds = (
+  { governing, unproven, problem }: ZoneEvaluation,
+  target: number,
+  trusted: ReadonlySet<string>,
+): boolean =>
+  problem === null &&
+  governing !== null &&
+  unproven.every((text) => trusted.has(text)) &&
+  reaches(governing.reserveFactor, target);
+
+/** What of a zone no stack proves: it hangs on what the zone is held by. */
+export const trustedIn = (boat: Boat, zone: Zone): ReadonlySet<string> => new Set(heldOnTrust(boat, zone).unproven);
 
 /** A part of a question made ready: its zones as problems, and how they hang together. */
 export interface ReadyPart {
@@ -111,6 +125,7 @@ export function readyPart(question: GridQuestion): ReadyPart {
 
   const problems = zones.map((zone): ZoneProblem => {
     const probe = probeZone(boat, zone, target);
+    const trusted = trustedIn(boat, zone);
     const kept = part.layers.flatMap((layer, at) =>
       layer.zones.includes(zone.id) && !free.has(layer.id) ? [{ layer, at }] : [],
     );
@@ -145,7 +160,9 @@ export function readyPart(question: GridQuestion): ReadyPart {
       failing: (rows, only) => probe.failing(stackOf(rows), only),
       confirm: (rows) => {
         const e = evaluateZone(boat, laidWith(part, zone, stackOf(rows)), zone);
-        return holds(e, target) ? { reserveFactor: e.governing!.reserveFactor, governs: e.governing!.id } : null;
+        return holds(e, target, trusted)
+          ? { reserveFactor: e.governing!.reserveFactor, governs: e.governing!.id }
+          : null;
       },
     };
   });

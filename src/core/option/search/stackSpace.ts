@@ -14,10 +14,15 @@ export interface CoreChoice {
 
 /** What may be laid in a zone beside what stays. */
 export interface StackSpace {
-  /** Laid in turn: on the outer skin from the mould, on the inner skin from the core. */
+  /** Cloths that may be laid: on the outer skin from the mould, on the inner skin from the core. */
   outer: readonly Member[];
   inner: readonly Member[];
   cores: readonly CoreChoice[];
+  /**
+   * Which of them a skin is laid of, as indices: each by any count, or in turn, a skin being the first so many of the
+   * list over and over.
+   */
+  cycles: { inTurn: boolean; single: readonly number[]; outer: readonly number[]; inner: readonly number[] };
   /** Whether a single skin may be laid. */
   solid: boolean;
   /** Whether a single skin may be laid of layers of the inner skin too, which then run on from a sandwich beside it. */
@@ -39,6 +44,9 @@ export interface Stack {
 /** A row of the grid: cloth `member` of a skin for the `turn`-th time, or a core. */
 export type RowKey =
   `outer|${number}|${number}` | `inner|${number}|${number}` | `core|${number}|${number}|${0 | 1 | 2}`;
+
+/** Behind every thickness of a core. */
+const MOST_THICKNESSES = 99;
 
 /** The rows of a skin in the order in which they are laid: every cloth once, then every cloth again. */
 const inTurn = (side: 'outer' | 'inner', counts: readonly number[]): RowKey[] => {
@@ -62,9 +70,10 @@ export function rowsOf(stack: Stack, space: StackSpace): RowKey[] {
   if (stack.core) {
     const [at, thickness] = stack.core;
     const tied = space.cores[at]!.tie !== null;
-    if (tied) core.push(`core|${at}|${thickness}|0`);
+    // What ties a core is the same layer under all its thicknesses.
+    if (tied) core.push(`core|${at}|0|0`);
     core.push(`core|${at}|${thickness}|1`);
-    if (tied) core.push(`core|${at}|${thickness}|2`);
+    if (tied) core.push(`core|${at}|${MOST_THICKNESSES}|2`);
   }
   return [...inTurn('outer', stack.outer), ...core, ...inTurn('inner', stack.inner)];
 }
@@ -108,33 +117,52 @@ export function inLayingOrder(keys: Iterable<RowKey>): RowKey[] {
   });
 }
 
-/** Stacks of one kind in a box: single skins, or on one core, by dimension from `low` to `high`. */
-export interface Box {
+/** One thing that is chosen of a stack: how many layers of a list laid over and over, or the thickness of the core. */
+export type Axis = { side: 'outer' | 'inner'; cycle: readonly number[] } | { side: 'core' };
+
+/** Stacks of one kind: single skins, or those on one core. */
+export interface Family {
   core: number | null;
-  /** Counts of the outer cloths, of the inner ones, then the index of the core's thickness. */
-  low: readonly number[];
-  high: readonly number[];
+  axes: readonly Axis[];
+  /** The most of each axis. */
+  most: readonly number[];
 }
-export const stackAt = (space: StackSpace, core: number | null, at: readonly number[]): Stack => {
-  const o = space.outer.length;
-  const i = space.inner.length;
-  return { outer: at.slice(0, o), inner: at.slice(o, o + i), core: core === null ? null : [core, at[o + i]!] };
+
+/** The kinds of stacks that a space holds. */
+export function familiesOf(space: StackSpace): Family[] {
+  const { cycles, most, cores, solid, runsOn } = space;
+  const axes = (side: 'outer' | 'inner', cycle: readonly number[]): Axis[] => {
+    if (cycle.length === 0) return [];
+    return cycles.inTurn ? [{ side, cycle }] : cycle.map((member) => ({ side, cycle: [member] }));
+  };
+  const single: Axis[] = [...axes('outer', cycles.single), ...(runsOn ? axes('inner', cycles.inner) : [])];
+  const skins: Axis[] = [...axes('outer', cycles.outer), ...axes('inner', cycles.inner)];
+  return [
+    ...(solid ? [{ core: null, axes: single, most: single.map(() => most) }] : []),
+    ...cores.map(({ thicknesses }, core): Family => {
+      return { core, axes: [...skins, { side: 'core' }], most: [...skins.map(() => most), thicknesses.length - 1] };
+    }),
+  ];
+}
+
+/** How often each cloth is laid by so many layers of a list over and over. */
+const counted = (members: number, { cycle }: { cycle: readonly number[] }, count: number): number[] => {
+  const counts = Array.from({ length: members }, () => 0);
+  for (let k = 0; k < count; k++) counts[cycle[k % cycle.length]!]! += 1;
+  return counts;
 };
 
-/** The boxes that hold all there is. */
-export function boxesOf(space: StackSpace): Box[] {
-  const counts = (members: readonly Member[], most: number) => members.map(() => most);
-  const zeros = (n: number) => Array.from({ length: n }, () => 0);
-  const n = space.outer.length + space.inner.length;
-  const solid: Box = {
-    core: null,
-    low: zeros(n + 1),
-    high: [...counts(space.outer, space.most), ...counts(space.inner, space.runsOn ? space.most : 0), 0],
-  };
-  const cored = space.cores.map(({ thicknesses }, core): Box => ({
-    core,
-    low: zeros(n + 1),
-    high: [...counts(space.outer, space.most), ...counts(space.inner, space.most), thicknesses.length - 1],
-  }));
-  return [...(space.solid ? [solid] : []), ...cored];
+/** The stack at a place of a family. */
+export function stackAt(space: StackSpace, { core, axes }: Family, at: readonly number[]): Stack {
+  const outer = space.outer.map(() => 0);
+  const inner = space.inner.map(() => 0);
+  let thickness = 0;
+  axes.forEach((axis, d) => {
+    if (axis.side === 'core') thickness = at[d]!;
+    else {
+      const counts = axis.side === 'outer' ? outer : inner;
+      counted(counts.length, axis, at[d]!).forEach((count, member) => (counts[member]! += count));
+    }
+  });
+  return { outer, inner, core: core === null ? null : [core, thickness] };
 }

@@ -1,6 +1,6 @@
 import type { Layer } from '../../document';
 import type { Failing } from '../../evaluate';
-import { boxesOf, rowsOf, stackAt, type Box, type RowKey, type Stack, type StackSpace } from './stackSpace';
+import { familiesOf, rowsOf, stackAt, type Family, type RowKey, type Stack, type StackSpace } from './stackSpace';
 
 /** A stack that holds, and what it comes to. */
 export interface Feasible {
@@ -48,6 +48,18 @@ export interface ZoneFront {
   tried: number;
   /** Why the stacks that failed did so: how often each check refuted one. */
   refuted: Map<Failing['id'], { count: number; nearest: Failing }>;
+}
+
+/** Stacks of a family from a least to a greatest. */
+interface Box {
+  family: Priced;
+  low: readonly number[];
+  high: readonly number[];
+}
+/** A family, and what it comes to along each axis from none on. */
+interface Priced extends Family {
+  index: number;
+  along: readonly (readonly number[])[];
 }
 
 interface Open extends Box {
@@ -107,18 +119,22 @@ class Heap {
  */
 export function* zoneFront(problem: ZoneProblem, options: FrontOptions): Generator<number, ZoneFront> {
   const { space, base, failing, confirm } = problem;
-  const dimensions = space.outer.length + space.inner.length + 1;
-  const price = prices(problem);
-  const valueAt = (core: number | null, at: readonly number[]) => {
-    let sum = base + (core === null ? 0 : price.core[core]![at[dimensions - 1]!]!);
-    for (let d = 0; d < dimensions - 1; d++) sum += at[d]! * price.each[d]!;
+  const families = familiesOf(space).map((family, index): Priced => ({
+    ...family,
+    index,
+    along: pricesOf(problem, family),
+  }));
+  const valueAt = ({ along }: Priced, at: readonly number[]) => {
+    let sum = base;
+    for (let d = 0; d < at.length; d++) sum += along[d]![at[d]!]!;
     return sum;
   };
   const heap = new Heap();
   let order = 0;
   const put = (box: Box, asked: boolean) =>
-    heap.push({ ...box, value: valueAt(box.core, box.low), asked, order: order++ });
-  boxesOf(space).forEach((box) => put(box, false));
+    heap.push({ ...box, value: valueAt(box.family, box.low), asked, order: order++ });
+  for (const family of families)
+    if (family.axes.length > 0) put({ family, low: family.axes.map(() => 0), high: family.most }, false);
 
   const found: Feasible[] = [];
   const seen = new Set<string>();
@@ -143,24 +159,21 @@ export function* zoneFront(problem: ZoneProblem, options: FrontOptions): Generat
     if ((failed.reserveFactor ?? 0) > (known.nearest.reserveFactor ?? 0)) known.nearest = failed;
   };
   /** A single stack, in full. */
-  const look = (core: number | null, at: readonly number[]) => {
-    const key = `${core}|${at.join()}`;
+  const look = (family: Priced, at: readonly number[]) => {
+    const key = `${family.index}|${at.join()}`;
     if (seen.has(key)) return;
     seen.add(key);
-    const stack = stackAt(space, core, at);
+    const stack = stackAt(space, family, at);
     if (!space.lawful(stack)) return;
     const rows = rowsOf(stack, space);
     tried += 1;
     const failed = failing(rows);
     if (failed) return note(failed);
     const holds = confirm(rows);
-    if (holds) keep({ stack, rows, value: valueAt(core, at), ...holds });
+    if (holds) keep({ stack, rows, value: valueAt(family, at), ...holds });
   };
-  const within = (at: readonly number[]) => {
-    let sum = 0;
-    for (let d = 0; d < dimensions - 1; d++) sum += at[d]!;
-    return sum <= space.most;
-  };
+  const layersAt = ({ axes }: Priced, at: readonly number[]) =>
+    axes.reduce((sum, { side }, d) => (side === 'core' ? sum : sum + at[d]!), 0);
 
   let stopped = false;
   while (heap.size > 0) {
@@ -172,25 +185,24 @@ export function* zoneFront(problem: ZoneProblem, options: FrontOptions): Generat
       break;
     }
     const box = heap.pop()!;
-    if (!within(box.low)) continue;
-    const high = narrowed(box, price.each, { room: limit() - value, most: space.most, dimensions });
+    const layers = layersAt(box.family, box.low);
+    if (layers > space.most) continue;
+    const high = narrowed(box, { room: limit() - value, more: space.most - layers });
     const shrunk = high.some((count, d) => count !== box.high[d]);
-    const single = high.every((count, d) => count === box.low[d]);
-    if (single) {
-      look(box.core, box.low);
-    } else {
+    if (high.every((count, d) => count === box.low[d])) look(box.family, box.low);
+    else {
       if (!box.asked || shrunk) {
         tried += 1;
-        const failed = failing(rowsOf(stackAt(space, box.core, high), space), 'monotone');
+        const failed = failing(rowsOf(stackAt(space, box.family, high), space), 'monotone');
         if (failed) {
           note(failed);
           continue;
         }
       }
-      const [lower, upper] = halves({ ...box, high }, price, dimensions);
+      const [lower, upper] = halves({ ...box, high });
       put(lower, false);
       put(upper, true);
-      if (best === Infinity && within(lower.high)) look(box.core, lower.high);
+      if (best === Infinity && layersAt(box.family, lower.high) <= space.most) look(box.family, lower.high);
     }
     if (tried % 256 < 2) yield tried;
   }
@@ -204,53 +216,45 @@ export function* zoneFront(problem: ZoneProblem, options: FrontOptions): Generat
   };
 }
 
-/** What each dimension adds: a layer of each cloth, a thickness of each core with its ties. */
-function prices({ space, valueOf }: Pick<ZoneProblem, 'space' | 'valueOf'>) {
-  return {
-    each: [
-      ...space.outer.map((_, member) => valueOf(`outer|0|${member}`)),
-      ...space.inner.map((_, member) => valueOf(`inner|0|${member}`)),
-    ],
-    core: space.cores.map(({ thicknesses, tie }, core) =>
-      thicknesses.map(
-        (_, at) =>
-          valueOf(`core|${core}|${at}|1`) +
-          (tie ? valueOf(`core|${core}|${at}|0`) + valueOf(`core|${core}|${at}|2`) : 0),
-      ),
-    ),
-  };
-}
+/** What a family comes to along each of its axes: so many layers of each list, each thickness of the core and its ties. */
+const pricesOf = ({ space, valueOf }: ZoneProblem, { core, axes, most }: Family): number[][] =>
+  axes.map((axis, d) => {
+    if (axis.side === 'core') {
+      const { thicknesses, tie } = space.cores[core!]!;
+      const layers = tie ? ([0, 1, 2] as const) : ([1] as const);
+      return thicknesses.map((_, at) =>
+        layers.reduce<number>((sum, layer) => sum + valueOf(`core|${core!}|${at}|${layer}`), 0),
+      );
+    }
+    const sums = [0];
+    for (let k = 0; k < most[d]!; k++)
+      sums.push(sums[k]! + valueOf(`${axis.side}|0|${axis.cycle[k % axis.cycle.length]!}`));
+    return sums;
+  });
 
 /** The upper corner of a box without what is too dear or too many. */
-function narrowed(
-  { low, high }: Box,
-  each: readonly number[],
-  { room, most, dimensions }: { room: number; most: number; dimensions: number },
-): number[] {
-  let layers = 0;
-  for (let d = 0; d < dimensions - 1; d++) layers += low[d]!;
+function narrowed({ family, low, high }: Box, { room, more }: { room: number; more: number }): number[] {
   return high.map((count, d) => {
-    if (d === dimensions - 1) return count;
-    const byValue = each[d]! > 0 ? low[d]! + Math.floor((room * (1 + 1e-12) + 1e-12) / each[d]!) : count;
-    return Math.max(low[d]!, Math.min(count, byValue, low[d]! + most - layers));
+    const along = family.along[d]!;
+    const most = family.axes[d]!.side === 'core' ? count : Math.min(count, low[d]! + more);
+    let n = most;
+    while (n > low[d]! && along[n]! - along[low[d]!]! > room * (1 + 1e-12) + 1e-12) n -= 1;
+    return n;
   });
 }
 
-/** A box in two, across the dimension that spans the most value. */
-function halves(box: Box, price: ReturnType<typeof prices>, dimensions: number): [Box, Box] {
+/** A box in two, across the axis that spans the most value. */
+function halves(box: Box): [Box, Box] {
   let [widest, span] = [0, -1];
-  for (let d = 0; d < dimensions; d++) {
-    const steps = box.high[d]! - box.low[d]!;
-    if (steps === 0) continue;
-    const core = box.core === null ? [] : price.core[box.core]!;
-    const own = d < dimensions - 1 ? steps * price.each[d]! : core[box.high[d]!]! - core[box.low[d]!]!;
-    if (own > span) [widest, span] = [d, own];
-  }
+  box.family.along.forEach((along, d) => {
+    const own = along[box.high[d]!]! - along[box.low[d]!]!;
+    if (box.high[d]! > box.low[d]! && own > span) [widest, span] = [d, own];
+  });
   const middle = Math.floor((box.low[widest]! + box.high[widest]!) / 2);
   const lower = box.high.map((count, d) => (d === widest ? middle : count));
   const upper = box.low.map((count, d) => (d === widest ? middle + 1 : count));
   return [
-    { core: box.core, low: box.low, high: lower },
-    { core: box.core, low: upper, high: box.high },
+    { family: box.family, low: box.low, high: lower },
+    { family: box.family, low: upper, high: box.high },
   ];
 }
