@@ -13,6 +13,7 @@ import { openDatabase } from '@/server/database/open';
 import { editBoat, listBoats, readBoat } from '@/server/stores/boats';
 import { listChangeRequests } from '@/server/stores/changeRequests';
 import { readBoatWithHistory } from '@/server/stores/history';
+import { keepHabits, listHabits } from '@/server/stores/habits';
 import { listLaminates } from '@/server/stores/laminates';
 import { listRememberedTables, rememberTable } from '@/server/stores/rememberedTables';
 import { listRevisions, readRevision, readRevisionPrint } from '@/server/stores/revisions';
@@ -254,5 +255,20 @@ describe('a database from before lists were remembered', () => {
     await rememberTable(context, kept);
     const again = contextOf(await openDatabase(file), 'I. Hallin');
     expect(await listRememberedTables(again)).toEqual([kept]);
+  });
+});
+
+describe('a database from before habits were kept', () => {
+  it('opens with its boats and what it remembers, and keeps the habits of the yard', async () => {
+    const file = path.join(mkdtempSync(path.join(tmpdir(), 'keramos-upgrade-')), 'keramos.db');
+    writeFileSync(file, sample('databases/document-9-tables.db.gz'));
+    const context = contextOf(await openDatabase(file), 'I. Hallin');
+    expect((await readBoat(context, BOAT)).boat.name).toBe('Merrow 84');
+    expect(await listRememberedTables(context)).toHaveLength(1);
+    const [hand] = await listHabits(context);
+    expect(hand!.own).toBeNull();
+    await keepHabits(context, hand!.process, { habits: hand!.habits, version: 0 });
+    const again = contextOf(await openDatabase(file), 'I. Hallin');
+    expect((await listHabits(again))[0]).toMatchObject({ version: 1, own: { author: 'I. Hallin' } });
   });
 });

@@ -40,6 +40,7 @@ const KNOWN = (): Record<string, string> => ({
   packId: 'small-craft',
   materialId: 'csm-300',
   templateId: 'keel-yacht',
+  process: 'infusion',
 });
 const STRANGE: Record<string, string> = {
   boatId: '../../etc/passwd',
@@ -49,6 +50,7 @@ const STRANGE: Record<string, string> = {
   packId: 'constructor',
   materialId: "'; drop table boat; --",
   templateId: '../data/templates/keel-yacht',
+  process: 'toString',
 };
 function ask(
   { file, method, handler }: (typeof HANDLERS)[number],

@@ -64,3 +64,13 @@ export const USUAL_HABITS = parseOrThrow(
   z.record(z.enum(['handLayUp', 'wetBag', 'infusion', 'prepreg']), habitsSchema),
   data,
 ) as Readonly<Record<Process, Habits>>;
+
+/** The habits of a process as the yard has them. */
+export interface HabitsOfYard {
+  process: Process;
+  habits: Habits;
+  /** Counted up with every change; 0 for the usual ones. */
+  version: number;
+  /** Who said so, and when (ISO 8601); null for the usual ones. */
+  own: { author: string; at: string } | null;
+}

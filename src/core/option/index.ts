@@ -12,7 +12,7 @@ export {
   type MovesInput,
 } from './layerMoves';
 export { firstLayup, type FirstLayup } from './firstLayup';
-export { habitsSchema, USUAL_HABITS, type HabitRules, type Habits } from './habits';
+export { habitsSchema, USUAL_HABITS, type HabitRules, type Habits, type HabitsOfYard } from './habits';
 export { growSections } from './growSections';
 export { newBoatFrom, type NewBoat, type NewBoatOrder } from './newBoatFrom';
 export { harmless, marginChanges, wholeBoat, type Margin, type MarginChange, type WholeBoat } from './wholeBoat';

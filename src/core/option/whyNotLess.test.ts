@@ -19,7 +19,11 @@ describe.each([
     expect(found.map(({ weight }) => weight)).toEqual(found.map(({ weight }) => weight).sort((a, b) => b - a));
     for (const { weight, fails, problem, edits, title } of found) {
       const after = applyEdits(boat, edits).boat;
-      const e = evaluateZone(after, after.parts.find(({ id }) => id === part.id)!, zone);
+      const e = evaluateZone(
+        after,
+        after.parts.find(({ id }) => id === part.id)!,
+        zone,
+      );
       const kg = (e.laminatedArealWeight - evaluations.get(zone.id)!.laminatedArealWeight) * zone.geometry.area;
       expect(weight, title).toBeLessThan(0);
       expect(weight, title).toBeCloseTo(kg * part.number, 9);
@@ -31,7 +35,9 @@ describe.each([
   it('never takes out coat or skin coat', () => {
     for (const { edits } of found) {
       const after = applyEdits(boat, edits).boat;
-      const codes = makeEvaluator()(after).get(zone.id)!.layers.map(({ material }) => material.kind);
+      const codes = makeEvaluator()(after)
+        .get(zone.id)!
+        .layers.map(({ material }) => material.kind);
       expect(codes[0]).toBe('coating');
     }
   });

@@ -142,4 +142,10 @@ export const MIGRATIONS: Record<string, Migration> = {
       );
     },
   },
+  '0009_habits': {
+    async up(db) {
+      await sql`create table habit (process text primary key, version integer not null, body_json text not null,
+          author text not null, at text not null) strict, without rowid`.execute(db);
+    },
+  },
 };

@@ -81,9 +81,11 @@ export interface Database {
     decided_at: string | null;
     decision: string | null;
   };
-  /** A boat that the yard kept to begin others from. */
+  /** What the yard lays with a process, where it has said so. */
+  habit: { process: string; version: number; body_json: string; author: string; at: string };
   /** How a supplier's list or a table of offsets with these heads was read the last time. */
   remembered_table: { purpose: string; signature: string; body_json: string; author: string; used_at: string };
+  /** A boat that the yard kept to begin others from. */
   template: {
     id: string;
     name: string;
