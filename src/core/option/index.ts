@@ -37,3 +37,6 @@ export { slopes, tradeOff, type TradeAxes, type TradePoint } from './search/trad
 export type { ZoneFront } from './search/zoneFront';
 export type { Weights } from './search/readyPart';
 export { whyNotLess, type LighterStack, type WhyNotLessInput } from './whyNotLess';
+export { lookForBetter, type Better } from './search/lookForBetter';
+export { gridChange, type GridChangeRow } from './gridChange';
+export { clothOf } from './search/habitSpace';

@@ -5,6 +5,7 @@ import { makeEvaluator, type ZoneEvaluation } from '@/core/evaluate';
 import type { Boat } from '@/core/document';
 import { useBoatStore, useDesign } from '../shared/boat';
 import { useLatest } from '../shared/useLatest';
+import { takeWaitingTrial } from '../shared/waitingTrial';
 
 interface Trial {
   base: Boat;
@@ -30,11 +31,18 @@ export interface LayupState {
   drop: () => void;
 }
 
+/** What another screen gave to be looked at here. */
+function handedOver(boat: Boat): Trial | null {
+  const given = takeWaitingTrial(boat);
+  if (!given) return null;
+  return { base: boat, boat: applyEdits(boat, given.edits).boat, edits: given.edits, titles: [given.title] };
+}
+
 /** Changes that are looked at before they are taken; they end when the boat itself moves on. */
 export function useTrial(): LayupState {
   const store = useBoatStore();
   const { boat, evaluations } = useDesign();
-  const [held, setHeld] = useState<Trial | null>(null);
+  const [held, setHeld] = useState<Trial | null>(() => handedOver(boat));
   const [tryFirst, setTryFirst] = useState(false);
   const [evaluate] = useState(() => makeEvaluator());
   const trial = held?.base === boat ? held : null;

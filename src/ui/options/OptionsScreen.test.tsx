@@ -6,11 +6,17 @@ import { zoneOf } from '../../../tests/helpers/merrow';
 import type { Boat } from '@/core/document';
 import { GENERIC_MATERIALS } from '@/core/material';
 import { applyEdits } from '@/core/edit';
+import { USUAL_HABITS, type HabitsOfYard } from '@/core/option';
+import type { Process } from '@/core/material';
 import { OptionsScreen } from './OptionsScreen';
+
+const HABITS = (Object.keys(USUAL_HABITS) as Process[]).map((process): HabitsOfYard => {
+  return { process, habits: USUAL_HABITS[process], version: 0, own: null };
+});
 
 vi.mock('comlink', () => import('../../../tests/helpers/comlink'));
 vi.mock('next/navigation', () => ({
-  useSearchParams: () => new URLSearchParams('zone=side-fwd'),
+  useSearchParams: () => new URLSearchParams('zone=side-fwd&view=otherwise'),
   usePathname: () => '/boats/x/options',
   useRouter: () => went,
 }));
@@ -26,7 +32,7 @@ const table = () => screen.findByRole('table', { name: 'What else would do' }, {
 
 describe('what else would do', () => {
   it('is shown beside what is laid now, says what gets worse, and is laid as one action', async () => {
-    const desk = await yard.show(await yard.boat(), <OptionsScreen shelf={GENERIC_MATERIALS} />);
+    const desk = await yard.show(await yard.boat(), <OptionsScreen shelf={GENERIC_MATERIALS} habits={HABITS} />);
     const rows = within(await table()).getAllByRole('row');
     expect(rows.length).toBeGreaterThan(12);
     expect(rows[1]!.textContent).toMatch(/^as it is laid now7 layers6\.88/);
@@ -49,7 +55,7 @@ describe('what else would do', () => {
         part.layers.map(({ id }) => ({ type: 'layer.remove', layerId: id })),
       ).boat;
     };
-    await yard.show(await yard.boat(bare), <OptionsScreen shelf={GENERIC_MATERIALS} />);
+    await yard.show(await yard.boat(bare), <OptionsScreen shelf={GENERIC_MATERIALS} habits={HABITS} />);
     await screen.findByText(/Nothing is laid in Side forward/, undefined, { timeout: 20_000 });
     expect(document.body.textContent).toContain('Lay a first stack in the Lay-up');
   });

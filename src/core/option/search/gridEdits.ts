@@ -106,7 +106,9 @@ export function slotsOf(part: Part, { free, heldCore }: Places): { outer: number
   const first = part.layers.findIndex(({ id }) => free.has(id));
   const held = part.layers.findIndex(({ id }) => id === heldCore);
   if (held < 0) {
-    const at = first < 0 ? part.layers.length : first;
+    // Where nothing goes, before what is laid last of all and comes off again.
+    const last = part.layers.findLastIndex(({ role }) => role !== 'comesOff') + 1;
+    const at = first < 0 ? last : first;
     return { outer: at, inner: at };
   }
   return { outer: first < 0 || first > held ? held : first, inner: held + 1 };

@@ -3,7 +3,7 @@ import { invalid } from '../../error';
 import { targetOf } from '../../evaluate';
 import { hasDirection, normalAngle, type Core, type Fabric, type Material } from '../../material';
 import { optimisePart, type GridAnswer, type GridStep } from './optimisePart';
-import type { Effort, Weights } from './readyPart';
+import type { Effort, GridQuestion, Weights } from './readyPart';
 import type { SolveInteger } from './coupleZones';
 import type { Member, StackSpace } from './stackSpace';
 import type { ZoneFront } from './zoneFront';
@@ -81,10 +81,18 @@ export function spaceOfChoices({ boat, choices, mostDropped, weights }: Optimise
  * In a skin the cloths are laid in turn, in the order in which they are given; counts of each, core and thickness are
  * chosen zone by zone.
  */
-export function* optimiseBoat(
-  input: OptimiseInput,
-  { solve, known }: { solve: SolveInteger; known?: ReadonlyMap<string, ZoneFront> },
-): Generator<GridStep, GridAnswer> {
+export const optimiseBoat = (input: OptimiseInput, how: SearchHow): Generator<GridStep, GridAnswer> =>
+  optimisePart(questionOf(input, how));
+
+/** What a search is given besides its question. */
+export interface SearchHow {
+  solve: SolveInteger;
+  /** Zones found before, by id, of the very same question. */
+  known?: ReadonlyMap<string, ZoneFront>;
+}
+
+/** A set of choices as a question of a part. @throws KeramosError `invalid` that names what cannot be asked. */
+export function questionOf(input: OptimiseInput, { solve, known }: SearchHow): GridQuestion {
   const { boat, weights, target = targetOf(boat) } = input;
   if (weights.mass <= 0 && weights.cost <= 0 && weights.pieces <= 0)
     throw invalid('objective', 'Nothing is to be made least: give mass, cost or pieces a weight above 0');
@@ -100,7 +108,7 @@ export function* optimiseBoat(
   const held = (zone: Zone) => core?.zones.includes(zone.id) === true;
   const both: StackSpace = { ...space, inner: space.outer, cycles: { ...space.cycles, inner: space.cycles.outer } };
   const onHeld: StackSpace = { ...both, cores: [], runsOn: true };
-  return yield* optimisePart({
+  return {
     boat,
     partId: input.partId,
     zoneIds: input.zoneIds ?? null,
@@ -117,5 +125,5 @@ export function* optimiseBoat(
     effort: { ...USUAL_EFFORT, ...input.effort },
     solve,
     ...(known && { known }),
-  });
+  };
 }

@@ -86,7 +86,7 @@ export function* optimisePart(question: GridQuestion): Generator<GridStep, GridA
     for (const [i, zone] of zones.entries()) {
       const said = { done: share[0] + ((share[1] - share[0]) * i) / zones.length, at: zone.name };
       yield said;
-      const known = question.known?.get(zone.id);
+      const known = share[0] === 0 ? question.known?.get(zone.id) : undefined;
       const front = known ?? (yield* searched(ready.problems[i]!, options, said));
       if (!known) yield { ...said, found: { zoneId: zone.id, front } };
       evaluated += front.tried;

@@ -1,18 +1,16 @@
-import { evaluateDetail } from '../../detail/kinds';
 import { newLayer, type Boat, type Layer, type Part } from '../../document';
 import { applyEdits, fetchMaterials, usualRole, type Edit } from '../../edit';
 import { invalid, KeramosError } from '../../error';
-import { evaluateZone, makeEvaluator, targetOf } from '../../evaluate';
+import { makeEvaluator, targetOf } from '../../evaluate';
 import type { LayerMaterial, Material } from '../../material';
 import { reaches } from '../../quantity';
-import { growSections } from '../growSections';
+import { forDetails, stiffenersOf, type LaidHeavier } from './forDetails';
 import type { Habits } from '../habits';
 import { marginChanges, wholeBoat, type Margin, type MarginChange } from '../wholeBoat';
 import type { SolveInteger } from './coupleZones';
-import { gridEdits } from './gridEdits';
 import { clothOf, materialsOf, spaceOfHabits } from './habitSpace';
 import { optimisePart, type Binding, type GridAnswer, type GridStep } from './optimisePart';
-import { readyPart, type Effort, type GridQuestion, type Weights } from './readyPart';
+import type { Effort, GridQuestion, Weights } from './readyPart';
 import { relayPart } from './relayPart';
 import type { ZoneFront } from './zoneFront';
 
@@ -46,10 +44,10 @@ export interface Proposal {
   /** Parts for which nothing was found, and why. */
   refused: { partId: string; name: string; reason: string }[];
   /** Zones laid heavier than by themselves, for a detail that stands in them. */
-  heavierFor: { zone: string; details: string[] }[];
+  heavierFor: LaidHeavier[];
   /** Stiffener sections that had to grow. */
   grown: string[];
-  /** Margins of stiffeners and details that stay below 1: they hang on something else than these layers. */
+  /** Margins of stiffeners and details that stay below the target: they hang on something else than these layers. */
   below: Margin[];
   mass: { before: number; after: number };
   changes: MarginChange[];
@@ -137,7 +135,8 @@ export function* propose(
     };
     try {
       const answer = yield* told(optimisePart(question), [i / inTurn.length, (i + 1) / inTurn.length], part.name);
-      const { after, heavier } = forDetails(question, answer, applyEdits(bare, answer.edits).boat);
+      const { edits: relaid, heavier } = forDetails(question, answer);
+      const after = applyEdits(bare, relaid).boat;
       heavierFor.push(...heavier);
       const laid = relayPart(part, after.parts.find((one) => one.id === id)!.layers);
       edits.push(...laid);
@@ -170,19 +169,17 @@ export function* propose(
   }
   if (proposed.length === 0) throw invalid('choices', refused.map(({ reason }) => reason).join(' '));
 
-  const stiff = growSections(current);
-  const grown = stiff.sections.filter((section, i) => section !== current.sections[i]);
-  const sections = grown.map((item): Edit => ({ type: 'section.set', item }));
+  const { sections, grown } = stiffenersOf(current);
   edits.push(...sections);
   current = applyEdits(current, sections).boat;
   const [was, is] = [boat, current].map((one) => wholeBoat(one, makeEvaluator()(one)));
   return {
     edits,
-    parts: proposed,
+    parts: parts.flatMap(({ id }) => proposed.filter(({ partId }) => partId === id)),
     refused,
     heavierFor,
-    grown: grown.map(({ name }) => name),
-    below: is!.margins.filter(({ of, reserveFactor }) => of !== 'zone' && !reaches(reserveFactor ?? 0, 1)),
+    grown,
+    below: is!.margins.filter(({ of, reserveFactor }) => of !== 'zone' && !reaches(reserveFactor ?? 0, target)),
     mass: { before: was!.mass, after: is!.mass },
     changes: marginChanges(was!, is!),
   };
@@ -199,39 +196,4 @@ function* told(
     const { done, at, ...rest } = step.value;
     yield { ...rest, done: from + (to - from) * done, at: `${name}: ${at}` };
   }
-}
-
-/**
- * A part in which details stand, laid heavier where they ask for it: in the zone of a detail that fails, the next stacks
- * that hold are tried from the lightest, and the first by which all details of the zone hold is laid. Where none does,
- * the zone stays: the detail hangs on something else.
- */
-function forDetails(question: GridQuestion, answer: GridAnswer, laid: Boat) {
-  const heavier: Proposal['heavierFor'] = [];
-  let after = laid;
-  const { part, zones, places, layerOf } = readyPart(question);
-  const wanted = new Map(answer.rows);
-  for (const zone of zones) {
-    const own = after.details.filter((detail) => detail.zone === zone.id);
-    const failing = (boat: Boat) =>
-      own.filter((detail) => {
-        const { problem, governing } = evaluateDetail(boat, detail);
-        return problem !== null || !reaches(governing?.reserveFactor ?? 1, 1);
-      });
-    const before = failing(after);
-    if (before.length === 0) continue;
-    for (const { rows } of answer.fronts.get(zone.id)!.found) {
-      const tried = new Map(wanted).set(zone.id, rows);
-      const boat = applyEdits(question.boat, gridEdits(part, tried, { places, layerOf })).boat;
-      if (failing(boat).length > 0) continue;
-      // Whatever else the zone proves, it still does.
-      const now = boat.parts.find(({ id }) => id === part.id)!;
-      if (!reaches(evaluateZone(boat, now, zone).governing?.reserveFactor ?? 0, question.target)) continue;
-      wanted.set(zone.id, rows);
-      after = boat;
-      heavier.push({ zone: zone.name, details: before.map(({ name }) => name) });
-      break;
-    }
-  }
-  return { after, heavier };
 }

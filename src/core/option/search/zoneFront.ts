@@ -216,7 +216,7 @@ export function* zoneFront(problem: ZoneProblem, options: FrontOptions): Generat
   };
 }
 
-/** What a family comes to along each of its axes: so many layers of each list, each thickness of the core and its ties. */
+/** What a family comes to along each of its axes: so many layers of a list, a thickness of the core with its ties. */
 const pricesOf = ({ space, valueOf }: ZoneProblem, { core, axes, most }: Family): number[][] =>
   axes.map((axis, d) => {
     if (axis.side === 'core') {

@@ -1,14 +1,13 @@
 import { isLayerMaterial } from '@/core/material';
+import { listHabits } from '@/server/stores/habits';
 import { listShelf } from '@/server/stores/shelf';
 import { OptionsScreen } from '@/ui/options/OptionsScreen';
 import { storeContext } from '@/server/http';
 
 export default async function Page() {
-  return (
-    <OptionsScreen
-      shelf={(await listShelf(await storeContext()))
-        .map((item) => item.material)
-        .filter((material) => material.kind === 'fibre' || isLayerMaterial(material))}
-    />
-  );
+  const context = await storeContext();
+  const shelf = (await listShelf(context))
+    .map(({ material }) => material)
+    .filter((material) => material.kind === 'fibre' || material.kind === 'resin' || isLayerMaterial(material));
+  return <OptionsScreen shelf={shelf} habits={await listHabits(context)} />;
 }

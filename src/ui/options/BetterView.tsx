@@ -1,0 +1,132 @@
+'use client';
+import { useMemo } from 'react';
+import { Card } from 'react-bootstrap';
+import type { Boat } from '@/core/document';
+import { applyEdits, type Edit } from '@/core/edit';
+import type { Better } from '@/core/option';
+import { formatNumber, formatReserve } from '@/core/quantity';
+import { useUnits } from '../shared/units';
+import { Verdict } from '../shared/Verdict';
+import type { BetterAsk } from './BetterTab';
+import { BoundLine } from './BoundLine';
+import { GridChange } from './GridChange';
+import { TakeIt } from './TakeIt';
+import { checkName } from './words';
+
+export interface BetterViewProps {
+  better: Better;
+  of: Boat;
+  asked: BetterAsk;
+  fetched: Edit[];
+  current: boolean;
+  boatId: string;
+  aim: string;
+}
+
+/** Edits without materials that nothing lays. */
+export function neededOf(fetched: readonly Edit[], edits: readonly Edit[]): Edit[] {
+  const laid = JSON.stringify(edits);
+  const fabrics = fetched.filter(
+    (edit) => edit.type === 'material.put' && edit.material.kind !== 'fibre' && laid.includes(`"${edit.material.id}"`),
+  );
+  const made = JSON.stringify(fabrics);
+  return fetched.filter(
+    (edit) =>
+      fabrics.includes(edit) ||
+      (edit.type === 'material.put' && edit.material.kind === 'fibre' && made.includes(`"${edit.material.id}"`)),
+  );
+}
+
+/** A better schedule: what changes in the grid, how good it is known to be, what binds, and what more would buy. */
+export function BetterView({ better, of, asked, fetched, current, boatId, aim }: BetterViewProps) {
+  const { full, words, unit, show } = useUnits();
+  const part = of.parts.find(({ id }) => id === asked.partId)!;
+  const book = useMemo(() => applyEdits(of, fetched).boat, [of, fetched]);
+  const after = useMemo(() => applyEdits(book, better.edits).boat, [book, better]);
+  const zoneName = new Map(part.zones.map(({ id, name }) => [id, name]));
+  const kg = (value: number) => full(value, 'mass');
+  const value = (amount: number) => {
+    if (asked.aim === 'cost') return `${formatNumber(amount, 0)} in money of the Shelf`;
+    return asked.aim === 'pieces' ? `${formatNumber(amount, 1)} pieces` : kg(amount);
+  };
+  const [first] = better.oneMore;
+  const edits = [...neededOf(fetched, better.edits), ...better.edits];
+  return (
+    <div className="d-grid gap-3">
+      <Card body>
+        <h2>
+          {part.name}, {aim}: {kg(better.before.mass)} → {kg(better.after.mass)}
+        </h2>
+        <p className="mb-2">
+          <BoundLine
+            best={better.after.objective}
+            bound={better.bound}
+            gap={better.gap}
+            evaluated={better.evaluated}
+            value={value}
+          />
+        </p>
+        {better.edits.length === 0 ? (
+          <p className="mb-0">
+            What is laid now is as good as anything of these choices. Allow another fabric or core, or ask for less.
+          </p>
+        ) : (
+          <GridChange before={book} after={after} part={part} />
+        )}
+        <ul className="small mb-0 mt-2" aria-label="What holds each zone where it is">
+          {better.binding.map(({ zone, check, reserveFactor, notProven }) => {
+            const more = better.oneMore.find((one) => one.zone === zone);
+            return (
+              <li key={zone}>
+                {zoneName.get(zone)}: {checkName(check)}{' '}
+                <Verdict reserveFactor={reserveFactor} target={asked.target} words={false} />
+                {more && asked.aim === 'mass' && (
+                  <span className="soft">
+                    {' '}
+                    {show(more.more, 'mass')} {unit('mass')} more would lift it to {formatReserve(more.to)}
+                  </span>
+                )}
+                {notProven.length > 0 && <span> Not proven: {notProven.map(words).join('; ')}.</span>}
+              </li>
+            );
+          })}
+        </ul>
+        {first && asked.aim === 'mass' && (
+          <p className="small mb-0 mt-1">
+            One more {unit('mass')} buys most in {zoneName.get(first.zone)}.
+          </p>
+        )}
+      </Card>
+      {(better.heavierFor.length > 0 || better.grown.length > 0 || better.falls.length > 0) && (
+        <Card body>
+          <ul className="mb-0 ps-3" aria-label="What else it asks">
+            {better.heavierFor.map(({ zone, details }) => (
+              <li key={zone}>
+                {zone} is laid heavier than it needs by itself, for {details.join(', ')}.
+              </li>
+            ))}
+            {better.grown.length > 0 && <li>Sections that grow until they hold: {better.grown.join(', ')}.</li>}
+            {better.falls.map(({ of: kind, id, name, after: now }) => (
+              <li key={id}>
+                ✕ {name} ({kind}) falls to {now === null ? 'not proven' : formatReserve(now)}.
+              </li>
+            ))}
+          </ul>
+        </Card>
+      )}
+      {better.edits.length > 0 && (
+        <Card body>
+          {current ? (
+            <TakeIt boat={of} boatId={boatId} title={`laid ${part.name} anew, ${aim}`} edits={edits} />
+          ) : (
+            <p className="mb-0">The boat has changed since: look again before you take it.</p>
+          )}
+        </Card>
+      )}
+      <p className="small soft mb-0">
+        Every stack was checked as its zone is. The bound is of these choices: cloths laid in turn in the order given, a
+        core between. Not weighed: hours, coatings, barrier layers, access for the laminator.
+      </p>
+    </div>
+  );
+}
