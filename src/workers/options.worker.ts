@@ -1,21 +1,26 @@
 import * as Comlink from 'comlink';
+import type { Boat } from '@/core/document';
 import { KeramosError } from '@/core/error';
 import { runInSlices } from '@/core/job';
 import {
   habitCosts,
+  ledgerOf,
   loadIntegerSolver,
   lookForBetter,
   propose,
+  scheduleSum,
   slopes,
   tradeOff,
   whyNotLess,
   type Better,
   type GridStep,
   type HabitCost,
+  type Ledger,
   type LighterStack,
   type OptimiseInput,
   type Proposal,
   type ProposeInput,
+  type ScheduleSum,
   type SolveInteger,
   type TradeAxes,
   type TradePoint,
@@ -27,34 +32,37 @@ const pause = () => new Promise<void>((resolve) => setTimeout(resolve, 0));
 const clock = () => performance.now();
 
 let loading: Promise<SolveInteger> | undefined;
-const solver = () => (loading ??= loadIntegerSolver());
-
 export type OnStep = (step: GridStep) => void;
 /** What was found of zones before a page was left. */
 export type Known = readonly (readonly [string, ZoneFront])[];
 
 /** Run a job; what is refused comes back in words. */
-async function told<Result>(
-  make: (solve: SolveInteger) => Generator<GridStep, Result>,
-  onStep: OnStep,
-): Promise<Result | string> {
-  const solve = await solver();
+async function told<Result>(steps: () => Generator<GridStep, Result>, onStep: OnStep): Promise<Result | string> {
   try {
-    return (await runInSlices(make(solve), { clock, pause, onProgress: onStep }))!;
+    return (await runInSlices(steps(), { clock, pause, onProgress: onStep }))!;
   } catch (error) {
     if (error instanceof KeramosError) return error.text;
     throw error;
   }
 }
 
+/** The same for a job that needs the solver of integer programs: it is fetched for the first. */
+async function solved<Result>(
+  steps: (solve: SolveInteger) => Generator<GridStep, Result>,
+  onStep: OnStep,
+): Promise<Result | string> {
+  const solve = await (loading ??= loadIntegerSolver());
+  return told(() => steps(solve), onStep);
+}
+
 const api = {
   /** A schedule for parts of a boat inside the habits of the yard. */
   propose: (input: ProposeInput, known: Known, onStep: OnStep): Promise<Proposal | string> =>
-    told((solve) => propose(input, { solve, known: new Map(known) }), onStep),
+    solved((solve) => propose(input, { solve, known: new Map(known) }), onStep),
 
   /** The best schedule of a part from given choices. */
   optimise: (input: OptimiseInput, known: Known, onStep: OnStep): Promise<Better | string> =>
-    told((solve) => lookForBetter(input, { solve, known: new Map(known) }), onStep),
+    solved((solve) => lookForBetter(input, { solve, known: new Map(known) }), onStep),
 
   /** The curve of two things that cannot both be least, and what one buys of the other along it. */
   trade: async (
@@ -62,13 +70,20 @@ const api = {
     _known: Known,
     onStep: OnStep,
   ): Promise<{ points: TradePoint[]; slopes: number[] } | string> => {
-    const points = await told((solve) => tradeOff(input, axes, solve), onStep);
+    const points = await solved((solve) => tradeOff(input, axes, solve), onStep);
     return typeof points === 'string' ? points : { points, slopes: slopes(points, axes) };
   },
 
   /** What each habit costs in parts of a boat. */
   habitCosts: (input: ProposeInput, _known: Known, onStep: OnStep): Promise<HabitCost[] | string> =>
-    told((solve) => habitCosts(input, solve), onStep),
+    solved((solve) => habitCosts(input, solve), onStep),
+
+  /** What each of some schedules comes to, zone by zone. */
+  sums: async (boats: readonly Boat[]): Promise<ScheduleSum[]> => boats.map(scheduleSum),
+
+  /** Every change from one schedule to another, with what it does. */
+  ledger: (ask: { before: Boat; after: Boat }, _known: Known, onStep: OnStep): Promise<Ledger | string> =>
+    told(() => ledgerOf(ask.before, ask.after), onStep),
 
   /** The lighter stacks of a zone nearest to what it has, and what each fails by. */
   whyNotLess: async (input: WhyNotLessInput, _known: Known, onStep: OnStep): Promise<LighterStack[] | string> =>

@@ -42,3 +42,11 @@ export { gridChange, type GridChangeRow } from './gridChange';
 export { clothOf } from './search/habitSpace';
 export { ledgerOf, type Ledger, type LedgerStep } from './ledger';
 export { scheduleSum, type ScheduleSum, type ZoneOfSchedule } from './scheduleSum';
+export {
+  readingSchema,
+  readPart,
+  type PartCandidate,
+  type PartRead,
+  type Reading,
+  type ReadPartInput,
+} from './readPart';

@@ -16,11 +16,14 @@ const EquivalentsTab = dynamic(() => import('./EquivalentsTab').then((module) =>
   loading,
 });
 
+const BesideTab = dynamic(() => import('./BesideTab').then((module) => module.BesideTab), { ssr: false, loading });
+
 const TABS = {
   propose: 'First proposal',
   better: 'Look for better',
   less: 'Why not less?',
   otherwise: 'In another fibre or core',
+  beside: 'Side by side',
 } as const;
 type Tab = keyof typeof TABS;
 const isTab = (name: string): name is Tab => name in TABS;
@@ -43,6 +46,7 @@ export function OptionsScreen({ shelf, habits }: { shelf: readonly Material[]; h
       {tab === 'better' && <BetterTab shelf={shelf} />}
       {tab === 'less' && <LessTab />}
       {tab === 'otherwise' && <EquivalentsTab shelf={shelf} />}
+      {tab === 'beside' && <BesideTab />}
       <Onward to="weights">Weights: does it meet the scales?</Onward>
     </>
   );

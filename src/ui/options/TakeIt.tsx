@@ -1,6 +1,6 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Button } from 'react-bootstrap';
 import type { Boat } from '@/core/document';
 import type { Edit } from '@/core/edit';
@@ -9,7 +9,7 @@ import { EffectOf } from '../shared/EffectOf';
 import { Refusal } from '../shared/Refusal';
 import { useEditAs } from '../shared/useEdit';
 import { useEffectOf } from '../shared/useProofs';
-import { handOverTrial } from '../shared/waitingTrial';
+import { handOverTrial, noteFound } from '../shared/waitingTrial';
 
 /** What a schedule does to the whole boat; looking at it on trial in the grid, and laying it as one action. */
 export function TakeIt({
@@ -27,6 +27,7 @@ export function TakeIt({
   const router = useRouter();
   const editAs = useEditAs();
   const { effect, current } = useEffectOf(boat, edits);
+  useEffect(() => noteFound({ base: boat, title, edits }), [boat, title, edits]);
   const [refusal, setRefusal] = useState<string | null>(null);
   return (
     <div className="d-grid gap-2">

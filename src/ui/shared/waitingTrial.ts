@@ -19,3 +19,11 @@ export function takeWaitingTrial(boat: Boat): WaitingTrial | null {
   waiting = null;
   return taken;
 }
+
+let found: WaitingTrial | null = null;
+
+/** Note what was found last, so that it can be set beside what is laid. */
+export const noteFound = (trial: WaitingTrial): void => void (found = trial);
+
+/** What was found last for this state of the boat. */
+export const lastFound = (boat: Boat): WaitingTrial | null => (found?.base === boat ? found : null);
