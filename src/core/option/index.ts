@@ -40,7 +40,7 @@ export { whyNotLess, type LighterStack, type WhyNotLessInput } from './whyNotLes
 export { lookForBetter, type Better } from './search/lookForBetter';
 export { gridChange, type GridChangeRow } from './gridChange';
 export { clothOf } from './search/habitSpace';
-export { ledgerOf, type Ledger, type LedgerStep } from './ledger';
+export { groupedLedger, ledgerOf, type Ledger, type LedgerGroup, type LedgerStep } from './ledger';
 export { scheduleSum, type ScheduleSum, type ZoneOfSchedule } from './scheduleSum';
 export {
   readingSchema,

@@ -6,7 +6,7 @@ import type { Boat } from '../document';
 import { applyEdits } from '../edit';
 import { KeramosError } from '../error';
 import { runToEnd } from '../job';
-import { ledgerOf } from './ledger';
+import { groupedLedger, ledgerOf } from './ledger';
 import { scheduleSum } from './scheduleSum';
 
 /** A boat after some random edits that it accepts. */
@@ -35,6 +35,15 @@ function holdsOf(before: Boat, after: Boat) {
   for (const { id, reserveFactor } of was.zones) expect(ledger.reserves[id]).toBe(reserveFactor);
   const last = ledger.steps.at(-1)?.reserves ?? ledger.reserves;
   for (const { id, reserveFactor } of is.zones) expect(last[id], id).toBe(reserveFactor);
+  // By material it adds up as well, in kilograms and in the reserve of any zone that stays proven.
+  const [zone] = was.zones;
+  const groups = groupedLedger(ledger, (reserves) => reserves[zone!.id] ?? null);
+  expect(groups.reduce((sum, { mass }) => sum + mass, 0)).toBeCloseTo(is.mass - was.mass, 6);
+  if (groups.every(({ moved }) => moved !== null))
+    expect(groups.reduce((sum, { moved }) => sum + moved!, 0)).toBeCloseTo(
+      (last[zone!.id] ?? 0) - zone!.reserveFactor!,
+      6,
+    );
   return ledger;
 }
 

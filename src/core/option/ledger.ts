@@ -13,6 +13,8 @@ export interface LedgerStep {
   title: string;
   /** Of the part it changes; null for the whole boat. */
   part: string | null;
+  /** The material it is about; null where it is about something else. */
+  about: string | null;
   /** kg of the boat that it adds. */
   mass: number;
   /** The reserve of every zone after it, by id; null where it is not proven or cannot be checked. */
@@ -43,6 +45,7 @@ const named = (boat: Boat, { material, angleDeg, thickness }: Layer): string =>
 interface State {
   title: string;
   part: string | null;
+  about: string | null;
   boat: Boat;
 }
 
@@ -66,7 +69,7 @@ function* layerStates(boat: Boat, before: Part, after: Part, book: Boat): Genera
   let list = [...before.layers];
   let last: string | null = null;
   const zoneNames = new Map([...before.zones, ...after.zones].map(({ id, name }) => [id, name]));
-  const step = function* (title: string, next: Layer[]): Generator<State> {
+  const step = function* (title: string, next: Layer[], about: string | null = null): Generator<State> {
     list = next;
     current = withPart(
       current,
@@ -75,7 +78,7 @@ function* layerStates(boat: Boat, before: Part, after: Part, book: Boat): Genera
         list,
       ),
     );
-    yield { title, part: before.name, boat: current };
+    yield { title, part: before.name, about, boat: current };
   };
   for (const { layer, before: was, after: is } of gridChange(before, after)) {
     const there = list.findIndex(({ id }) => id === layer.id);
@@ -84,14 +87,16 @@ function* layerStates(boat: Boat, before: Part, after: Part, book: Boat): Genera
       yield* step(
         `${named(book, layer)} goes`,
         list.filter(({ id }) => id !== layer.id),
+        codeIn(book, layer.material),
       );
     else if (there < 0) {
       const at = last === null ? 0 : list.findIndex(({ id }) => id === last) + 1;
-      yield* step(`${named(book, layer)} comes`, list.toSpliced(at, 0, layer));
+      yield* step(`${named(book, layer)} comes`, list.toSpliced(at, 0, layer), codeIn(book, layer.material));
     } else if (!same({ ...list[there]!, group: null, zones: [] }, { ...now, group: null, zones: [] }))
       yield* step(
         `${named(book, list[there]!)} becomes ${named(book, now)}`,
         list.with(there, { ...now, zones: was as string[] }),
+        codeIn(book, now.material),
       );
     const [more, less] = [is.filter((id) => !was.includes(id)), was.filter((id) => !is.includes(id))];
     if (now && there >= 0 && more.length + less.length > 0) {
@@ -103,6 +108,7 @@ function* layerStates(boat: Boat, before: Part, after: Part, book: Boat): Genera
       yield* step(
         `${named(book, now)} ${said.join(', ')}`,
         list.map((one) => (one.id === layer.id ? now : one)),
+        codeIn(book, now.material),
       );
     }
     if (now) last = layer.id;
@@ -129,7 +135,7 @@ function* statesBetween(before: Boat, after: Boat): Generator<State> {
   const book = { ...before, materials: [...new Map([...own, ...theirs]).values()] };
   let current: Boat = book;
   if (changed.length > 0)
-    yield { title: `Figures of ${changed.map(({ name }) => name).join(', ')}`, part: null, boat: book };
+    yield { title: `Figures of ${changed.map(({ name }) => name).join(', ')}`, part: null, about: null, boat: book };
   for (const part of before.parts) {
     const other = after.parts.find(({ id }) => id === part.id);
     if (!other || same(part.layers, other.layers)) continue;
@@ -143,9 +149,9 @@ function* statesBetween(before: Boat, after: Boat): Generator<State> {
     // Layers were taken over one by one: what is left of parts is all the rest of them.
     const moved = keys.some((key) => !same(stripped(current, key), stripped(after, key)));
     current = next;
-    if (moved) yield { title, part: null, boat: next };
+    if (moved) yield { title, part: null, about: null, boat: next };
   }
-  yield { title: 'What else differs', part: null, boat: after };
+  yield { title: 'What else differs', part: null, about: null, boat: after };
 }
 /** Groups of layers are names, and change nothing. */
 const stripped = (boat: Boat, key: keyof Boat): unknown =>
@@ -184,7 +190,7 @@ export function* ledgerOf(before: Boat, after: Boat): Generator<GridStep, Ledger
   let mass = start.mass;
   let reserves = start.reserves;
   let titles: string[] = [];
-  for (const [i, { title, part, boat }] of states.entries()) {
+  for (const [i, { title, part, about, boat }] of states.entries()) {
     yield { done: i / states.length, at: title };
     titles.push(title);
     const found = attempt(boat);
@@ -192,7 +198,7 @@ export function* ledgerOf(before: Boat, after: Boat): Generator<GridStep, Ledger
     const moved = Math.abs(found.mass - mass) > 1e-9 || !same(found.reserves, reserves);
     const last = i === states.length - 1;
     if (moved || (!last && titles.length > 1))
-      steps.push({ title: titles.join('; '), part, mass: found.mass - mass, reserves: found.reserves });
+      steps.push({ title: titles.join('; '), part, about, mass: found.mass - mass, reserves: found.reserves });
     ({ mass, reserves } = found);
     titles = [];
   }
@@ -207,4 +213,40 @@ export function* ledgerOf(before: Boat, after: Boat): Generator<GridStep, Ledger
       return null;
     }
   }
+}
+
+/** All changes of one material in a part together. */
+export interface LedgerGroup {
+  title: string;
+  mass: number;
+  /** What its steps add to a reserve together; null where one of them starts or ends not proven. */
+  moved: number | null;
+  steps: number;
+}
+
+/**
+ * A ledger by part and material: what all changes of a material add, wherever they stand in it. It adds up as the steps
+ * do.
+ * @param of a reserve in each state: of one zone, or the least.
+ */
+export function groupedLedger(
+  { steps, reserves }: Ledger,
+  of: (reserves: Record<string, number | null>) => number | null,
+): LedgerGroup[] {
+  const groups = new Map<string, LedgerGroup>();
+  let before = of(reserves);
+  for (const { title, part, about, mass, reserves: after } of steps) {
+    const now = of(after);
+    const moved = before !== null && now !== null ? now - before : null;
+    before = now;
+    const name = [part, about ?? title].filter((word) => word !== null).join(': ');
+    const known = groups.get(name);
+    groups.set(name, {
+      title: name,
+      mass: (known?.mass ?? 0) + mass,
+      moved: known?.moved === null || moved === null ? null : (known?.moved ?? 0) + moved,
+      steps: (known?.steps ?? 0) + 1,
+    });
+  }
+  return [...groups.values()];
 }

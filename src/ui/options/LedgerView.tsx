@@ -3,7 +3,7 @@ import type { ChartConfiguration } from 'chart.js';
 import { useState } from 'react';
 import { Card, Form } from 'react-bootstrap';
 import type { Boat } from '@/core/document';
-import type { Ledger } from '@/core/option';
+import { groupedLedger, type Ledger } from '@/core/option';
 import { displayUnit, formatNumber, formatReserve } from '@/core/quantity';
 import { Chart } from '../shared/charts/Chart';
 import { PALETTE } from '../shared/palette';
@@ -11,6 +11,8 @@ import { useUnits } from '../shared/units';
 import type { Schedule } from './BesideTab';
 
 const LEAST = '';
+/** More changes than this are shown by material first. */
+const MANY = 18;
 const signed = (value: number, digits: number) => `${value < 0 ? '−' : '+'}${formatNumber(Math.abs(value), digits)}`;
 
 /** The least of all zones; null where one is not proven. */
@@ -26,12 +28,19 @@ export function LedgerView({ ledger, from, to }: { ledger: Ledger; from: Boat; t
   const { factor, digits, label } = displayUnit('mass', system);
   const of = (reserves: Record<string, number | null>) =>
     zone === LEAST ? leastOf(reserves) : (reserves[zone] ?? null);
-  const rows = ledger.steps.map(({ title, part, mass, reserves }, i) => {
+  const every = ledger.steps.map(({ title, part, mass, reserves }, i) => {
     const before = of(i === 0 ? ledger.reserves : ledger.steps[i - 1]!.reserves);
     const after = of(reserves);
     const moved = before !== null && after !== null ? after - before : null;
     return { title: `${part ? `${part}: ` : ''}${words(title)}`, mass: mass / factor, moved, after };
   });
+  const [grouped, setGrouped] = useState(every.length > MANY);
+  const rows = grouped
+    ? groupedLedger(ledger, of).map(({ title, mass, moved, steps }) => {
+        const said = steps > 1 ? `${words(title)}, ${steps} changes` : words(title);
+        return { title: said, mass: mass / factor, moved, after: undefined };
+      })
+    : every;
   const [first, last] = [of(ledger.reserves), of(ledger.steps.at(-1)?.reserves ?? ledger.reserves)];
   const heavier = ledger.mass.after - ledger.mass.before;
   const config: ChartConfiguration<'bar'> = {
@@ -64,6 +73,13 @@ export function LedgerView({ ledger, from, to }: { ledger: Ledger; from: Boat; t
           <h2>
             From as it stands to {to.name}: {full(ledger.mass.before, 'mass')} → {full(ledger.mass.after, 'mass')}
           </h2>
+          <Form.Check
+            className="no-print"
+            id="ledger-grouped"
+            label="By material"
+            checked={grouped}
+            onChange={(event) => setGrouped(event.target.checked)}
+          />
           <Form.Group controlId="ledger-zone" className="no-print">
             <Form.Label className="mb-0">Reserve of</Form.Label>
             <Form.Select size="sm" value={zone} onChange={(event) => setZone(event.target.value)}>
@@ -99,9 +115,11 @@ export function LedgerView({ ledger, from, to }: { ledger: Ledger; from: Boat; t
                   <th scope="col" className="num">
                     reserve
                   </th>
-                  <th scope="col" className="num">
-                    after it
-                  </th>
+                  {!grouped && (
+                    <th scope="col" className="num">
+                      after it
+                    </th>
+                  )}
                 </tr>
               </thead>
               <tbody>
@@ -110,7 +128,9 @@ export function LedgerView({ ledger, from, to }: { ledger: Ledger; from: Boat; t
                     <td>{title}</td>
                     <td className="num">{signed(mass, digits)}</td>
                     <td className="num">{moved === null ? '?' : signed(moved, 2)}</td>
-                    <td className="num">{after === null ? noReserve : formatReserve(after)}</td>
+                    {after !== undefined && (
+                      <td className="num">{after === null ? noReserve : formatReserve(after)}</td>
+                    )}
                   </tr>
                 ))}
               </tbody>
@@ -119,7 +139,7 @@ export function LedgerView({ ledger, from, to }: { ledger: Ledger; from: Boat; t
                   <th scope="row">Together</th>
                   <td className="num fw-semibold">{signed(heavier / factor, digits)}</td>
                   <td className="num fw-semibold">{first === null || last === null ? '?' : signed(last - first, 2)}</td>
-                  <td className="num fw-semibold">{last === null ? noReserve : formatReserve(last)}</td>
+                  {!grouped && <td className="num fw-semibold">{last === null ? noReserve : formatReserve(last)}</td>}
                 </tr>
               </tfoot>
             </table>
