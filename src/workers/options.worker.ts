@@ -8,6 +8,7 @@ import {
   loadIntegerSolver,
   lookForBetter,
   propose,
+  readPart,
   scheduleSum,
   slopes,
   tradeOff,
@@ -18,8 +19,10 @@ import {
   type Ledger,
   type LighterStack,
   type OptimiseInput,
+  type PartRead,
   type Proposal,
   type ProposeInput,
+  type ReadPartInput,
   type ScheduleSum,
   type SolveInteger,
   type TradeAxes,
@@ -77,6 +80,13 @@ const api = {
   /** What each habit costs in parts of a boat. */
   habitCosts: (input: ProposeInput, _known: Known, onStep: OnStep): Promise<HabitCost[] | string> =>
     solved((solve) => habitCosts(input, solve), onStep),
+
+  /** Which laminates an existing part may be. */
+  read: (input: ReadPartInput, _known: Known, onStep: OnStep): Promise<PartRead | string> =>
+    told(function* () {
+      yield { done: 0, at: 'weighing the stacks' };
+      return readPart(input);
+    }, onStep),
 
   /** What each of some schedules comes to, zone by zone. */
   sums: async (boats: readonly Boat[]): Promise<ScheduleSum[]> => boats.map(scheduleSum),

@@ -41,6 +41,7 @@ const KNOWN = (): Record<string, string> => ({
   materialId: 'csm-300',
   templateId: 'keel-yacht',
   process: 'infusion',
+  zoneId: 'side-fwd',
 });
 const STRANGE: Record<string, string> = {
   boatId: '../../etc/passwd',
@@ -51,6 +52,7 @@ const STRANGE: Record<string, string> = {
   materialId: "'; drop table boat; --",
   templateId: '../data/templates/keel-yacht',
   process: 'toString',
+  zoneId: '../../secret',
 };
 function ask(
   { file, method, handler }: (typeof HANDLERS)[number],

@@ -43,10 +43,15 @@ export { clothOf } from './search/habitSpace';
 export { groupedLedger, ledgerOf, type Ledger, type LedgerGroup, type LedgerStep } from './ledger';
 export { scheduleSum, type ScheduleSum, type ZoneOfSchedule } from './scheduleSum';
 export {
-  readingSchema,
+  MOST_PICTURE,
+  PICTURE,
   readPart,
+  surveySchema,
+  type KeptSurvey,
   type PartCandidate,
   type PartRead,
   type Reading,
   type ReadPartInput,
+  type Survey,
 } from './readPart';
+export { takeRead, type TakenRead } from './takeRead';

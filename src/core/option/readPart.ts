@@ -27,6 +27,26 @@ export const readingSchema = z.strictObject({
 });
 export type Reading = z.infer<typeof readingSchema>;
 
+/** A photograph or drawing of a part as it is loaded: PNG, JPEG or WebP, at most 3 MB. */
+export const PICTURE = /^data:image\/(png|jpeg|webp);base64,[A-Za-z0-9+/]+={0,2}$/;
+export const MOST_PICTURE = 3_000_000;
+
+/** What was read of a zone, and what it was compared with. */
+export const surveySchema = z.strictObject({
+  readings: z.array(readingSchema).max(60, 'At most 60 readings of a zone'),
+  cloths: z.array(z.string().max(60)).max(8),
+  cores: z.array(z.string().max(60)).max(8),
+});
+export type Survey = z.infer<typeof surveySchema>;
+
+/** A survey as it is kept. */
+export interface KeptSurvey extends Survey {
+  /** Counted up with every change; 0 where nothing was read yet. */
+  version: number;
+  picture: string | null;
+  own: { author: string; at: string } | null;
+}
+
 /** What an existing part is read by. */
 export interface ReadPartInput {
   boat: Boat;

@@ -148,4 +148,11 @@ export const MIGRATIONS: Record<string, Migration> = {
           author text not null, at text not null) strict, without rowid`.execute(db);
     },
   },
+  '0010_surveys': {
+    async up(db) {
+      await sql`create table survey (boat_id text not null references boat(id) on delete cascade, zone_id text not null,
+          version integer not null, body_json text not null, picture text, author text not null, at text not null,
+          primary key (boat_id, zone_id)) strict, without rowid`.execute(db);
+    },
+  },
 };

@@ -83,6 +83,16 @@ export interface Database {
   };
   /** What the yard lays with a process, where it has said so. */
   habit: { process: string; version: number; body_json: string; author: string; at: string };
+  /** Readings of an existing part, zone by zone, with the picture that they stand on (a data URL). */
+  survey: {
+    boat_id: string;
+    zone_id: string;
+    version: number;
+    body_json: string;
+    picture: string | null;
+    author: string;
+    at: string;
+  };
   /** How a supplier's list or a table of offsets with these heads was read the last time. */
   remembered_table: { purpose: string; signature: string; body_json: string; author: string; used_at: string };
   /** A boat that the yard kept to begin others from. */

@@ -17,6 +17,7 @@ const EquivalentsTab = dynamic(() => import('./EquivalentsTab').then((module) =>
 });
 
 const BesideTab = dynamic(() => import('./BesideTab').then((module) => module.BesideTab), { ssr: false, loading });
+const SurveyTab = dynamic(() => import('./SurveyTab').then((module) => module.SurveyTab), { ssr: false, loading });
 
 const TABS = {
   propose: 'First proposal',
@@ -24,6 +25,7 @@ const TABS = {
   less: 'Why not less?',
   otherwise: 'In another fibre or core',
   beside: 'Side by side',
+  survey: 'An existing part',
 } as const;
 type Tab = keyof typeof TABS;
 const isTab = (name: string): name is Tab => name in TABS;
@@ -47,6 +49,7 @@ export function OptionsScreen({ shelf, habits }: { shelf: readonly Material[]; h
       {tab === 'less' && <LessTab />}
       {tab === 'otherwise' && <EquivalentsTab shelf={shelf} />}
       {tab === 'beside' && <BesideTab />}
+      {tab === 'survey' && <SurveyTab shelf={shelf} />}
       <Onward to="weights">Weights: does it meet the scales?</Onward>
     </>
   );

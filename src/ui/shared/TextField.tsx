@@ -11,12 +11,15 @@ export function TextField({
   value,
   maximum,
   rows,
+  hideLabel = false,
   onCommit,
 }: {
   label: string;
   value: string;
   maximum: number;
   rows?: number;
+  /** Leave the label to screen readers, where a table head shows it. */
+  hideLabel?: boolean;
   onCommit: (value: string) => string | undefined;
 }) {
   const id = useId();
@@ -30,7 +33,7 @@ export function TextField({
   };
   return (
     <Form.Group>
-      <Form.Label htmlFor={id} className="mb-0">
+      <Form.Label htmlFor={id} className={hideLabel ? 'visually-hidden' : 'mb-0'}>
         {label}
       </Form.Label>
       <Form.Control
