@@ -54,4 +54,5 @@ export {
   type ReadPartInput,
   type Survey,
 } from './readPart';
+export { otherProcesses, type OtherProcess } from './otherProcesses';
 export { takeRead, type TakenRead } from './takeRead';

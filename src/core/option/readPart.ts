@@ -129,7 +129,8 @@ function percentiles(pairs: readonly { value: number; weight: number }[]): [numb
  *
  * With independent normal errors the likelihood of a stack is exp(−½ Σ ((read − would be)/σ)²): σ of a thickness is
  * hypot(0.2 mm, 8 % of it), for the gauge and for laying by hand, of a count 0.7 layers, of burnt-off fibre 5 %. A mean
- * of n readings has σ/√n. Stacks are as likely as one another beforehand. Of one thickness reading alone many fit: the band says so.
+ * of n readings has σ/√n. Stacks are as likely as one another beforehand. Of one thickness alone
+ * many fit: the band says so.
  *
  * @throws KeramosError `invalid` where nothing was read, or no cloth may have been laid.
  */

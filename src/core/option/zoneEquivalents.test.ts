@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { brant, merrow, zoneOf } from '../../../tests/helpers/merrow';
 import type { Boat } from '../document';
 import { applyEdits } from '../edit';
-import { makeEvaluator, targetOf } from '../evaluate';
+import { makeEvaluator, membraneStrength, targetOf } from '../evaluate';
 import { runToEnd } from '../job';
 import { GENERIC_MATERIALS } from '../material';
 import { reaches } from '../quantity';
@@ -19,6 +19,7 @@ describe('what else a zone could be laid of', () => {
     ['Merrow 84', merrow(), 'Side forward', 'target'],
     ['Brant 56', brant(), 'Topside aft', 'reserve'],
     ['Merrow 84', merrow(), 'Foredeck', 'bending'],
+    ['Merrow 84', merrow(), 'Side forward', 'strength'],
   ] as const)('%s: what is said of each is what the boat is once it is taken', (_, boat, name, match) => {
     const { zone, part, now, found, tried } = ask(boat, name, match);
     expect(found.length).toBeGreaterThan(6);
@@ -36,6 +37,10 @@ describe('what else a zone could be laid of', () => {
       if (match === 'bending')
         for (const i of [0, 1] as const)
           expect(e.stiffness!.D[i][i]).toBeGreaterThanOrEqual(before.get(zone.id)!.stiffness!.D[i][i] * (1 - 1e-9));
+      if (match === 'strength') {
+        const [was, is] = [boat, taken].map((one) => membraneStrength(one, ...zoneOf(one, name))!);
+        for (const axis of [0, 1] as const) expect(is![axis]).toBeGreaterThanOrEqual(was![axis] * (1 - 1e-9));
+      }
       // Other zones of the part keep their layers, and one undo takes it back.
       for (const other of part.zones.filter(({ id }) => id !== zone.id))
         expect(after.get(other.id)!.laminatedArealWeight).toBeCloseTo(before.get(other.id)!.laminatedArealWeight, 9);

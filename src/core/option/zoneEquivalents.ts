@@ -1,6 +1,6 @@
 import { newLayer, type Boat, type Layer, type Part } from '../document';
 import { coverCells, fetchMaterials, usualRole, type Edit } from '../edit';
-import { evaluateZone, targetOf, type ZoneEvaluation } from '../evaluate';
+import { evaluateZone, membraneStrength, targetOf, type ZoneEvaluation } from '../evaluate';
 import { invalid } from '../error';
 import type { Job, Progress } from '../job';
 import { FIBRE_FAMILIES, type Core, type Fabric, type Fibre, type FibreFamily, type Material } from '../material';
@@ -8,10 +8,10 @@ import { reaches } from '../quantity';
 import { takeMaterials } from './takeMaterials';
 
 /**
- * What an alternative must come to: what the zone must hold, the reserve that it has, or its stiffness along and across
- * in bending or in its plane.
+ * What an alternative must come to: what the zone must hold, the reserve that it has, its stiffness along and across
+ * in bending or in its plane, or its strength in its plane.
  */
-export type ZoneMatch = 'target' | 'reserve' | 'bending' | 'membrane';
+export type ZoneMatch = 'target' | 'reserve' | 'bending' | 'membrane' | 'strength';
 
 export interface ZoneEquivalentsInput {
   boat: Boat;
@@ -219,16 +219,23 @@ export const zoneEquivalentsJob: Job<ZoneEquivalentsInput, ZoneEquivalents> = fu
   const kept = part.layers.filter(({ id, zones }) => zones.includes(zone.id) && !replaced.has(id));
   const under = kept.filter((layer) => part.layers.indexOf(layer) < at);
   const over = kept.filter((layer) => !under.includes(layer));
+  const partOf = (rows: readonly Row[]): Part => ({
+    ...part,
+    layers: [...under, ...layersOf(rows), ...over],
+    groups: [],
+    joins: [],
+    zones: [zone],
+  });
   const lay = (rows: readonly Row[]): ZoneEvaluation => {
     tried += 1;
-    const laid: Part = {
-      ...part,
-      layers: [...under, ...layersOf(rows), ...over],
-      groups: [],
-      joins: [],
-      zones: [zone],
-    };
-    return evaluateZone(boat, laid, zone);
+    return evaluateZone(boat, partOf(rows), zone);
+  };
+  const bears = match === 'strength' ? membraneStrength(input.boat, part, zone) : null;
+  if (match === 'strength' && bears === null)
+    throw invalid('match', `${zone.name} has no strength in its plane: a layer has no figures for it`);
+  const asStrong = (rows: readonly Row[]) => {
+    const own = membraneStrength(boat, partOf(rows), zone);
+    return own !== null && bears !== null && own.every((value, axis) => value >= bears[axis]! * (1 - 1e-9));
   };
   // What a layer weighs is known from the first time that it was laid, kg/m².
   const weights = new Map<string, number>();
@@ -246,11 +253,12 @@ export const zoneEquivalentsJob: Job<ZoneEquivalentsInput, ZoneEquivalents> = fu
   const asked = (now.governing?.reserveFactor ?? 0) >= target ? now.governing!.reserveFactor : target;
   const holds = (e: ZoneEvaluation, least: number) =>
     e.governing !== null && e.unproven.length === 0 && reaches(e.governing.reserveFactor, least);
-  const comes: Record<ZoneMatch, (e: ZoneEvaluation) => boolean> = {
+  const comes: Record<ZoneMatch, (e: ZoneEvaluation, rows: readonly Row[]) => boolean> = {
     target: (e) => holds(e, target),
     reserve: (e) => holds(e, asked),
     bending: (e) => asStiff(e, 'D'),
     membrane: (e) => asStiff(e, 'A'),
+    strength: (_, rows) => asStrong(rows),
   };
 
   /** The fewest layers of a pair that come to it and are lighter than what was found, by halving. */
@@ -265,7 +273,7 @@ export const zoneEquivalentsJob: Job<ZoneEquivalentsInput, ZoneEquivalents> = fu
         continue;
       }
       const e = lay(rows);
-      if (comes[match](e)) {
+      if (comes[match](e, rows)) {
         best = { rows, e };
         high = middle - 1;
       } else low = middle + 1;

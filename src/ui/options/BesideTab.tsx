@@ -116,6 +116,7 @@ export function BesideTab() {
   const asked = schedules.find(({ key }) => key === ledger.asked?.key);
   return (
     <div className="one-page">
+      <h2 className="d-none d-print-block">{boat.name}: schedules side by side</h2>
       <div className="d-flex gap-2 align-items-end flex-wrap mb-3 no-print">
         <Form.Group controlId="beside-add">
           <Form.Label className="mb-0">Set beside it</Form.Label>

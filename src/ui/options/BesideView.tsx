@@ -99,7 +99,7 @@ export function BesideView({
       <Card body>
         <Chart
           size="chart-mid"
-          label={`Least reserve of every zone; the line is ${formatNumber(target, 2)}, ${MOST_DRAWN} and more at the top`}
+          label={`Least reserve of every zone; the line is ${formatNumber(target, 2)}`}
           config={config}
         />
       </Card>

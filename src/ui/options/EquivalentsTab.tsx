@@ -11,6 +11,7 @@ import { useKeptTab } from '../shared/useKept';
 import { useZoneShown } from '../shared/useZoneShown';
 import { ZonePicker } from '../shared/ZonePicker';
 import { EquivalentBars } from './EquivalentBars';
+import { ByProcess } from './ByProcess';
 import { EquivalentTable } from './EquivalentTable';
 import { nameOf } from './nameOf';
 import { useEquivalents } from './useEquivalents';
@@ -20,6 +21,7 @@ const MATCHES: Readonly<Record<ZoneMatch, string>> = {
   reserve: 'the reserve that it has',
   bending: 'its bending stiffness, along and across',
   membrane: 'its stiffness in the plane, along and across',
+  strength: 'its strength in the plane, along and across',
 };
 
 // With the rules of caution behind it: fetched when an alternative is looked at.
@@ -87,6 +89,7 @@ export function EquivalentsTab({ shelf }: { shelf: readonly Material[] }) {
           )}
         </Card>
       )}
+      {part && zone && <ByProcess boat={boat} part={part} zone={zone} />}
       {zone && result !== null && typeof result !== 'string' && (
         <Found key={`${zone.id} ${match}`} found={result} zone={zone} asked={MATCHES[match]} />
       )}

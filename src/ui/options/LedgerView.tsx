@@ -100,11 +100,13 @@ export function LedgerView({ ledger, from, to }: { ledger: Ledger; from: Boat; t
           <p className="mb-0">Nothing between them moves a kilogram or a reserve.</p>
         ) : (
           <>
-            <Chart
-              size={rows.length > 14 ? 'chart-long' : 'chart-tall'}
-              label="What each change adds"
-              config={config}
-            />
+            <div className="no-print">
+              <Chart
+                size={rows.length > 14 ? 'chart-long' : 'chart-tall'}
+                label="What each change adds"
+                config={config}
+              />
+            </div>
             <table className="table table-sm mb-0" aria-label="Ledger of changes">
               <thead>
                 <tr>
