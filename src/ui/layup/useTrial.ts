@@ -1,11 +1,11 @@
-import { useCallback, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { KeramosError } from '@/core/error';
 import { applyEdits, describeEdits, type Edit } from '@/core/edit';
 import { makeEvaluator, type ZoneEvaluation } from '@/core/evaluate';
 import type { Boat } from '@/core/document';
 import { useBoatStore, useDesign } from '../shared/boat';
 import { useLatest } from '../shared/useLatest';
-import { takeWaitingTrial } from '../shared/waitingTrial';
+import { trialShown, waitingTrial } from '../shared/waitingTrial';
 
 interface Trial {
   base: Boat;
@@ -33,7 +33,7 @@ export interface LayupState {
 
 /** What another screen gave to be looked at here. */
 function handedOver(boat: Boat): Trial | null {
-  const given = takeWaitingTrial(boat);
+  const given = waitingTrial(boat);
   if (!given) return null;
   return { base: boat, boat: applyEdits(boat, given.edits).boat, edits: given.edits, titles: [given.title] };
 }
@@ -43,6 +43,7 @@ export function useTrial(): LayupState {
   const store = useBoatStore();
   const { boat, evaluations } = useDesign();
   const [held, setHeld] = useState<Trial | null>(() => handedOver(boat));
+  useEffect(trialShown, []);
   const [tryFirst, setTryFirst] = useState(false);
   const [evaluate] = useState(() => makeEvaluator());
   const trial = held?.base === boat ? held : null;

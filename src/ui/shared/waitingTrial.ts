@@ -13,12 +13,11 @@ let waiting: WaitingTrial | null = null;
 /** Hand a change over; it waits until the Lay-up opens, and is forgotten when the boat has moved on by then. */
 export const handOverTrial = (trial: WaitingTrial): void => void (waiting = trial);
 
-/** Take what waits for this state of the boat; it is handed over once. */
-export function takeWaitingTrial(boat: Boat): WaitingTrial | null {
-  const taken = waiting?.base === boat ? waiting : null;
-  waiting = null;
-  return taken;
-}
+/** What waits for this state of the boat. It stays until it is shown: a page may be drawn twice before it stands. */
+export const waitingTrial = (boat: Boat): WaitingTrial | null => (waiting?.base === boat ? waiting : null);
+
+/** It is shown: what waited does so no more. */
+export const trialShown = (): void => void (waiting = null);
 
 let found: WaitingTrial | null = null;
 
