@@ -11,7 +11,9 @@ import {
   marginBand,
 } from '../../src/core/evaluate';
 import { laminateStiffness, type Ply } from '../../src/core/laminate';
-import { layerMoves } from '../../src/core/option';
+import { runToEnd } from '../../src/core/job';
+import { GENERIC_MATERIALS } from '../../src/core/material';
+import { layerMoves, loadIntegerSolver, optimiseBoat, takeMaterials } from '../../src/core/option';
 import { largeBoat } from '../../tests/helpers/largeBoat';
 import { note, sample } from './report';
 
@@ -203,10 +205,67 @@ function peer(): void {
   else console.log('numpy is not installed: no peer in this run');
 }
 
+/** A part of as many zones as a large hull has: the zones of one over and over, under other names. */
+function wideHull(boat: Boat, zones: number): Boat {
+  const [hull] = boat.parts as [Boat['parts'][number]];
+  const many = Array.from({ length: zones }, (_, i) => {
+    const zone = hull.zones[i % hull.zones.length]!;
+    const { geometry } = zone;
+    const breadth = geometry.panelBreadth * (0.85 + 0.03 * (i % 10));
+    return {
+      ...zone,
+      id: `wide-${i}`,
+      name: `Wide ${i}`,
+      region: null,
+      overridden: [],
+      geometry: { ...geometry, panelBreadth: breadth },
+    };
+  });
+  return { ...boat, details: [], supports: [], parts: [{ ...hull, zones: many, layers: [], groups: [], joins: [] }] };
+}
+
+/** The search for a schedule: stacks a second, time and gap for Merrow's hull and for 16 zones of up to 60 layers. */
+export async function searchBench(): Promise<void> {
+  const solve = await loadIntegerSolver();
+  const fabrics = ['csm-300', 'bx45-600', 'bx0-600', 'bx45-800'];
+  const merrow = takeMaterials(
+    boatFromJson(readFileSync('data/demo/merrow-84.json', 'utf8')),
+    [...fabrics, 'pvc-80'],
+    GENERIC_MATERIALS,
+  );
+  const run = (boat: Boat, maxLayers: number) => {
+    const began = performance.now();
+    const { evaluated, gap } = runToEnd(
+      optimiseBoat(
+        {
+          boat,
+          partId: boat.parts[0]!.id,
+          choices: { fabrics, angles: [0], cores: ['pvc-80'], maxLayers },
+          weights: { mass: 1, cost: 0, pieces: 0 },
+          effort: { budget: 60_000, gap: 0.005 },
+        },
+        { solve },
+      ),
+    );
+    return { milliseconds: performance.now() - began, evaluated, gap };
+  };
+  run(merrow, 14);
+  for (const [what, boat, layers] of [
+    ['Merrow 84’s hull, four fabrics and a core', merrow, 14],
+    ['16 zones of up to 60 layers', wideHull(merrow, 16), 60],
+  ] as const) {
+    const { milliseconds, evaluated, gap } = run(boat, layers);
+    note(`Lightest schedule: ${what}`, [milliseconds / 1000], 's', { limit: 10, of: 'median' });
+    note(`Its gap to the proven bound`, [gap * 100], '%', { limit: 2, of: 'median' });
+    note(`Stacks looked at a second for it`, [(1000 * evaluated) / milliseconds], '/s');
+  }
+}
+
 /** Core alone, on one thread. */
-export function benchCore(): void {
+export async function benchCore(): Promise<void> {
   zones();
   edits();
   demo();
+  await searchBench();
   peer();
 }

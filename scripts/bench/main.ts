@@ -6,7 +6,7 @@ import { writeReport } from './report';
 import { benchServer, newData, startServer } from './server';
 
 if (!existsSync('.next/BUILD_ID')) throw new Error('Build first: npm run build');
-benchCore();
+await benchCore();
 const data = newData();
 const running = await startServer(data);
 try {
