@@ -7,7 +7,15 @@ const config: NextConfig = {
   experimental: { preloadEntriesOnStart: false },
   // The modules of ml-matrix instead of its one bundle, so that a page carries only what it takes of it.
   turbopack: { resolveAlias: { 'ml-matrix': './node_modules/ml-matrix/src/index.js' } },
-  serverExternalPackages: ['libsql', 'pdfmake', 'kysely', 'read-excel-file', 'write-excel-file', '@tarikjabiri/dxf', 'highs'],
+  serverExternalPackages: [
+    'libsql',
+    'pdfmake',
+    'kysely',
+    'read-excel-file',
+    'write-excel-file',
+    '@tarikjabiri/dxf',
+    'highs',
+  ],
   headers: async () => [
     {
       source: '/:path*',
