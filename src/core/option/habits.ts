@@ -26,6 +26,8 @@ const rulesSchema = z.strictObject({
   solid: z.array(z.enum(Object.keys(ZONE_LOCATIONS) as ZoneLocation[])).max(20),
   /** No core in a zone that runs over the keel. */
   solidKeel: z.boolean(),
+  /** Core where hardware is bolted on, in the place of the usual one; null where its own backing does. */
+  hardware: id.nullable(),
   /** Dry fibre of a layer that is handled (kg/m²). */
   ply: z
     .strictObject({ least: z.number().min(0).max(5), most: z.number().positive().max(5) })

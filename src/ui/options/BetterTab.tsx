@@ -8,6 +8,7 @@ import type { Material } from '@/core/material';
 import { takeMaterials, type Better, type TradePoint } from '@/core/option';
 import { useDesign } from '../shared/boat';
 import { QuantityField } from '../shared/QuantityField';
+import { useUnits } from '../shared/units';
 import { BetterView } from './BetterView';
 import { Picks } from './Picks';
 import { SearchCard } from './SearchCard';
@@ -31,6 +32,8 @@ export interface BetterAsk {
   fabrics: string[];
   angles: number[];
   cores: string[];
+  /** Of the cores (m); empty for all in which they are to be had. */
+  thicknesses: number[];
   stays: string[];
   aim: Aim;
   target: number;
@@ -72,6 +75,7 @@ function usualAsk(boat: Boat, partId: string): BetterAsk {
     fabrics: (cloths.length > 0 ? cloths : fabrics).slice(0, 5),
     angles: angles.length > 0 ? angles : [0],
     cores: used.flatMap((one) => (one.kind === 'core' && one.density.value < 300 ? [one.id] : [])).slice(0, 2),
+    thicknesses: [],
     stays: [...coats.map(({ id }) => id), ...skin],
     aim: 'mass',
     target: targetOf(boat),
@@ -96,7 +100,13 @@ function inputOf(boat: Boat, ask: BetterAsk, shelf: readonly Material[]) {
     partId: ask.partId,
     zoneIds: ask.zoneIds,
     free: part.layers.map(({ id }) => id).filter((id) => !ask.stays.includes(id)),
-    choices: { fabrics: ask.fabrics, angles: ask.angles, cores: ask.cores, maxLayers: ask.maxLayers },
+    choices: {
+      fabrics: ask.fabrics,
+      angles: ask.angles,
+      cores: ask.cores,
+      coreThicknesses: ask.thicknesses.length > 0 ? ask.thicknesses : undefined,
+      maxLayers: ask.maxLayers,
+    },
     target: ask.target,
     mostDropped: ask.mostDropped ?? undefined,
     mostMaterials: ask.mostMaterials ?? undefined,
@@ -108,6 +118,7 @@ function inputOf(boat: Boat, ask: BetterAsk, shelf: readonly Material[]) {
 /** The best schedule of a part from chosen fabrics, angles and cores; or the curve of two aims. */
 export function BetterTab({ shelf }: { shelf: readonly Material[] }) {
   const { id: boatId, boat } = useDesign();
+  const { full, unit } = useUnits();
   const [partId, setPartId] = useState(boat.parts.find(({ layers }) => layers.length > 0)?.id ?? boat.parts[0]?.id);
   const part = boat.parts.find(({ id }) => id === partId);
   const [asked, setAsked] = useState<BetterAsk | null>(null);
@@ -141,6 +152,14 @@ export function BetterTab({ shelf }: { shelf: readonly Material[] }) {
     const all = [...byId.values()].filter((one) => one.kind === kind).map(({ id, name }) => ({ id, name }));
     return { options: all.filter(({ id }) => inPart.has(id)), more: all.filter(({ id }) => !inPart.has(id)) };
   };
+  const thicknesses = [
+    ...new Set(
+      ask.cores.flatMap((id) => {
+        const core = byId.get(id);
+        return core?.kind === 'core' ? core.thicknesses : [];
+      }),
+    ),
+  ].sort((a, b) => a - b);
   const refusal = refusalOf(ask);
   const whole = (
     label: string,
@@ -236,6 +255,12 @@ export function BetterTab({ shelf }: { shelf: readonly Material[] }) {
               onChoose={(ids) => set({ angles: ids.map(Number) })}
             />
             <Picks label="Cores" {...picksOf('core')} chosen={ask.cores} onChoose={(cores) => set({ cores })} />
+            <Picks
+              label="Thicknesses of the core, none for all"
+              options={thicknesses.map((thickness) => ({ id: String(thickness), name: full(thickness, 'thickness') }))}
+              chosen={ask.thicknesses.map(String)}
+              onChoose={(ids) => set({ thicknesses: ids.map(Number) })}
+            />
             <Picks label="Zones" options={part.zones} chosen={ask.zoneIds} onChoose={(zoneIds) => set({ zoneIds })} />
             <Picks
               label="Layers that stay"
@@ -248,8 +273,7 @@ export function BetterTab({ shelf }: { shelf: readonly Material[] }) {
             />
           </div>
           <p className="small soft mb-0 mt-2">
-            Beside a fabric: how much of it there is, in area; empty for no limit. Cores are tried in all thicknesses in
-            which they are to be had.
+            Beside a fabric: how much of it there is, {unit('area')}; empty for no limit.
           </p>
         </details>
       </Card>

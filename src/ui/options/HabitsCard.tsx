@@ -142,6 +142,7 @@ export function HabitsCard({ of, materials, onKept }: HabitsCardProps) {
             const chosen = cores.find((one) => one.id === id);
             if (chosen?.kind === 'core') set({ core: { material: chosen.id, thicknesses: [...chosen.thicknesses] } });
           })}
+          {pickMaterial(HABIT_NAMES.hardware, cores, rules.hardware, (id) => rule({ hardware: id }))}
           {pickMaterial(HABIT_NAMES.tie, mats, rules.tie, (id) => rule({ tie: id }))}
           {pickMaterial(HABIT_NAMES.between, mats, rules.between, (id) => rule({ between: id }))}
           <QuantityField

@@ -19,6 +19,7 @@ export const HABIT_NAMES: Readonly<Record<HabitCost['habit'], string>> = {
   balanced: 'As much at an angle as at its mirror image',
   solid: 'Places without a core',
   solidKeel: 'No core over the keel',
+  hardware: 'Core where hardware is bolted on',
   ply: 'Least and greatest mass of a ply',
   mostMaterials: 'Most different materials in a part',
   mostDropped: 'Most layers that end at a line',

@@ -25,6 +25,7 @@ const GIVEN_UP: Record<HabitCost['habit'], (habits: Habits) => Habits | null> = 
   balanced: without('balanced', false),
   solid: ({ rules, ...rest }) => (rules.solid.length > 0 ? { ...rest, rules: { ...rules, solid: [] } } : null),
   solidKeel: without('solidKeel', false),
+  hardware: without('hardware', null),
   ply: without('ply', { least: 0, most: 5 }),
   mostMaterials: without('mostMaterials', null),
   mostDropped: without('mostDropped', null),

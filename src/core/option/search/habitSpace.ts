@@ -1,9 +1,9 @@
 import type { Boat, Part, Zone } from '../../document';
 import { invalid } from '../../error';
 import { neighboursOf } from '../../lines';
-import type { Fabric, Material } from '../../material';
+import type { Core, Fabric, Material } from '../../material';
 import type { HabitRules, Habits } from '../habits';
-import { rowsOf, type Member, type RowKey, type Stack, type StackSpace } from './stackSpace';
+import { rowsOf, type CoreChoice, type Member, type RowKey, type Stack, type StackSpace } from './stackSpace';
 
 /** A cloth as the habits name it: a material, and an angle where it is not laid along: 'ud-600@90'. */
 export function clothOf(name: string): Member {
@@ -17,6 +17,7 @@ export const materialsOf = ({ coat, skin, single, outer, inner, core, rules }: H
     ...(coat ? [coat.material] : []),
     ...[...skin, ...single, ...outer, ...inner].map((name) => clothOf(name).material),
     core.material,
+    ...(rules.hardware ? [rules.hardware] : []),
     ...(rules.tie ? [rules.tie] : []),
     ...(rules.between ? [rules.between] : []),
   ]),
@@ -46,9 +47,21 @@ export function spaceOfHabits(boat: Boat, part: Part, zone: Zone, habits: Habits
       throw invalid(`habits.${what}`, `${material?.name ?? id} is no fabric: the habits lay it as one`);
     return material;
   };
-  const core = materials.get(habits.core.material);
-  if (core?.kind !== 'core')
-    throw invalid('habits.core', `${core?.name ?? habits.core.material} is no core: the habits lay it as one`);
+  const coreOf = (id: string): Core => {
+    const core = materials.get(id);
+    if (core?.kind !== 'core') throw invalid('habits.core', `${core?.name ?? id} is no core: the habits lay it as one`);
+    return core;
+  };
+  const tie = rules.tie === null ? null : clothOf(rules.tie);
+  const choice = ({ id }: Core, thicknesses: readonly number[]): CoreChoice => {
+    return { material: id, thicknesses: [...thicknesses].sort((a, b) => a - b), tie };
+  };
+  const dense = rules.hardware === null ? null : coreOf(rules.hardware);
+  const cores = [
+    choice(coreOf(habits.core.material), habits.core.thicknesses),
+    ...(dense ? [choice(dense, dense.thicknesses)] : []),
+  ];
+  const bolted = dense !== null && boat.details.some(({ kind, zone: on }) => kind === 'bolted' && on === zone.id);
   const usable = (names: readonly string[], what: string): Member[] => {
     const own = names.map(clothOf).filter(({ material }) => {
       const weight = dryWeight(fabricOf(material, what));
@@ -85,13 +98,11 @@ export function spaceOfHabits(boat: Boat, part: Part, zone: Zone, habits: Habits
         outer: [...new Set(cycles.outer)],
         inner: [...new Set(cycles.inner)],
       };
-  const tie = rules.tie === null ? null : clothOf(rules.tie);
   const space: StackSpace = {
     outer,
     inner,
-    cores: isSolid(boat, part, zone, rules)
-      ? []
-      : [{ material: core.id, thicknesses: [...habits.core.thicknesses].sort((a, b) => a - b), tie }],
+    cores,
+    usable: isSolid(boat, part, zone, rules) ? [] : [bolted ? 1 : 0],
     cycles: each,
     solid: true,
     runsOn: rules.inTurn,
@@ -99,8 +110,10 @@ export function spaceOfHabits(boat: Boat, part: Part, zone: Zone, habits: Habits
     lawful: (stack) => isLawful(stack),
   };
   const memberOf = (row: RowKey): Member => {
-    const [side, , member] = row.split('|') as ['outer' | 'inner' | 'core', string, string];
-    return side === 'core' ? (tie ?? { material: core.id, angleDeg: 0 }) : space[side][Number(member)]!;
+    const [side, a, b, layer] = row.split('|') as ['outer' | 'inner' | 'core', string, string, string?];
+    if (side !== 'core') return space[side][Number(b)]!;
+    const { material, tie: tied } = cores[Number(a)]!;
+    return layer === '1' ? { material, angleDeg: 0 } : tied!;
   };
   const fixed = habits.skin.map(clothOf);
   const roving = new Set(

@@ -11,7 +11,7 @@ export function nothingHolds(
   const { space } = problem;
   const most = [...front.refuted.values()].map(({ nearest }) => nearest);
   const worst = most.sort((a, b) => (a.reserveFactor ?? 0) - (b.reserveFactor ?? 0))[0];
-  if (space.outer.length === 0 && space.cores.length === 0)
+  if (space.outer.length === 0 && space.usable.length === 0)
     return invalid('choices.fabrics', `No fabric may be laid in ${zone.name}: allow one`);
   const by = worst === undefined ? 'no stack of these rules can be made' : whyOf(worst, target);
   return invalid(

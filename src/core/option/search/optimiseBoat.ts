@@ -67,6 +67,7 @@ export function spaceOfChoices({ boat, choices, mostDropped, weights }: Optimise
     outer: members,
     inner,
     cores,
+    usable: cores.map((_, core) => core),
     cycles: { inTurn: false, single: all, outer: all, inner: inner.map((_, member) => member) },
     solid: true,
     runsOn: cores.length > 0 && (mostDropped !== undefined || weights.pieces > 0),
@@ -107,7 +108,7 @@ export function questionOf(input: OptimiseInput, { solve, known }: SearchHow): G
   // A core that stays has skins on both sides, and no other core beside it.
   const held = (zone: Zone) => core?.zones.includes(zone.id) === true;
   const both: StackSpace = { ...space, inner: space.outer, cycles: { ...space.cycles, inner: space.cycles.outer } };
-  const onHeld: StackSpace = { ...both, cores: [], runsOn: true };
+  const onHeld: StackSpace = { ...both, usable: [], runsOn: true };
   return {
     boat,
     partId: input.partId,

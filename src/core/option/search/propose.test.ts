@@ -111,12 +111,28 @@ describe('a first proposal', () => {
     ['no two alike together', rules({ inTurn: false, alike: 1, mostLayers: 8, solidKeel: false })],
     ['mat on both faces of the core', rules({ tie: 'csm-225' })],
     ['one layer may end at a line', rules({ mostDropped: 4 })],
+    ['a dense core under hardware', rules({ hardware: 'pvc-200' })],
+    // The first zone of the part is one of those without.
+    ['no core in the deck', rules({ solid: ['deck'] })],
   ] as const)('keeps to a habit: %s', (what, own) => {
     const boat = merrow();
     const deck = boat.parts.find(({ kind }) => kind === 'deck')!;
     const { edits } = runToEnd(propose({ boat, partIds: [deck.id], habits: own, shelf: GENERIC_MATERIALS }, { solve }));
     const after = applyEdits(boat, edits).boat.parts.find(({ id }) => id === deck.id)!;
+    const hardware = boat.details.filter(({ kind }) => kind === 'bolted').map(({ zone }) => zone);
     for (const zone of after.zones) {
+      if (what.startsWith('a dense')) {
+        const cores = after.layers.filter(
+          ({ thickness, material, zones }) => thickness && zones.includes(zone.id) && material.startsWith('pvc'),
+        );
+        expect(cores.map(({ material }) => material)).toEqual([hardware.includes(zone.id) ? 'pvc-200' : 'pvc-80']);
+        continue;
+      }
+      if (what.startsWith('no core')) {
+        const cored = after.layers.some(({ material, zones }) => zones.includes(zone.id) && material === 'pvc-80');
+        expect(cored, zone.name).toBe(zone.location !== 'deck');
+        continue;
+      }
       const ids = after.layers.filter(({ zones }) => zones.includes(zone.id)).map(({ material }) => material);
       const core = ids.indexOf('pvc-80');
       if (core < 0) continue;

@@ -12,12 +12,17 @@ export interface CoreChoice {
   tie: Member | null;
 }
 
-/** What may be laid in a zone beside what stays. */
+/**
+ * What may be laid in a zone beside what stays. All zones of a part name the same cloths and cores, so that a row means
+ * the same in each; which of them a zone may have is its own.
+ */
 export interface StackSpace {
   /** Cloths that may be laid: on the outer skin from the mould, on the inner skin from the core. */
   outer: readonly Member[];
   inner: readonly Member[];
   cores: readonly CoreChoice[];
+  /** Which of the cores may be laid, as indices; none for a single skin alone. */
+  usable: readonly number[];
   /**
    * Which of them a skin is laid of, as indices: each by any count, or in turn, a skin being the first so many of the
    * list over and over.
@@ -130,7 +135,7 @@ export interface Family {
 
 /** The kinds of stacks that a space holds. */
 export function familiesOf(space: StackSpace): Family[] {
-  const { cycles, most, cores, solid, runsOn } = space;
+  const { cycles, most, cores, usable, solid, runsOn } = space;
   const axes = (side: 'outer' | 'inner', cycle: readonly number[]): Axis[] => {
     if (cycle.length === 0) return [];
     return cycles.inTurn ? [{ side, cycle }] : cycle.map((member) => ({ side, cycle: [member] }));
@@ -139,7 +144,8 @@ export function familiesOf(space: StackSpace): Family[] {
   const skins: Axis[] = [...axes('outer', cycles.outer), ...axes('inner', cycles.inner)];
   return [
     ...(solid ? [{ core: null, axes: single, most: single.map(() => most) }] : []),
-    ...cores.map(({ thicknesses }, core): Family => {
+    ...usable.map((core): Family => {
+      const { thicknesses } = cores[core]!;
       return { core, axes: [...skins, { side: 'core' }], most: [...skins.map(() => most), thicknesses.length - 1] };
     }),
   ];
