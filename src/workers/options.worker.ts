@@ -7,6 +7,7 @@ import {
   ledgerOf,
   loadIntegerSolver,
   lookForBetter,
+  partEquivalents,
   propose,
   readPart,
   scheduleSum,
@@ -19,6 +20,8 @@ import {
   type Ledger,
   type LighterStack,
   type OptimiseInput,
+  type PartEquivalents,
+  type PartEquivalentsInput,
   type PartRead,
   type Proposal,
   type ProposeInput,
@@ -80,6 +83,10 @@ const api = {
   /** What each habit costs in parts of a boat. */
   habitCosts: (input: ProposeInput, _known: Known, onStep: OnStep): Promise<HabitCost[] | string> =>
     solved((solve) => habitCosts(input, solve), onStep),
+
+  /** What a whole part would come to in other families of fibre. */
+  partEquivalents: (input: PartEquivalentsInput, _known: Known, onStep: OnStep): Promise<PartEquivalents | string> =>
+    solved((solve) => partEquivalents(input, solve), onStep),
 
   /** Which laminates an existing part may be. */
   read: (input: ReadPartInput, _known: Known, onStep: OnStep): Promise<PartRead | string> =>

@@ -56,3 +56,9 @@ export {
 } from './readPart';
 export { otherProcesses, type OtherProcess } from './otherProcesses';
 export { takeRead, type TakenRead } from './takeRead';
+export {
+  partEquivalents,
+  type PartEquivalent,
+  type PartEquivalents,
+  type PartEquivalentsInput,
+} from './search/partEquivalents';

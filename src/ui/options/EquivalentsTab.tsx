@@ -12,6 +12,7 @@ import { useZoneShown } from '../shared/useZoneShown';
 import { ZonePicker } from '../shared/ZonePicker';
 import { EquivalentBars } from './EquivalentBars';
 import { ByProcess } from './ByProcess';
+import { WholePart } from './WholePart';
 import { EquivalentTable } from './EquivalentTable';
 import { nameOf } from './nameOf';
 import { useEquivalents } from './useEquivalents';
@@ -89,6 +90,7 @@ export function EquivalentsTab({ shelf }: { shelf: readonly Material[] }) {
           )}
         </Card>
       )}
+      {part && <WholePart key={part.id} part={part} shelf={shelf} />}
       {part && zone && <ByProcess boat={boat} part={part} zone={zone} />}
       {zone && result !== null && typeof result !== 'string' && (
         <Found key={`${zone.id} ${match}`} found={result} zone={zone} asked={MATCHES[match]} />

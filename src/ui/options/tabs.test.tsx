@@ -105,6 +105,25 @@ describe('why not less', () => {
   });
 });
 
+describe('a whole part in other fibres', () => {
+  it('is told family by family, and one of them is laid', async () => {
+    const desk = await open('otherwise');
+    fireEvent.click(await screen.findByRole('button', { name: 'The whole of Hull in other fibres' }, SLOW));
+    const table = await screen.findByRole('table', { name: 'The whole of Hull in other fibres' }, SLOW);
+    const carbon = within(table)
+      .getAllByRole('button')
+      .find(({ textContent }) => textContent?.startsWith('Carbon on '))!;
+    fireEvent.click(carbon);
+    const lay = await screen.findAllByRole<HTMLButtonElement>('button', { name: 'Lay it so' }, SLOW);
+    await waitFor(() => expect(lay[0]!.disabled).toBe(false), SLOW);
+    fireEvent.click(lay[0]!);
+    const { parts, materials } = await desk.saved();
+    const used = new Set(parts[0]!.layers.map(({ material }) => material));
+    expect([...used].some((id) => id.startsWith('carbon-'))).toBe(true);
+    expect(materials.some((one) => one.kind === 'fibre' && one.family === 'carbon')).toBe(true);
+  });
+});
+
 describe('side by side', () => {
   it('sets another boat beside it, zone by zone, and explains the way to it', async () => {
     const lighter = (boat: Boat) => {
