@@ -38,7 +38,7 @@ const open = async (name: string, boat?: (from: Boat) => Boat) => {
   view = name;
   return yard.show(await yard.boat(boat), <OptionsScreen shelf={GENERIC_MATERIALS} habits={HABITS} />);
 };
-const SLOW = { timeout: 60_000 };
+const SLOW = { timeout: 180_000 };
 const layIt = async () => {
   const lay = await screen.findByRole<HTMLButtonElement>('button', { name: 'Lay it so' }, SLOW);
   await waitFor(() => expect(lay.disabled).toBe(false), SLOW);
