@@ -56,6 +56,7 @@ test('undo stays on its screen, says what lies elsewhere, and goes to the place 
   await page.getByRole('button', { name: 'Redo' }).click();
   await expect(mass).toHaveValue('2750');
   await page.getByRole('link', { name: 'Lay-up', exact: true }).click();
+  await expect(page.getByRole('grid')).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await asked.getByRole('button', { name: 'Take back all the same' }).click();
   await expect(page.getByText('Took back: changed the brief')).toBeVisible();
