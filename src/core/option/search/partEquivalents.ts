@@ -38,7 +38,7 @@ export interface PartEquivalents {
 
 /** Fabrics of a family that are laid with one another. */
 const FABRICS = 3;
-const EFFORT = { budget: 12_000, list: 1, gap: 0.01, tidy: 0 };
+const EFFORT = { budget: 20_000, list: 1, gap: 0.01, tidy: 0 };
 const MOST_LAYERS = 20;
 /** Cores that build panels by habit (kg/m³). */
 const USUAL_CORE = { least: 60, most: 130 };
@@ -70,7 +70,9 @@ export function* partEquivalents(
       (one): one is Fabric =>
         one.kind === 'fabric' && !isMat(one) && one.components.every(({ fibre }) => fibres.get(fibre) === family),
     );
-    const byWeight = [...all].sort((a, b) => weight(b) - weight(a));
+    // Cloth of one direction wants another across it: it is left to a search of its own where there is other cloth.
+    const others = all.filter((one) => one.family !== 'unidirectional');
+    const byWeight = [...(others.length > 0 ? others : all)].sort((a, b) => weight(b) - weight(a));
     return [...byWeight.filter(({ id }) => laid.has(id)), ...byWeight.filter(({ id }) => !laid.has(id))].slice(
       0,
       FABRICS,
@@ -144,5 +146,8 @@ export function* partEquivalents(
       none.push({ name, reason: error.text });
     }
   }
-  return { now: sumOf(boat), found: found.sort((a, b) => a.mass - b.mass), none };
+  // What may have a core may also have none: heavier than the single skin it is only a search that was cut short.
+  const solid = new Map(found.filter((one) => one.core === null).map((one) => [one.family, one.mass]));
+  const kept = found.filter((one) => one.core === null || one.mass < (solid.get(one.family) ?? Infinity));
+  return { now: sumOf(boat), found: kept.sort((a, b) => a.mass - b.mass), none };
 }
