@@ -180,7 +180,7 @@ export function BesideView({
       </Card>
       <p className="small soft mb-0">
         Zones in {unit('laminateWeight')} with their least reserve, by the rules of each boat, at planned values; a
-        question mark where one is not proven. Hours are not known yet.
+        question mark where one is not proven. What each leaves unchecked stands under Check. Hours are not known yet.
       </p>
     </div>
   );

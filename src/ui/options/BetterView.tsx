@@ -6,12 +6,11 @@ import { applyEdits, type Edit } from '@/core/edit';
 import type { Better } from '@/core/option';
 import { formatNumber, formatReserve } from '@/core/quantity';
 import { useUnits } from '../shared/units';
-import { Verdict } from '../shared/Verdict';
 import type { BetterAsk } from './BetterTab';
 import { BoundLine } from './BoundLine';
 import { GridChange } from './GridChange';
+import { AsksMore, HoldsZones } from './HoldsZones';
 import { TakeIt } from './TakeIt';
-import { checkName } from './words';
 
 export interface BetterViewProps {
   better: Better;
@@ -39,7 +38,7 @@ export function neededOf(fetched: readonly Edit[], edits: readonly Edit[]): Edit
 
 /** A better schedule: what changes in the grid, how good it is known to be, what binds, and what more would buy. */
 export function BetterView({ better, of, asked, fetched, current, boatId, aim }: BetterViewProps) {
-  const { full, words, unit, show } = useUnits();
+  const { full, unit, show } = useUnits();
   const part = of.parts.find(({ id }) => id === asked.partId)!;
   const book = useMemo(() => applyEdits(of, fetched).boat, [of, fetched]);
   const after = useMemo(() => applyEdits(book, better.edits).boat, [book, better]);
@@ -73,24 +72,21 @@ export function BetterView({ better, of, asked, fetched, current, boatId, aim }:
         ) : (
           <GridChange before={book} after={after} part={part} />
         )}
-        <ul className="small mb-0 mt-2" aria-label="What holds each zone where it is">
-          {better.binding.map(({ zone, check, reserveFactor, notProven }) => {
+        <HoldsZones
+          part={part}
+          binding={better.binding}
+          target={asked.target}
+          behind={(zone) => {
             const more = better.oneMore.find((one) => one.zone === zone);
+            if (!more || asked.aim !== 'mass') return null;
             return (
-              <li key={zone}>
-                {zoneName.get(zone)}: {checkName(check)}{' '}
-                <Verdict reserveFactor={reserveFactor} target={asked.target} words={false} />
-                {more && asked.aim === 'mass' && (
-                  <span className="soft">
-                    {' '}
-                    {show(more.more, 'mass')} {unit('mass')} more would lift it to {formatReserve(more.to)}
-                  </span>
-                )}
-                {notProven.length > 0 && <span> Not proven: {notProven.map(words).join('; ')}.</span>}
-              </li>
+              <span className="soft">
+                {' '}
+                {show(more.more, 'mass')} {unit('mass')} more would lift it to {formatReserve(more.to)}
+              </span>
             );
-          })}
-        </ul>
+          }}
+        />
         {first && asked.aim === 'mass' && (
           <p className="small mb-0 mt-1">
             One more {unit('mass')} buys most in {zoneName.get(first.zone)}.
@@ -99,19 +95,13 @@ export function BetterView({ better, of, asked, fetched, current, boatId, aim }:
       </Card>
       {(better.heavierFor.length > 0 || better.grown.length > 0 || better.falls.length > 0) && (
         <Card body>
-          <ul className="mb-0 ps-3" aria-label="What else it asks">
-            {better.heavierFor.map(({ zone, details }) => (
-              <li key={zone}>
-                {zone} is laid heavier than it needs by itself, for {details.join(', ')}.
-              </li>
-            ))}
-            {better.grown.length > 0 && <li>Sections that grow until they hold: {better.grown.join(', ')}.</li>}
+          <AsksMore heavierFor={better.heavierFor} grown={better.grown}>
             {better.falls.map(({ of: kind, id, name, after: now }) => (
               <li key={id}>
                 ✕ {name} ({kind}) falls to {now === null ? 'not proven' : formatReserve(now)}.
               </li>
             ))}
-          </ul>
+          </AsksMore>
         </Card>
       )}
       {better.edits.length > 0 && (

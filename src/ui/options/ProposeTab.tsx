@@ -10,15 +10,14 @@ import { useDesign } from '../shared/boat';
 import { Tabs } from '../shared/Tabs';
 import { useKept } from '../shared/useKept';
 import { useUnits } from '../shared/units';
-import { Verdict } from '../shared/Verdict';
 import { BoundLine } from './BoundLine';
 import { GridChange } from './GridChange';
+import { AsksMore, HoldsZones } from './HoldsZones';
 import { HabitCosts } from './HabitCosts';
 import { HabitsCard } from './HabitsCard';
 import { SearchCard } from './SearchCard';
 import { TakeIt } from './TakeIt';
 import { useSearch } from './useSearch';
-import { checkName } from './words';
 
 const AIMS = { mass: 'mass', cost: 'price' } as const;
 const SUPERLATIVES: Record<Aim, string> = { mass: 'lightest', cost: 'cheapest' };
@@ -147,7 +146,6 @@ function ProposalView({ proposal, of, current, boatId, title }: ProposalViewProp
   const after = useMemo(() => applyEdits(of, proposal.edits).boat, [of, proposal]);
   const one = proposal.parts.find(({ partId }) => partId === shown) ?? proposal.parts[0]!;
   const part = of.parts.find(({ id }) => id === one.partId)!;
-  const zoneName = new Map(part.zones.map(({ id, name }) => [id, name]));
   const kg = (value: number) => full(value, 'mass');
   const { mass, refused, heavierFor, grown, below } = proposal;
   return (
@@ -166,30 +164,16 @@ function ProposalView({ proposal, of, current, boatId, title }: ProposalViewProp
           {one.name}: {kg(one.before)} → {kg(one.after)}. <BoundLine best={one.after} {...one} value={kg} />
         </p>
         <GridChange before={of} after={after} part={part} />
-        <ul className="small mb-0 mt-2" aria-label="What holds each zone where it is">
-          {one.binding.map(({ zone, check, reserveFactor, notProven }) => (
-            <li key={zone}>
-              {zoneName.get(zone)}: {checkName(check)}{' '}
-              <Verdict reserveFactor={reserveFactor} target={targetOf(of)} words={false} />
-              {notProven.length > 0 && <span> Not proven: {notProven.map(words).join('; ')}.</span>}
-            </li>
-          ))}
-        </ul>
+        <HoldsZones part={part} binding={one.binding} target={targetOf(of)} />
       </Card>
       {(refused.length > 0 || heavierFor.length > 0 || grown.length > 0 || below.length > 0) && (
         <Card body>
-          <ul className="mb-0 ps-3" aria-label="What else the proposal says">
+          <AsksMore heavierFor={heavierFor} grown={grown}>
             {refused.map(({ name, reason }) => (
               <li key={name}>
                 ✕ {name} stays as it is: {words(reason)}.
               </li>
             ))}
-            {heavierFor.map(({ zone, details }) => (
-              <li key={zone}>
-                {zone} is laid heavier than it needs by itself, for {details.join(', ')}.
-              </li>
-            ))}
-            {grown.length > 0 && <li>Sections that grow until they hold: {grown.join(', ')}.</li>}
             {below.map(({ of: kind, id, name, reserveFactor }) => (
               <li key={id}>
                 ✕ {name} ({kind}){' '}
@@ -197,7 +181,7 @@ function ProposalView({ proposal, of, current, boatId, title }: ProposalViewProp
                 zone mends it; look at its own layers, bolts or backing.
               </li>
             ))}
-          </ul>
+          </AsksMore>
         </Card>
       )}
       <Card body>

@@ -104,6 +104,12 @@ export function WholePart({ part, shelf }: { part: Part; shelf: readonly Materia
           </Card.Body>
         </Card>
       )}
+      {found && (
+        <p className="small soft mb-1">
+          The reserve is the least of its zones; stiffeners, details and cautions are told when one is chosen, and what
+          a zone leaves unchecked under Check.
+        </p>
+      )}
       {found?.none.map(({ name, reason }) => (
         <p key={name} className="small soft mb-1">
           {name}: {words(reason)}.

@@ -5,7 +5,7 @@ import { marginChanges, wholeBoat, type MarginChange } from '../wholeBoat';
 import { forDetails, stiffenersOf, type LaidHeavier } from './forDetails';
 import { oneMore, type OneMore } from './oneMore';
 import { questionOf, type OptimiseInput, type SearchHow } from './optimiseBoat';
-import { optimisePart, type GridAnswer, type GridStep } from './optimisePart';
+import { bindingOf, massOf, optimisePart, type GridAnswer, type GridStep } from './optimisePart';
 
 /** The best schedule that was found for a part, and what it asks of the rest of the boat. */
 export interface Better extends Omit<GridAnswer, 'fronts' | 'rows'> {
@@ -33,9 +33,23 @@ export function* lookForBetter(input: OptimiseInput, how: SearchHow): Generator<
   const { sections, grown } = edits.length === 0 ? { sections: [], grown: [] } : stiffenersOf(laid);
   edits.push(...sections);
   const after = applyEdits(boat, edits).boat;
-  const [was, is] = [boat, after].map((one) => wholeBoat(one, makeEvaluator()(one)));
-  const falls = marginChanges(was!, is!).filter(
+  const evaluations = makeEvaluator()(after);
+  const [was, is] = [wholeBoat(boat, makeEvaluator()(boat)), wholeBoat(after, evaluations)];
+  const part = after.parts.find(({ id }) => id === question.partId)!;
+  const zones = part.zones.filter(({ id }) => fronts.has(id));
+  // As it is laid in the end, heavier where a detail asked for it.
+  const binding = zones.map(({ id }) => bindingOf(evaluations.get(id)!));
+  const falls = marginChanges(was, is).filter(
     ({ before, after: now }) => now === null || (!reaches(now, target) && (before === null || now < before)),
   );
-  return { ...rest, edits, oneMore: oneMore({ fronts, rows, binding: rest.binding }), heavierFor, grown, falls };
+  return {
+    ...rest,
+    after: { ...rest.after, mass: massOf({ part, zones }, evaluations) },
+    binding,
+    edits,
+    oneMore: oneMore({ fronts, rows, binding: rest.binding }),
+    heavierFor,
+    grown,
+    falls,
+  };
 }

@@ -17,6 +17,8 @@ export interface Binding {
   reserveFactor: number;
   /** What of the zone no stack can prove. */
   notProven: string[];
+  /** What its reserve leaves unchecked. */
+  notChecked: string[];
 }
 
 export interface GridAnswer {
@@ -38,6 +40,12 @@ export interface GridAnswer {
 export interface GridStep extends Progress {
   /** A zone that is found, to be kept by whoever may have to begin again. */
   found?: { zoneId: string; front: ZoneFront };
+}
+
+/** What holds a zone that holds. */
+export function bindingOf({ zoneId, governing, unproven, notChecked }: ZoneEvaluation): Binding {
+  const { id, governs, reserveFactor } = governing!;
+  return { zone: zoneId, check: id, governs, reserveFactor, notProven: unproven, notChecked };
 }
 
 const NEAR = 1e-9;
@@ -130,8 +138,7 @@ export function* optimisePart(question: GridQuestion): Generator<GridStep, GridA
     // Nothing is proposed that the ordinary evaluation does not confirm.
     if (!holds(e, question.target, trustedIn(boat, zone)))
       throw new Error(`A stack of ${id} that was found to hold does not`);
-    const { id: check, governs, reserveFactor } = e.governing!;
-    return { zone: id, check, governs, reserveFactor, notProven: e.unproven };
+    return bindingOf(e);
   });
   const bound = Math.min(chosen.bound, objective);
   const apart = objective > 0 ? Math.max(0, (objective - bound) / objective) : 0;
@@ -154,7 +161,10 @@ export function* optimisePart(question: GridQuestion): Generator<GridStep, GridA
 }
 
 /** Mass of the zones looked at (kg). */
-const massOf = ({ part, zones }: ReadyPart, evaluations: ReadonlyMap<string, ZoneEvaluation>): number =>
+export const massOf = (
+  { part, zones }: Pick<ReadyPart, 'part' | 'zones'>,
+  evaluations: ReadonlyMap<string, ZoneEvaluation>,
+): number =>
   zones.reduce(
     (sum, { id, geometry }) => sum + evaluations.get(id)!.laminatedArealWeight * geometry.area * part.number,
     0,

@@ -9,7 +9,7 @@ import type { Habits } from '../habits';
 import { marginChanges, wholeBoat, type Margin, type MarginChange } from '../wholeBoat';
 import type { SolveInteger } from './coupleZones';
 import { clothOf, materialsOf, spaceOfHabits } from './habitSpace';
-import { optimisePart, type Binding, type GridAnswer, type GridStep } from './optimisePart';
+import { bindingOf, massOf, optimisePart, type Binding, type GridAnswer, type GridStep } from './optimisePart';
 import type { Effort, GridQuestion, Weights } from './readyPart';
 import { relayPart } from './relayPart';
 import type { ZoneFront } from './zoneFront';
@@ -143,24 +143,15 @@ export function* propose(
       current = applyEdits(current, laid).boat;
       const evaluations = makeEvaluator()(current);
       const now = current.parts.find((one) => one.id === id)!;
-      const massIn = (zones: ReturnType<ReturnType<typeof makeEvaluator>>) =>
-        now.zones.reduce(
-          (sum, zone) => sum + zones.get(zone.id)!.laminatedArealWeight * zone.geometry.area * now.number,
-          0,
-        );
       proposed.push({
         partId: id,
         name: part.name,
-        before: massIn(makeEvaluator()(boat)),
-        after: massIn(evaluations),
+        before: massOf({ part: now, zones: now.zones }, makeEvaluator()(boat)),
+        after: massOf({ part: now, zones: now.zones }, evaluations),
         bound: answer.bound,
         gap: answer.gap,
         evaluated: answer.evaluated,
-        binding: answer.binding.map((one) => {
-          const { governing, unproven } = evaluations.get(one.zone)!;
-          const { id: check, governs, reserveFactor } = governing!;
-          return { zone: one.zone, check, governs, reserveFactor, notProven: unproven };
-        }),
+        binding: now.zones.map(({ id: zone }) => bindingOf(evaluations.get(zone)!)),
       });
     } catch (error) {
       if (!(error instanceof KeramosError) || error.path.startsWith('habits')) throw error;
