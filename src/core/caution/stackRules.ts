@@ -1,7 +1,7 @@
 import { limitingStrains } from '../laminate';
 import { hasMat, FIBRE_FAMILIES } from '../material';
 import { formatReserve, said } from '../quantity';
-import { targetOf, warpOf } from '../evaluate';
+import { cracksUnderBlows, slams, targetOf, warpOf } from '../evaluate';
 import { removingHelps } from './removingHelps';
 import { SMALL_CRAFT_PACK } from '../standard';
 import { each, families, fibreMassOf, thicknessOf, wet, type CautionRule } from './rule';
@@ -9,14 +9,11 @@ import { each, families, fibreMassOf, thicknessOf, wet, type CautionRule } from 
 const LAMINATION = 'Classical lamination theory (Jones, ch. 4)';
 const SANDWICH = 'Zenkert, An Introduction to Sandwich Construction; Allen';
 
-/** Stacks that warp, peel, wrinkle or do not work together. */
-/** Share of the waterline from aft beyond which a bottom slams, and the elongation in shear of a core that cracks. */
-const SLAMS_FROM = 0.5;
-const BRITTLE_CORE = 0.25;
 /** Fibre by weight to which the laws of the pack hold. */
 const MOST_OF_MAT = 0.5;
 const MOST_OF_ROVING = 0.7;
 
+/** Stacks that warp, peel, wrinkle or do not work together. */
 export const STACK_RULES: readonly CautionRule[] = [
   {
     id: 'unlike-fibres',
@@ -153,10 +150,10 @@ export const STACK_RULES: readonly CautionRule[] = [
     wayOut: `A tough foam (elongation 30 % or more, no balsa, no stiff PVC) of ${said(100, 'density')} or above.`,
     source: 'Slamming practice; core shear elongation',
     find: ({ boat, zone, cores }) =>
-      wet(zone) && zone.geometry.panelX > SLAMS_FROM * boat.brief.waterlineLength
+      slams(boat, zone)
         ? each(
             cores,
-            ({ material }) => material.shearElongation.value < BRITTLE_CORE && material.behaviour !== 'honeycomb',
+            ({ material }) => cracksUnderBlows(material),
             ({ material }) => `${material.code}: ${(material.shearElongation.value * 100).toFixed(0)} % elongation`,
           )
         : [],

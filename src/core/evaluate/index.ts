@@ -30,6 +30,7 @@ export { memberOf, type SectionMember, sectionProperties, type SectionProperties
 export { stackWorking, type WorkingPart, zoneWorking } from './zoneWorking';
 export { ENGINE } from './engine';
 export { proveBoat, type ProofStep, type ZoneProof } from './proofs';
+export { cracksUnderBlows, slams } from './slamming';
 export { membraneStrength } from './membraneStrength';
 export { panelGive } from './panelGive';
 export { zoneCounts, type ZoneCounts } from './zoneCounts';

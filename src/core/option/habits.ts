@@ -28,6 +28,8 @@ const rulesSchema = z.strictObject({
   solidKeel: z.boolean(),
   /** Core where hardware is bolted on, in the place of the usual one; null where its own backing does. */
   hardware: id.nullable(),
+  /** Core where the bottom slams; null for the usual one if it is tough enough, else none. */
+  slamming: id.nullable().default(null),
   /** Dry fibre of a layer that is handled (kg/m²). */
   ply: z
     .strictObject({ least: z.number().min(0).max(5), most: z.number().positive().max(5) })

@@ -143,6 +143,7 @@ export function HabitsCard({ of, materials, onKept }: HabitsCardProps) {
             if (chosen?.kind === 'core') set({ core: { material: chosen.id, thicknesses: [...chosen.thicknesses] } });
           })}
           {pickMaterial(HABIT_NAMES.hardware, cores, rules.hardware, (id) => rule({ hardware: id }))}
+          {pickMaterial(HABIT_NAMES.slamming, cores, rules.slamming, (id) => rule({ slamming: id }))}
           {pickMaterial(HABIT_NAMES.tie, mats, rules.tie, (id) => rule({ tie: id }))}
           {pickMaterial(HABIT_NAMES.between, mats, rules.between, (id) => rule({ between: id }))}
           <QuantityField

@@ -20,6 +20,7 @@ export const HABIT_NAMES: Readonly<Record<HabitCost['habit'], string>> = {
   solid: 'Places without a core',
   solidKeel: 'No core over the keel',
   hardware: 'Core where hardware is bolted on',
+  slamming: 'Core where the bottom slams',
   ply: 'Least and greatest mass of a ply',
   mostMaterials: 'Most different materials in a part',
   mostDropped: 'Most layers that end at a line',

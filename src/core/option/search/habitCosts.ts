@@ -26,6 +26,10 @@ const GIVEN_UP: Record<HabitCost['habit'], (habits: Habits) => Habits | null> = 
   solid: ({ rules, ...rest }) => (rules.solid.length > 0 ? { ...rest, rules: { ...rules, solid: [] } } : null),
   solidKeel: without('solidKeel', false),
   hardware: without('hardware', null),
+  slamming: ({ rules, core, ...rest }) => {
+    if (rules.slamming === core.material) return null;
+    return { ...rest, core, rules: { ...rules, slamming: core.material } };
+  },
   ply: without('ply', { least: 0, most: 5 }),
   mostMaterials: without('mostMaterials', null),
   mostDropped: without('mostDropped', null),

@@ -1,5 +1,6 @@
 import type { Boat, Part, Zone } from '../../document';
 import { invalid } from '../../error';
+import { cracksUnderBlows, slams } from '../../evaluate';
 import { neighboursOf } from '../../lines';
 import type { Core, Fabric, Material } from '../../material';
 import type { HabitRules, Habits } from '../habits';
@@ -18,6 +19,7 @@ export const materialsOf = ({ coat, skin, single, outer, inner, core, rules }: H
     ...[...skin, ...single, ...outer, ...inner].map((name) => clothOf(name).material),
     core.material,
     ...(rules.hardware ? [rules.hardware] : []),
+    ...(rules.slamming ? [rules.slamming] : []),
     ...(rules.tie ? [rules.tie] : []),
     ...(rules.between ? [rules.between] : []),
   ]),
@@ -56,12 +58,12 @@ export function spaceOfHabits(boat: Boat, part: Part, zone: Zone, habits: Habits
   const choice = ({ id }: Core, thicknesses: readonly number[]): CoreChoice => {
     return { material: id, thicknesses: [...thicknesses].sort((a, b) => a - b), tie };
   };
+  const usual = coreOf(habits.core.material);
   const dense = rules.hardware === null ? null : coreOf(rules.hardware);
-  const cores = [
-    choice(coreOf(habits.core.material), habits.core.thicknesses),
-    ...(dense ? [choice(dense, dense.thicknesses)] : []),
-  ];
-  const bolted = dense !== null && boat.details.some(({ kind, zone: on }) => kind === 'bolted' && on === zone.id);
+  const tough = rules.slamming === null ? null : coreOf(rules.slamming);
+  const others = [...new Set([dense, tough])].filter((core) => core !== null && core.id !== usual.id) as Core[];
+  const cores = [choice(usual, habits.core.thicknesses), ...others.map((core) => choice(core, core.thicknesses))];
+  const here = coreHere();
   const usable = (names: readonly string[], what: string): Member[] => {
     const own = names.map(clothOf).filter(({ material }) => {
       const weight = dryWeight(fabricOf(material, what));
@@ -102,7 +104,7 @@ export function spaceOfHabits(boat: Boat, part: Part, zone: Zone, habits: Habits
     outer,
     inner,
     cores,
-    usable: isSolid(boat, part, zone, rules) ? [] : [bolted ? 1 : 0],
+    usable: here === null ? [] : [cores.findIndex(({ material }) => material === here.id)],
     cycles: each,
     solid: true,
     runsOn: rules.inTurn,
@@ -124,6 +126,13 @@ export function spaceOfHabits(boat: Boat, part: Part, zone: Zone, habits: Habits
   );
   return space;
 
+  /** The core that the habits put in this zone: what the blows ask for comes before what bolts do. */
+  function coreHere(): Core | null {
+    if (isSolid(boat, part, zone, rules)) return null;
+    if (slams(boat, zone)) return tough ?? (cracksUnderBlows(usual) ? null : usual);
+    const bolted = boat.details.some(({ kind, zone: on }) => kind === 'bolted' && on === zone.id);
+    return bolted && dense ? dense : usual;
+  }
   function isLawful(stack: Stack): boolean {
     const layers = (counts: readonly number[]) => counts.reduce((sum, count) => sum + count, 0);
     const least = stack.core === null ? layers(stack.outer) : Math.min(layers(stack.outer), layers(stack.inner));

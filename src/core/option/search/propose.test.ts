@@ -2,6 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { brant, merrow } from '../../../../tests/helpers/merrow';
 import { boatFromJson, checkBoat, type Boat } from '../../document';
+import { cautionsOf } from '../../caution';
 import { applyEdits } from '../../edit';
 import { evaluateStiffeners, makeEvaluator, targetOf } from '../../evaluate';
 import { runToEnd } from '../../job';
@@ -74,6 +75,9 @@ describe('a first proposal', () => {
         const off = layers.findIndex(({ role }) => role === 'comesOff');
         if (off >= 0) expect(layers.slice(off).every(({ role }) => role === 'comesOff')).toBe(true);
       }
+      // Nothing that our own cautions would call a danger to these layers.
+      const rules = cautionsOf(after, evaluations).filter(({ rule }) => rule.severity === 'danger');
+      expect(rules.map(({ rule, detail }) => `${rule.id}: ${detail}`)).toEqual([]);
       // Every part is within a hundredth of the bound that was proven for it by itself.
       for (const { gap, name } of proposal.parts) expect(gap, name).toBeLessThan(0.01);
       // One action, taken back whole.
