@@ -11,6 +11,7 @@ const SUBJECTS = [
   'field',
   'job',
   'geometry',
+  'float',
   'material',
   'supply',
   'laminate',

@@ -12,6 +12,7 @@ import { plyCalculations } from './ply';
 import { sandwichCalculations } from './sandwich';
 import { smallCraftCalculations } from './smallCraft';
 import { stiffenerCalculations } from './stiffener';
+import { weightCalculations } from './weight';
 
 export type { Calculation, Tools } from './define';
 
@@ -25,6 +26,7 @@ export const CALCULATIONS: readonly Calculation[] = [
   ...detailCalculations,
   ...boatCalculations,
   ...optionCalculations,
+  ...weightCalculations,
 ];
 
 const BATCH_LIMIT = 10_000;
