@@ -4,10 +4,26 @@ import { deckShapeSchema, FLUSH_DECK, hullSchema } from '../geometry';
 import type { Material } from '../material';
 import { acceptances } from './entities/acceptance';
 import { details, loads, materials, packs, references, sections, supports } from './entities/lists';
+import { items } from './entities/item';
 import { parts } from './entities/part';
+import { spaces } from './entities/space';
 import { briefSchema } from './brief';
 
 export { acceptanceSchema, type Acceptance } from './entities/acceptance';
+export {
+  CONDITIONS,
+  ITEM_KINDS,
+  ITEM_STATES,
+  itemKindOf,
+  itemSchema,
+  STAGES,
+  type Condition,
+  type Item,
+  type ItemKindName,
+  type ItemState,
+  type Stage,
+} from './entities/item';
+export { CLOSURES, SPACE_KINDS, spaceSchema, type Closure, type Space, type SpaceKind } from './entities/space';
 export { LAYER_LIMIT, LAYER_ROLES, layerSchema, type Layer, type LayerRole } from './entities/layer';
 export {
   GROUP_KINDS,
@@ -34,6 +50,8 @@ export const LISTS = {
   packs,
   loads,
   details,
+  items,
+  spaces,
 } as const;
 export type ListKey = keyof typeof LISTS;
 export const LIST_KEYS = Object.keys(LISTS) as ListKey[];
@@ -68,6 +86,8 @@ export const boatSchema = z.object({
   packs: list('packs').min(1).default(packs.empty),
   loads: list('loads').default(loads.empty),
   details: list('details').default(details.empty),
+  items: list('items').default(items.empty),
+  spaces: list('spaces').default(spaces.empty),
 });
 export type Boat = z.infer<typeof boatSchema>;
 

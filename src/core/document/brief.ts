@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { bounded, choice, flag, noted, since, text } from '../field';
+import { bounded, choice, flag, noted, since, text, whole } from '../field';
 import { KNOCK_DOWNS, PROCESSES, type KnockDown } from '../material';
 import { invalid } from '../error';
 import { said, type QuantityKind } from '../quantity';
@@ -128,6 +128,35 @@ export const SINGLE_SKIN_PATHS = {
   either: 'the flexural law or ply by ply: either is enough',
 } as const;
 
+/** What she is meant to come to besides the laminate; null where nothing is asked. */
+const targets = z.object({
+  displacement: bounded('Mass, light', [10, 200_000], 'kg', {
+    hint: 'fitted out, without people, fuel and stores',
+  }).nullable(),
+  centreHeight: bounded('Height of the centre', [-2, 10], 'm', {
+    hint: 'of the boat in full load, above the baseline',
+  }).nullable(),
+  trimDeg: bounded('Trim, bow up', [-5, 5], '°', { hint: 'in full load' }).nullable(),
+  cost: bounded('Cost of a boat', [1, 1e8], '', { quantity: 'money' }).nullable(),
+  hours: bounded('Hours for a boat', [1, 1e6]).nullable(),
+});
+
+/** What a boat may be said not to have, so that it is not missed in her weight. */
+export const MAY_BE_ABSENT = {
+  engine: 'Engine and drive',
+  systems: 'Batteries, wiring, pumps',
+  contents: 'Fuel and water',
+  outfit: 'Joinery and outfit',
+  hatch: 'Hatches and windows',
+  fitting: 'Fittings besides those of details',
+  rig: 'Mast, rig and sails',
+  bonding: 'Bonding of parts to one another',
+  paint: 'Paint and antifouling',
+  people: 'People',
+  stores: 'Stores and gear',
+} as const;
+export type MayBeAbsent = keyof typeof MAY_BE_ABSENT;
+
 /** What the boat must be. */
 export const briefSchema = z.object({
   kind: choice('Propulsion', { motor: 'motor', sail: 'sail' }),
@@ -147,6 +176,27 @@ export const briefSchema = z.object({
   knockDowns: noted(z.object(knockDowns), { label: 'Knock-downs' }),
   proofs: since(8, noted(proofs, { label: 'Proofs that must hold' }), { rule: true, match: false, analysis: false }),
   singleSkin: since(8, choice('Single skin by', SINGLE_SKIN_PATHS), 'both'),
+  water: since(10, choice('Water', { sea: 'sea', fresh: 'fresh' }), 'sea'),
+  targets: since(10, noted(targets, { label: 'Targets' }), {
+    displacement: null,
+    centreHeight: null,
+    trimDeg: null,
+    cost: null,
+    hours: null,
+  }),
+  series: since(10, whole('Boats in the series', 1, 10_000), 1),
+  absent: since(
+    10,
+    noted(z.array(choice('Not in this boat', MAY_BE_ABSENT)).max(20), { label: 'Not in this boat' }),
+    [],
+  ),
+  /** Paste under a core, and what its kerfs take up; null as is usual with the process. */
+  coreBond: since(10, bounded('Paste under cores', [0, 5], 'kg/m²').nullable(), null),
+  kerfShare: since(
+    10,
+    bounded('Kerfs filled with resin', [0, 0.3], '', { hint: 'share of the volume of a core' }).nullable(),
+    null,
+  ),
   use: text('Use', 600),
 });
 export type Brief = z.infer<typeof briefSchema>;

@@ -1,6 +1,7 @@
 import type { z } from 'zod';
 import { KeramosError, invalid } from '../error';
 import { referencesIn, type Held, type ListName } from '../field';
+import { said } from '../quantity';
 import { isLayerMaterial, type LayerMaterial, type Material } from '../material';
 import {
   ingredients,
@@ -62,6 +63,8 @@ const MISSING: Record<ListName, string> = {
   packs: 'pack',
   loads: 'load',
   details: 'detail',
+  items: 'item',
+  spaces: 'space',
 };
 
 /** What is named, where it was there before the change, and by whom: for words that say what stands in the way. */
@@ -191,6 +194,23 @@ function checkPacks(packs: Boat['packs']): void {
     throw invalid('packs', 'The small-craft method must be the first pack of the boat: the pressures come from it');
 }
 
+/** Refuse a space that ends before it begins. */
+function checkSpaces({ spaces }: Boat): void {
+  for (const { id, name, from, to, bottom, top, inner, outer } of spaces) {
+    const ends: [string, number, number | null][] = [
+      ['to', from, to],
+      ['top', bottom, top],
+      ['outer', inner, outer],
+    ];
+    for (const [key, low, high] of ends)
+      if (high !== null && !(high > low))
+        throw invalid(
+          `spaces.${id}.${key}`,
+          `${name}: ${key === 'outer' ? 'the outer side' : `"${key}"`} must lie beyond ${said(low, 'length')}`,
+        );
+  }
+}
+
 function checkSections({ sections }: Boat): void {
   for (const section of sections) {
     if (!section.layers.some(({ web }) => web))
@@ -283,6 +303,7 @@ export function checkBoat(boat: Boat, before: Boat | null = null): void {
   if (changed('brief', 'materials')) checkMaterials(boat, before);
   if (changed('packs')) checkPacks(boat.packs);
   if (changed('sections')) checkSections(boat);
+  if (changed('spaces')) checkSpaces(boat);
   const materials = idMap(boat.materials);
   boat.parts.forEach((part, p) => {
     if (before?.parts[p] === part && !changed('materials')) return;

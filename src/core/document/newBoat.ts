@@ -2,7 +2,8 @@ import { FLUSH_DECK, shapeFor } from '../geometry';
 import { GENERIC_MATERIALS } from '../material';
 import { SMALL_CRAFT_PACK } from '../standard';
 import type { Boat } from './boat';
-import { particularsOf } from './brief';
+import { briefSchema, particularsOf } from './brief';
+import { laterFields } from './entity';
 import { newPart, newZone } from './newEntities';
 import { settleGeometry } from './settleGeometry';
 
@@ -36,10 +37,9 @@ export function newBoat(name: string): Boat {
     quality: 'EL-c',
     posture: 'balanced',
     units: 'metric',
-    proofs: { rule: true, match: false, analysis: false },
-    singleSkin: 'both',
     knockDowns: { characteristic: true, wet: true, hot: false, fatigue: false, process: true },
     use: '',
+    ...laterFields(briefSchema),
   };
   const [keel, chine, edge] = [{ kind: 'centreline' }, { kind: 'chine' }, { kind: 'deckEdge' }] as const;
   const hull = newPart({
@@ -93,6 +93,8 @@ export function newBoat(name: string): Boat {
     packs: [SMALL_CRAFT_PACK],
     loads: [],
     details: [],
+    items: [],
+    spaces: [],
   };
   return settleGeometry({ ...boat, hull: null }, boat);
 }

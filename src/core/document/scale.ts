@@ -1,7 +1,8 @@
 import { parseOrThrow } from '../error';
 import type { HullEdge, HullShape, Region, Support } from '../geometry';
 import { boatSchema, type Boat, type Part, type Zone } from './boat';
-import { BRIEF_NUMBERS, type Brief, type BriefNumber } from './brief';
+import { BRIEF_NUMBERS, briefSchema, type Brief, type BriefNumber } from './brief';
+import { laterFields } from './entity';
 import { checkBoat } from './check';
 import { settleGeometry } from './settleGeometry';
 
@@ -51,7 +52,9 @@ export function scaledBrief(brief: Brief, given: NewParticulars): Brief {
     maxSpeedKnots: rounded(inRange('maxSpeedKnots', brief.maxSpeedKnots * Math.sqrt(along)), 1),
     weightTarget: rounded(inRange('weightTarget', (brief.weightTarget * loadedMass) / brief.loadedMass), 0),
   };
-  return { ...follows, ...Object.fromEntries(Object.entries(given).filter(([, value]) => value !== undefined)) };
+  // What the other boat was to weigh and cost as a whole says nothing of this one.
+  const { targets } = laterFields(briefSchema);
+  return { ...follows, targets, ...Object.fromEntries(Object.entries(given).filter(([, value]) => value !== undefined)) };
 }
 
 /** How much longer, broader and deeper one boat is than another. */
@@ -228,6 +231,16 @@ export function scaleBoat(boat: Boat, given: NewParticulars): Boat {
     supports: boat.supports.map((support) => scaledSupport(support, ratios)),
     parts: boat.parts.map((part) => scaledPart(part, ratios)),
     details: boat.details.map((detail) => ({ ...detail, x: detail.x * along, y: detail.y * across })),
+    items: boat.items.map((item) => ({ ...item, x: item.x * along, y: item.y * across, z: item.z * ratios.up })),
+    spaces: boat.spaces.map((space) => ({
+      ...space,
+      from: space.from * along,
+      to: space.to * along,
+      bottom: space.bottom * ratios.up,
+      top: space.top * ratios.up,
+      inner: space.inner * across,
+      outer: space.outer === null ? null : space.outer * across,
+    })),
   };
   const read = parseOrThrow(boatSchema, scaled, 'boat');
   const settled = read.hull ? settleGeometry({ ...read, hull: null }, read) : read;

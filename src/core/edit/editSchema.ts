@@ -34,7 +34,7 @@ const takenState = z
 
 /** Lists whose entries are added, replaced whole and removed in one way. */
 type PlainKey = { [K in ListKey]: (typeof LISTS)[K] extends { ownEdits: true } ? never : K }[ListKey];
-type PlainListKey = Extract<PlainKey, 'supports' | 'sections' | 'references' | 'packs' | 'loads' | 'details'>;
+type PlainListKey = Extract<PlainKey, 'supports' | 'sections' | 'references' | 'packs' | 'loads' | 'details' | 'items' | 'spaces'>;
 export const PLAIN_LISTS = LIST_KEYS.filter((key) => !LISTS[key].ownEdits) as PlainListKey[];
 
 type NameOfList = {
@@ -44,6 +44,8 @@ type NameOfList = {
   packs: 'pack';
   loads: 'load';
   details: 'detail';
+  items: 'item';
+  spaces: 'space';
 };
 /** The three edits of a plain list. */
 export type ListEdit = {

@@ -13,7 +13,9 @@ export type ListName =
   | 'references'
   | 'packs'
   | 'loads'
-  | 'details';
+  | 'details'
+  | 'items'
+  | 'spaces';
 
 /** What a reference names, and what becomes of it when that goes. */
 export interface Reference {

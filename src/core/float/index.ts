@@ -11,3 +11,4 @@ export {
   type Slice,
   type WaterPlane,
 } from './immersed';
+export { filledBy, filledTo, heightsOf, solid, soundings, type Filling } from './fill';

@@ -6,3 +6,18 @@ export { weightWorking } from './weightWorking';
 export { combineProduct, combineSum, TO_P95, type Combined, type UncertainTerm } from './combine';
 export { foamToFloat, type FloatedItem } from './foamToFloat';
 export { rollUpMasses, type MassProperties, type PlacedMass, type Vector } from './rollUpMasses';
+export { coreBonding, USUAL_BONDING } from './coreBonding';
+export {
+  floatIn,
+  swamped,
+  WATER_DENSITY,
+  type FloatState,
+  type Freeboard,
+  type Lift,
+  type NotFloating,
+  type Swamped,
+} from './floating';
+export { aboardIn, loadingOf, shifted, type CentreShift, type Loading } from './loading';
+export { massBand, SCATTER_SOURCES, type MassBand } from './massBand';
+export { bodyOfSpace, massesOf, type Mass, type MassScatter } from './masses';
+export { notCounted, type NotCounted } from './notCounted';

@@ -82,6 +82,21 @@ export const partFields = z.object({
   /** Least length of a step per thickness of the layer that drops. */
   dropRatio: since(4, bounded('Drop-off ratio', [1, 100]), 20),
   coreBevel: since(4, bounded('Core bevel', [1, 50]), 3),
+  weightTarget: since(10, bounded('Weight target', [0.1, 200_000], 'kg').nullable(), null),
+  /** What its mould costs, and how many boats share in it; null where the mould is not counted. */
+  mould: since(
+    10,
+    noted(
+      z
+        .object({
+          price: bounded('Price of the mould', [0, 1e8], '', { quantity: 'money' }),
+          boats: whole('Boats that share in it', 1, 10_000),
+        })
+        .nullable(),
+      { label: 'Mould' },
+    ),
+    null,
+  ),
 });
 
 export const partSchema = z.object({
