@@ -14,6 +14,9 @@ import { editBoat, listBoats, readBoat } from '@/server/stores/boats';
 import { listChangeRequests } from '@/server/stores/changeRequests';
 import { readBoatWithHistory } from '@/server/stores/history';
 import { keepHabits, listHabits } from '@/server/stores/habits';
+import { readSetting } from '@/server/stores/settings';
+import { readSurvey } from '@/server/stores/surveys';
+import { keepWeighIn, listWeighIns } from '@/server/stores/weighIns';
 import { listLaminates } from '@/server/stores/laminates';
 import { listRememberedTables, rememberTable } from '@/server/stores/rememberedTables';
 import { listRevisions, readRevision, readRevisionPrint } from '@/server/stores/revisions';
@@ -270,5 +273,30 @@ describe('a database from before habits were kept', () => {
     await keepHabits(context, hand!.process, { habits: hand!.habits, version: 0 });
     const again = contextOf(await openDatabase(file), 'I. Hallin');
     expect((await listHabits(again))[0]).toMatchObject({ version: 1, own: { author: 'I. Hallin' } });
+  });
+});
+
+describe('a database of document version 9, from before anything but laminate was weighed', () => {
+  it('opens with its boats, habits and readings, without items, and takes a weigh-in', async () => {
+    const file = path.join(mkdtempSync(path.join(tmpdir(), 'keramos-upgrade-')), 'keramos.db');
+    writeFileSync(file, sample('databases/document-9-surveys.db.gz'));
+    const context = contextOf(await openDatabase(file), 'I. Hallin');
+    const { boat, version } = await readBoat(context, BOAT);
+    expect(boat).toMatchObject({ items: [], spaces: [], brief: { series: 1, water: 'sea', absent: [] } });
+    expect(boat.parts.every(({ mould, weightTarget }) => mould === null && weightTarget === null)).toBe(true);
+    // Habits kept before there was a core for slamming: none, unless the usual one is tough.
+    const [hand] = await listHabits(context);
+    expect(hand).toMatchObject({ version: 1, habits: { rules: { mostLayers: 14, slamming: null } } });
+    expect(await readSurvey(context, BOAT, boat.parts[0]!.zones[0]!.id)).toMatchObject({ version: 1 });
+    expect((await readSetting(context, 'rates')).own).toBeNull();
+    await editBoat(context, BOAT, version, [
+      { clientId: 'water', action: 'do', edits: [{ type: 'brief.set', patch: { water: 'fresh' } }] },
+    ]);
+    const id = { id: 'w1', hull: '', subject: 'boat', stage: 'bare', mass: 500, scales: 1, day: '2026-11-29' };
+    await keepWeighIn(context, BOAT, { ...id, note: '', corrects: null, void: false });
+    const again = contextOf(await openDatabase(file), 'I. Hallin');
+    expect(await listWeighIns(again, BOAT)).toHaveLength(1);
+    expect((await readBoat(again, BOAT)).boat.brief.water).toBe('fresh');
+    expect(boatFromJson(sample('documents/merrow-84-9.json.gz').toString('utf8')).items).toEqual([]);
   });
 });

@@ -261,7 +261,7 @@ describe('a table of soundings', () => {
 
 describe('what is not counted', () => {
   const missing = (own: Boat) => notCounted(own, weigh(own), evaluate(own), []).map(({ id }) => id);
-  it('is nothing in either demo boat; without items it is every kind asked for, until they are said to be absent', () => {
+  it('is nothing in either demo boat; without items every kind asked for, until it is said to be absent', () => {
     expect(missing(boat)).toEqual([]);
     expect(missing(brant())).toEqual([]);
     const bare = { ...boat, items: [], spaces: [] };

@@ -72,7 +72,13 @@ function freeboardsOf(shape: BoatShape, plane: WaterPlane): { named: Freeboard[]
   return { named, least: all.reduce((low, one) => (one.height < low.height ? one : low)) };
 }
 
-function stateOf(boat: Boat, shape: BoatShape, loading: Loading, found: Floating, freeSurface: number): FloatState {
+interface Rest {
+  loading: Loading;
+  found: Floating;
+  /** Moment of the free surfaces (kg·m). */
+  freeSurface: number;
+}
+function stateOf(boat: Boat, shape: BoatShape, { loading, found, freeSurface }: Rest): FloatState {
   const { plane, volume, centreOfBuoyancy, gmAcross, gmAlong, stable } = found;
   const draught = (x: number) => plane.height + plane.trim * x;
   const { named, least } = freeboardsOf(shape, plane);
@@ -150,7 +156,7 @@ export function floatIn(
           : 'She finds no rest within fifty degrees: the centre lies too high, or too far to one side or end',
     };
   const aboard = aboardIn(masses, condition);
-  return stateOf(boat, shape, loading, found, freeSurfaces(boat, shape, aboard));
+  return stateOf(boat, shape, { loading, found, freeSurface: freeSurfaces(boat, shape, aboard) });
 }
 
 function subtract(from: ReturnType<typeof immersed>, what: ReturnType<typeof immersed>, share: number) {
@@ -248,7 +254,7 @@ export function swamped(
   const question = { under: together(parts), mass: weighs, centre: loading.centre, waterDensity, start };
   const found = floats(question);
   if (!found) return { ...rest, state: { reason: 'She floats, but finds no rest within fifty degrees of upright' } };
-  return { ...rest, state: stateOf(boat, shape, loading, found, 0) };
+  return { ...rest, state: stateOf(boat, shape, { loading, found, freeSurface: 0 }) };
 }
 
 function scaled(of: ReturnType<typeof immersed>, share: number) {

@@ -21,3 +21,13 @@ export { aboardIn, loadingOf, shifted, type CentreShift, type Loading } from './
 export { massBand, SCATTER_SOURCES, type MassBand } from './massBand';
 export { bodyOfSpace, massesOf, type Mass, type MassScatter } from './masses';
 export { notCounted, type NotCounted } from './notCounted';
+export {
+  budgetOf,
+  chanceOver,
+  weighedMasses,
+  type Budget,
+  type Explained,
+  type Forecast,
+  type StageBudget,
+} from './budget';
+export { standing, weighInSchema, WHOLE_BOAT, type KeptWeighIn, type WeighIn } from './weighIn';

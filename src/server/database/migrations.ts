@@ -155,4 +155,18 @@ export const MIGRATIONS: Record<string, Migration> = {
           primary key (boat_id, zone_id)) strict, without rowid`.execute(db);
     },
   },
+  '0011_weigh_ins_and_rates': {
+    async up(db) {
+      const statements = [
+        sql`create table weigh_in (boat_id text not null references boat(id) on delete cascade, id text not null,
+            corrects text, body_json text not null, author text not null, at text not null,
+            primary key (boat_id, id)) strict, without rowid`,
+        sql`create trigger weigh_in_stands before update on weigh_in begin select raise(abort, 'A weigh-in is corrected by a later one, never changed'); end`,
+        sql`create trigger weigh_in_stays before delete on weigh_in begin select raise(abort, 'A weigh-in cannot be removed'); end`,
+        sql`create table yard_setting (name text primary key, version integer not null, body_json text not null,
+            author text not null, at text not null) strict, without rowid`,
+      ];
+      for (const statement of statements) await statement.execute(db);
+    },
+  },
 };

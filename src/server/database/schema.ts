@@ -93,6 +93,17 @@ export interface Database {
     author: string;
     at: string;
   };
+  /** What stood on the scales: append-only, known by the id that whoever weighed gave. */
+  weigh_in: {
+    boat_id: string;
+    id: string;
+    corrects: string | null;
+    body_json: string;
+    author: string;
+    at: string;
+  };
+  /** What the yard works and buys by, where it has said so. */
+  yard_setting: { name: string; version: number; body_json: string; author: string; at: string };
   /** How a supplier's list or a table of offsets with these heads was read the last time. */
   remembered_table: { purpose: string; signature: string; body_json: string; author: string; used_at: string };
   /** A boat that the yard kept to begin others from. */

@@ -1,0 +1,18 @@
+import { z } from 'zod';
+import { parseOrThrow } from '@/core/error';
+import { answer, json, readJson, storeContext } from '@/server/http';
+import { keepSetting, readSetting, settingName } from '@/server/stores/settings';
+
+type Context = { params: Promise<{ name: string }> };
+const bodySchema = z.strictObject({ body: z.unknown(), version: z.int().min(0) });
+
+/** What the yard works by, or buys at. */
+export const GET = (request: Request, { params }: Context) =>
+  answer(async () => json(await readSetting(await storeContext(request), settingName((await params).name))));
+
+export const PUT = (request: Request, { params }: Context) =>
+  answer(async () => {
+    const name = settingName((await params).name);
+    const body = parseOrThrow(bodySchema, await readJson(request));
+    return json(await keepSetting(await storeContext(request), name, body));
+  });

@@ -1,0 +1,68 @@
+import type { z } from 'zod';
+import { priceListSchema, ratesSchema, USUAL_RATES } from '@/core/cost';
+import { KeramosError, parseOrThrow } from '@/core/error';
+import { inTransaction, type StoreContext } from '../context';
+
+/** What a yard sets for all its boats, each with what holds until it does. */
+const SETTINGS = {
+  rates: { schema: ratesSchema, usual: USUAL_RATES },
+  prices: { schema: priceListSchema, usual: { offers: [] } },
+} as const;
+export type SettingName = keyof typeof SETTINGS;
+type Body<N extends SettingName> = z.output<(typeof SETTINGS)[N]['schema']>;
+
+/** A setting of the yard. */
+export interface Setting<N extends SettingName> {
+  body: Body<N>;
+  /** Counted up with every change; 0 for what is usual. */
+  version: number;
+  /** Who said so, and when (ISO 8601); null for what is usual. */
+  own: { author: string; at: string } | null;
+}
+
+/** The name of a setting. @throws KeramosError `notFound`. */
+export function settingName(name: string): SettingName {
+  if (!Object.hasOwn(SETTINGS, name))
+    throw new KeramosError('notFound', `A yard has no "${name.slice(0, 60)}": ${Object.keys(SETTINGS).join(', ')}`);
+  return name as SettingName;
+}
+
+/** A setting as the yard has it, or as it is usual. */
+export async function readSetting<N extends SettingName>({ db }: StoreContext, name: N): Promise<Setting<N>> {
+  const { schema, usual } = SETTINGS[name];
+  const row = await db.selectFrom('yard_setting').selectAll().where('name', '=', name).executeTakeFirst();
+  if (!row) return { body: usual as Body<N>, version: 0, own: null };
+  const body = parseOrThrow(schema as z.ZodType, JSON.parse(row.body_json), name) as Body<N>;
+  return { body, version: row.version, own: { author: row.author, at: row.at } };
+}
+
+/**
+ * Keep a setting of the yard.
+ * @param version of what was changed; 0 for what is usual.
+ * @throws KeramosError `invalid`; `conflict` when somebody changed it in between.
+ */
+export async function keepSetting<N extends SettingName>(
+  context: StoreContext,
+  name: N,
+  { body: raw, version }: { body: unknown; version: number },
+): Promise<Setting<N>> {
+  const body = parseOrThrow(SETTINGS[name].schema as z.ZodType, raw, name) as Body<N>;
+  return inTransaction(context, async (inside) => {
+    const there = await readSetting(inside, name);
+    if (there.version !== version)
+      throw new KeramosError(
+        'conflict',
+        `${there.own?.author || 'Somebody'} changed the ${name} in between: look at them again`,
+        'version',
+        { version: there.version },
+      );
+    const own = { author: inside.actor, at: inside.now() };
+    const row = { version: version + 1, body_json: JSON.stringify(body), ...own };
+    await inside.db
+      .insertInto('yard_setting')
+      .values({ name, ...row })
+      .onConflict((c) => c.column('name').doUpdateSet(row))
+      .execute();
+    return { body, version: version + 1, own };
+  });
+}
