@@ -14,6 +14,7 @@ import { PanelScreen } from './panel/PanelScreen';
 import { BoatFrame } from './shared/BoatFrame';
 import { useEdit } from './shared/useEdit';
 import { WeightsScreen } from './weights/WeightsScreen';
+import { USUAL_YARD } from '../../tests/helpers/usualYard';
 
 vi.mock('next/navigation', () => ({
   useSearchParams: () => new URLSearchParams(),
@@ -78,7 +79,7 @@ describe('Check', () => {
 describe('Weights', () => {
   it('adds up: zones to the boat, as core has it, in kilograms and in pounds', async () => {
     const id = await yard.boat();
-    const desk = await yard.show(id, <WeightsScreen />);
+    const desk = await yard.show(id, <WeightsScreen yard={USUAL_YARD} />);
     const weight = boatWeight(desk.boat, makeEvaluator()(desk.boat), evaluateDetails(desk.boat));
     const table = screen.getByRole('table');
     expect(table.textContent).toContain(weight.mass.toFixed(1));
@@ -88,7 +89,7 @@ describe('Weights', () => {
       .map((row) => Number(row.children[at]!.textContent!.replace(/[^\d.]/g, '')));
     expect(masses.reduce((sum, mass) => sum + mass, 0)).toBeCloseTo(weight.mass, -0.5);
     yard.close();
-    await yard.show(id, <WeightsScreen />, 'us');
+    await yard.show(id, <WeightsScreen yard={USUAL_YARD} />, 'us');
     expect(screen.getByRole('table').textContent).toContain((weight.mass / 0.45359237).toFixed(1));
   });
   it('of a heavier core is more, and says by how much it is over', async () => {
@@ -101,7 +102,7 @@ describe('Weights', () => {
         ),
       })),
     }));
-    await yard.show(id, <WeightsScreen />);
+    await yard.show(id, <WeightsScreen yard={USUAL_YARD} />);
     const [over] = /(\d+\.\d) % over|over.*?(\d+\.\d) %/.exec(page())!.slice(1).filter(Boolean).map(Number);
     expect(over).toBeGreaterThan(3);
     expect(page()).toContain('Not counted: bonding of parts');

@@ -22,6 +22,7 @@ import { QueryProvider } from './shared/QueryProvider';
 import { HouseUnitsProvider, UnitsProvider } from './shared/units';
 import { StiffenersScreen } from './stiffeners/StiffenersScreen';
 import { WeightsScreen } from './weights/WeightsScreen';
+import { USUAL_YARD } from '../../tests/helpers/usualYard';
 import { ZonesScreen } from './zones/ZonesScreen';
 
 vi.mock('next/navigation', () => ({
@@ -40,7 +41,7 @@ const SCREENS: Record<string, () => ReactElement> = {
   Stiffeners: () => <StiffenersScreen shelf={shelf} />,
   Details: () => <DetailsScreen shelf={shelf} />,
   Check: () => <CheckScreen />,
-  Weights: () => <WeightsScreen />,
+  Weights: () => <WeightsScreen yard={USUAL_YARD} />,
   Revisions: () => <RevisionsScreen initial={[]} requests={[]} boats={[]} />,
   Pack: () => <PackScreen revisions={[]} />,
 };

@@ -112,12 +112,19 @@ function buy(use: Need, boat: Boat, rates: Rates, offers: ReadonlyMap<string, Of
   return { ...common, units: volume, price: generic.value, cost, scatter, why: null };
 }
 
+/** What comes off again weighs nothing in the boat, and is bought all the same (kg). */
+const bareMass = ({ material, area }: Need): number => {
+  if (area === null || material.kind !== 'coating') return 0;
+  return area * material.thickness.value * material.density.value;
+};
+
 /** People and what is used up come with their owner. */
 const isBought = (kind: ItemKindName) => !['people', 'contents', 'stores'].includes(kind);
 
 /**
  * What a boat costs and how long it takes, from its layers: materials with what is cut away and roll ends, consumables
- * of the process by the area moulded, items, moulds spread over their boats, hours by step at the yard's rate, overhead.
+ * of the process by the area moulded, items, moulds spread over their boats, hours by step at the yard's rate, and
+ * overhead.
  *
  * What has no price is named and left out of the total. Prices scatter each on its own; hours are off alike.
  *
@@ -132,9 +139,10 @@ export function boatCost(
   const own = rates.processes[boat.brief.process];
   const byMaterial = new Map(offers.map((offer) => [offer.material, offer]));
   const bonding = coreBonding(boat, evaluations).reduce((sum, { mass }) => sum + mass, 0);
-  const uses = materialList(boat, evaluations, details).map((use) =>
-    use.material.kind === 'resin' ? { ...use, mass: use.mass + bonding } : use,
-  );
+  const uses = materialList(boat, evaluations, details).map((use) => {
+    if (use.material.kind === 'resin') return { ...use, mass: use.mass + bonding };
+    return { ...use, mass: use.mass > 0 ? use.mass : bareMass(use) };
+  });
   const materials = uses.map((use) => buy(use, boat, rates, byMaterial));
   const moulded = boat.parts.reduce((sum, { zones }) => {
     const laid = zones.filter(({ id }) => evaluations.get(id)!.layers.length > 0);

@@ -54,7 +54,11 @@ export function scaledBrief(brief: Brief, given: NewParticulars): Brief {
   };
   // What the other boat was to weigh and cost as a whole says nothing of this one.
   const { targets } = laterFields(briefSchema);
-  return { ...follows, targets, ...Object.fromEntries(Object.entries(given).filter(([, value]) => value !== undefined)) };
+  return {
+    ...follows,
+    targets,
+    ...Object.fromEntries(Object.entries(given).filter(([, value]) => value !== undefined)),
+  };
 }
 
 /** How much longer, broader and deeper one boat is than another. */

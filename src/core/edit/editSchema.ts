@@ -34,7 +34,10 @@ const takenState = z
 
 /** Lists whose entries are added, replaced whole and removed in one way. */
 type PlainKey = { [K in ListKey]: (typeof LISTS)[K] extends { ownEdits: true } ? never : K }[ListKey];
-type PlainListKey = Extract<PlainKey, 'supports' | 'sections' | 'references' | 'packs' | 'loads' | 'details' | 'items' | 'spaces'>;
+type PlainListKey = Extract<
+  PlainKey,
+  'supports' | 'sections' | 'references' | 'packs' | 'loads' | 'details' | 'items' | 'spaces'
+>;
 export const PLAIN_LISTS = LIST_KEYS.filter((key) => !LISTS[key].ownEdits) as PlainListKey[];
 
 type NameOfList = {

@@ -99,6 +99,7 @@ export const QUANTITIES = {
   duration: { name: 'a time', si: 's', metric: plain('min', 60, 0), us: plain('min', 60, 0) },
   expansion: { name: 'an expansion', si: '', metric: plain('10⁻⁶/K', 1e-6, 1), us: plain('10⁻⁶/°F', 1.8e-6, 1) },
   potential: { name: 'a potential', si: 'V', metric: plain('V', 1, 2), us: plain('V', 1, 2) },
+  volume: { name: 'a volume', si: 'm3', metric: plain('L', 1e-3, 0), us: plain('gal', 3.785411784e-3, 1) },
   money: { name: 'a price', si: '', metric: plain('', 1, 2), us: plain('', 1, 2) },
   force: { name: 'a force', si: 'N', metric: plain('kN', 1e3, 2), us: plain('lbf', 4.4482216, 0) },
   bendingRigidity: {

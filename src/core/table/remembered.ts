@@ -3,7 +3,7 @@ import { bare } from './bare';
 
 /** How a table with these heads was read the last time: what the reader chose, by name. */
 export const rememberedSchema = z.strictObject({
-  purpose: z.enum(['materials', 'offsets']),
+  purpose: z.enum(['materials', 'offsets', 'items']),
   heads: z.array(z.string().max(200)).min(1).max(80),
   choices: z
     .record(z.string().max(60), z.string().max(200))

@@ -31,3 +31,13 @@ export {
   type StageBudget,
 } from './budget';
 export { standing, weighInSchema, WHOLE_BOAT, type KeptWeighIn, type WeighIn } from './weighIn';
+export {
+  guessItemColumns,
+  isItemHead,
+  ITEM_COLUMNS,
+  kindOfItem,
+  readItems,
+  type ItemColumn,
+  type ItemRow,
+} from './readItems';
+export { tankWalls, type TankWall } from './tankWalls';

@@ -55,6 +55,7 @@ const NO_SCATTER: MassScatter = { fibre: 0, core: 0, film: 0, own: 0 };
 /** Densities by which small pieces of unknown thickness displace water, the cautious way: laminate, core or wood. */
 const LAMINATE = 1700;
 const DENSE_CORE = 500;
+const HEAVIEST_WATER = 1030;
 
 /** How far the mass of a layer is off when the fibre fraction is: dm/dψ = fibre/ψ², resin being what it is. */
 const byFibreFraction = ({ fibreMass, resinMass, material }: LaidLayer, scatter: number) => {
@@ -239,7 +240,8 @@ function spaceMasses(boat: Boat, shape: BoatShape | null): Mass[] {
         scatter: { ...NO_SCATTER, own: 0.02 * mass },
         stage,
         aboard,
-        volume: whole.volume,
+        // What may run out lifts no more than it weighs.
+        volume: whole.volume * Math.min(1, space.density / HEAVIEST_WATER),
         centreAt: (share) => filledBy(body, share)?.centre ?? whole.centre,
       },
     ];

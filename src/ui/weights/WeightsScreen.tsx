@@ -1,54 +1,54 @@
 'use client';
-import { useState } from 'react';
-import { Card } from 'react-bootstrap';
-import { evaluateDetails } from '@/core/detail/kinds';
-import { stackWorking } from '@/core/evaluate';
-import { boatWeight, weightWorking, type PartMass, type ZoneMass } from '@/core/weight';
-import { useDesign } from '../shared/boat';
+import dynamic from 'next/dynamic';
+import type { PriceList, Rates } from '@/core/cost';
 import { Onward } from '../shared/Onward';
-import { useUnits } from '../shared/units';
-import { WorkingPanel, type WorkingRequest } from '../shared/WorkingPanel';
-import { WeightBars } from './WeightBars';
-import { WeightTable } from './WeightTable';
+import { Tabs } from '../shared/Tabs';
+import { useAskedOrKept } from '../shared/useKept';
+import { LaminateTab } from './LaminateTab';
+import { TakeAlong } from './TakeAlong';
 
-/** Does it meet the scales? */
-export function WeightsScreen() {
-  const { boat, evaluations } = useDesign();
-  const { full } = useUnits();
-  const weight = boatWeight(boat, evaluations, evaluateDetails(boat));
-  const [working, setWorking] = useState<WorkingRequest | null>(null);
-  const openBoat = () => setWorking({ title: 'Laminate mass and centre', record: () => weightWorking(weight) });
-  /** A zone by its stack; laps, stiffeners and details as a share of the boat. */
-  const openZone = ({ partId }: PartMass, { zoneId }: ZoneMass) => {
-    const part = boat.parts.find(({ id }) => id === partId);
-    const zone = part?.zones.find(({ id }) => id === zoneId);
-    if (!part || !zone) return openBoat();
-    setWorking({ title: `${zone.name}: mass`, record: () => stackWorking(boat, part, zone) });
-  };
+const loading = () => <p className="soft">Opening…</p>;
+const AboardTab = dynamic(() => import('./AboardTab').then((module) => module.AboardTab), { ssr: false, loading });
+const FloatTab = dynamic(() => import('./FloatTab').then((module) => module.FloatTab), { ssr: false, loading });
+const StagesTab = dynamic(() => import('./StagesTab').then((module) => module.StagesTab), { ssr: false, loading });
+const CostTab = dynamic(() => import('./CostTab').then((module) => module.CostTab), { ssr: false, loading });
+const SpacesTab = dynamic(() => import('./SpacesTab').then((module) => module.SpacesTab), { ssr: false, loading });
+
+const TABS = {
+  laminate: 'Laminate',
+  aboard: 'Everything aboard',
+  floats: 'How she floats',
+  stages: 'Stage by stage',
+  cost: 'Cost and hours',
+  spaces: 'Buoyancy and tanks',
+} as const;
+type Tab = keyof typeof TABS;
+const isTab = (name: string): name is Tab => name in TABS;
+
+/** A setting of the yard with the version that a change is against. */
+export interface YardSettings {
+  rates: { body: Rates; version: number; own: { author: string; at: string } | null };
+  prices: { body: PriceList; version: number; own: { author: string; at: string } | null };
+}
+
+/** Does it meet the scales, and the price? */
+export function WeightsScreen({ yard }: { yard: YardSettings }) {
+  const [kept, open] = useAskedOrKept('view', { name: 'weights.view', usual: 'laminate', known: isTab });
+  const tab = (kept ?? 'laminate') as Tab;
   return (
     <>
-      <p className="question">
-        Does it meet the scales? Planned laminate against the target of the Brief, and where its centre lies.
-      </p>
-      <Card className="mb-3">
-        <Card.Body>
-          <WeightBars weight={weight} />
-        </Card.Body>
-      </Card>
-      <Card>
-        <Card.Body className="p-0 table-responsive">
-          <WeightTable weight={weight} onZone={openZone} onBoat={openBoat} />
-        </Card.Body>
-      </Card>
-      <p className="small soft mt-2">
-        Centre of gravity {full(weight.centreX, 'length')} forward of the aft end of the waterline,{' '}
-        {full(weight.centreZ, 'length')} above the baseline, from the centroids of zones, stiffeners and details.
-        Counted: laminate, core with the resin it takes up, coatings, overlaps and run-outs at lines of known length,
-        stiffeners that have a section, details with their metal and adhesive. Not counted: bonding of parts to one
-        another, fittings, paint, equipment.
-      </p>
+      <div className="d-flex">
+        <p className="question mb-2">Does it meet the scales, and the price?</p>
+        <TakeAlong />
+      </div>
+      <Tabs names={TABS} open={tab} onOpen={open} />
+      {tab === 'laminate' && <LaminateTab />}
+      {tab === 'aboard' && <AboardTab />}
+      {tab === 'floats' && <FloatTab />}
+      {tab === 'stages' && <StagesTab />}
+      {tab === 'cost' && <CostTab yard={yard} />}
+      {tab === 'spaces' && <SpacesTab />}
       <Onward to="revisions">Revisions: sign what stands</Onward>
-      <WorkingPanel request={working} onClose={() => setWorking(null)} />
     </>
   );
 }

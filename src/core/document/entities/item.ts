@@ -36,7 +36,7 @@ export const ITEM_KINDS = {
   engine: { name: 'Engine and drive', stage: 'fitted', aboard: always, density: 5000 },
   systems: { name: 'Batteries, wiring, pumps', stage: 'fitted', aboard: always, density: 2500 },
   tank: { name: 'Tank, empty', stage: 'fitted', aboard: always, density: 2700 },
-  contents: { name: 'Contents of a tank', stage: 'loaded', aboard: usedUp, density: 1000 },
+  contents: { name: 'Contents of a tank', stage: 'loaded', aboard: usedUp, density: 1030 },
   outfit: { name: 'Joinery and outfit', stage: 'fitted', aboard: always, density: 700 },
   hatch: { name: 'Hatches and windows', stage: 'fitted', aboard: always, density: 1400 },
   fitting: { name: 'Fittings', stage: 'fitted', aboard: always, density: 7800 },
@@ -44,8 +44,9 @@ export const ITEM_KINDS = {
   ballast: { name: 'Ballast', stage: 'bonded', aboard: always, density: 11300 },
   bonding: { name: 'Bonding of parts', stage: 'bonded', aboard: always, density: 1300 },
   paint: { name: 'Paint and antifouling', stage: 'fitted', aboard: always, density: 1500 },
-  people: { name: 'People', stage: 'loaded', aboard: comesAboard, density: 1000 },
-  stores: { name: 'Stores and gear', stage: 'loaded', aboard: usedUp, density: 1000 },
+  people: { name: 'People', stage: 'loaded', aboard: comesAboard, density: 1030 },
+  // Loose things float away: they are taken to lift no more than they weigh.
+  stores: { name: 'Stores and gear', stage: 'loaded', aboard: usedUp, density: 1030 },
   other: { name: 'Other', stage: 'fitted', aboard: always, density: 7800 },
 } as const satisfies Record<string, ItemKind>;
 export type ItemKindName = keyof typeof ITEM_KINDS;

@@ -1,5 +1,9 @@
+import { storeContext } from '@/server/http';
+import { readSetting } from '@/server/stores/settings';
 import { WeightsScreen } from '@/ui/weights/WeightsScreen';
 
-export default function Page() {
-  return <WeightsScreen />;
+export default async function Page() {
+  const context = await storeContext();
+  const [rates, prices] = await Promise.all([readSetting(context, 'rates'), readSetting(context, 'prices')]);
+  return <WeightsScreen yard={{ rates, prices }} />;
 }

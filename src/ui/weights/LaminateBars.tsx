@@ -104,7 +104,7 @@ function totalConfig(weight: BoatWeight, system: UnitSystem): ChartConfiguration
 }
 
 /** Mass by zone as bars in fibre, resin, core and coating, and the total against its target. */
-export function WeightBars({ weight }: { weight: BoatWeight }) {
+export function LaminateBars({ weight }: { weight: BoatWeight }) {
   const { full, system } = useUnits();
   const against =
     `${full(weight.mass, 'mass')}: ${full(Math.abs(weight.over), 'mass')} ` +

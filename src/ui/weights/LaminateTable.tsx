@@ -10,7 +10,7 @@ interface MassRow {
 }
 
 /** Everything that is laid, by part and zone, with its centre; each mass opens how it comes about. */
-export function WeightTable({
+export function LaminateTable({
   weight,
   onZone,
   onBoat,
