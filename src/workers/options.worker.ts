@@ -96,7 +96,8 @@ const api = {
     }, onStep),
 
   /** What each of some schedules comes to, zone by zone. */
-  sums: async (boats: readonly Boat[]): Promise<ScheduleSum[]> => boats.map(scheduleSum),
+  sums: async (boats: readonly Boat[], yard: Parameters<typeof scheduleSum>[1]): Promise<ScheduleSum[]> =>
+    boats.map((boat) => scheduleSum(boat, yard)),
 
   /** Every change from one schedule to another, with what it does. */
   ledger: (ask: { before: Boat; after: Boat }, _known: Known, onStep: OnStep): Promise<Ledger | string> =>

@@ -144,9 +144,9 @@ export function boatCost(
     return { ...use, mass: use.mass > 0 ? use.mass : bareMass(use) };
   });
   const materials = uses.map((use) => buy(use, boat, rates, byMaterial));
-  const moulded = boat.parts.reduce((sum, { zones }) => {
+  const moulded = boat.parts.reduce((sum, { zones, number }) => {
     const laid = zones.filter(({ id }) => evaluations.get(id)!.layers.length > 0);
-    return sum + laid.reduce((total, { geometry }) => total + geometry.area, 0);
+    return sum + number * laid.reduce((total, { geometry }) => total + geometry.area, 0);
   }, 0);
   const consumables = own.consumables.map(({ name, unit, perArea, price }) => {
     const quantity = perArea * moulded;

@@ -2,7 +2,7 @@ import type { DetailEvaluation } from '../detail/kinds';
 import type { Boat, Part, Zone } from '../document';
 import { membersOf, type LaidLayer, type ZoneEvaluation } from '../evaluate';
 import type { Fabric } from '../material';
-import type { Rates } from './rates';
+import type { ProcessRates, Rates } from './rates';
 
 /** The steps of making a boat, in their order. */
 export const WORK_STEPS = {
@@ -46,6 +46,20 @@ const formOf = (fabric: Fabric): 'layMat' | 'layWoven' | 'layStitched' => {
   return forms.includes('woven') ? 'layWoven' : 'layStitched';
 };
 
+/** Hours of a square metre of a zone, its layers laid by a process: without what goes by the part. */
+export function hoursPerArea(zone: Zone, layers: readonly LaidLayer[], own: ProcessRates, rates: Rates): number {
+  const shape = shapeFactor(zone, rates);
+  const cloths = layers.filter(({ material }) => material.kind === 'fabric').length;
+  const debulks = own.debulkEvery > 0 ? own.debulk * Math.floor(cloths / own.debulkEvery) : 0;
+  return layers.reduce(
+    (sum, { material }) => {
+      if (material.kind === 'fabric') return sum + own.cut + own[formOf(material)] * shape;
+      return sum + (material.kind === 'coating' ? own.coat : own.core * shape);
+    },
+    own.mould + own.bag * shape + own.demould + debulks,
+  );
+}
+
 function partHours(boat: Boat, part: Part, layersOf: (zone: Zone) => readonly LaidLayer[], rates: Rates): WorkHours[] {
   const own = rates.processes[boat.brief.process];
   const hours: Record<WorkStep, number> = Object.fromEntries(
@@ -76,7 +90,7 @@ function partHours(boat: Boat, part: Part, layersOf: (zone: Zone) => readonly La
     hours.cure += own.cure;
   }
   return (Object.keys(WORK_STEPS) as WorkStep[]).flatMap((step) =>
-    hours[step] > 0 ? [{ step, partId: part.id, hours: hours[step] }] : [],
+    hours[step] > 0 ? [{ step, partId: part.id, hours: part.number * hours[step] }] : [],
   );
 }
 

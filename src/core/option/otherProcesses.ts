@@ -1,3 +1,4 @@
+import { hoursPerArea, USUAL_RATES, type Rates } from '../cost';
 import type { Boat, Part, Zone } from '../document';
 import { evaluateZone } from '../evaluate';
 import { PROCESSES, type Process } from '../material';
@@ -12,6 +13,8 @@ export interface OtherProcess {
   fibreWeightFraction: number;
   /** Per m², in the money of the Shelf; null where a price is missing. */
   cost: number | null;
+  /** Per m², by the rates of the yard, without what goes by the part. */
+  hours: number;
   reserveFactor: number | null;
   governs: string | null;
 }
@@ -22,7 +25,7 @@ export interface OtherProcess {
  *
  * @example otherProcesses(boat, hull, side).find(({ process }) => process === 'handLayUp')?.mass
  */
-export const otherProcesses = (boat: Boat, part: Part, zone: Zone): OtherProcess[] =>
+export const otherProcesses = (boat: Boat, part: Part, zone: Zone, rates: Rates = USUAL_RATES): OtherProcess[] =>
   (Object.keys(PROCESSES) as Process[]).map((process) => {
     const e = evaluateZone({ ...boat, brief: { ...boat.brief, process } }, part, zone);
     return {
@@ -32,6 +35,7 @@ export const otherProcesses = (boat: Boat, part: Part, zone: Zone): OtherProcess
       thickness: e.thickness,
       fibreWeightFraction: e.fibreWeightFraction,
       cost: e.cost,
+      hours: hoursPerArea(zone, e.layers, rates.processes[process], rates),
       reserveFactor: e.unproven.length > 0 ? null : (e.governing?.reserveFactor ?? null),
       governs: e.governing?.id ?? null,
     };

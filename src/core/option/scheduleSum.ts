@@ -1,4 +1,5 @@
 import { evaluateDetails } from '../detail/kinds';
+import { boatCost, USUAL_RATES, type Offer, type Rates } from '../cost';
 import type { Boat } from '../document';
 import { makeEvaluator } from '../evaluate';
 import { piecesOf } from '../lines';
@@ -27,6 +28,9 @@ export interface ScheduleSum {
   centreZ: number | null;
   /** Materials of its zones, in the money of the Shelf; null where a price is missing. */
   cost: number | null;
+  /** Of the boat by the rates and prices of the yard: hours, and all that it costs. */
+  hours: number;
+  whole: number;
   pieces: number;
   rows: number;
   zones: ZoneOfSchedule[];
@@ -36,14 +40,21 @@ export interface ScheduleSum {
  * What a schedule comes to, zone by zone and in total: by its rules, at planned values.
  * @example scheduleSum(boat).zones[0].layers // ['GEL', 'CSM 300', 'BX45 600']
  */
-export function scheduleSum(boat: Boat): ScheduleSum {
+export function scheduleSum(
+  boat: Boat,
+  yard: { rates: Rates; offers: readonly Offer[] } = { rates: USUAL_RATES, offers: [] },
+): ScheduleSum {
   const evaluations = makeEvaluator()(boat);
-  const { mass, centreX, centreZ } = boatWeight(boat, evaluations, evaluateDetails(boat));
+  const details = evaluateDetails(boat);
+  const { mass, centreX, centreZ } = boatWeight(boat, evaluations, details);
+  const { totals } = boatCost(boat, evaluations, details, yard);
   const zones = boat.parts.flatMap((part) => part.zones.map((zone) => ({ part, zone, e: evaluations.get(zone.id)! })));
   return {
     mass,
     centreX,
     centreZ,
+    hours: totals.hours,
+    whole: totals.cost,
     cost: zones.reduce<number | null>(
       (sum, { part, zone, e }) =>
         sum === null || e.cost === null ? null : sum + e.cost * zone.geometry.area * part.number,

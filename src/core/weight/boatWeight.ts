@@ -54,9 +54,10 @@ function lapsOf(boat: Boat, part: Part, evaluations: ReadonlyMap<string, ZoneEva
     centreZ: 0,
   };
   if (part.joins.length === 0) return none;
-  const items = linesOfPart(boat, part, evaluations).flatMap(({ line, mass, layers, join }) => {
-    if (!mass) return [];
-    const length = join.length ?? line.length ?? 0;
+  const items = linesOfPart(boat, part, evaluations).flatMap(({ line, mass: ofOne, layers, join }) => {
+    if (!ofOne) return [];
+    const mass = ofOne * part.number;
+    const length = part.number * (join.length ?? line.length ?? 0);
     const places = [line.a, line.b].map((id) => part.zones.find((zone) => zone.id === id)!.geometry);
     const sum = (pick: (laid: LaidLayer) => number) =>
       length * layers.reduce((total, { lap, past, laid }) => total + ((lap ?? 0) + past) * pick(laid), 0);
@@ -94,8 +95,7 @@ function lapsOf(boat: Boat, part: Part, evaluations: ReadonlyMap<string, ZoneEva
  *
  * Counts plies, core with the resin it takes up, coatings, stiffeners that have a section, and overlaps and run-outs
  * at lines whose length is known.
- * The core's bevels are counted in full. Details bring their own laminate, what replaces the core, and their metal
- * and adhesive (with the coatings).
+X
  *
  * @param evaluations of every zone by id.
  * @param ofDetails what the boat's details come to; given, so that a page which shows margins alone need not carry
@@ -110,7 +110,8 @@ export function boatWeight(
   const parts = boat.parts.map((part): PartMass => {
     const zones = part.zones.map((zone): ZoneMass => {
       const { layers } = evaluations.get(zone.id)!;
-      const { area, centroidX, centroidZ } = zone.geometry;
+      const { centroidX, centroidZ } = zone.geometry;
+      const area = zone.geometry.area * part.number;
       const sum = (pick: (layer: (typeof layers)[number]) => number) =>
         area * layers.reduce((total, layer) => total + pick(layer), 0);
       const [fibre, resin, core, coating] = [

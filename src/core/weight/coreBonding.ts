@@ -29,7 +29,7 @@ export function coreBonding(
         return material.kind === 'core' && layer.role !== 'comesOff';
       });
       const depth = cores.reduce((sum, { thickness }) => sum + thickness, 0);
-      const mass = geometry.area * (cores.length * coreBond + depth * kerfShare * resin.density.value);
+      const mass = part.number * geometry.area * (cores.length * coreBond + depth * kerfShare * resin.density.value);
       return { mass, geometry };
     });
     const mass = pieces.reduce((sum, piece) => sum + piece.mass, 0);

@@ -15,6 +15,7 @@ import {
   loadingOf,
   massBand,
   massesOf,
+  materialList,
   notCounted,
   shifted,
   swamped,
@@ -72,6 +73,19 @@ describe('everything that weighs', () => {
     const density = resin.kind === 'resin' ? resin.density.value : NaN;
     expect(by({ coreBond: 0, kerfShare: 0.05 })).toBeCloseTo(0.05 * total('volume') * density, 9);
     expect(by({ coreBond: 0, kerfShare: 0 })).toBe(0);
+  });
+  it('of a part that is made three times is three times as much, in mass, materials and laps', () => {
+    const thrice = { ...boat, parts: boat.parts.map((part, i) => (i === 3 ? { ...part, number: 3 } : part)) };
+    const of = (own: Boat) => weigh(own).filter(({ group }) => group === boat.parts[3]!.id);
+    const sum = (some: Mass[], pick: (mass: Mass) => number) => some.reduce((total, one) => total + pick(one), 0);
+    for (const pick of [(one: Mass) => one.mass, (one: Mass) => one.volume, (one: Mass) => one.scatter.fibre])
+      expect(sum(of(thrice), pick) / sum(of(boat), pick)).toBeCloseTo(3, 9);
+    const laid = (own: Boat) => boatWeight(own, evaluate(own), evaluateDetails(own));
+    const list = (own: Boat) =>
+      materialList(own, evaluate(own), evaluateDetails(own)).reduce((total, { mass }) => total + mass, 0);
+    const more = laid(thrice).mass - laid(boat).mass;
+    expect(more).toBeGreaterThan(10);
+    expect(list(thrice) - list(boat)).toBeCloseTo(more, 6);
   });
   it('moved all alike moves the centre alike and leaves the radii', () => {
     const moved = masses.map((mass) => ({

@@ -129,7 +129,7 @@ function zoneMasses(boat: Boat, shape: BoatShape | null, evaluations: ReadonlyMa
         ];
       }
       const { layers } = evaluations.get(zone.id)!;
-      const { area } = zone.geometry;
+      const area = zone.geometry.area * part!.number;
       const patch = shape && zone.region && regionPatch(shape, zone.region);
       const places = patch ? placesOn(patch, zone.hand, zone.region) : [];
       const { inertia, y } = spreadOf(own.mass, places);

@@ -50,11 +50,12 @@ export function materialList(
   };
 
   for (const part of boat.parts) {
-    for (const zone of part.zones) for (const laid of evaluations.get(zone.id)!.layers) lay(laid, zone.geometry.area);
+    for (const zone of part.zones)
+      for (const laid of evaluations.get(zone.id)!.layers) lay(laid, part.number * zone.geometry.area);
     if (part.joins.length > 0)
       for (const { line, layers, join } of linesOfPart(boat, part, evaluations))
         for (const { laid, lap, past } of layers)
-          if ((lap ?? 0) + past > 0) lay(laid, (join.length ?? line.length ?? 0) * ((lap ?? 0) + past));
+          if ((lap ?? 0) + past > 0) lay(laid, part.number * (join.length ?? line.length ?? 0) * ((lap ?? 0) + past));
   }
 
   const places = membersOf(boat);

@@ -31,6 +31,7 @@ const MaterialPicker = dynamic(() => import('./MaterialPicker').then((module) =>
 const CommandPalette = dynamic(() => import('./CommandPalette').then((module) => module.CommandPalette), {
   ssr: false,
 });
+const WholeBoatLine = dynamic(() => import('./WholeBoatLine').then((module) => module.WholeBoatLine), { ssr: false });
 const LinesView = dynamic(() => import('./LinesView').then((module) => module.LinesView), { ssr: false });
 const LaminateBook = dynamic(() => import('./LaminateBook').then((module) => module.LaminateBook), { ssr: false });
 const SwapDialog = dynamic(() => import('./SwapDialog').then((module) => module.SwapDialog), { ssr: false });
@@ -148,6 +149,7 @@ function Layup({ shelf, trial, place, part }: LayupProps) {
   // Margins first: cautions follow when the hand rests.
   const settled = useSettled(useDesign());
   const cautions = useCautions(settled.boat, settled.evaluations);
+  const rested = useSettled(useMemo(() => ({ boat, evaluations }), [boat, evaluations]));
 
   return (
     <>
@@ -219,6 +221,7 @@ function Layup({ shelf, trial, place, part }: LayupProps) {
           />
         )}
       </div>
+      <WholeBoatLine {...rested} />
       <Onward to={zone ? `analysis?zone=${zone.id}` : 'analysis'}>Analysis: what does it do under load?</Onward>
       <MaterialPicker
         show={asked?.for === 'material'}

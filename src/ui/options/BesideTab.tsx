@@ -10,6 +10,7 @@ import type { BoatSummary, Revision } from '@/core/revision';
 import type { OptionsWorker } from '@/workers/options.worker';
 import { api } from '../shared/api';
 import { useDesign } from '../shared/boat';
+import { useYard, type YardBooks } from '../shared/useYard';
 import { lastFound } from '../shared/waitingTrial';
 import { BesideView } from './BesideView';
 import { LedgerView } from './LedgerView';
@@ -55,16 +56,19 @@ async function fetchSchedule(boatId: string, key: string): Promise<Boat> {
 }
 
 /** What each schedule comes to, worked out aside of the page. */
-function useSums(schedules: readonly Schedule[]): ReadonlyMap<Boat, ScheduleSum> {
+function useSums(schedules: readonly Schedule[], yard: YardBooks | null): ReadonlyMap<Boat, ScheduleSum> {
   const [sums, setSums] = useState<ReadonlyMap<Boat, ScheduleSum>>(new Map());
   const missing = schedules.filter(({ boat }) => !sums.has(boat));
   const key = missing.map((one) => one.key).join();
   useEffect(() => {
-    if (missing.length === 0) return;
+    if (missing.length === 0 || yard === null) return;
     let wanted = true;
     const worker = new Worker(new URL('../../workers/options.worker.ts', import.meta.url), { type: 'module' });
     void Comlink.wrap<OptionsWorker>(worker)
-      .sums(missing.map(({ boat }) => boat))
+      .sums(
+        missing.map(({ boat }) => boat),
+        yard,
+      )
       .then((found) => {
         if (wanted) setSums((last) => new Map([...last, ...missing.map(({ boat }, i) => [boat, found[i]!] as const)]));
       })
@@ -75,7 +79,7 @@ function useSums(schedules: readonly Schedule[]): ReadonlyMap<Boat, ScheduleSum>
     };
     // The list is made anew with every turn; what is missing is told by its key.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [key, schedules[0]?.boat]);
+  }, [key, schedules[0]?.boat, yard]);
   return sums;
 }
 
@@ -103,7 +107,7 @@ export function BesideTab() {
       return own ? [{ key, name, boat: own.boat }] : [];
     }),
   ];
-  const sums = useSums(schedules);
+  const sums = useSums(schedules, useYard());
   const ledger = useSearch<{ key: string }, Ledger>('ledger', boat, (remote, ask, { boat: of, known, onStep }) => {
     const other = schedules.find(({ key }) => key === ask.key)!;
     return remote.ledger({ before: of, after: other.boat }, known, onStep) as Promise<Ledger | string>;

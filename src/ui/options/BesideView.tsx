@@ -138,6 +138,16 @@ export function BesideView({
                 (value) => formatNumber(value, 0),
               )}
               {total(
+                'All that the boat costs, money',
+                ({ whole }) => whole,
+                (value) => formatNumber(value, 0),
+              )}
+              {total(
+                'Hours for the boat',
+                ({ hours }) => hours,
+                (value) => formatNumber(value, 0),
+              )}
+              {total(
                 'Pieces of its layers',
                 ({ pieces }) => pieces,
                 (value) => formatNumber(value, 0),
@@ -180,7 +190,8 @@ export function BesideView({
       </Card>
       <p className="small soft mb-0">
         Zones in {unit('laminateWeight')} with their least reserve, by the rules of each boat, at planned values; a
-        question mark where one is not proven. What each leaves unchecked stands under Check. Hours are not known yet.
+        question mark where one is not proven. What each leaves unchecked stands under Check. Cost and hours by the
+        rates and prices of the yard, under Weights.
       </p>
     </div>
   );

@@ -5,12 +5,14 @@ import { targetOf } from '@/core/evaluate';
 import { otherProcesses } from '@/core/option';
 import { formatNumber } from '@/core/quantity';
 import { useUnits } from '../shared/units';
+import { useYard } from '../shared/useYard';
 import { Verdict } from '../shared/Verdict';
 
 /** The layers of a zone as they are, laid by every process. */
 export function ByProcess({ boat, part, zone }: { boat: Boat; part: Part; zone: Zone }) {
   const { show, unit } = useUnits();
-  const rows = useMemo(() => otherProcesses(boat, part, zone), [boat, part, zone]);
+  const rates = useYard()?.rates;
+  const rows = useMemo(() => otherProcesses(boat, part, zone, rates), [boat, part, zone, rates]);
   return (
     <details className="mb-3">
       <summary>The same layers by another process</summary>
@@ -31,11 +33,14 @@ export function ByProcess({ boat, part, zone }: { boat: Boat; part: Part; zone: 
               <th scope="col" className="num">
                 money per m²
               </th>
+              <th scope="col" className="num">
+                hours per m²
+              </th>
               <th scope="col">Reserve</th>
             </tr>
           </thead>
           <tbody>
-            {rows.map(({ process, name, mass, thickness, fibreWeightFraction, cost, reserveFactor }) => (
+            {rows.map(({ process, name, mass, thickness, fibreWeightFraction, cost, hours, reserveFactor }) => (
               <tr key={process}>
                 <th scope="row" className={process === boat.brief.process ? undefined : 'fw-normal'}>
                   {name}
@@ -45,6 +50,7 @@ export function ByProcess({ boat, part, zone }: { boat: Boat; part: Part; zone: 
                 <td className="num">{show(thickness, 'thickness')}</td>
                 <td className="num">{formatNumber(100 * fibreWeightFraction, 0)} %</td>
                 <td className="num">{cost === null ? '?' : formatNumber(cost, 1)}</td>
+                <td className="num">{formatNumber(hours, 1)}</td>
                 <td>
                   {reserveFactor === null ? (
                     <span className="soft">not proven</span>
@@ -58,8 +64,8 @@ export function ByProcess({ boat, part, zone }: { boat: Boat; part: Part; zone: 
         </table>
       </div>
       <p className="small soft mb-0">
-        Resin and layers as they are; a process that they do not go with is warned of in Check. Hours and what is thrown
-        away are not weighed yet.
+        Resin and layers as they are; a process that they do not go with is warned of in Check. Hours by the rates of
+        the yard, without what goes by the part; what is thrown away stands under Weights.
       </p>
     </details>
   );

@@ -20,16 +20,15 @@ export function AboardTab() {
   const problems = details.flatMap(({ detail, problem }) => (problem ? [{ name: detail.name, problem }] : []));
   const missing = notCounted(boat, masses, evaluations, problems);
   const band = massBand(masses);
+  const [least, most] = [full(band.p05, 'mass'), full(band.p95, 'mass')];
+  const said = `${full(band.mass, 'mass')} with everything aboard, nine times in ten between ${least} and ${most}`;
   const carriers = band.carriers.filter(({ share }) => share > 0.04).slice(0, 5);
   return (
     <>
       <div className="weights-columns mb-3">
         <Card>
           <Card.Body>
-            <p className="fw-semibold mb-1">
-              {full(band.mass, 'mass')} with everything aboard, nine times in ten between{' '}
-              {full(band.p05, 'mass')} and {full(band.p95, 'mass')}
-            </p>
+            <p className="fw-semibold mb-1">{said}</p>
             <MassChart masses={masses} />
             <p className="small soft mb-0">
               What makes it uncertain:{' '}
