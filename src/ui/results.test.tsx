@@ -105,7 +105,7 @@ describe('Weights', () => {
     await yard.show(id, <WeightsScreen yard={USUAL_YARD} />);
     const [over] = /(\d+\.\d) % over|over.*?(\d+\.\d) %/.exec(page())!.slice(1).filter(Boolean).map(Number);
     expect(over).toBeGreaterThan(3);
-    expect(page()).toContain('Not counted: bonding of parts');
+    expect(page()).toContain('Everything else that weighs stands under');
   });
 });
 

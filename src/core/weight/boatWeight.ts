@@ -95,7 +95,8 @@ function lapsOf(boat: Boat, part: Part, evaluations: ReadonlyMap<string, ZoneEva
  *
  * Counts plies, core with the resin it takes up, coatings, stiffeners that have a section, and overlaps and run-outs
  * at lines whose length is known.
-X
+ * A part that is made several times is counted as often. The core's bevels are counted in full. Details bring their own
+ * laminate, what replaces the core, and their metal and adhesive (with the coatings).
  *
  * @param evaluations of every zone by id.
  * @param ofDetails what the boat's details come to; given, so that a page which shows margins alone need not carry
