@@ -17,7 +17,7 @@ const VIEWS: [name: string, url: string, ready: string][] = [
   ['stiffeners', '/boats/merrow-84/stiffeners', 'Bending stiffness'],
   ['check', '/boats/brant-56/check', 'draws of fibre fraction, strengths and core, seed 84.'],
   ['options', '/boats/merrow-84/options?zone=side-fwd&view=propose', 'From Brief and zones alone'],
-  ['weights', '/boats/merrow-84/weights', 'target'],
+  ['weights', '/boats/merrow-84/weights?view=floats', 'against the loaded mass'],
   ['revisions', '/boats/merrow-84/revisions', 'Issued revisions'],
   ['details', '/boats/merrow-84/details?detail=tow-post', 'Steps'],
   ['pack', '/boats/merrow-84/pack', 'What leaves the desk'],
@@ -41,6 +41,7 @@ for (const [name, url, ready] of VIEWS)
     await open(page, url);
     await expect(page.getByText(ready).first()).toBeVisible({ timeout: 40_000 });
     await page.evaluate(() => document.fonts.ready);
+    if (name === 'layup') await expect(page.getByLabel('The whole boat')).toContainText('light', { timeout: 20_000 });
     // What it comes to is shown once it is asked for.
     if (name === 'options') {
       await page.getByRole('button', { name: 'Propose a schedule' }).click();

@@ -1,8 +1,7 @@
 import { parseOrThrow } from '../error';
 import type { HullEdge, HullShape, Region, Support } from '../geometry';
 import { boatSchema, type Boat, type Part, type Zone } from './boat';
-import { BRIEF_NUMBERS, briefSchema, type Brief, type BriefNumber } from './brief';
-import { laterFields } from './entity';
+import { BRIEF_NUMBERS, type Brief, type BriefNumber } from './brief';
 import { checkBoat } from './check';
 import { settleGeometry } from './settleGeometry';
 
@@ -43,6 +42,7 @@ export function scaledBrief(brief: Brief, given: NewParticulars): Brief {
   const across = maximumBeam / brief.maximumBeam;
   const volume = along * across * Math.sqrt(along * across);
   const loadedMass = given.loadedMass ?? rounded(inRange('loadedMass', brief.loadedMass * volume), 0);
+  const known = Object.fromEntries(Object.entries(given).filter(([, value]) => value !== undefined)) as NewParticulars;
   const follows: Brief = {
     ...brief,
     waterlineLength: rounded(inRange('waterlineLength', brief.waterlineLength * along), 2),
@@ -52,12 +52,24 @@ export function scaledBrief(brief: Brief, given: NewParticulars): Brief {
     maxSpeedKnots: rounded(inRange('maxSpeedKnots', brief.maxSpeedKnots * Math.sqrt(along)), 1),
     weightTarget: rounded(inRange('weightTarget', (brief.weightTarget * loadedMass) / brief.loadedMass), 0),
   };
-  // What the other boat was to weigh and cost as a whole says nothing of this one.
-  const { targets } = laterFields(briefSchema);
   return {
     ...follows,
-    targets,
-    ...Object.fromEntries(Object.entries(given).filter(([, value]) => value !== undefined)),
+    targets: scaledTargets(brief, { ...follows, ...known }),
+    ...known,
+  };
+}
+
+/** What the boat is to come to as a whole: mass, cost and hours go with her mass, heights with her depth. */
+function scaledTargets(from: Brief, to: Brief): Brief['targets'] {
+  const { displacement, centreHeight, trimDeg, cost, hours } = from.targets;
+  const mass = to.loadedMass / from.loadedMass;
+  const whole = (value: number | null) => (value === null ? null : Math.max(10, rounded(value * mass, 0)));
+  return {
+    displacement: displacement === null ? null : Math.min(200_000, whole(displacement)!),
+    centreHeight: centreHeight === null ? null : rounded(centreHeight * ratiosOf(from, to).up, 3),
+    trimDeg,
+    cost: whole(cost),
+    hours: whole(hours),
   };
 }
 
