@@ -45,7 +45,7 @@ test('a layer changed in the grid moves mass, centre, cost and hours of the whol
   const line = page.getByLabel('The whole boat');
   await expect(line).toContainText(/light \d+\.\d kg/, { timeout: 30_000 });
   await expect(line).not.toContainText('(+');
-  await standOn(page, 4, 0);
+  await standOn(page, 4, 2);
   await page.keyboard.press('d');
   await expect(line).toContainText(/\(\+\d+\.\d kg\)/, { timeout: 15_000 });
   await expect(line).toContainText(/EUR \(\+\d+ EUR\)/);
@@ -58,7 +58,7 @@ test('a weighing is kept over a reload; weights, conditions and soundings leave 
 }) => {
   const id = await ownBoat(request, 'Launch on the scales');
   await open(page, `/boats/${id}/weights?view=stages`);
-  await page.getByLabel('On the scales').selectOption('Hull');
+  await page.getByLabel('On the scales', { exact: true }).selectOption('Hull');
   await page.getByLabel(/^Mass on the scales/).fill('372 kg');
   await page.getByLabel(/^Mass on the scales/).press('Tab');
   await page.getByRole('button', { name: 'Keep this weighing' }).click();
@@ -80,12 +80,12 @@ test('a weighing is kept over a reload; weights, conditions and soundings leave 
 test('foam is drawn into place on the picture, and taken back', async ({ page, request }) => {
   const id = await ownBoat(request, 'Buoyant launch');
   await open(page, `/boats/${id}/weights?view=spaces`);
-  await page.getByRole('button', { name: 'Sides under the seats' }).click();
   const from = page.getByLabel(/^From/);
-  await expect(from).toHaveValue('3.3');
   const shape = page.locator('svg.boat-drawing path', {
     has: page.locator('title', { hasText: 'Sides under the seats' }),
   });
+  await shape.first().click();
+  await expect(from).toHaveValue('3.3');
   const box = (await shape.first().boundingBox())!;
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
   await page.mouse.down();

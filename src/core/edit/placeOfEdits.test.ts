@@ -26,6 +26,9 @@ describe('where a change is seen', () => {
       boat.supports[0]!.id,
       null,
     ],
+    ['an item', { type: 'item.remove', id: 'item-1' }, ['weights'], 'item-1', null],
+    ['what is not in her', { type: 'brief.set', patch: { absent: [] } }, ['weights'], null, 'Not in this boat'],
+    ['a mould', { type: 'part.set', partId: part.id, patch: { mould: null } }, ['weights'], part.id, 'Mould'],
     ['a new part', { type: 'part.add', part, index: 0 }, ['zones', 'layup'], part.id, null],
   ] as [string, Edit, string[], string | null, string | null][])('%s', (_, edit, screens, id, label) => {
     expect(placeOfEdits([edit])).toMatchObject({ screens, id, label });

@@ -4,7 +4,7 @@ import type { Edit } from './editSchema';
 
 /** The screens of a boat on which something is edited. */
 export type EditScreen =
-  'brief' | 'zones' | 'layup' | 'panel' | 'stiffeners' | 'details' | 'check' | 'revisions' | 'pack';
+  'brief' | 'zones' | 'layup' | 'panel' | 'stiffeners' | 'details' | 'check' | 'weights' | 'revisions' | 'pack';
 
 /** Where a change is seen: the screens that show it, the first the usual one; what changed, and its field. */
 export interface EditPlace {
@@ -26,6 +26,7 @@ const EVERYWHERE: readonly EditScreen[] = [
   'stiffeners',
   'details',
   'check',
+  'weights',
   'revisions',
   'pack',
 ];
@@ -46,7 +47,18 @@ const SCREENS: Readonly<Record<string, readonly EditScreen[]>> = {
   reference: ['layup', 'panel'],
   pack: ['brief', 'check', 'pack'],
   material: ['layup', 'stiffeners', 'details', 'zones'],
+  item: ['weights'],
+  space: ['weights'],
   caution: ['check', 'layup', 'details', 'stiffeners'],
+};
+/** Fields of the Brief and of parts that are entered under Weights. */
+const WEIGHED: ReadonlySet<string> = new Set(['targets', 'series', 'absent', 'weightTarget', 'mould']);
+const screensOf = (edit: Edit): readonly EditScreen[] => {
+  const fields = 'patch' in edit ? Object.keys(edit.patch) : [];
+  if (fields.length > 0 && fields.every((field) => WEIGHED.has(field))) return ['weights'];
+  // A tank asks a zone for its head.
+  if (edit.type === 'zone.set' && fields.join() === 'designPressure') return [...SCREENS['zone']!, 'weights'];
+  return SCREENS[kindOf(edit)] ?? EVERYWHERE;
 };
 const PATCHED: Readonly<Record<string, Record<string, unknown>>> = {
   'brief.set': briefSchema.shape,
@@ -77,7 +89,7 @@ export function placeOfEdits(edits: readonly Edit[]): EditPlace {
   const told = own.length > 0 ? own : edits;
   const last = told.at(-1);
   if (!last) return { screens: EVERYWHERE, of: 'boat', id: null, label: null, zoneId: null };
-  const sets = told.map((edit) => SCREENS[kindOf(edit)] ?? EVERYWHERE);
+  const sets = told.map(screensOf);
   const shared = sets[0]!.filter((screen) => sets.every((screens) => screens.includes(screen)));
   const shape = PATCHED[last.type];
   const fields = shape && 'patch' in last ? Object.keys(last.patch) : [];

@@ -117,6 +117,9 @@ describe('How she floats', () => {
     await press('Put it there');
     await waitFor(() => expect(full(/^amidships/)).toBeGreaterThan(draught));
     expect(desk.boat.items[0]!.mass).toBe(920);
+    act(() => desk.undo());
+    await waitFor(() => expect(full(/^amidships/)).toBeCloseTo(draught, 6));
+    expect(desk.boat.items[0]).toMatchObject({ mass: 520, z: 0.62 });
   });
   it('sets targets and says what meets and what misses them', async () => {
     const desk = await open('floats');
