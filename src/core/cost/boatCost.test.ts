@@ -11,6 +11,7 @@ import {
   boatCost,
   breakPrice,
   hoursByStep,
+  layerCosts,
   shapeFactor,
   unitsOf,
   USUAL_RATES,
@@ -135,6 +136,31 @@ describe('what a boat costs', () => {
     const all = laid.map(({ material }) => offer({ material: material.id, by: 'weight', price: 4 }));
     const free = { ...USUAL_RATES, scatterHours: 0 };
     expect(cost(boat, all, free).scatter.cost).toBeLessThan(cost(boat, [], free).scatter.cost);
+  });
+});
+
+describe('the cost of a layer', () => {
+  it('is its share of what is bought: layers, overlaps, stiffeners and details make the whole', () => {
+    const plain: Boat = {
+      ...boat,
+      details: [],
+      supports: boat.supports.map((support) => ({ ...support, section: null })),
+      parts: boat.parts.map((part) => ({ ...part, joins: [] })),
+    };
+    const own = cost({ ...plain, brief: { ...plain.brief, coreBond: 0, kerfShare: 0 } });
+    const layers = layerCosts(plain, evaluate(plain), own.materials);
+    const sum = layers.reduce((total, layer) => total + layer.cost!, 0);
+    expect(sum).toBeCloseTo(own.totals.materials, 6);
+    expect(layers.filter(({ area }) => area > 0).every((layer) => layer.cost! > 0)).toBe(true);
+  });
+  it('of a material without a price is not known, and not nothing', () => {
+    const materials = boat.materials.map((one) =>
+      one.id === 'bx45-600' ? { ...one, price: null } : one,
+    ) as Material[];
+    const own = { ...boat, materials };
+    const layers = layerCosts(own, evaluate(own), cost(own).materials);
+    expect(layers.filter(({ code }) => code === 'BX45 600').every((layer) => layer.cost === null)).toBe(true);
+    expect(layers.some((layer) => layer.cost !== null)).toBe(true);
   });
 });
 

@@ -1,5 +1,6 @@
 /** What a boat costs and how long it takes. */
 export { asKnown, boatCost, hoursByStep, type BoatCost, type BoughtMaterial, type ConsumableUse } from './boatCost';
+export { layerCosts, type LayerCost } from './layerCosts';
 export { boatInShort, type BoatInShort } from './inShort';
 export { hoursPerArea, shapeFactor, WORK_STEPS, workHours, type WorkHours, type WorkStep } from './hours';
 export {

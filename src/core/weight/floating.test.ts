@@ -8,6 +8,7 @@ import { filledBy, heightsOf, solid, soundings } from '../float';
 import { PROCESSES } from '../material';
 import {
   aboardIn,
+  beadMass,
   bodyOfSpace,
   boatWeight,
   coreBonding,
@@ -17,6 +18,7 @@ import {
   massesOf,
   materialList,
   notCounted,
+  paintOver,
   shifted,
   swamped,
   type Mass,
@@ -127,6 +129,19 @@ describe('everything that weighs', () => {
       ),
       { numRuns: 12 },
     );
+  });
+});
+
+describe('what goes by its size', () => {
+  it('paint is area by film by density, where it lies; a bead its section by its length', () => {
+    const bottom = boat.parts.flatMap(({ zones }) => zones).filter(({ location }) => location === 'bottom');
+    const area = bottom.reduce((sum, { geometry }) => sum + geometry.area, 0);
+    const found = paintOver(boat, ['bottom'], { thickness: 0.0004, density: 1500 })!;
+    expect(found.area).toBeCloseTo(area, 9);
+    expect(found.mass).toBeCloseTo(0.6 * area, 9);
+    expect(found.centre[2]).toBeLessThan(0.4);
+    expect(paintOver(boat, [], { thickness: 0.0004, density: 1500 })).toBeNull();
+    expect(beadMass(12, 2e-4, 1250)).toBeCloseTo(3, 9);
   });
 });
 

@@ -41,3 +41,4 @@ export {
   type ItemRow,
 } from './readItems';
 export { tankWalls, type TankWall } from './tankWalls';
+export { beadMass, locationsOf, paintOver, type Covering } from './coverings';

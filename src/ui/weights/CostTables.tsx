@@ -1,6 +1,7 @@
-import { asKnown, type BoatCost, type BoughtMaterial } from '@/core/cost';
+import { asKnown, layerCosts, type BoatCost, type BoughtMaterial } from '@/core/cost';
 import type { Boat } from '@/core/document';
 import { formatNumber } from '@/core/quantity';
+import { useDesign } from '../shared/boat';
 import { DataTable, type DataColumn } from '../shared/DataTable';
 import { useUnits } from '../shared/units';
 
@@ -77,6 +78,7 @@ export function CostTables({ boat, cost }: { boat: Boat; cost: BoatCost }) {
           </tr>
         ))}
       />
+      <LayerCosts boat={boat} cost={cost} />
       <table className="table table-sm mb-0" aria-label="Hours by part">
         <thead>
           <tr>
@@ -103,6 +105,48 @@ export function CostTables({ boat, cost }: { boat: Boat; cost: BoatCost }) {
         </tbody>
       </table>
     </>
+  );
+}
+
+/** What each layer comes to in material. */
+function LayerCosts({ boat, cost }: { boat: Boat; cost: BoatCost }) {
+  const { show, unit } = useUnits();
+  const { evaluations } = useDesign();
+  const layers = layerCosts(boat, evaluations, cost.materials);
+  return (
+    <details className="mb-2">
+      <summary>Material by layer</summary>
+      <table className="table table-sm mb-0" aria-label="Material by layer">
+        <thead>
+          <tr>
+            <th>Layer</th>
+            <th className="num">
+              Laid <span className="unit">{unit('area')}</span>
+            </th>
+            <th className="num">
+              With resin <span className="unit">{unit('mass')}</span>
+            </th>
+            <th className="num">{cost.currency}</th>
+          </tr>
+        </thead>
+        <tbody>
+          {boat.parts.map((part) =>
+            layers
+              .filter(({ partId, area }) => partId === part.id && area > 0)
+              .map(({ layerId, number, code, area, mass, cost: own }) => (
+                <tr key={layerId}>
+                  <td>
+                    {part.name} {number}, {code}
+                  </td>
+                  <td className="num">{show(area, 'area')}</td>
+                  <td className="num">{show(mass, 'mass')}</td>
+                  <td className="num">{own === null ? 'no price' : formatNumber(asKnown(own, 0.15 * own), 0)}</td>
+                </tr>
+              )),
+          )}
+        </tbody>
+      </table>
+    </details>
   );
 }
 

@@ -16,6 +16,7 @@ import { Refusal } from '../shared/Refusal';
 import { TextField } from '../shared/TextField';
 import { useEdit } from '../shared/useEdit';
 import { useUnits } from '../shared/units';
+import { BondingBySection, PaintByFilm } from './MassBySize';
 import { newItem } from './newItem';
 
 const kinds = Object.keys(ITEM_KINDS) as ItemKindName[];
@@ -36,6 +37,9 @@ export function ItemsCard({
   const [refusal, setRefusal] = useState<string | null>(null);
   const item = boat.items.find(({ id }) => id === chosen);
   const say = (text: string | undefined) => setRefusal(text ?? null);
+  const take = (patch: Partial<Item>) => {
+    if (item) say(edit({ type: 'item.set', item: { ...item, ...patch } }));
+  };
   const add = (kind: ItemKindName, more: Partial<Item> = {}) => {
     const next = newItem(boat, kind, more);
     const refused = edit({ type: 'item.add', item: next, index: boat.items.length });
@@ -83,6 +87,8 @@ export function ItemsCard({
                 additionTo={() => null}
                 onSet={(key, value) => edit({ type: 'item.set', item: writeAt(item, key, value) })}
               />
+              {item.kind === 'paint' && <PaintByFilm boat={boat} item={item} onTake={take} />}
+              {item.kind === 'bonding' && <BondingBySection item={item} onTake={take} />}
               <div className="d-flex gap-2">
                 <Button
                   size="sm"

@@ -61,6 +61,17 @@ describe('Everything aboard', () => {
     expect(desk.boat.items).toHaveLength(2);
     expect((await desk.saved()).items).toHaveLength(2);
   });
+  it('weighs paint by its film over what it covers', async () => {
+    const desk = await open('aboard');
+    fireEvent.click(within(screen.getByRole('table', { name: 'Items' })).getByText('Antifouling and topsides'));
+    const before = desk.boat.items.find(({ kind }) => kind === 'paint')!.mass;
+    type(/^Dry film/, '0.5 mm');
+    await press('Take it');
+    const paint = () => desk.boat.items.find(({ kind }) => kind === 'paint')!;
+    await waitFor(() => expect(paint().mass).not.toBe(before));
+    const area = desk.boat.parts[0]!.zones.reduce((sum, z) => sum + (z.location === 'bottom' ? z.geometry.area : 0), 0);
+    expect(paint().mass).toBeCloseTo(area * 0.75, 1);
+  });
   it('refuses a mass that is none, and keeps what was there', async () => {
     const desk = await open('aboard');
     fireEvent.click(within(screen.getByRole('table', { name: 'Items' })).getByText('Diesel engine and gearbox'));
