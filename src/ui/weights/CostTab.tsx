@@ -34,7 +34,7 @@ export function CostTab({ yard }: { yard: YardSettings }) {
   const cost = useMemo(() => boatCost(boat, evaluations, details, settings), [boat, evaluations, details, settings]);
   return (
     <>
-      <Card className="mb-3 one-page">
+      <Card className="mb-3">
         <Card.Body>
           <CostVerdict boat={boat} cost={cost} />
           <CostCharts cost={cost} />
@@ -45,8 +45,10 @@ export function CostTab({ yard }: { yard: YardSettings }) {
         <OtherProcess boat={boat} cost={cost} settings={settings} />
         <MouldsCard boat={boat} />
       </div>
-      <PricesCard boat={boat} prices={prices} currency={rates.body.currency} onKept={setPrices} />
-      <RatesCard rates={rates} process={boat.brief.process} onKept={setRates} />
+      <div className="no-print">
+        <PricesCard boat={boat} prices={prices} currency={rates.body.currency} onKept={setPrices} />
+        <RatesCard rates={rates} process={boat.brief.process} onKept={setRates} />
+      </div>
     </>
   );
 }
@@ -78,15 +80,17 @@ function CostVerdict({ boat, cost }: { boat: Boat; cost: BoatCost }) {
           {unpriced.length > 8 && ` and ${unpriced.length - 8} more`}.
         </p>
       )}
-      <EntityForm
-        fields={formFields(briefSchema.shape.targets.unwrap().pick({ cost: true, hours: true }), '', [], targets)}
-        value={targets}
-        optionsOf={() => []}
-        additionTo={() => null}
-        onSet={(key, value) =>
-          edit({ type: 'brief.set', patch: { targets: writeAt(targets, key, value) as typeof targets } })
-        }
-      />
+      <div className="no-print">
+        <EntityForm
+          fields={formFields(briefSchema.shape.targets.unwrap().pick({ cost: true, hours: true }), '', [], targets)}
+          value={targets}
+          optionsOf={() => []}
+          additionTo={() => null}
+          onSet={(key, value) =>
+            edit({ type: 'brief.set', patch: { targets: writeAt(targets, key, value) as typeof targets } })
+          }
+        />
+      </div>
     </>
   );
 }

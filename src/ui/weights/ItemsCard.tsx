@@ -47,7 +47,7 @@ export function ItemsCard({
     if (!refused) onChoose(next.id);
   };
   return (
-    <Card>
+    <Card className="no-print">
       <Card.Body>
         <div className="d-flex justify-content-between flex-wrap gap-2">
           <h2>Items</h2>

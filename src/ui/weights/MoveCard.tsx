@@ -37,7 +37,7 @@ export function MoveCard({ boat, masses, condition }: { boat: Boat; masses: read
     />
   );
   return (
-    <Card>
+    <Card className="no-print">
       <Card.Body className="d-grid gap-2">
         <h2 className="mb-0">What does it cost up there?</h2>
         <Form.Group controlId="moved-mass">

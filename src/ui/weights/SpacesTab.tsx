@@ -119,7 +119,7 @@ export function SpacesTab() {
               </tbody>
             </table>
             {space && (
-              <div className="d-grid gap-2" key={space.id}>
+              <div className="d-grid gap-2 no-print" key={space.id}>
                 <TextField
                   label="Name of the space"
                   value={space.name}

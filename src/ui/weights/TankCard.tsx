@@ -34,7 +34,7 @@ export function TankCard({
   const walls = tankWalls(boat, shape, tank, evaluations);
   const target = targetOf(boat);
   return (
-    <Card className="mb-3 one-page">
+    <Card className="mb-3">
       <Card.Body>
         <div className="d-flex justify-content-between">
           <h2>

@@ -93,31 +93,33 @@ export function TargetsCard({
           ))}
           {against.length === 0 && <li className="soft">None yet.</li>}
         </ul>
-        <EntityForm
-          fields={formFields(
-            briefSchema.shape.targets.unwrap().pick({ displacement: true, centreHeight: true, trimDeg: true }),
-            '',
-            [],
-            targets,
-          )}
-          value={targets}
-          optionsOf={() => []}
-          additionTo={() => null}
-          onSet={setTarget}
-        />
-        <div className="detail-fields mt-2">
-          {boat.parts.map(({ id, name, weightTarget }) => (
-            <QuantityField
-              key={id}
-              label={`Target of ${name}`}
-              kind="mass"
-              value={weightTarget}
-              minimum={0.1}
-              maximum={200_000}
-              optional
-              onCommit={(value) => edit({ type: 'part.set', partId: id, patch: { weightTarget: value } })}
-            />
-          ))}
+        <div className="no-print">
+          <EntityForm
+            fields={formFields(
+              briefSchema.shape.targets.unwrap().pick({ displacement: true, centreHeight: true, trimDeg: true }),
+              '',
+              [],
+              targets,
+            )}
+            value={targets}
+            optionsOf={() => []}
+            additionTo={() => null}
+            onSet={setTarget}
+          />
+          <div className="detail-fields mt-2">
+            {boat.parts.map(({ id, name, weightTarget }) => (
+              <QuantityField
+                key={id}
+                label={`Target of ${name}`}
+                kind="mass"
+                value={weightTarget}
+                minimum={0.1}
+                maximum={200_000}
+                optional
+                onCommit={(value) => edit({ type: 'part.set', partId: id, patch: { weightTarget: value } })}
+              />
+            ))}
+          </div>
         </div>
       </Card.Body>
     </Card>

@@ -43,7 +43,7 @@ export function WeighInForm({
     if (mass !== null && (await onKeep({ ...draft, mass }))) setDraft(empty());
   };
   return (
-    <Card>
+    <Card className="no-print">
       <Card.Body className="d-grid gap-2 align-content-start">
         <h2 className="mb-0">Weigh</h2>
         <Refusal text={trouble} />

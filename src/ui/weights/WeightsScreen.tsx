@@ -1,6 +1,7 @@
 'use client';
 import dynamic from 'next/dynamic';
 import type { PriceList, Rates } from '@/core/cost';
+import { useDesign } from '../shared/boat';
 import { Onward } from '../shared/Onward';
 import { Tabs } from '../shared/Tabs';
 import { useAskedOrKept } from '../shared/useKept';
@@ -34,6 +35,7 @@ export interface YardSettings {
 /** Does it meet the scales, and the price? */
 export function WeightsScreen({ yard }: { yard: YardSettings }) {
   const [kept, open] = useAskedOrKept('view', { name: 'weights.view', usual: 'laminate', known: isTab });
+  const { boat } = useDesign();
   const tab = (kept ?? 'laminate') as Tab;
   return (
     <>
@@ -42,12 +44,20 @@ export function WeightsScreen({ yard }: { yard: YardSettings }) {
         <TakeAlong />
       </div>
       <Tabs names={TABS} open={tab} onOpen={open} />
-      {tab === 'laminate' && <LaminateTab />}
-      {tab === 'aboard' && <AboardTab />}
-      {tab === 'floats' && <FloatTab />}
-      {tab === 'stages' && <StagesTab />}
-      {tab === 'cost' && <CostTab yard={yard} />}
-      {tab === 'spaces' && <SpacesTab />}
+      <h2 className="d-none d-print-block">
+        {boat.name}: {TABS[tab].toLowerCase()}
+      </h2>
+      <div className="print-sheet">
+        {tab === 'laminate' && <LaminateTab />}
+        {tab === 'aboard' && <AboardTab />}
+        {tab === 'floats' && <FloatTab />}
+        {tab === 'stages' && <StagesTab />}
+        {tab === 'cost' && <CostTab yard={yard} />}
+        {tab === 'spaces' && <SpacesTab />}
+      </div>
+      <p className="d-none d-print-block small">
+        Decision support: local codes, survey and class, and a licensed naval architect or engineer decide.
+      </p>
       <Onward to="revisions">Revisions: sign what stands</Onward>
     </>
   );
