@@ -1,5 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { spawnSync } from 'node:child_process';
+import { boatCost, USUAL_RATES } from '../../src/core/cost';
+import { evaluateDetails } from '../../src/core/detail/kinds';
 import { boatFromJson, boatToJson, type Boat } from '../../src/core/document';
 import { applyEdits, boundariesOf, moveBoundary, type Edit } from '../../src/core/edit';
 import {
@@ -14,6 +16,7 @@ import { laminateStiffness, type Ply } from '../../src/core/laminate';
 import { runToEnd } from '../../src/core/job';
 import { GENERIC_MATERIALS } from '../../src/core/material';
 import { layerMoves, loadIntegerSolver, optimiseBoat, takeMaterials } from '../../src/core/option';
+import { floatIn, massesOf, swamped } from '../../src/core/weight';
 import { largeBoat } from '../../tests/helpers/largeBoat';
 import { note, sample } from './report';
 
@@ -156,6 +159,37 @@ function demo(): void {
   );
 }
 
+/** What an edit under Weights asks for: everything that weighs, the boat afloat, cost and hours. */
+function weights(): void {
+  const boat = boatFromJson(readFileSync('data/demo/merrow-84.json', 'utf8'));
+  const evaluate = makeEvaluator();
+  const [item] = boat.items;
+  const changed = (i: number): Boat => ({ ...boat, items: [{ ...item!, mass: 500 + i }, ...boat.items.slice(1)] });
+  const details = evaluateDetails(boat);
+  const weigh = (own: Boat) => massesOf(own, evaluate(own), details);
+  note(
+    'Everything that weighs in Merrow 84, an item changed',
+    sample(60, (i) => weigh(changed(i)), 10),
+    'ms',
+    { limit: 16, of: 'p95' },
+  );
+  note(
+    'Merrow 84 afloat in one condition, an item changed',
+    sample(60, (i) => floatIn(boat, weigh(changed(i)), 'full'), 10),
+    'ms',
+  );
+  note(
+    'Merrow 84 full of water',
+    sample(20, (i) => swamped(boat, weigh(changed(i)), { openable: true, foamDensity: 35 }), 4),
+    'ms',
+  );
+  note(
+    'Cost and hours of Merrow 84, an item changed',
+    sample(60, (i) => boatCost(changed(i), evaluate(boat), details, { rates: USUAL_RATES, offers: [] }), 10),
+    'ms',
+  );
+}
+
 const PEER = `
 import json, sys, time
 try:
@@ -266,6 +300,7 @@ export async function benchCore(): Promise<void> {
   zones();
   edits();
   demo();
+  weights();
   await searchBench();
   peer();
 }

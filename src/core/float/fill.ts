@@ -60,8 +60,19 @@ function ownSurfaces(body: readonly Slice[], level: number): number {
 }
 const middleOf = (outline: Slice['outlines'][number]) => outline.reduce((sum, [y]) => sum + y, 0) / outline.length;
 
-/** A level body filled by a share of its volume. */
+const fillings = new WeakMap<readonly Slice[], Map<number, Filling | null>>();
+/** A level body filled by a share of its volume; remembered with the body. */
 export function filledBy(body: readonly Slice[], share: number): Filling | null {
+  const known = fillings.get(body) ?? new Map<number, Filling | null>();
+  fillings.set(body, known);
+  const found = known.get(share);
+  if (found !== undefined) return found;
+  const filling = fill(body, share);
+  known.set(share, filling);
+  return filling;
+}
+
+function fill(body: readonly Slice[], share: number): Filling | null {
   const [whole, heights] = [solid(body), heightsOf(body)];
   if (!whole || !heights) return null;
   let [low, high] = heights;

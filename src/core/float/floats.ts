@@ -26,9 +26,15 @@ export interface Floating {
   stable: boolean;
 }
 
-const STEPS = 80;
+const STEPS = 60;
+/** How often a step that makes nothing better is halved. */
+const HALVINGS = 7;
+/** Largest change of a slope in one step. */
+const LARGEST_STEP = 0.15;
 const LARGEST_SLOPE = 1.2;
 const CLOSE = 1e-9;
+/** As near as this is at rest, where a kink keeps it from coming nearer. */
+const NEAR = 1e-5;
 
 /** A solid body that floats lifts what its volume displaces; bodies together lift the sum. */
 export const together =
@@ -57,33 +63,52 @@ function unrest({ mass, centre, waterDensity }: FloatQuestion, { volume, moments
 export function floats(question: FloatQuestion): Floating | null {
   const { under, mass, waterDensity } = question;
   const wanted = mass / waterDensity;
-  let plane = levelled(question, question.start);
-  if (plane === null) return null;
+  const size = (plane: WaterPlane, now: Immersed) => Math.hypot(...unrest(question, now, plane)) / wanted;
+  const begun = levelled(question, question.start);
+  if (begun === null) return null;
+  let plane: WaterPlane = begun;
   let now = under(plane);
-  const size = (values: readonly number[]) => Math.hypot(...values) / wanted;
-  for (let step = 0; step < STEPS; step++) {
-    const rest = unrest(question, now, plane);
-    if (size(rest) < CLOSE) break;
-    const move = newtonStep(question, now, plane, rest);
+  let off = size(plane, now);
+  for (let step = 0; step < STEPS && off > CLOSE; step++) {
+    const move = newtonStep(question, now, plane, unrest(question, now, plane));
     if (!move.every(Number.isFinite)) return null;
-    let share = Math.min(1, 0.15 / Math.max(1e-12, Math.abs(move[1]!), Math.abs(move[2]!)));
-    let [tried, then]: [WaterPlane, Immersed] = [plane, now];
-    for (let half = 0; half < 24; half++, share /= 2) {
-      const next = {
-        height: plane.height + share * move[0]!,
-        trim: plane.trim + share * move[1]!,
-        heel: plane.heel + share * move[2]!,
-      };
-      tried = levelled(question, next) ?? plane;
-      then = under(tried);
-      if (size(unrest(question, then, tried)) < size(rest)) break;
-    }
-    if (size(unrest(question, then, tried)) >= size(rest)) break;
-    [plane, now] = [tried, then];
+    const found: Nearer | null =
+      better(question, { plane, move, off, size }, false) ?? better(question, { plane, move, off, size }, true);
+    if (!found) break;
+    ({ plane, now, off } = found);
     if (Math.abs(plane.trim) > LARGEST_SLOPE || Math.abs(plane.heel) > LARGEST_SLOPE) return null;
   }
-  if (size(unrest(question, now, plane)) > 1e-5) return null;
-  return atRest(question, plane, now);
+  return off > NEAR ? null : atRest(question, plane, now);
+}
+
+interface Stand {
+  plane: WaterPlane;
+  move: readonly number[];
+  /** How far from rest it is. */
+  off: number;
+  size: (plane: WaterPlane, now: Immersed) => number;
+}
+interface Nearer {
+  plane: WaterPlane;
+  now: Immersed;
+  off: number;
+}
+/** The first of ever shorter steps that comes nearer to rest; `level` brings each to its mass before it is judged. */
+function better(question: FloatQuestion, { plane, move, off, size }: Stand, level: boolean): Nearer | null {
+  let share = Math.min(1, LARGEST_STEP / Math.max(1e-12, Math.abs(move[1]!), Math.abs(move[2]!)));
+  for (let half = 0; half < HALVINGS; half++, share /= 2) {
+    const next = {
+      height: plane.height + share * move[0]!,
+      trim: plane.trim + share * move[1]!,
+      heel: plane.heel + share * move[2]!,
+    };
+    const tried = level ? levelled(question, next) : next;
+    if (!tried) continue;
+    const now = question.under(tried);
+    const then = size(tried, now);
+    if (then < off) return { plane: tried, now, off: then };
+  }
+  return null;
 }
 
 function atRest({ centre }: FloatQuestion, plane: WaterPlane, { volume, moments, cut }: Immersed): Floating {
@@ -146,7 +171,7 @@ function levelled({ under, mass, waterDensity }: FloatQuestion, { height, trim, 
   for (let step = 0; step < 100; step++) {
     const { volume, cut } = at(h);
     const over = volume - wanted;
-    if (Math.abs(over) < 1e-11 * wanted) break;
+    if (Math.abs(over) < 1e-8 * wanted) break;
     if (over > 0) high = h;
     else low = h;
     const next = cut.area > 0 ? h - over / cut.area : NaN;

@@ -19,6 +19,7 @@ import {
   materialList,
   notCounted,
   paintOver,
+  roomsOf,
   shifted,
   swamped,
   type Mass,
@@ -260,6 +261,13 @@ describe('full of water', () => {
     const then = swamped(again, weigh(again), { openable: false, foamDensity: 30 });
     expect(then.lifted).toBeGreaterThan(then.weighs);
   });
+  it('the cells of a honeycomb fill: only its walls displace water', () => {
+    const honeycomb = boat.materials.map((one) =>
+      one.kind === 'core' ? { ...one, behaviour: 'honeycomb' as const } : one,
+    );
+    const of = (own: Boat) => weigh(own).reduce((sum, mass) => sum + (mass.of === 'zone' ? mass.volume : 0), 0);
+    expect(of({ ...boat, materials: honeycomb })).toBeLessThan(0.75 * of(boat));
+  });
   it('people lift nothing, water taken up by foam lifts less, and an open space lifts not at all', () => {
     const all = weigh(small);
     const { lifts } = swamped(small, all, { openable: true, foamDensity: 35 });
@@ -270,6 +278,25 @@ describe('full of water', () => {
     };
     expect(change({ uptake: 0.3 })).toBeLessThan(change({ uptake: 0 }));
     expect(change({ closure: 'vented' })).toBeLessThan(change({ closure: 'tight' }));
+  });
+});
+
+describe('the rooms of a boat', () => {
+  it('lie between her bulkheads and fill her from end to end; more under soles and pans', () => {
+    const rooms = roomsOf(boat);
+    const between = rooms.filter(({ name }) => name.startsWith('Between'));
+    const bulkheads = boat.parts.flatMap(({ zones }) => zones).filter(({ region }) => region?.surface === 'section');
+    expect(between).toHaveLength(bulkheads.length + 1);
+    between.slice(1).forEach(({ from }, i) => expect(from).toBe(between[i]!.to));
+    const shape = shapeOf(boat)!;
+    const volumeOf = (room: (typeof rooms)[number]) => {
+      const space = { ...boat.spaces.find(({ kind }) => kind === 'compartment')!, ...room, inner: 0, outer: null };
+      return solid(bodyOfSpace(shape, space))?.volume ?? 0;
+    };
+    const whole = volumeOf({ ...between[0]!, from: between[0]!.from, to: between.at(-1)!.to });
+    expect(between.reduce((sum, room) => sum + volumeOf(room), 0) / whole).toBeCloseTo(1, 2);
+    expect(rooms.some(({ name }) => name.startsWith('Under Cockpit sole'))).toBe(true);
+    expect(roomsOf({ ...boat, hull: null })).toEqual([]);
   });
 });
 

@@ -42,3 +42,4 @@ export {
 } from './readItems';
 export { tankWalls, type TankWall } from './tankWalls';
 export { beadMass, locationsOf, paintOver, type Covering } from './coverings';
+export { roomsOf, type Room } from './rooms';

@@ -56,6 +56,11 @@ const NO_SCATTER: MassScatter = { fibre: 0, core: 0, film: 0, own: 0 };
 const LAMINATE = 1700;
 const DENSE_CORE = 500;
 const HEAVIEST_WATER = 1030;
+const HONEYCOMB_WALLS = 1200;
+
+/** What a layer displaces for each m² (m): its thickness, but a honeycomb only what its walls are made of. */
+const displacing = ({ material, thickness, coreMass }: LaidLayer) =>
+  material.kind === 'core' && material.behaviour === 'honeycomb' ? coreMass / HONEYCOMB_WALLS : thickness;
 
 /** How far the mass of a layer is off when the fibre fraction is: dm/dψ = fibre/ψ², resin being what it is. */
 const byFibreFraction = ({ fibreMass, resinMass, material }: LaidLayer, scatter: number) => {
@@ -81,6 +86,17 @@ function placesOn(patch: Patch, hand: Zone['hand'], region: Zone['region']): { a
   if (hand === 'port') return places.map(mirrored);
   const twice = hand === 'both' && (patch.count === 2 || (region?.surface === 'rectangle' && region.count > 1));
   return twice ? [...places, ...places.map(mirrored)] : places;
+}
+
+type Places = ReturnType<typeof placesOn>;
+const spread = new WeakMap<object, { hull: object; deck: object; hand: Zone['hand']; places: Places }>();
+/** The same, remembered with the region as long as the shape stands. */
+function placesOf({ hull, deck }: BoatShape, { region, hand }: Zone, patch: Patch): Places {
+  const known = spread.get(region!);
+  if (known && known.hull === hull && known.deck === deck && known.hand === hand) return known.places;
+  const places = placesOn(patch, hand, region);
+  spread.set(region!, { hull, deck, hand, places });
+  return places;
 }
 
 /** Inertia of a mass spread over places, about their middle, and the middle across the boat. */
@@ -131,7 +147,7 @@ function zoneMasses(boat: Boat, shape: BoatShape | null, evaluations: ReadonlyMa
       const { layers } = evaluations.get(zone.id)!;
       const area = zone.geometry.area * part!.number;
       const patch = shape && zone.region && regionPatch(shape, zone.region);
-      const places = patch ? placesOn(patch, zone.hand, zone.region) : [];
+      const places = patch ? placesOf(shape, zone, patch) : [];
       const { inertia, y } = spreadOf(own.mass, places);
       const fibre = area * layers.reduce((sum, layer) => sum + byFibreFraction(layer, scatter), 0);
       return [
@@ -147,7 +163,7 @@ function zoneMasses(boat: Boat, shape: BoatShape | null, evaluations: ReadonlyMa
             film: USUAL_SCATTER.film * own.coating,
             own: USUAL_SCATTER.area * own.mass,
           },
-          volume: area * layers.reduce((sum, { thickness }) => sum + thickness, 0),
+          volume: area * layers.reduce((sum, layer) => sum + displacing(layer), 0),
           places: places.map(({ at }) => at),
         },
       ];

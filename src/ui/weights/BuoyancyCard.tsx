@@ -91,10 +91,10 @@ export function BuoyancyCard({
           </tbody>
         </table>
         <p className="small soft mb-0">
-          People are carried whole: nothing of them is taken to float. Tanks are taken to fill. Closed cells take up
-          water over the years: the share given with the foam is taken off. Keep foam away from fuel unless it is made
-          for it, and under a skin: most of it burns, with smoke that kills. Not checked: waves, people who move,
-          openings that are left open.
+          People are carried whole: nothing of them is taken to float. Tanks are taken to fill, and the cells of
+          honeycomb. Closed cells take up water over the years: the share given with the foam is taken off. Keep foam
+          away from fuel unless it is made for it, and under a skin: most of it burns, with smoke that kills. Not
+          checked: waves, people who move, openings that are left open.
         </p>
       </Card.Body>
     </Card>

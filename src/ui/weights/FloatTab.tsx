@@ -66,8 +66,9 @@ export function FloatTab() {
       <p className="small soft mt-2 mb-0">
         At rest on the shape drawn under Zones, closed at the deck edge: camber, houses and the rake of the transom are
         left out, and so is the water a planing hull climbs on. The metacentric height is an aid for small angles: it
-        says nothing of large heels, of downflooding, wind or crew on one side. Not checked: stability criteria of any
-        rule; they are for a naval architect and the survey.
+        says nothing of large heels, of downflooding, wind or crew on one side. A tank takes from it by its free surface
+        where it is entered under Buoyancy and tanks; contents entered as an item have none. Not checked: stability
+        criteria of any rule; they are for a naval architect and the survey.
       </p>
     </>
   );

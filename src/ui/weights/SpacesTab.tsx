@@ -1,11 +1,11 @@
 'use client';
-import { useMemo, useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { Button, ButtonGroup, Card, Dropdown, Form } from 'react-bootstrap';
 import { nanoid } from 'nanoid';
 import { shapeOf, SPACE_KINDS, spaceSchema, type Boat, type Space, type SpaceKind } from '@/core/document';
 import { solid } from '@/core/float';
 import { formFields, writeAt } from '@/core/field';
-import { bodyOfSpace, floatIn, swamped, type Mass } from '@/core/weight';
+import { bodyOfSpace, floatIn, roomsOf, swamped, type Mass, type Room } from '@/core/weight';
 import { EntityForm } from '../shared/EntityForm';
 import { Refusal } from '../shared/Refusal';
 import { TextField } from '../shared/TextField';
@@ -17,7 +17,7 @@ import { TankCard } from './TankCard';
 import { useMasses } from './useMasses';
 
 /** A space to begin with. */
-function newSpace(boat: Boat, kind: SpaceKind): Space {
+function newSpace(boat: Boat, kind: SpaceKind, room?: Room): Space {
   const { waterlineLength, maximumBeam } = boat.brief;
   const round = (value: number) => Number(value.toFixed(2));
   const common = {
@@ -30,6 +30,7 @@ function newSpace(boat: Boat, kind: SpaceKind): Space {
     inner: kind === 'compartment' ? 0 : round(0.2 * maximumBeam),
     outer: kind === 'tank' ? round(0.4 * maximumBeam) : null,
     hand: 'both' as const,
+    ...(room && { ...room, name: room.name.slice(0, 60), inner: 0, outer: null }),
   };
   switch (kind) {
     case 'compartment':
@@ -43,7 +44,10 @@ function newSpace(boat: Boat, kind: SpaceKind): Space {
 
 /** Compartments, foam and tanks: where they lie, what lifts the boat full of water, what a tank holds. */
 export function SpacesTab() {
-  const { boat, evaluations, masses } = useMasses();
+  const live = useMasses();
+  const { boat, evaluations } = live;
+  // What is typed shows at once; the water follows.
+  const settled = useDeferredValue(live);
   const edit = useEdit();
   const { full } = useUnits();
   const [chosen, setChosen] = useState<string | null>(boat.spaces[0]?.id ?? null);
@@ -52,9 +56,12 @@ export function SpacesTab() {
   const shape = useMemo(() => shapeOf(boat), [boat]);
   const space = boat.spaces.find(({ id }) => id === chosen);
   const foamDensity = boat.spaces.find((one) => one.kind === 'foam')?.density ?? 35;
-  const found = useMemo(() => swamped(boat, masses, { openable, foamDensity }), [boat, masses, openable, foamDensity]);
-  const add = (kind: SpaceKind) => {
-    const item = newSpace(boat, kind);
+  const found = useMemo(
+    () => swamped(settled.boat, settled.masses, { openable, foamDensity }),
+    [settled, openable, foamDensity],
+  );
+  const add = (kind: SpaceKind, room?: Room) => {
+    const item = newSpace(boat, kind, room);
     const refused = edit({ type: 'space.add', item, index: boat.spaces.length });
     setRefusal(refused ?? null);
     if (!refused) setChosen(item.id);
@@ -88,6 +95,13 @@ export function SpacesTab() {
                   {Object.entries(SPACE_KINDS).map(([kind, name]) => (
                     <Dropdown.Item key={kind} onClick={() => add(kind as SpaceKind)}>
                       {name}
+                    </Dropdown.Item>
+                  ))}
+                  <Dropdown.Divider />
+                  <Dropdown.Header>Compartment that the structure makes</Dropdown.Header>
+                  {roomsOf(boat).map((room) => (
+                    <Dropdown.Item key={room.name} onClick={() => add('compartment', room)}>
+                      {room.name}
                     </Dropdown.Item>
                   ))}
                 </Dropdown.Menu>
@@ -163,7 +177,7 @@ export function SpacesTab() {
         />
       </div>
       {space?.kind === 'tank' && <TankCard boat={boat} shape={shape} tank={space} evaluations={evaluations} />}
-      {boat.spaces.some(({ kind }) => kind !== 'foam') && <Flooded boat={boat} masses={masses} />}
+      {boat.spaces.some(({ kind }) => kind !== 'foam') && <Flooded boat={settled.boat} masses={settled.masses} />}
     </>
   );
 }
@@ -171,12 +185,13 @@ export function SpacesTab() {
 /** What one space that stands open to the sea does to the boat in full load. */
 function Flooded({ boat, masses }: { boat: Boat; masses: readonly Mass[] }) {
   const { full } = useUnits();
-  const cases = boat.spaces
-    .filter(({ kind }) => kind !== 'foam')
-    .map((space) => ({
-      space,
-      state: floatIn(boat, masses, 'full', [space]),
-    }));
+  const cases = useMemo(
+    () =>
+      boat.spaces
+        .filter(({ kind }) => kind !== 'foam')
+        .map((space) => ({ space, state: floatIn(boat, masses, 'full', [space]) })),
+    [boat, masses],
+  );
   return (
     <Card className="mb-3">
       <Card.Body>

@@ -236,6 +236,15 @@ describe('Buoyancy and tanks', () => {
     await press('Remove it');
     expect(desk.boat.spaces).toEqual([]);
   });
+  it('fills a room between bulkheads as a compartment', async () => {
+    const desk = await open('spaces', (boat) => ({ ...boat, spaces: [] }));
+    await press('Add a space');
+    fireEvent.click(await screen.findByText(/^Between .* and the stem$/, { selector: '.dropdown-item' }));
+    await waitFor(() => expect(desk.boat.spaces).toHaveLength(1));
+    expect(desk.boat.spaces[0]).toMatchObject({ kind: 'compartment', inner: 0, outer: null });
+    expect(desk.boat.spaces[0]!.from).toBeGreaterThan(5);
+    expect(row('One space flooded', /^Between/).textContent).toMatch(/floats|under/);
+  });
   it('counts a locker with a hatch only where it is taken for closed, and floods each in turn', async () => {
     await open('spaces');
     expect(row('What lifts her', 'Forepeak').textContent).toContain('not counted');
