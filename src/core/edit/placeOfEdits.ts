@@ -52,7 +52,16 @@ const SCREENS: Readonly<Record<string, readonly EditScreen[]>> = {
   caution: ['check', 'layup', 'details', 'stiffeners'],
 };
 /** Fields of the Brief and of parts that are entered under Weights. */
-const WEIGHED: ReadonlySet<string> = new Set(['targets', 'series', 'absent', 'weightTarget', 'mould']);
+const WEIGHED: ReadonlySet<string> = new Set([
+  'targets',
+  'series',
+  'absent',
+  'weightTarget',
+  'mould',
+  'water',
+  'coreBond',
+  'kerfShare',
+]);
 const screensOf = (edit: Edit): readonly EditScreen[] => {
   const fields = 'patch' in edit ? Object.keys(edit.patch) : [];
   if (fields.length > 0 && fields.every((field) => WEIGHED.has(field))) return ['weights'];

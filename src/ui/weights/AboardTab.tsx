@@ -4,6 +4,7 @@ import { Card } from 'react-bootstrap';
 import { massBand, notCounted, SCATTER_SOURCES } from '@/core/weight';
 import { formatNumber } from '@/core/quantity';
 import { useUnits } from '../shared/units';
+import { CoreBondingCard } from './CoreBondingCard';
 import { ImportItems } from './ImportItems';
 import { ItemsCard } from './ItemsCard';
 import { MassChart } from './MassChart';
@@ -51,6 +52,7 @@ export function AboardTab() {
         </Card>
         <div className="d-grid gap-3">
           <NotCountedCard boat={boat} missing={missing} onAdd={setChosen} />
+          <CoreBondingCard boat={boat} />
           <ItemsCard boat={boat} chosen={chosen} onChoose={setChosen} onImport={() => setImporting(true)} />
         </div>
       </div>

@@ -4,6 +4,7 @@ import { Card } from 'react-bootstrap';
 import { CONDITIONS, type Condition } from '@/core/document';
 import { floatIn } from '@/core/weight';
 import { SmallChoice } from '../shared/SmallChoice';
+import { useEdit } from '../shared/useEdit';
 import { useKept } from '../shared/useKept';
 import { ConditionsTable } from './ConditionsTable';
 import { FloatPicture } from './FloatPicture';
@@ -12,11 +13,16 @@ import { MoveCard } from './MoveCard';
 import { TargetsCard } from './TargetsCard';
 import { useMasses } from './useMasses';
 
+const WATERS = [
+  ['sea', 'salt'],
+  ['fresh', 'fresh'],
+] as const;
 const CHOICES = Object.entries(CONDITIONS) as [Condition, string][];
 
 /** How the boat lies in the water in each condition, and what her weights do to it. */
 export function FloatTab() {
   const { boat, masses } = useMasses();
+  const edit = useEdit();
   const [condition, setCondition] = useKept<Condition>('weights.condition', 'full', (one) => one in CONDITIONS);
   // What is typed shows at once; the water follows.
   const settled = useDeferredValue(masses);
@@ -29,14 +35,24 @@ export function FloatTab() {
     <>
       <Card className="mb-3">
         <Card.Body>
-          <SmallChoice
-            beside
-            id="condition"
-            label="Loaded"
-            value={condition}
-            options={CHOICES}
-            onChoose={(one) => setCondition(one)}
-          />
+          <div className="d-flex flex-wrap gap-3 no-print">
+            <SmallChoice
+              beside
+              id="condition"
+              label="Loaded"
+              value={condition}
+              options={CHOICES}
+              onChoose={(one) => setCondition(one)}
+            />
+            <SmallChoice
+              beside
+              id="water"
+              label="Water"
+              value={boat.brief.water}
+              options={WATERS}
+              onChoose={(water) => edit({ type: 'brief.set', patch: { water } })}
+            />
+          </div>
           {'reason' in state ? (
             <p className="mb-0">
               <span className="verdict fails">✕ not known</span> {state.reason}.

@@ -132,6 +132,22 @@ describe('How she floats', () => {
     await waitFor(() => expect(full(/^amidships/)).toBeCloseTo(draught, 6));
     expect(desk.boat.items[0]).toMatchObject({ mass: 520, z: 0.62 });
   });
+  it('floats deeper in fresh water, and heavier where cores are bedded in paste', async () => {
+    const desk = await open('floats');
+    const draught = () => numbers(row('Loading conditions', /^amidships/).textContent).at(-1)!;
+    const salt = draught();
+    choose('Water', 'fresh');
+    await waitFor(() => expect(draught()).toBeGreaterThan(salt));
+    expect(desk.boat.brief.water).toBe('fresh');
+    yard.close();
+    yard = await Yard.open();
+    const other = await open('aboard');
+    type(/^Paste under cores/, '1.2');
+    await waitFor(() => expect(other.boat.brief.coreBond).toBe(1.2));
+    expect(numbers(row('Everything that weighs', /^Core bonding/).textContent)[0]).toBeGreaterThan(30);
+    type(/^Kerfs filled/, '80 %');
+    expect(page()).toContain('Kerfs filled with resin must be between');
+  });
   it('sets targets and says what meets and what misses them', async () => {
     const desk = await open('floats');
     type(/^Mass, light/, '2000');
