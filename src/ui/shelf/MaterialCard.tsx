@@ -24,6 +24,7 @@ import { AsLaid, type Making } from './AsLaid';
 import { FabricPicture } from './FabricPicture';
 import { writeDirections } from './fields';
 import { ResinFits } from './ResinFits';
+import { YardPrice } from './YardPrice';
 
 const OriginTag = ({ origin }: { origin: Origin }) => <span className="origin">{ORIGINS[origin]}</span>;
 
@@ -143,6 +144,9 @@ export function MaterialCard({
             )}
           </tbody>
         </table>
+        {FIGURES[material.kind].some(({ key }) => key === 'price') && (
+          <YardPrice key={material.id} material={material.id} />
+        )}
         {material.kind === 'resin' && <ResinFits resin={material} materials={shelf} />}
         <div className="d-flex gap-2 mt-2">
           <Button size="sm" onClick={onEdit}>

@@ -1,8 +1,9 @@
 // @vitest-environment happy-dom
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { choose, press, tick, went, Yard } from '../../../tests/helpers/yard';
+import { choose, press, tick, type, went, Yard } from '../../../tests/helpers/yard';
 import { GENERIC_MATERIALS, MATERIAL_KINDS, type MaterialKind } from '@/core/material';
+import { readSetting } from '@/server/stores/settings';
 import { listShelf } from '@/server/stores/shelf';
 import { ShelfScreen } from './ShelfScreen';
 
@@ -41,6 +42,24 @@ describe('the Shelf', () => {
     const card = screen.getByTestId('material-card');
     expect(card.textContent).toContain(all.at(-1)!.name);
     expect(card.textContent).not.toMatch(/NaN|undefined|Infinity/);
+  });
+  it('keeps what the yard pays for a material, with its breaks, and takes it off the list', async () => {
+    show('fabric');
+    press(GENERIC_MATERIALS.find(({ id }) => id === 'bx45-600')!.name, table('fabric'));
+    const card = screen.getByTestId('material-card');
+    fireEvent.click(await within(card).findByText('Enter a price'));
+    type('Supplier', 'Made-up Fabrics', card);
+    choose('Price of', 'a metre off the roll', card);
+    type('Price', '7.5', card);
+    press('Add to price breaks', card);
+    press('Keep this price', card);
+    await within(card).findByText(/The yard pays 7\.50 EUR for a metre off the roll, Made-up Fabrics/);
+    const { offers } = (await readSetting(yard.context, 'prices')).body;
+    expect(offers).toMatchObject([{ material: 'bx45-600', by: 'length', price: 7.5, breaks: [{ from: 100 }] }]);
+    press('Change the price', card);
+    press('Take it off the list', card);
+    await within(card).findByText(/no price of its own/);
+    expect((await readSetting(yard.context, 'prices')).body.offers).toEqual([]);
   });
   it('is searched by words in any order, and by family', () => {
     show('fabric');

@@ -1,14 +1,11 @@
-import { format } from 'date-fns';
 import { useState } from 'react';
 import { Button, Card, Form } from 'react-bootstrap';
-import { offerSchema, PRICED_BY, type Offer, type PriceList } from '@/core/cost';
+import { PRICED_BY, type Offer, type PriceList } from '@/core/cost';
 import type { Boat } from '@/core/document';
-import { formFields, writeAt } from '@/core/field';
 import { isLayerMaterial } from '@/core/material';
 import { formatNumber } from '@/core/quantity';
-import { EntityForm } from '../shared/EntityForm';
+import { OfferFields, newOffer } from '../shared/OfferFields';
 import { Refusal } from '../shared/Refusal';
-import { TextField } from '../shared/TextField';
 import { isOld } from './CostTables';
 import { useSetting } from './useSetting';
 import type { YardSettings } from './WeightsScreen';
@@ -34,18 +31,7 @@ export function PricesCard({
   const set = (next: Offer) =>
     setDraft({ offers: draft.offers.map((one) => (one.material === next.material ? next : one)) });
   const add = (material: string) => {
-    const fresh: Offer = {
-      material,
-      supplier: '',
-      by: 'weight',
-      price: 0,
-      currency,
-      date: format(new Date(), 'yyyy-MM-dd'),
-      breaks: [],
-      waste: null,
-      width: null,
-      length: null,
-    };
+    const fresh = newOffer(material, currency);
     setDraft({ offers: [...draft.offers, fresh] });
     setChosen(material);
   };
@@ -108,44 +94,7 @@ export function PricesCard({
           </table>
           {offer && (
             <div className="d-grid gap-2 align-content-start" key={offer.material}>
-              <TextField
-                label="Supplier"
-                value={offer.supplier}
-                maximum={80}
-                onCommit={(supplier) => {
-                  set({ ...offer, supplier });
-                  return undefined;
-                }}
-              />
-              <div className="detail-fields">
-                <TextField
-                  label="In the money"
-                  value={offer.currency}
-                  maximum={8}
-                  onCommit={(money) => {
-                    set({ ...offer, currency: money });
-                    return undefined;
-                  }}
-                />
-                <Form.Group controlId="offer-day">
-                  <Form.Label className="mb-0">Day of the offer</Form.Label>
-                  <Form.Control
-                    type="date"
-                    value={offer.date}
-                    onChange={({ target }) => target.value && set({ ...offer, date: target.value })}
-                  />
-                </Form.Group>
-              </div>
-              <EntityForm
-                fields={formFields(offerSchema, '', ['material', 'supplier', 'currency', 'date'], offer)}
-                value={offer}
-                optionsOf={() => []}
-                additionTo={() => ({ from: 100, price: offer.price })}
-                onSet={(key, value) => {
-                  set(writeAt(offer, key, value));
-                  return undefined;
-                }}
-              />
+              <OfferFields offer={offer} onSet={set} />
               <div>
                 <Button
                   size="sm"
