@@ -79,6 +79,13 @@ export async function scan(page: Page, name: string): Promise<void> {
     await page.evaluate(() => /\{\{\w+ [^}]*\}\}/.exec(document.querySelector('body main')!.outerHTML)?.[0] ?? null),
     `${name}: a quantity without units`,
   ).toBeNull();
+  // A colour on its way to another is neither.
+  await page.evaluate(() =>
+    Promise.race([
+      Promise.all(document.getAnimations().map((one) => one.finished.catch(() => undefined))),
+      new Promise((done) => setTimeout(done, 1000)),
+    ]).then(() => undefined),
+  );
   const { violations } = await new AxeBuilder({ page })
     .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'best-practice'])
     .analyze();
