@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { merrow } from '../../../tests/helpers/merrow';
+import { brant, merrow } from '../../../tests/helpers/merrow';
 import { shapeOf } from '../document';
 import { hullBody, spaceBody, slicesBetween } from './bodies';
 import { floats, together, type FloatQuestion } from './floats';
@@ -78,6 +78,25 @@ describe('what lies under a plane', () => {
     expect(under.volume).toBeCloseTo(6 * 2 * 0.37, 6);
     expect(under.moments[2] / under.volume).toBeCloseTo(0.185, 6);
     expect(under.cut.area).toBeCloseTo(12, 6);
+  });
+  it('of a hull in forty pieces is within 0.02 % of two thousand, upright and heeled', () => {
+    for (const boat of [merrow(), brant()]) {
+      const shape = shapeOf(boat)!;
+      const { hull } = shape;
+      const outline = (x: number): Slice['outlines'] => {
+        const half = hull.section(x).map(([, y, z]) => [y, z] as const);
+        return [[...half, ...half.map(([y, z]) => [-y, z] as const).reverse()]];
+      };
+      const fine = slicesBetween(hull.aft, hull.bow, outline, 2000);
+      for (const plane of [
+        { height: hull.waterline, trim: 0, heel: 0 },
+        { height: hull.waterline, trim: 0.03, heel: 0.2 },
+      ]) {
+        const [rough, exact] = [hullBody(shape), fine].map((body) => immersed(body, plane));
+        expect(Math.abs(rough!.volume / exact!.volume - 1)).toBeLessThan(2e-4);
+        expect(rough!.moments[0] / rough!.volume).toBeCloseTo(exact!.moments[0] / exact!.volume, 3);
+      }
+    }
   });
   it('volume grows with the plane by the area of its cut', () => {
     const body = hullBody(shapeOf(merrow())!);

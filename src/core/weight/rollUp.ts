@@ -1,3 +1,5 @@
+import { rollUpMasses } from './rollUpMasses';
+
 /** A mass with its centre, m and kg. */
 export interface MassItem {
   mass: number;
@@ -11,8 +13,9 @@ export interface MassItem {
  * @example rollUp([{ mass: 1, centreX: 0, centreZ: 0 }, { mass: 3, centreX: 4, centreZ: 0 }]).centreX // 3
  */
 export function rollUp(items: readonly MassItem[]): { mass: number; centreX: number | null; centreZ: number | null } {
-  const mass = items.reduce((sum, item) => sum + item.mass, 0);
-  const moment = (pick: (item: MassItem) => number) => items.reduce((sum, item) => sum + item.mass * pick(item), 0);
-  if (!(mass > 0)) return { mass, centreX: null, centreZ: null };
-  return { mass, centreX: moment((i) => i.centreX) / mass, centreZ: moment((i) => i.centreZ) / mass };
+  const { mass, centre } = rollUpMasses(
+    items.map((item) => ({ mass: item.mass, centre: [item.centreX, 0, item.centreZ] as const })),
+  );
+  if (!centre || !(mass > 0)) return { mass, centreX: null, centreZ: null };
+  return { mass, centreX: centre[0], centreZ: centre[2] };
 }

@@ -17,6 +17,8 @@ export interface TankWall {
   governs: string | null;
   /** Whether the zone is checked for as much already. */
   asked: boolean;
+  /** Whether the head in the place of the zone's own pressure makes every check of every panel harder. */
+  harder: boolean;
 }
 
 const GRAVITY = 9.80665;
@@ -43,6 +45,14 @@ function closes(zone: Zone, tank: Extract<Space, { kind: 'tank' }>): boolean {
   }
 }
 
+/** A hair's breadth for the arithmetic. */
+const SAME = 1 + 1e-9;
+/** Whether no check that stands now has more reserve, or is missing, in the other. */
+function isHarder(now: ZoneEvaluation, under: ZoneEvaluation): boolean {
+  const then = new Map(under.checks.map((check) => [check.id, check.reserveFactor]));
+  return now.checks.every(({ id, reserveFactor }) => (then.get(id) ?? Infinity) <= reserveFactor * SAME);
+}
+
 /**
  * The zones that a tank has for walls, under the head from its lowest point to its overflow: the greatest that any
  * place of a wall sees.
@@ -65,8 +75,10 @@ export function tankWalls(
     part.zones
       .filter((zone) => closes(zone, tank))
       .map((zone): TankWall => {
-        const { governing } = evaluateZone(boat, part, { ...zone, designPressure: Math.max(100, pressure) });
-        const own = evaluations.get(zone.id)?.pressure?.pressure ?? null;
+        const under = evaluateZone(boat, part, { ...zone, designPressure: Math.max(100, pressure) });
+        const { governing } = under;
+        const now = evaluations.get(zone.id)!;
+        const own = now.pressure?.pressure ?? null;
         return {
           zone,
           part,
@@ -76,6 +88,7 @@ export function tankWalls(
           reserveFactor: governing?.reserveFactor ?? null,
           governs: governing?.id ?? null,
           asked: own !== null && own >= pressure,
+          harder: isHarder(now, under),
         };
       }),
   );

@@ -7,6 +7,16 @@ import { useUnits } from '../shared/units';
 /** Least depth by which a swamped boat may lie under at any place of her deck edge and still be called awash (m). */
 const AWASH = -0.1;
 
+/** Trim or heel beyond which nobody would call it level (degrees). */
+const LEVEL = 10;
+function verdictOf({ state }: Swamped): { is: 'meets' | 'thin' | 'fails'; says: string } {
+  if ('reason' in state || !state.stable || state.least.height < AWASH)
+    return { is: 'fails', says: '✕ does not lie level' };
+  if (Math.abs(state.trimDeg) > LEVEL || Math.abs(state.heelDeg) > LEVEL) return { is: 'fails', says: '✕ lies askew' };
+  if (state.least.height < 0) return { is: 'thin', says: '△ awash: her deck edge is under' };
+  return { is: 'meets', says: '✓ lies level, her deck edge clear' };
+}
+
 /** The boat full of water with her people: what lifts her, and how she lies then. */
 export function BuoyancyCard({
   found,
@@ -21,7 +31,7 @@ export function BuoyancyCard({
   const { state, lifts, lifted, weighs, foamWanted } = found;
   const floats = !('reason' in state);
   const share = weighs > 0 ? lifted / weighs : 0;
-  const level = floats && state.stable && state.least.height > AWASH;
+  const verdict = verdictOf(found);
   const rows = [...lifts].sort((a, b) => b.lifts - a.lifts);
   const laminate = rows.filter(({ of }) => of === 'laminate');
   const sum = (some: typeof rows) => some.reduce((total, one) => total + one.lifts, 0);
@@ -30,10 +40,8 @@ export function BuoyancyCard({
       <Card.Body className="d-grid gap-1 align-content-start">
         <h2 className="mb-0">Full of water, in full load</h2>
         <p className="mb-0">
-          <span className={`verdict ${level ? 'meets' : 'fails'}`}>
-            {level ? '✓ lies level' : '✕ does not lie level'}
-          </span>{' '}
-          Lifted {full(lifted, 'mass')} against {full(weighs, 'mass')}: {formatNumber(100 * share, 0)} %.
+          <span className={`verdict ${verdict.is}`}>{verdict.says}</span> Lifted {full(lifted, 'mass')} against{' '}
+          {full(weighs, 'mass')}: {formatNumber(100 * share, 0)} %.
         </p>
         {floats ? (
           <p className="mb-0">

@@ -94,7 +94,7 @@ export function TankCard({
                 </tr>
               </thead>
               <tbody>
-                {walls.map(({ zone, head, pressure, own, reserveFactor, governs, asked }) => (
+                {walls.map(({ zone, head, pressure, own, reserveFactor, governs, asked, harder }) => (
                   <tr key={zone.id}>
                     <td>{zone.name}</td>
                     <td className="num">{full(head, 'length')}</td>
@@ -112,10 +112,9 @@ export function TankCard({
                       )}
                     </td>
                     <td>
-                      {own === null ? 'nothing yet' : full(own, 'pressure')}{' '}
-                      {asked ? (
-                        '✓'
-                      ) : (
+                      {own === null ? 'nothing yet' : full(own, 'pressure')} {asked && '✓'}
+                      {!asked && !harder && ', and one of its panels for more: its own stays'}
+                      {!asked && harder && (
                         <Button
                           size="sm"
                           variant="outline-primary"
