@@ -275,7 +275,7 @@ export async function searchBench(): Promise<void> {
           boat,
           partId: boat.parts[0]!.id,
           choices: { fabrics, angles: [0], cores: ['pvc-80'], maxLayers },
-          weights: { mass: 1, cost: 0, pieces: 0 },
+          weights: { mass: 1, cost: 0, hours: 0, pieces: 0 },
           effort: { budget: 60_000, gap: 0.005 },
         },
         { solve },

@@ -75,6 +75,7 @@ export const optionCalculations = [
         .object({
           mass: weight.describe('per kg of laminate in the zones looked at'),
           cost: weight.describe('per unit of money of materials in them'),
+          hours: weight.describe('per hour of cutting and laying in them, by the usual rates'),
           pieces: weight.describe('per piece of the part'),
         })
         .describe('what is made least'),
@@ -105,7 +106,7 @@ export const optionCalculations = [
             zoneIds: input.zones,
             choices: input.choices,
             free: input.free,
-            weights: { mass: 0, cost: 0, pieces: 0, ...input.objective },
+            weights: { mass: 0, cost: 0, hours: 0, pieces: 0, ...input.objective },
             target: input.targetReserve,
             mostDropped: input.maxDropPerBoundary,
             effort: { budget: Math.round(STACKS_A_SECOND * (input.seconds ?? 10)) },

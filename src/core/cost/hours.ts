@@ -1,7 +1,7 @@
 import type { DetailEvaluation } from '../detail/kinds';
 import type { Boat, Part, Zone } from '../document';
 import { membersOf, type LaidLayer, type ZoneEvaluation } from '../evaluate';
-import type { Fabric } from '../material';
+import type { Fabric, LayerMaterial } from '../material';
 import type { ProcessRates, Rates } from './rates';
 
 /** The steps of making a boat, in their order. */
@@ -45,6 +45,23 @@ const formOf = (fabric: Fabric): 'layMat' | 'layWoven' | 'layStitched' => {
   if (forms.every((form) => form === 'randomMat')) return 'layMat';
   return forms.includes('woven') ? 'layWoven' : 'layStitched';
 };
+
+/**
+ * Hours of a square metre of one layer laid in a zone: cut and laid, sprayed or fitted, with its share of the debulks.
+ *
+ * @returns h/m²; what does not go by the layer (mould, bag, demoulding) is not in it.
+ */
+export function hoursOfLayer(
+  zone: Zone,
+  { kind, ...material }: LayerMaterial,
+  own: ProcessRates,
+  rates: Rates,
+): number {
+  const shape = shapeFactor(zone, rates);
+  const debulk = own.debulkEvery > 0 ? own.debulk / own.debulkEvery : 0;
+  if (kind === 'fabric') return own.cut + own[formOf(material as Fabric)] * shape + debulk;
+  return kind === 'coating' ? own.coat : own.core * shape;
+}
 
 /** Hours of a square metre of a zone, its layers laid by a process: without what goes by the part. */
 export function hoursPerArea(zone: Zone, layers: readonly LaidLayer[], own: ProcessRates, rates: Rates): number {

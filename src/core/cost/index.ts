@@ -2,7 +2,7 @@
 export { asKnown, boatCost, hoursByStep, type BoatCost, type BoughtMaterial, type ConsumableUse } from './boatCost';
 export { layerCosts, type LayerCost } from './layerCosts';
 export { boatInShort, type BoatInShort } from './inShort';
-export { hoursPerArea, shapeFactor, WORK_STEPS, workHours, type WorkHours, type WorkStep } from './hours';
+export { hoursOfLayer, hoursPerArea, shapeFactor, WORK_STEPS, workHours, type WorkHours, type WorkStep } from './hours';
 export {
   breakPrice,
   OFFER_LASTS,

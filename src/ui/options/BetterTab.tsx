@@ -1,14 +1,16 @@
 'use client';
 import { useMemo, useState } from 'react';
 import { Button, Card, Form } from 'react-bootstrap';
+import type { Rates } from '@/core/cost';
 import type { Boat } from '@/core/document';
 import { fetchMaterials } from '@/core/edit';
 import { targetOf } from '@/core/evaluate';
 import type { Material } from '@/core/material';
-import { takeMaterials, type Better, type TradePoint } from '@/core/option';
+import { takeMaterials, type Better, type TradeAxes, type TradePoint } from '@/core/option';
 import { useDesign } from '../shared/boat';
 import { QuantityField } from '../shared/QuantityField';
 import { useUnits } from '../shared/units';
+import { useYard } from '../shared/useYard';
 import { BetterView } from './BetterView';
 import { Picks } from './Picks';
 import { SearchCard } from './SearchCard';
@@ -19,8 +21,10 @@ import { codeOf } from './words';
 const AIMS = {
   mass: 'the lightest',
   cost: 'the cheapest',
+  hours: 'the fewest hours',
   pieces: 'the fewest pieces',
   'mass-cost': 'the trade of mass against price',
+  'mass-hours': 'the trade of mass against hours',
   'mass-pieces': 'the trade of mass against pieces',
 } as const;
 type Aim = keyof typeof AIMS;
@@ -41,6 +45,8 @@ export interface BetterAsk {
   mostDropped: number | null;
   mostMaterials: number | null;
   stock: Record<string, number>;
+  /** What the yard reckons hours by, as it was when the search began. */
+  rates?: Rates;
 }
 
 const ANGLES = [
@@ -89,6 +95,7 @@ function usualAsk(boat: Boat, partId: string): BetterAsk {
 const weightsOf = (aim: Aim) => ({
   mass: aim === 'mass' ? 1 : 1e-3,
   cost: aim === 'cost' ? 1 : 0,
+  hours: aim === 'hours' ? 1 : 0,
   pieces: aim === 'pieces' ? 1 : 0,
 });
 
@@ -111,6 +118,7 @@ function inputOf(boat: Boat, ask: BetterAsk, shelf: readonly Material[]) {
     mostDropped: ask.mostDropped ?? undefined,
     mostMaterials: ask.mostMaterials ?? undefined,
     stock: ask.stock,
+    rates: ask.rates,
     effort: { budget: 60_000, list: 200, gap: 0.002, tidy: 0.002 },
   };
 }
@@ -119,6 +127,7 @@ function inputOf(boat: Boat, ask: BetterAsk, shelf: readonly Material[]) {
 export function BetterTab({ shelf }: { shelf: readonly Material[] }) {
   const { id: boatId, boat } = useDesign();
   const { full, unit } = useUnits();
+  const rates = useYard()?.rates;
   const [partId, setPartId] = useState(boat.parts.find(({ layers }) => layers.length > 0)?.id ?? boat.parts[0]?.id);
   const part = boat.parts.find(({ id }) => id === partId);
   const [asked, setAsked] = useState<BetterAsk | null>(null);
@@ -136,11 +145,9 @@ export function BetterTab({ shelf }: { shelf: readonly Material[] }) {
     'trade',
     boat,
     (remote, of, { boat: from, known, onStep }) =>
-      remote.trade(
-        { ...inputOf(from, of, shelf), axes: of.aim as 'mass-cost' | 'mass-pieces' },
-        known,
-        onStep,
-      ) as Promise<{ points: TradePoint[]; slopes: number[] } | string>,
+      remote.trade({ ...inputOf(from, of, shelf), axes: of.aim as TradeAxes }, known, onStep) as Promise<
+        { points: TradePoint[]; slopes: number[] } | string
+      >,
   );
   if (!part || !ask) return <p className="soft">This boat has no parts yet. Add one under Zones.</p>;
   const set = (change: Partial<BetterAsk>) => setAsked({ ...ask, ...change });
@@ -217,7 +224,10 @@ export function BetterTab({ shelf }: { shelf: readonly Material[] }) {
           <div className="narrow-field">{whole('Most layers in a zone', 'maxLayers', [1, 30])}</div>
           <div className="narrow-field">{whole('Most ending at a line', 'mostDropped', [0, 40])}</div>
           <div className="narrow-field">{whole('Most materials', 'mostMaterials', [1, 20])}</div>
-          <Button disabled={search.running || refusal !== null} onClick={() => search.run(ask, boat)}>
+          <Button
+            disabled={search.running || refusal !== null}
+            onClick={() => search.run({ ...ask, ...(rates && { rates }) }, boat)}
+          >
             Look for it
           </Button>
         </div>

@@ -46,6 +46,7 @@ export function BetterView({ better, of, asked, fetched, current, boatId, aim }:
   const kg = (value: number) => full(value, 'mass');
   const value = (amount: number) => {
     if (asked.aim === 'cost') return `${formatNumber(amount, 0)} in money of the Shelf`;
+    if (asked.aim === 'hours') return `${formatNumber(amount, 1)} hours of cutting and laying`;
     return asked.aim === 'pieces' ? `${formatNumber(amount, 1)} pieces` : kg(amount);
   };
   const [first] = better.oneMore;
@@ -115,7 +116,8 @@ export function BetterView({ better, of, asked, fetched, current, boatId, aim }:
       )}
       <p className="small soft mb-0">
         Every stack was checked as its zone is. The bound is of these choices: cloths laid in turn in the order given, a
-        core between. Not weighed: hours, coatings, barrier layers, access for the laminator.
+        core between. Hours are those of cutting and laying, by the rates of the yard. Not weighed: coatings, barrier
+        layers, access for the laminator.
       </p>
     </div>
   );

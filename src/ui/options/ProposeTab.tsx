@@ -22,7 +22,12 @@ import { useSearch } from './useSearch';
 const AIMS = { mass: 'mass', cost: 'price' } as const;
 const SUPERLATIVES: Record<Aim, string> = { mass: 'lightest', cost: 'cheapest' };
 type Aim = keyof typeof AIMS;
-const weightsOf = (aim: Aim) => ({ mass: aim === 'mass' ? 1 : 1e-3, cost: aim === 'cost' ? 1 : 0, pieces: 0 });
+const weightsOf = (aim: Aim) => ({
+  mass: aim === 'mass' ? 1 : 1e-3,
+  cost: aim === 'cost' ? 1 : 0,
+  hours: 0,
+  pieces: 0,
+});
 interface Ask {
   part: string;
   aim: Aim;

@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import { Button, Card } from 'react-bootstrap';
 import type { Boat } from '@/core/document';
 import { applyEdits, type Edit } from '@/core/edit';
-import type { TradePoint } from '@/core/option';
+import type { TradeAxes, TradePoint } from '@/core/option';
 import { displayUnit, formatNumber } from '@/core/quantity';
 import { Chart } from '../shared/charts/Chart';
 import { PALETTE } from '../shared/palette';
@@ -24,12 +24,25 @@ interface TradeViewProps {
   boatId: string;
 }
 
+/** What mass is traded against: which of a point's figures, and how it is said. */
+const SECONDS: Readonly<
+  Record<TradeAxes, { pick: (point: TradePoint) => number; axis: string; unit: string; digits: number }>
+> = {
+  'mass-cost': {
+    pick: ({ cost }) => cost ?? 0,
+    axis: 'Materials, money of the Shelf',
+    unit: 'money',
+    digits: 0,
+  },
+  'mass-hours': { pick: ({ hours }) => hours, axis: 'Hours of cutting and laying', unit: 'hours', digits: 1 },
+  'mass-pieces': { pick: ({ pieces }) => pieces, axis: 'Pieces', unit: 'pieces', digits: 0 },
+};
+
 /** Two aims against each other as a curve; each of its points is a schedule to open. */
 export function TradeView({ points, slopes, of, asked, fetched, current, boatId }: TradeViewProps) {
   const { system, full, unit } = useUnits();
   const [chosen, setChosen] = useState(0);
-  const byCost = asked.aim === 'mass-cost';
-  const second = (point: TradePoint) => (byCost ? (point.cost ?? 0) : point.pieces);
+  const { pick: second, axis, unit: secondUnit, digits } = SECONDS[asked.aim as TradeAxes];
   const { factor, label } = displayUnit('mass', system);
   const point = points[Math.min(chosen, points.length - 1)]!;
   const book = useMemo(() => applyEdits(of, fetched).boat, [of, fetched]);
@@ -58,21 +71,20 @@ export function TradeView({ points, slopes, of, asked, fetched, current, boatId 
     options: {
       onClick: (_, [hit]) => hit && setChosen(hit.index),
       scales: {
-        x: { title: { display: true, text: byCost ? 'Materials, money of the Shelf' : 'Pieces' } },
+        x: { title: { display: true, text: axis } },
         y: { title: { display: true, text: `Mass of its zones, ${label}` } },
       },
       plugins: { legend: { display: false } },
     },
   };
-  const secondSaid = (value: number) =>
-    byCost ? `${formatNumber(value, 0)} money` : `${formatNumber(value, 0)} pieces`;
+  const secondSaid = (value: number) => `${formatNumber(value, digits)} ${secondUnit}`;
   return (
     <div className="d-grid gap-3">
       <Card body>
         {points.length === 1 ? (
           <p>One schedule is the best in both: there is nothing to trade.</p>
         ) : (
-          <Chart size="chart-mid" label={`Mass against ${byCost ? 'price' : 'pieces'}`} config={config}>
+          <Chart size="chart-mid" label={`Mass against ${secondUnit}`} config={config}>
             {points.map((one, i) => `${i + 1}: ${full(one.mass, 'mass')}, ${secondSaid(second(one))}`).join('. ')}
           </Chart>
         )}
@@ -91,8 +103,7 @@ export function TradeView({ points, slopes, of, asked, fetched, current, boatId 
               {i > 0 && (
                 <span className="soft">
                   {' '}
-                  each {unit('mass')} more saves {formatNumber(slopes[i - 1]! * factor, 1)}{' '}
-                  {byCost ? 'money' : 'pieces'}
+                  each {unit('mass')} more saves {formatNumber(slopes[i - 1]! * factor, 1)} {secondUnit}
                 </span>
               )}
               {one.answer.gap > 1e-9 && (

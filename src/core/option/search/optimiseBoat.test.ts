@@ -1,6 +1,7 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { randomLcg, randomInt } from 'd3-random';
 import { brant, merrow } from '../../../../tests/helpers/merrow';
+import { hoursOfLayer, USUAL_RATES } from '../../cost';
 import type { Boat, Part } from '../../document';
 import { applyEdits } from '../../edit';
 import { evaluateZone, makeEvaluator, targetOf } from '../../evaluate';
@@ -72,11 +73,14 @@ function byHand(input: OptimiseInput): number {
       if (e.problem !== null || e.unproven.length > 0 || !e.governing || !reaches(e.governing.reserveFactor, target))
         return [];
       const area = zone.geometry.area * part.number;
+      const { mass, cost, hours } = input.weights;
+      const own = USUAL_RATES.processes[input.boat.brief.process];
+      const worked = e.layers.reduce((sum, { material }) => sum + hoursOfLayer(zone, material, own, USUAL_RATES), 0);
       return [
         {
           stack,
           rows,
-          value: area * (input.weights.mass * e.laminatedArealWeight + input.weights.cost * (e.cost ?? 0)),
+          value: area * (mass * e.laminatedArealWeight + cost * (e.cost ?? 0) + hours * worked),
         },
       ];
     }),
@@ -138,7 +142,7 @@ describe('the best schedule of a part', () => {
     const partIndex = pick(2);
     const count = from.parts[partIndex]!.zones.length;
     // Half of them hang together: by drops, or by pieces.
-    const kind = ['mass', 'mass', 'cost', 'drops', 'pieces'][seed % 5]!;
+    const kind = ['mass', 'hours', 'cost', 'drops', 'pieces'][seed % 5]!;
     const many = kind === 'pieces' || kind === 'drops' ? 2 : 1 + pick(3);
     const start = pick(count - many + 1);
     const own = smallBoat(
@@ -159,7 +163,12 @@ describe('the best schedule of a part', () => {
         ...(withCore && { cores: [core], coreThicknesses: [0.012, 0.02, 0.03] }),
         maxLayers: kind === 'pieces' ? 3 : 4,
       },
-      weights: { mass: kind === 'cost' ? 0 : 1, cost: kind === 'cost' ? 1 : 0, pieces: kind === 'pieces' ? 0.5 : 0 },
+      weights: {
+        mass: kind === 'cost' || kind === 'hours' ? 0 : 1,
+        cost: kind === 'cost' ? 1 : 0,
+        hours: kind === 'hours' ? 1 : 0,
+        pieces: kind === 'pieces' ? 0.5 : 0,
+      },
       target: [0.3, 0.5, 0.8][pick(3)]!,
       ...(kind === 'drops' && { mostDropped: pick(3) }),
     };

@@ -1,3 +1,4 @@
+import type { Rates } from '../../cost';
 import type { Boat, Zone } from '../../document';
 import { invalid } from '../../error';
 import { targetOf } from '../../evaluate';
@@ -27,6 +28,8 @@ export interface OptimiseInput {
   mostMaterials?: number | undefined;
   /** m² of a material that there is. */
   stock?: Readonly<Record<string, number>> | undefined;
+  /** What the yard reckons hours by; the usual ones where it is left out. */
+  rates?: Rates | undefined;
   effort?: Partial<Effort> | undefined;
 }
 
@@ -95,8 +98,8 @@ export interface SearchHow {
 /** A set of choices as a question of a part. @throws KeramosError `invalid` that names what cannot be asked. */
 export function questionOf(input: OptimiseInput, { solve, known }: SearchHow): GridQuestion {
   const { boat, weights, target = targetOf(boat) } = input;
-  if (weights.mass <= 0 && weights.cost <= 0 && weights.pieces <= 0)
-    throw invalid('objective', 'Nothing is to be made least: give mass, cost or pieces a weight above 0');
+  if (Object.values(weights).every((weight) => weight <= 0))
+    throw invalid('objective', 'Nothing is to be made least: give mass, cost, hours or pieces a weight above 0');
   const space = spaceOfChoices(input);
   const part = boat.parts.find(({ id }) => id === input.partId);
   const core = part?.layers.find(
@@ -123,6 +126,7 @@ export function questionOf(input: OptimiseInput, { solve, known }: SearchHow): G
     mostDropped: input.mostDropped ?? null,
     mostMaterials: input.mostMaterials ?? null,
     stock: new Map(Object.entries(input.stock ?? {})),
+    rates: input.rates,
     effort: { ...USUAL_EFFORT, ...input.effort },
     solve,
     ...(known && { known }),

@@ -5,7 +5,7 @@ import type { Progress } from '../../job';
 import { chooseTogether } from './chooseTogether';
 import { gridEdits } from './gridEdits';
 import { nothingHolds } from './nothingHolds';
-import { holds, piecesIn, readyPart, trustedIn, type GridQuestion, type ReadyPart } from './readyPart';
+import { holds, hoursIn, piecesIn, readyPart, trustedIn, type GridQuestion, type ReadyPart } from './readyPart';
 import type { RowKey } from './stackSpace';
 import { zoneFront, type FrontOptions, type ZoneFront, type ZoneProblem } from './zoneFront';
 
@@ -54,7 +54,7 @@ const FIRST_LIST = 60;
 
 /**
  * The best schedule for a part: in every zone, of all stacks that may be laid, one that meets every proof of the zone,
- * so that mass, price and pieces together come to least, and the zones go together.
+ * so that mass, price, hours and pieces together come to least, and the zones go together.
  *
  * Zones are searched one by one ({@link zoneFront}); where they hang together by pieces, drops, stock or the number of
  * materials, an integer program chooses among their stacks ({@link chooseTogether}). The bound is the sum of what the
@@ -176,13 +176,17 @@ const endsAt = ({ layers }: Part, a: Zone, b: Zone): number =>
 
 /** What is laid already comes to: each zone where it holds, and the whole where it keeps what was asked of it. */
 function asLaid(
-  { boat, weights, target, mostDropped, mostMaterials, stock }: GridQuestion,
+  question: GridQuestion,
   { part, zones, meets }: ReadyPart,
   evaluations: ReadonlyMap<string, ZoneEvaluation>,
 ) {
-  const worths = zones.map(({ id, geometry }) => {
-    const { laminatedArealWeight, cost } = evaluations.get(id)!;
-    return geometry.area * part.number * (weights.mass * laminatedArealWeight + weights.cost * (cost ?? 0));
+  const { boat, weights, target, mostDropped, mostMaterials, stock } = question;
+  const worths = zones.map((zone) => {
+    const { laminatedArealWeight, cost, layers } = evaluations.get(zone.id)!;
+    const hours =
+      weights.hours > 0 ? layers.reduce((sum, { material }) => sum + hoursIn(question, zone, material), 0) : 0;
+    const perArea = weights.mass * laminatedArealWeight + weights.cost * (cost ?? 0) + weights.hours * hours;
+    return zone.geometry.area * part.number * perArea;
   });
   const values = zones.map(({ id }, z) =>
     holds(evaluations.get(id)!, target, trustedIn(boat, zones[z]!)) ? worths[z]! : Infinity,

@@ -123,7 +123,7 @@ export function* partEquivalents(
             cores: on ? [on.id] : undefined,
             maxLayers: MOST_LAYERS,
           },
-          weights: { mass: 1, cost: 0, pieces: 0 },
+          weights: { mass: 1, cost: 0, hours: 0, pieces: 0 },
           effort: EFFORT,
         },
         { solve },

@@ -55,7 +55,7 @@ export interface Proposal {
 
 const MOULDED: readonly Part['kind'][] = ['hull', 'deck', 'liner', 'small'];
 const EFFORT: Effort = { budget: 40_000, list: 60, gap: 0.002, tidy: 0.004 };
-export const LIGHTEST: Weights = { mass: 1, cost: 0, pieces: 0 };
+export const LIGHTEST: Weights = { mass: 1, cost: 0, hours: 0, pieces: 0 };
 
 /** The part with what the habits lay under everything, and with what comes off again or is ground away. */
 export function baseOf(boat: Boat, part: Part, habits: Habits): Part {

@@ -1,3 +1,4 @@
+import { hoursOfLayer, USUAL_RATES, type Rates } from '../../cost';
 import { newLayer, type Boat, type Layer, type Part, type Zone } from '../../document';
 import { usualRole } from '../../edit';
 import { invalid } from '../../error';
@@ -16,6 +17,8 @@ export interface Weights {
   mass: number;
   /** Per unit of money of materials in them. */
   cost: number;
+  /** Per hour that cutting and laying takes in them. */
+  hours: number;
   /** Per piece of the part. */
   pieces: number;
 }
@@ -33,6 +36,8 @@ export interface GridQuestion {
   mostDropped: number | null;
   mostMaterials: number | null;
   stock: ReadonlyMap<string, number>;
+  /** What the yard reckons hours by; the usual ones where it is left out. */
+  rates?: Rates | undefined;
   effort: Effort;
   solve: SolveInteger;
   /** Zones found before, by id, of the very same question. */
@@ -71,6 +76,10 @@ export const holds = (
   governing !== null &&
   unproven.every((text) => trusted.has(text)) &&
   reaches(governing.reserveFactor, target);
+
+/** Hours of a square metre of a layer in a zone, by the rates of the yard and the boat's process. */
+export const hoursIn = ({ boat, rates = USUAL_RATES }: GridQuestion, zone: Zone, material: LayerMaterial): number =>
+  hoursOfLayer(zone, material, rates.processes[boat.brief.process], rates);
 
 /** What of a zone no stack proves: it hangs on what the zone is held by. */
 export const trustedIn = (boat: Boat, zone: Zone): ReadonlySet<string> => new Set(heldOnTrust(boat, zone).unproven);
@@ -145,7 +154,8 @@ export function readyPart(question: GridQuestion): ReadyPart {
         const material = materials.get(layer.material)!;
         throw invalid('objective.cost', `${material.name} has no price: give it one on the Shelf`);
       }
-      return area * (weights.mass * mass + weights.cost * (cost ?? 0));
+      const hours = weights.hours > 0 ? hoursIn(question, zone, materials.get(layer.material) as LayerMaterial) : 0;
+      return area * (weights.mass * mass + weights.cost * (cost ?? 0) + weights.hours * hours);
     };
     const values = new Map<RowKey, number>();
     return {

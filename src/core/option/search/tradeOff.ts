@@ -1,3 +1,4 @@
+import { hoursOfLayer, USUAL_RATES } from '../../cost';
 import { invalid } from '../../error';
 import { applyEdits } from '../../edit';
 import { makeEvaluator } from '../../evaluate';
@@ -7,22 +8,25 @@ import { optimiseBoat, type OptimiseInput } from './optimiseBoat';
 import type { GridAnswer, GridStep } from './optimisePart';
 
 /** Two things that cannot both be least. */
-export type TradeAxes = 'mass-cost' | 'mass-pieces';
+export type TradeAxes = 'mass-cost' | 'mass-hours' | 'mass-pieces';
 
 /** A schedule on the curve. */
 export interface TradePoint {
-  /** kg, money (null where a price is missing) and pieces of the part's zones. */
+  /** kg, money (null where a price is missing), hours of cutting and laying, and pieces of the part's zones. */
   mass: number;
   cost: number | null;
+  hours: number;
   pieces: number;
   answer: Pick<GridAnswer, 'edits' | 'binding' | 'gap' | 'evaluated'>;
 }
+
+const secondOf = (axes: TradeAxes) => axes.slice('mass-'.length) as 'cost' | 'hours' | 'pieces';
 
 /** Weights of the second against the first, as shares of what either end of the curve comes to. */
 const SHARES = [0, 0.15, 0.3, 0.5, 0.7, 0.85, 1] as const;
 
 /**
- * The trade of mass against price or pieces, as schedules of which none is better in both: the best for a number of
+ * The trade of mass against price, hours or pieces, as schedules of which none is better in both: the best for a number of
  * weights between the two ends, each found and proven as the best for one is.
  *
  * @returns from the lightest on.
@@ -32,7 +36,7 @@ export function* tradeOff(
   axes: TradeAxes,
   solve: SolveInteger,
 ): Generator<GridStep, TradePoint[]> {
-  const second = axes === 'mass-cost' ? 'cost' : 'pieces';
+  const second = secondOf(axes);
   const points: TradePoint[] = [];
   /** Kilograms that a unit of the second is worth at the middle of the curve. */
   let scale: number | null = null;
@@ -45,9 +49,17 @@ export function* tradeOff(
       const { cost } = evaluations.get(id)!;
       return sum === null || cost === null ? null : sum + cost * geometry.area * part.number;
     }, 0);
+  const rates = input.rates ?? USUAL_RATES;
+  const own = rates.processes[input.boat.brief.process];
+  const hoursOf = (evaluations: typeof laid) =>
+    zones.reduce((sum, zone) => {
+      const { layers } = evaluations.get(zone.id)!;
+      const perArea = layers.reduce((all, { material }) => all + hoursOfLayer(zone, material, own, rates), 0);
+      return sum + perArea * zone.geometry.area * part.number;
+    }, 0);
   for (const [i, share] of [0, 1, ...SHARES.slice(1, -1)].entries()) {
     if (share > 0 && share < 1 && scale === null) break;
-    const weights = { mass: share === 1 ? 1e-3 : 1 - share, cost: 0, pieces: 0 };
+    const weights = { mass: share === 1 ? 1e-3 : 1 - share, cost: 0, hours: 0, pieces: 0 };
     if (share > 0) weights[second] = share === 1 ? 1 : share * scale!;
     const search = optimiseBoat({ ...input, weights }, { solve });
     for (let step = search.next(); ; step = search.next()) {
@@ -59,7 +71,13 @@ export function* tradeOff(
       const boat = applyEdits(input.boat, edits).boat;
       const evaluations = edits.length === 0 ? laid : makeEvaluator()(boat);
       const pieces = piecesIn(boat, input.partId);
-      points.push({ mass: after.mass, cost: costOf(evaluations), pieces, answer: { edits, binding, gap, evaluated } });
+      points.push({
+        mass: after.mass,
+        cost: costOf(evaluations),
+        hours: hoursOf(evaluations),
+        pieces,
+        answer: { edits, binding, gap, evaluated },
+      });
       break;
     }
     if (points.length === 2) {
@@ -83,6 +101,6 @@ export function* tradeOff(
 export const slopes = (points: readonly TradePoint[], axes: TradeAxes): number[] =>
   points.slice(1).map((point, i) => {
     const before = points[i]!;
-    const second = axes === 'mass-cost' ? 'cost' : 'pieces';
+    const second = secondOf(axes);
     return ((before[second] ?? 0) - (point[second] ?? 0)) / (point.mass - before.mass);
   });
