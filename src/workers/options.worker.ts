@@ -3,6 +3,7 @@ import type { Boat } from '@/core/document';
 import { KeramosError } from '@/core/error';
 import { runInSlices } from '@/core/job';
 import {
+  bondedLinerJob,
   habitCosts,
   ledgerOf,
   loadIntegerSolver,
@@ -15,6 +16,8 @@ import {
   tradeOff,
   whyNotLess,
   type Better,
+  type BondedLinerInput,
+  type BondedLiners,
   type GridStep,
   type HabitCost,
   type Ledger,
@@ -87,6 +90,10 @@ const api = {
   /** What a whole part would come to in other families of fibre. */
   partEquivalents: (input: PartEquivalentsInput, _known: Known, onStep: OnStep): Promise<PartEquivalents | string> =>
     solved((solve) => partEquivalents(input, solve), onStep),
+
+  /** A zone as a single skin on the ribs of a bonded liner. */
+  liners: (input: BondedLinerInput, _known: Known, onStep: OnStep): Promise<BondedLiners | string> =>
+    told(() => bondedLinerJob(input, 0), onStep),
 
   /** Which laminates an existing part may be. */
   read: (input: ReadPartInput, _known: Known, onStep: OnStep): Promise<PartRead | string> =>

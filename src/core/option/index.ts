@@ -54,6 +54,7 @@ export {
   type ReadPartInput,
   type Survey,
 } from './readPart';
+export { bondedLinerJob, type BondedLiner, type BondedLinerInput, type BondedLiners } from './bondedLiner';
 export { otherProcesses, type OtherProcess } from './otherProcesses';
 export { takeRead, type TakenRead } from './takeRead';
 export {

@@ -19,6 +19,8 @@ export interface ZoneEquivalentsInput {
   zoneId: string;
   match: ZoneMatch;
   shelf: readonly Material[];
+  /** `ownSolid`: single skins of the family that it is laid of now, and nothing else. */
+  only?: 'ownSolid' | undefined;
 }
 
 /** What a zone comes to, laid one way or another. */
@@ -121,11 +123,15 @@ interface Alternative {
   pairs: readonly (readonly [Member, Member])[];
 }
 
+/** The family of fibre that a zone is laid of: that of the first cloth from the mould. */
+function ownFamilyOf(materials: readonly Material[], now: ZoneEvaluation): FibreFamily | undefined {
+  const cloth = now.layers.flatMap(({ material }) => (material.kind === 'fabric' ? material.components : []))[0];
+  const fibre = materials.find((one): one is Fibre => one.kind === 'fibre' && one.id === cloth?.fibre);
+  return fibre?.family;
+}
+
 /** What may be laid: every family solid and on the zone's core, and the zone's own family on every other core. */
 function alternativesOf(boat: Boat, materials: readonly Material[], now: ZoneEvaluation): Alternative[] {
-  const fibres = new Map(
-    materials.filter((one): one is Fibre => one.kind === 'fibre').map((one) => [one.id, one.family]),
-  );
   const cores = materials.filter(
     (one): one is Core =>
       one.kind === 'core' &&
@@ -135,9 +141,7 @@ function alternativesOf(boat: Boat, materials: readonly Material[], now: ZoneEva
   );
   const laidCore = now.layers.find(({ material }) => material.kind === 'core')?.material as Core | undefined;
   const usual = laidCore ?? cores.find(({ family }) => family === 'pvcCrossLinked') ?? cores[0];
-  const ownFamily = now.layers
-    .flatMap(({ material }) => (material.kind === 'fabric' ? material.components : []))
-    .map(({ fibre }) => fibres.get(fibre))[0];
+  const ownFamily = ownFamilyOf(materials, now);
   const families = (Object.keys(FIBRE_FAMILIES) as FibreFamily[]).map((family) => {
     const members = membersOf(family, boat, materials);
     const pairs = members.flatMap((a) => members.map((b) => [a, b] as const));
@@ -165,7 +169,7 @@ function alternativesOf(boat: Boat, materials: readonly Material[], now: ZoneEva
  * @example runToEnd(zoneEquivalentsJob({ boat, partId, zoneId, match: 'target', shelf }, 0)).found[0].mass
  */
 export const zoneEquivalentsJob: Job<ZoneEquivalentsInput, ZoneEquivalents> = function* (input) {
-  const { partId, zoneId, match, shelf } = input;
+  const { partId, zoneId, match, shelf, only } = input;
   const part = input.boat.parts.find(({ id }) => id === partId);
   const zone = part?.zones.find(({ id }) => id === zoneId);
   if (!part || !zone) throw invalid('zoneId', 'This zone is gone');
@@ -174,7 +178,9 @@ export const zoneEquivalentsJob: Job<ZoneEquivalentsInput, ZoneEquivalents> = fu
   if (replaced.size === 0) throw invalid('zoneId', `Nothing is laid in ${zone.name} that could be laid otherwise`);
   const known = new Map([...shelf, ...input.boat.materials].map((material) => [material.id, material]));
   const materials = [...known.values()];
-  const alternatives = alternativesOf(input.boat, materials, now);
+  const all = alternativesOf(input.boat, materials, now);
+  const own = ownFamilyOf(materials, now);
+  const alternatives = only ? all.filter(({ family, core }) => family === own && core === null) : all;
   const target = targetOf(input.boat);
   // All that may be laid lies in the book, so that one book serves every try.
   const wanted = alternatives.flatMap(({ core, pairs }) => [

@@ -11,7 +11,7 @@ import { nameOf } from './nameOf';
 const FEW = 2;
 
 /** Layers of one kind after each other as one: '3 × BX45 600'. */
-function saidStack(stack: ZoneEquivalent['stack'], thickness: (metres: number) => string): string {
+export function saidStack(stack: ZoneEquivalent['stack'], thickness: (metres: number) => string): string {
   const words = stack.map(({ code, angleDeg, thickness: given }) => {
     if (given !== null) return `${code} ${thickness(given)}`;
     return angleDeg === 0 ? code : `${code} ${angleDeg}°`;

@@ -15,6 +15,7 @@ import { ByProcess } from './ByProcess';
 import { WholePart } from './WholePart';
 import { EquivalentTable } from './EquivalentTable';
 import { nameOf } from './nameOf';
+import { OnLiner } from './OnLiner';
 import { useEquivalents } from './useEquivalents';
 
 const MATCHES: Readonly<Record<ZoneMatch, string>> = {
@@ -91,6 +92,7 @@ export function EquivalentsTab({ shelf }: { shelf: readonly Material[] }) {
         </Card>
       )}
       {part && <WholePart key={part.id} part={part} shelf={shelf} />}
+      {part && zone && <OnLiner key={zone.id} part={part} zone={zone} shelf={shelf} />}
       {part && zone && <ByProcess boat={boat} part={part} zone={zone} />}
       {zone && result !== null && typeof result !== 'string' && (
         <Found key={`${zone.id} ${match}`} found={result} zone={zone} asked={MATCHES[match]} />

@@ -26,8 +26,8 @@ const secondOf = (axes: TradeAxes) => axes.slice('mass-'.length) as 'cost' | 'ho
 const SHARES = [0, 0.15, 0.3, 0.5, 0.7, 0.85, 1] as const;
 
 /**
- * The trade of mass against price, hours or pieces, as schedules of which none is better in both: the best for a number of
- * weights between the two ends, each found and proven as the best for one is.
+ * The trade of mass against price, hours or pieces, as schedules of which none is better in both: the best for a
+ * number of weights between the two ends, each found and proven as the best for one is.
  *
  * @returns from the lightest on.
  */
