@@ -5,6 +5,7 @@ import { loadIntegerSolver } from '../option';
 import type { Calculation, Tools } from './define';
 import { boatCalculations } from './boat';
 import { detailCalculations } from './detail';
+import { kitCalculations } from './kit';
 import { laminateCalculations } from './laminate';
 import { optionCalculations } from './option';
 import { panelCalculations } from './panel';
@@ -27,6 +28,7 @@ export const CALCULATIONS: readonly Calculation[] = [
   ...boatCalculations,
   ...optionCalculations,
   ...weightCalculations,
+  ...kitCalculations,
 ];
 
 const BATCH_LIMIT = 10_000;
