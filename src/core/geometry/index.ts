@@ -25,7 +25,7 @@ export {
   type DeckShape,
 } from './deckShape';
 export { regionSchema, SUPPORT_KINDS, supportSchema, type HullEdge, type Region, type Support } from './region';
-export { edgeAt, regionPatch, type BoatShape } from './boatShape';
+export { edgeAt, hullPoint, regionPatch, type BoatShape } from './boatShape';
 export { develop, patchArea, patchRim, patchSize, type Development, type Patch, type PatchSize } from './patch';
 export { panelsOf, type Panel, type Supports } from './panels';
 export { memberGeometry, type MemberGeometry, type Span } from './members';

@@ -157,6 +157,9 @@ function flatOutline({ at }: Patch, along: number): [number, number][] | null {
   return points.filter((p, i) => i === 0 || Math.hypot(p[0] - points[i - 1]![0], p[1] - points[i - 1]![1]) > 1e-9);
 }
 
+/** Beside a jump, as a share of the length. */
+const JUMP = 1e-5;
+
 /** A developed outline: flat, m; and how far its area is from the surface's, which measures double curvature. */
 export interface Development {
   outline: [number, number][];
@@ -170,14 +173,16 @@ export interface Development {
  *
  * Exact for surfaces that can be developed; elsewhere the distortion tells how much cloth has to shear or be darted.
  *
+ * @param jumps where an edge jumps along u: looked at on both sides, for an outline with a step in it.
  * @example develop(quarterCylinder).outline // a rectangle
  * Source: triangulation of a developable strip between two edge curves (Nolan 1971), girths in place of chords.
  */
-export function develop(patch: Patch, along = 32): Development {
+export function develop(patch: Patch, along = 32, jumps: readonly number[] = []): Development {
   const { at } = patch;
   const flat = flatOutline(patch, along);
   if (flat) return { outline: flat, area: outlineArea(flat), distortion: 0 };
-  const every = shares(along).map((u) => ({ u, girth: runLength(shares(12).map((v) => at(u, v))) }));
+  const beside = jumps.flatMap((u) => [u - JUMP, u + JUMP]);
+  const every = [...shares(along), ...beside].sort((a, b) => a - b).map((u) => ({ u, girth: runLength(shares(12).map((v) => at(u, v))) }));
   // Ends that have run out to nothing are left off.
   const [first, last] = [
     every.findIndex(({ girth }) => girth > 1e-3),

@@ -27,7 +27,8 @@ function otherSide({ a, b }: ZoneLine, zone: string): string | null {
 
 /**
  * How many pieces each layer of a part is cut in: zones that a layer runs through without a lap are one piece, a zone
- * of both hands counts twice unless the layer runs on over the centreline, and everything times the number-off.
+ * of both hands counts twice unless the layer runs on over the centreline, a rectangle as often as the boat has it,
+ * and everything times the number-off.
  *
  * @returns one entry per layer in laying order; `oneHanded` names zones whose twin on the other hand the layer does
  * not cover.
@@ -65,7 +66,11 @@ export function piecesOf(boat: Pick<Boat, 'hull' | 'deck' | 'brief'>, part: Part
       const twin = twinOf(part, id);
       return twin === null || !covers.has(twin);
     });
-    return { layerId: layer.id, runs, count: runs.reduce((sum, { hands }) => sum + hands, 0) * part.number, oneHanded };
+    const count = runs.reduce((sum, { zones: run, hands }) => {
+      const region = run.length === 1 ? zones.get(run[0]!)!.region : null;
+      return sum + hands * (region?.surface === 'rectangle' ? region.count : 1);
+    }, 0);
+    return { layerId: layer.id, runs, count: count * part.number, oneHanded };
   });
 }
 

@@ -1,0 +1,83 @@
+import { Clipper, EndType, FillRule, JoinType, type Path64, type Paths64 } from '@countertype/clipper2-ts';
+import { signedArea, type At } from '../nest/convexParts';
+
+/** Micrometres: what polygons are reckoned in. */
+const MICRO = 1e6;
+const MITRE = 2;
+
+const pathOf = (outline: readonly At[]): Path64 =>
+  outline.map(([x, y]) => ({ x: Math.round(x * MICRO), y: Math.round(y * MICRO) }));
+const outlinesOf = (paths: Paths64): At[][] => paths.map((path) => path.map(({ x, y }): At => [x / MICRO, y / MICRO]));
+
+/** An outline with a margin all round (m), corners kept square; its parts where it is in several. */
+export const grown = (outline: readonly At[], by: number): At[][] =>
+  outlinesOf(
+    Clipper.inflatePaths(
+      Clipper.union([pathOf(outline)], FillRule.NonZero),
+      by * MICRO,
+      JoinType.Miter,
+      EndType.Polygon,
+      MITRE,
+    ),
+  ).filter((one) => signedArea(one) > 0);
+
+/** What of an outline lies in a rectangle. */
+export const clipped = (outline: readonly At[], [x0, y0]: At, [x1, y1]: At): At[][] =>
+  outlinesOf(
+    Clipper.intersect(
+      [pathOf(outline)],
+      [
+        pathOf([
+          [x0, y0],
+          [x1, y0],
+          [x1, y1],
+          [x0, y1],
+        ]),
+      ],
+      FillRule.NonZero,
+    ),
+  ).filter((one) => Math.abs(signedArea(one)) > 1e-6);
+
+/** An outline of few points that holds the whole of another, no more than about so far outside it (m). */
+export function simpler(outline: readonly At[], within: number): At[] {
+  const [out] = grown(outline, within / 2).sort((a, b) => signedArea(b) - signedArea(a));
+  const path = Clipper.simplifyPath(pathOf(out ?? outline), (within / 2) * MICRO, true);
+  return path.map(({ x, y }): At => [x / MICRO, y / MICRO]);
+}
+
+/** Least and greatest of an outline both ways. */
+export function boxOf(outline: readonly At[]) {
+  const [xs, ys] = [outline.map(([x]) => x), outline.map(([, y]) => y)];
+  return { minX: Math.min(...xs), maxX: Math.max(...xs), minY: Math.min(...ys), maxY: Math.max(...ys) };
+}
+
+/** How far round (m). */
+export const girthOf = (outline: readonly At[]): number =>
+  outline.reduce((sum, [x, y], i) => {
+    const [u, v] = outline[(i + 1) % outline.length]!;
+    return sum + Math.hypot(u - x, v - y);
+  }, 0);
+
+/** Turned about the origin against the clock (degrees), or mirrored across the y axis first. */
+export function moved(outline: readonly At[], { turnDeg = 0, mirror = false }): At[] {
+  const [cos, sin] = [Math.cos((turnDeg * Math.PI) / 180), Math.sin((turnDeg * Math.PI) / 180)];
+  return outline.map(([x, y]): At => {
+    const u = mirror ? -x : x;
+    return [cos * u - sin * y, sin * u + cos * y];
+  });
+}
+
+/** Whether an outline crosses itself, or has no area. */
+export function faultOf(outline: readonly At[]): 'no area' | 'crosses itself' | null {
+  if (outline.length < 3 || Math.abs(signedArea(outline)) < 1e-6) return 'no area';
+  const crosses = (a: At, b: At, c: At, d: At) => {
+    const side = (p: At, q: At, r: At) => Math.sign((q[0] - p[0]) * (r[1] - p[1]) - (q[1] - p[1]) * (r[0] - p[0]));
+    return side(a, b, c) * side(a, b, d) < 0 && side(c, d, a) * side(c, d, b) < 0;
+  };
+  const n = outline.length;
+  for (let i = 0; i < n; i++)
+    for (let j = i + 2; j < n; j++)
+      if (!(i === 0 && j === n - 1) && crosses(outline[i]!, outline[(i + 1) % n]!, outline[j]!, outline[(j + 1) % n]!))
+        return 'crosses itself';
+  return null;
+}
