@@ -182,7 +182,9 @@ export function develop(patch: Patch, along = 32, jumps: readonly number[] = [])
   const flat = flatOutline(patch, along);
   if (flat) return { outline: flat, area: outlineArea(flat), distortion: 0 };
   const beside = jumps.flatMap((u) => [u - JUMP, u + JUMP]);
-  const every = [...shares(along), ...beside].sort((a, b) => a - b).map((u) => ({ u, girth: runLength(shares(12).map((v) => at(u, v))) }));
+  const girthAt = (u: number) => runLength(shares(12).map((v) => at(u, v)));
+  const stations = [...shares(along), ...beside].sort((a, b) => a - b);
+  const every = stations.map((u) => ({ u, girth: girthAt(u) }));
   // Ends that have run out to nothing are left off.
   const [first, last] = [
     every.findIndex(({ girth }) => girth > 1e-3),

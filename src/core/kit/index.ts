@@ -16,3 +16,19 @@ export {
 export { boxOf, faultOf, girthOf, simpler } from './pieces/outline';
 export { shearOf, type Shear } from './pieces/shear';
 export { type At } from './nest/convexParts';
+export {
+  CUT_WAYS,
+  cutPlan,
+  inLayingOrder,
+  saidPiece,
+  type Cloth,
+  type CutInput,
+  type CutPlace,
+  type CutStep,
+  type CutWay,
+  type CutWayName,
+} from './cut/cutPlan';
+export { mixingSchema, USUAL_MIXING, type Hardener, type Mixing } from './mix/mixing';
+export { mixingPlan, potLifeAt, type MixedBatch, type MixingPlan, type MixStage } from './mix/mixingPlan';
+export { cutSvg } from './out/cutSvg';
+export { purchaseList, type Purchase } from './purchaseList';

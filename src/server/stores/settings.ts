@@ -1,11 +1,14 @@
 import type { z } from 'zod';
 import { priceListSchema, ratesSchema, USUAL_RATES } from '@/core/cost';
+import { cuttingSchema, mixingSchema, USUAL_CUTTING, USUAL_MIXING } from '@/core/kit';
 import { KeramosError, parseOrThrow } from '@/core/error';
 import { inTransaction, type StoreContext } from '../context';
 
 /** What a yard sets for all its boats, each with what holds until it does. */
 const SETTINGS = {
   rates: { schema: ratesSchema, usual: USUAL_RATES },
+  cutting: { schema: cuttingSchema, usual: USUAL_CUTTING },
+  mixing: { schema: mixingSchema, usual: USUAL_MIXING },
   prices: { schema: priceListSchema, usual: { offers: [] } },
 } as const;
 export type SettingName = keyof typeof SETTINGS;

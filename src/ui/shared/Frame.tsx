@@ -21,6 +21,7 @@ export const STEPS = [
   { path: 'weights', name: 'Weights' },
   { path: 'revisions', name: 'Revisions' },
   { path: 'pack', name: 'Pack' },
+  { path: 'kit', name: 'Kit' },
 ] as const;
 
 function Step({ href, children }: { href: string; children: ReactNode }) {

@@ -7,7 +7,7 @@ import { formatNumber } from '@/core/quantity';
 import { OfferFields, newOffer } from '../shared/OfferFields';
 import { Refusal } from '../shared/Refusal';
 import { isOld } from './CostTables';
-import { useSetting } from './useSetting';
+import { useSetting } from '../shared/useSetting';
 import type { YardSettings } from './WeightsScreen';
 
 /** What suppliers ask: one offer a material, by weight, area, length, roll or piece, with its day and breaks. */

@@ -7,7 +7,7 @@ import { EntityForm } from '../shared/EntityForm';
 import { Refusal } from '../shared/Refusal';
 import { TextField } from '../shared/TextField';
 import { QuantityCell } from './QuantityCell';
-import { useSetting } from './useSetting';
+import { useSetting } from '../shared/useSetting';
 import type { YardSettings } from './WeightsScreen';
 
 const NEW_CONSUMABLE: Consumable = { name: 'Consumable', perArea: 1, unit: 'm²', price: 1 };

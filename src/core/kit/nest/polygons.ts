@@ -65,8 +65,8 @@ export interface NestStep {
 }
 
 /**
- * True shapes on a strip and on offcuts, as short as is found: rows of boxes at first, then pieces that overlap a little
- * on ever shorter strips and are brought apart ({@link separate}).
+ * True shapes on a strip and on offcuts, as short as is found: rows of boxes at first, then pieces that overlap a
+ * little on ever shorter strips and are brought apart ({@link separate}).
  *
  * A generator of how far it is; its end is the best. Never longer than the rows of boxes; the same for the same seed.
  * @throws KeramosError `invalid` for an outline of no area, and for a piece wider than the strip.

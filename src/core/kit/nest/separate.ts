@@ -85,7 +85,9 @@ export function* separate(
     px[i] = x;
     py[i] = y;
   };
-  const depthTo = (i: number, shape: Turned, x: number, y: number, j: number): number => {
+  /** How deep two of them lie in each other. */
+  const depthBetween = (i: number, j: number): number => {
+    const [shape, x, y] = [shapes[i]!, px[i]!, py[i]!];
     if (
       x + shape.minX >= boxes[4 * j + 1]! ||
       x + shape.maxX <= boxes[4 * j]! ||
@@ -93,11 +95,7 @@ export function* separate(
       y + shape.maxY <= boxes[4 * j + 2]!
     )
       return 0;
-    const place = places[j]!;
-    const other = movables[j]!.turns[place.turn]!;
-    return i < j
-      ? depthOf(bars.of(shape, other), place.x - x, place.y - y)
-      : depthOf(bars.of(other, shape), x - place.x, y - place.y);
+    return depthOf(bars.of(shape, shapes[j]!), px[j]! - x, py[j]! - y);
   };
   const fixedDepth = (shape: Turned, x: number, y: number, k: number): number => {
     const one = ground.fixed[k]!;
@@ -111,7 +109,7 @@ export function* separate(
     return depthOf(edges.of(one.shape, shape), x - one.x, y - one.y);
   };
   /** What a place weighs; at least `most` where it is no better than that. */
-  const weigh = (i: number, shape: Turned, x: number, y: number, most: number): number => {
+  const weigh = (i: number, shape: Turned, [x, y]: readonly [number, number], most: number): number => {
     spent.looks += 1;
     let sum = 0;
     for (let k = 0; k < ground.fixed.length; k++) {
@@ -160,7 +158,7 @@ export function* separate(
     for (let i = 0; i < n; i++) {
       const { x, y } = places[i]!;
       for (let j = i + 1; j < n; j++) {
-        const depth = depthTo(i, shapeOf(i), x, y, j);
+        const depth = depthBetween(i, j);
         if (depth > TOUCH) {
           total += depth;
           found.push([i, j, depth]);
@@ -202,7 +200,7 @@ export function* separate(
       [moved[k], moved[at]] = [moved[at]!, moved[k]!];
     }
     for (const i of moved) {
-      const now = weigh(i, shapeOf(i), places[i]!.x, places[i]!.y, Infinity);
+      const now = weigh(i, shapeOf(i), [places[i]!.x, places[i]!.y], Infinity);
       if (now > 0) move(i, now);
     }
     yield;
@@ -217,7 +215,7 @@ export function* separate(
     ];
     let cut = Infinity;
     const look = (turn: number, x: number, y: number) => {
-      const value = weigh(i, turns[turn]!, x, y, cut);
+      const value = weigh(i, turns[turn]!, [x, y], cut);
       if (value >= cut) return;
       tried.push({ turn, x, y, value });
       tried.sort((a, b) => a.value - b.value);
@@ -289,7 +287,7 @@ export function* separate(
           clampTo(x0, Math.max(x0, x1), x + step * Math.cos(angle)),
           clampTo(y0, Math.max(y0, y1), y + step * Math.sin(angle)),
         ];
-        const own = weigh(i, shape, u, v, value);
+        const own = weigh(i, shape, [u, v], value);
         if (own < value) {
           [x, y, value] = [u, v, own];
           better = true;

@@ -69,7 +69,7 @@ export function moved(outline: readonly At[], { turnDeg = 0, mirror = false }): 
 
 /** Whether an outline crosses itself, or has no area. */
 export function faultOf(outline: readonly At[]): 'no area' | 'crosses itself' | null {
-  if (outline.length < 3 || Math.abs(signedArea(outline)) < 1e-6) return 'no area';
+  if (outline.length < 3) return 'no area';
   const crosses = (a: At, b: At, c: At, d: At) => {
     const side = (p: At, q: At, r: At) => Math.sign((q[0] - p[0]) * (r[1] - p[1]) - (q[1] - p[1]) * (r[0] - p[0]));
     return side(a, b, c) * side(a, b, d) < 0 && side(c, d, a) * side(c, d, b) < 0;
@@ -79,5 +79,5 @@ export function faultOf(outline: readonly At[]): 'no area' | 'crosses itself' | 
     for (let j = i + 2; j < n; j++)
       if (!(i === 0 && j === n - 1) && crosses(outline[i]!, outline[(i + 1) % n]!, outline[j]!, outline[(j + 1) % n]!))
         return 'crosses itself';
-  return null;
+  return Math.abs(signedArea(outline)) < 1e-6 ? 'no area' : null;
 }

@@ -3,7 +3,7 @@ import { shapeOf, type Boat, type Layer, type Part } from '../../document';
 import { membersOf, sectionProperties, type ZoneEvaluation } from '../../evaluate';
 import { KeramosError } from '../../error';
 import { develop, patchArea, type Patch } from '../../geometry';
-import { linesOfPart, piecesOf, type LineState } from '../../lines';
+import { linesOfPart, piecesOf, type LayerAtLine, type LineState } from '../../lines';
 import { hasDirection, type Core, type Fabric } from '../../material';
 import type { Cutting } from '../cutting';
 import { signedArea, type At } from '../nest/convexParts';
@@ -222,6 +222,13 @@ function handsOf(part: Part, zones: readonly string[], half: boolean): Hand[] {
   return half ? ['starboard', 'port'] : ['across'];
 }
 
+/** How far a layer reaches over a line (m): of two that lap the first zone's does, one that stops runs past it. */
+function reachOver(own: LayerAtLine | undefined, first: boolean): number {
+  if (!own) return 0;
+  if (own.covers !== 'both') return own.past;
+  return first ? (own.lap ?? 0) : 0;
+}
+
 /** How far a layer reaches over the lines at the ends of a run of zones. */
 function beyondOf(part: Part, layer: Layer, zones: readonly string[], lines: readonly LineState[]): Beyond {
   const beyond: Beyond = { aft: 0, fore: 0, lower: 0, upper: 0 };
@@ -230,18 +237,12 @@ function beyondOf(part: Part, layer: Layer, zones: readonly string[], lines: rea
     const [inA, inB] = [zones.includes(line.a), zones.includes(line.b)];
     if (inA === inB) continue;
     const own = layers.find((one) => one.layer.id === layer.id);
-    // Of two pieces that lap the first zone's lies over; one that stops runs past the line.
-    const reach = own ? (own.covers === 'both' ? (inA ? (own.lap ?? 0) : 0) : own.past) : 0;
+    const reach = reachOver(own, inA);
     if (reach <= 0) continue;
     const [here, there] = inA ? [centreOf(line.a), centreOf(line.b)] : [centreOf(line.b), centreOf(line.a)];
-    const side =
-      line.runs === 'across'
-        ? there.centroidX > here.centroidX
-          ? 'fore'
-          : 'aft'
-        : there.centroidZ > here.centroidZ
-          ? 'upper'
-          : 'lower';
+    const further = line.runs === 'across' ? there.centroidX > here.centroidX : there.centroidZ > here.centroidZ;
+    const [before, after] = line.runs === 'across' ? (['aft', 'fore'] as const) : (['lower', 'upper'] as const);
+    const side = further ? after : before;
     beyond[side] = Math.max(beyond[side], reach);
   }
   return beyond;

@@ -1,14 +1,18 @@
 import { useState } from 'react';
-import { api, wordsOf } from '../shared/api';
+import { api, wordsOf } from './api';
 
-interface Kept<B> {
+export interface Kept<B> {
   body: B;
   version: number;
   own: { author: string; at: string } | null;
 }
 
 /** A setting of the yard as it is being changed: kept when it is said, refused in words, and then still on the page. */
-export function useSetting<B>(name: 'rates' | 'prices', kept: Kept<B>, onKept: (kept: Kept<B>) => void) {
+export function useSetting<B>(
+  name: 'rates' | 'prices' | 'cutting' | 'mixing',
+  kept: Kept<B>,
+  onKept: (kept: Kept<B>) => void,
+) {
   const [draft, setDraft] = useState<B>(kept.body);
   const [refusal, setRefusal] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);

@@ -1,0 +1,36 @@
+import Papa from 'papaparse';
+import { z } from 'zod';
+import { parseOrThrow } from '@/core/error';
+import { answer, download, storeContext } from '@/server/http';
+import { kitSheets } from '@/server/print/kitSheets';
+import { readBoat } from '@/server/stores/boats';
+import { readSetting } from '@/server/stores/settings';
+import { plain } from '@/server/table/plain';
+import { writeWorkbook } from '@/server/table/writeTable';
+
+const XLSX = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet';
+const query = z.object({ format: z.enum(['csv', 'xlsx'], { error: 'format must be csv or xlsx' }) });
+
+/** Cut list, counts, batches and purchase list, as one table or as a workbook. */
+export const GET = (request: Request, { params }: { params: Promise<{ boatId: string }> }) =>
+  answer(async () => {
+    const context = await storeContext(request);
+    const { format } = parseOrThrow(query, Object.fromEntries(new URL(request.url).searchParams));
+    const { boat } = await readBoat(context, (await params).boatId);
+    const [rates, prices, cutting, mixing] = await Promise.all([
+      readSetting(context, 'rates'),
+      readSetting(context, 'prices'),
+      readSetting(context, 'cutting'),
+      readSetting(context, 'mixing'),
+    ]);
+    const sheets = kitSheets(boat, {
+      cutting: cutting.body,
+      mixing: mixing.body,
+      rates: rates.body,
+      offers: prices.body.offers,
+    });
+    const name = `${boat.name} kit.${format}`;
+    if (format === 'xlsx') return download(await writeWorkbook(sheets), XLSX, name);
+    const rows = sheets.flatMap(({ name: table, rows: own }) => [['Table', plain(table)], ...own, []]);
+    return download(Papa.unparse(rows, { newline: '\r\n' }), 'text/csv; charset=utf-8', name);
+  });

@@ -1,0 +1,98 @@
+import { describe, expect, it } from 'vitest';
+import { brant, merrow } from '../../../../tests/helpers/merrow';
+import { boatCost, USUAL_RATES } from '../../cost';
+import { evaluateDetails } from '../../detail/kinds';
+import type { Boat } from '../../document';
+import { makeEvaluator } from '../../evaluate';
+import type { Resin } from '../../material';
+import { USUAL_CUTTING } from '../cutting';
+import { purchaseList } from '../purchaseList';
+import { batchesOf } from './batches';
+import { USUAL_MIXING } from './mixing';
+import { mixingPlan, potLifeAt } from './mixingPlan';
+
+const plan = (boat: Boat, change = {}) => mixingPlan(boat, makeEvaluator()(boat), { ...USUAL_MIXING, ...change });
+
+describe('batches of resin', () => {
+  it('are none for no resin, and refused where nobody lays them', () => {
+    const base = { resinMass: 0, maximumBatch: 2, workingMinutes: 20, wetOutRate: 0.3, hardenerShare: 0.3 };
+    expect(batchesOf(base).batches).toEqual([]);
+    expect(() => batchesOf({ ...base, wetOutRate: 0 })).toThrow(/give more than 0/);
+    // 6 kg in pots of 2 kg are three, not four for a rounding.
+    expect(batchesOf({ ...base, resinMass: 0.1 + 0.2 + 5.7, wetOutRate: 9 }).batches).toHaveLength(3);
+  });
+});
+
+describe('the mixing plan', () => {
+  it.each([
+    ['Merrow 84', merrow()],
+    ['Brant 56', brant()],
+  ])('%s: every batch inside its pot and its working time, all layers wetted once', (...[, boat]) => {
+    const { stages, resin, leftOver, problems } = plan(boat);
+    expect(problems).toEqual([]);
+    let stays = 0;
+    for (const stage of stages) {
+      stays += stage.stays;
+      const wetted = new Map<number, number>();
+      for (const batch of stage.batches) {
+        expect(batch.resin).toBeLessThanOrEqual(stage.hardener.largest + 1e-9);
+        expect(batch.usedUp - batch.startMinute).toBeLessThanOrEqual(stage.workingMinutes + 1e-6);
+        for (const { layerNumber, share } of batch.wets)
+          wetted.set(layerNumber, (wetted.get(layerNumber) ?? 0) + share);
+      }
+      for (const share of wetted.values()) expect(share).toBeCloseTo(1, 6);
+    }
+    expect(resin - leftOver).toBeCloseTo(stays, 6);
+    // What stays is what the evaluation says lies in the zones.
+    const evaluations = makeEvaluator()(boat);
+    const laid = boat.parts.reduce(
+      (sum, part) =>
+        sum +
+        part.zones.reduce((own, { id, geometry }) => {
+          const { layers } = evaluations.get(id)!;
+          const perArea = layers.reduce((all, { resinMass, coatingMass }) => all + resinMass + coatingMass, 0);
+          return own + perArea * geometry.area * part.number;
+        }, 0),
+      0,
+    );
+    expect(stays).toBeCloseTo(laid, 6);
+  });
+  it('needs more batches, or a slower hardener, in a warm shop', () => {
+    const count = (temperature: number) =>
+      plan(brant(), { temperature }).stages.reduce((sum, { batches }) => sum + batches.length, 0);
+    expect(count(32)).toBeGreaterThanOrEqual(count(15));
+    const minutes = (temperature: number) => plan(brant(), { temperature, hardeners: USUAL_MIXING.hardeners.filter(({ name }) => !/slow|quick/.test(name)) }).stages[0]!.workingMinutes; // prettier-ignore
+    expect(minutes(30)).toBeLessThan(minutes(15));
+  });
+  it('tells pot lives as the Shelf does at 15 and 25 °C', () => {
+    const resin = merrow().materials.find((one): one is Resin => one.kind === 'resin')!;
+    expect(potLifeAt(resin, 15)).toBeCloseTo(resin.potLife15.value, 6);
+    expect(potLifeAt(resin, 25)).toBeCloseTo(resin.potLife25.value, 6);
+    expect(potLifeAt(resin, 20)).toBeCloseTo(Math.sqrt(resin.potLife15.value * resin.potLife25.value), 6);
+  });
+  it('mixes nothing for prepreg, and says what has no hardener', () => {
+    const boat = brant();
+    const dry: Boat = { ...boat, brief: { ...boat.brief, process: 'prepreg' } };
+    expect(plan(dry).problems.join()).toMatch(/prepreg comes with its resin/);
+    expect(() => plan(boat, { hardeners: [] })).toThrow(/No hardener for/);
+  });
+});
+
+describe('the purchase list', () => {
+  it('has enough whole rolls and sheets, and the hardener of every batch', () => {
+    const boat = merrow();
+    const evaluations = makeEvaluator()(boat);
+    const details = evaluateDetails(boat);
+    const cost = boatCost(boat, evaluations, details, { rates: USUAL_RATES, offers: [] });
+    const mixing = mixingPlan(boat, evaluations, USUAL_MIXING);
+    const list = purchaseList(cost, mixing, USUAL_CUTTING);
+    for (const { kind, need, packs, name } of list) {
+      if (kind !== 'cloth') continue;
+      const roll = boat.materials.find((one) => one.name === name) as { rollLength: { value: number } };
+      expect(packs!.count * roll.rollLength.value).toBeGreaterThanOrEqual(need - 1e-6);
+    }
+    const hardener = list.filter(({ kind }) => kind === 'hardener').reduce((sum, { need }) => sum + need, 0);
+    expect(hardener).toBeCloseTo(mixing.hardener, 9);
+    expect(list.some(({ kind }) => kind === 'consumable')).toBe(true);
+  });
+});

@@ -1,0 +1,294 @@
+'use client';
+import { useMemo, useState } from 'react';
+import { Alert, Button, Card, Form, ProgressBar } from 'react-bootstrap';
+import { USUAL_RATES } from '@/core/cost';
+import { cutSvg, CUT_WAYS, saidPiece, type CutInput, type CutWay, type Cutting, type Piece } from '@/core/kit';
+import { fabricArealWeight, type Fabric } from '@/core/material';
+import { formatNumber } from '@/core/quantity';
+import { useDesign } from '../shared/boat';
+import { saveFile } from '../shared/saveFile';
+import { useKept } from '../shared/useKept';
+import { useUnits } from '../shared/units';
+import { useYard } from '../shared/useYard';
+import { RollPicture } from './RollPicture';
+import { useCutPlan } from './useCutPlan';
+import { usePieces } from './usePieces';
+
+/** Places looked at for the nested way: about ten seconds. */
+const LOOKS = { quick: 2_000_000, long: 12_000_000 };
+
+/** How the pieces of a fabric lie on its rolls: from save time to save cloth. */
+export function CutTab({ cutting }: { cutting: Cutting }) {
+  const { boat } = useDesign();
+  const pieces = usePieces(boat, cutting);
+  if (pieces === null)
+    return (
+      <p className="soft" role="status">
+        Developing the pieces…
+      </p>
+    );
+  if (typeof pieces === 'string')
+    return (
+      <Alert variant="danger" role="alert">
+        ✕ {pieces}.
+      </Alert>
+    );
+  if (pieces.problems.length > 0)
+    return (
+      <Alert variant="danger" role="alert">
+        ✕ The kit stops: {pieces.problems[0]}. See Pieces.
+      </Alert>
+    );
+  return <Fabrics pieces={pieces.pieces} cutting={cutting} />;
+}
+
+const countOf = (pieces: readonly Piece[], id: string) =>
+  pieces.reduce((sum, { material, count }) => sum + (material === id ? count : 0), 0);
+
+function Fabrics({ pieces, cutting }: { pieces: readonly Piece[]; cutting: Cutting }) {
+  const { boat } = useDesign();
+  const fabrics = boat.materials.filter(
+    (one): one is Fabric => one.kind === 'fabric' && pieces.some(({ material }) => material === one.id),
+  );
+  const [kept, setFabric] = useKept<string>('kit.fabric', '', (id) => fabrics.some((one) => one.id === id));
+  const fabric = fabrics.find(({ id }) => id === kept) ?? fabrics[0];
+  if (!fabric) return <p className="soft">No cloth is laid yet: lay a first schedule in the Lay-up.</p>;
+  const own = pieces.filter(({ material }) => material === fabric.id);
+  return (
+    <>
+      <div className="d-flex gap-3 align-items-end flex-wrap mb-2">
+        <Form.Group controlId="kit-fabric">
+          <Form.Label className="mb-0">Fabric</Form.Label>
+          <Form.Select size="sm" value={fabric.id} onChange={(event) => setFabric(event.target.value)}>
+            {fabrics.map(({ id, name }) => (
+              <option key={id} value={id}>
+                {name}, {countOf(pieces, id)} pieces
+              </option>
+            ))}
+          </Form.Select>
+        </Form.Group>
+      </div>
+      <OfFabric key={fabric.id} fabric={fabric} pieces={own} cutting={cutting} />
+    </>
+  );
+}
+
+function OfFabric({ fabric, pieces, cutting }: { fabric: Fabric; pieces: readonly Piece[]; cutting: Cutting }) {
+  const { boat } = useDesign();
+  const { full } = useUnits();
+  const yard = useYard();
+  const { labour, overhead } = (yard?.rates ?? USUAL_RATES) as { labour: number; overhead: number };
+  const plan = useCutPlan();
+  const current = plan.asked?.pieces === pieces && plan.asked.cutting === cutting;
+  const ask = (looks: number): CutInput => ({
+    material: fabric,
+    pieces,
+    cutting,
+    cloth: [],
+    looks,
+    seed: 1,
+    clothPrice: fabric.price ? fabric.price.value * fabricArealWeight(fabric) : null,
+    labour: labour * (1 + overhead),
+  });
+  const ways = plan.result !== null && typeof plan.result !== 'string' ? plan.result : null;
+  return (
+    <>
+      <div className="d-flex gap-2 align-items-center flex-wrap mb-2">
+        <Button size="sm" disabled={plan.running} onClick={() => plan.run(ask(LOOKS.quick))}>
+          Lay it out
+        </Button>
+        <Button size="sm" variant="outline-primary" disabled={plan.running} onClick={() => plan.run(ask(LOOKS.long))}>
+          Look longer
+        </Button>
+        <span className="soft">
+          Roll {full(fabric.width.value, 'length')} wide, {full(fabric.rollLength.value, 'length')} long.
+        </span>
+      </div>
+      {plan.running && (
+        <Card body aria-busy className="mb-3">
+          <div className="d-flex gap-3 align-items-center">
+            <ProgressBar
+              className="flex-grow-1"
+              now={(plan.progress?.done ?? 0) * 100}
+              aria-label="How far the nesting is"
+            />
+            <span className="soft text-nowrap" role="status">
+              {plan.progress && Number.isFinite(plan.progress.length)
+                ? `best so far ${full(plan.progress.length, 'length')} of roll`
+                : 'Beginning…'}
+            </span>
+            <Button size="sm" variant="outline-primary" onClick={plan.stop}>
+              Stop
+            </Button>
+          </div>
+        </Card>
+      )}
+      {plan.stopped && plan.result === null && (
+        <Card body className="mb-3">
+          Stopped. Nothing was changed.
+        </Card>
+      )}
+      {typeof plan.result === 'string' && (
+        <Alert variant="danger" role="alert">
+          ✕ {plan.result}.
+        </Alert>
+      )}
+      {ways && current && <Ways ways={ways} fabric={fabric} pieces={pieces} boatName={boat.name} />}
+      {!plan.running && !ways && !plan.stopped && typeof plan.result !== 'string' && (
+        <p className="soft">
+          Three ways to cut {pieces.reduce((sum, { count }) => sum + count, 0)} pieces are compared: straight cuts that
+          are trimmed on the mould, true shapes in rows, true shapes nested.
+        </p>
+      )}
+    </>
+  );
+}
+
+interface WaysProps {
+  ways: CutWay[];
+  fabric: Fabric;
+  pieces: readonly Piece[];
+  boatName: string;
+}
+
+function Ways({ ways, fabric, pieces, boatName }: WaysProps) {
+  const { show, full, unit } = useUnits();
+  const [at, setAt] = useState(ways.length - 1);
+  const way = ways[Math.min(at, ways.length - 1)]!;
+  const byId = useMemo(() => new Map(pieces.map((piece) => [piece.id, piece])), [pieces]);
+  const labelOf = (pieceId: string) => {
+    const piece = byId.get(pieceId);
+    return piece ? saidPiece(piece) : pieceId;
+  };
+  const money = (value: number | null) => (value === null ? 'no price' : formatNumber(value, 0));
+  const file = `${boatName} ${fabric.code}`.replace(/[^\p{L}\p{N}]+/gu, '-');
+  const dxf = async (clothId: string) => {
+    const { cutDxf } = await import('@/core/kit/out/cutDxf');
+    saveFile(`${file}-${clothId}.dxf`, cutDxf(way, clothId, labelOf), 'image/vnd.dxf');
+  };
+  return (
+    <>
+      <Form.Group controlId="kit-way" className="mb-2 kit-slider">
+        <Form.Label className="mb-0 d-flex justify-content-between">
+          <span>save time</span>
+          <span className="fw-semibold">{CUT_WAYS[way.name]}</span>
+          <span>save cloth</span>
+        </Form.Label>
+        <Form.Range min={0} max={ways.length - 1} value={at} onChange={(event) => setAt(Number(event.target.value))} />
+      </Form.Group>
+      <Card className="mb-3">
+        <Card.Body className="p-0 table-responsive">
+          <table className="table table-sm mb-0" aria-label="Ways to cut it">
+            <thead>
+              <tr>
+                <th scope="col">Way</th>
+                <th scope="col" className="num">
+                  of roll, {unit('length')}
+                </th>
+                <th scope="col" className="num">
+                  in pieces
+                </th>
+                <th scope="col" className="num">
+                  knife, {unit('length')}
+                </th>
+                <th scope="col" className="num">
+                  pieces
+                </th>
+                <th scope="col" className="num">
+                  minutes
+                </th>
+                <th scope="col" className="num">
+                  cloth
+                </th>
+                <th scope="col" className="num">
+                  cutting
+                </th>
+                <th scope="col" className="num">
+                  together
+                </th>
+                <th scope="col" className="num">
+                  of it falls away
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {ways.map((one, i) => (
+                <tr key={one.name} className={one === way ? 'table-active' : undefined}>
+                  <th scope="row" className="fw-normal">
+                    <button
+                      type="button"
+                      className="btn btn-link btn-sm p-0 text-start"
+                      aria-pressed={one === way}
+                      onClick={() => setAt(i)}
+                    >
+                      {CUT_WAYS[one.name]}
+                    </button>
+                  </th>
+                  <td className="num">{show(one.length, 'length')}</td>
+                  <td className="num">{formatNumber(100 * one.utilisation, 0)} %</td>
+                  <td className="num">{show(one.cutLength, 'length')}</td>
+                  <td className="num">{one.cuts}</td>
+                  <td className="num">{formatNumber(one.minutes, 0)}</td>
+                  <td className="num">{money(one.clothMoney)}</td>
+                  <td className="num">{money(one.labourMoney)}</td>
+                  <td className="num">{one.clothMoney === null ? '?' : money(one.clothMoney + one.labourMoney)}</td>
+                  <td className="num">{money(one.wasteMoney)}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </Card.Body>
+      </Card>
+      {way.cloth.map((cloth) => (
+        <Card body className="mb-3" key={cloth.id}>
+          <div className="d-flex gap-2 align-items-center flex-wrap mb-1">
+            <h2 className="me-auto mb-0">
+              {fabric.code}, {cloth.name}: {full(cloth.taken, 'length')}
+              {cloth.length !== null && <span className="soft fw-normal"> of {full(cloth.length, 'length')}</span>}
+            </h2>
+            <Button size="sm" variant="outline-primary" onClick={() => void dxf(cloth.id)}>
+              DXF
+            </Button>
+            <Button
+              size="sm"
+              variant="outline-primary"
+              onClick={() =>
+                saveFile(
+                  `${file}-${cloth.id}.svg`,
+                  cutSvg(way, cloth.id, { width: fabric.width.value, labelOf }),
+                  'image/svg+xml',
+                )
+              }
+            >
+              SVG
+            </Button>
+          </div>
+          <RollPicture way={way} cloth={cloth} width={fabric.width.value} byId={byId} />
+        </Card>
+      ))}
+      {way.offcuts.length > 0 && (
+        <p className="small">
+          Worth keeping:{' '}
+          {way.offcuts
+            .map(({ from, width, length }) => `${full(width, 'length')} × ${full(length, 'length')} from ${from}`)
+            .join('; ')}
+          .
+        </p>
+      )}
+      <p className="small soft">
+        Warp along the roll, nothing mirrored; pieces for port and starboard are drawn apart. A fresh blade and gloves;
+        cut carbon dust conducts and irritates: extract it, keep it off plugs.{' '}
+        <Button
+          size="sm"
+          variant="link"
+          className="p-0 align-baseline"
+          onClick={() =>
+            saveFile(`${file}.json`, JSON.stringify({ fabric: fabric.id, way, pieces }, null, 1), 'application/json')
+          }
+        >
+          The lay as JSON
+        </Button>
+      </p>
+    </>
+  );
+}

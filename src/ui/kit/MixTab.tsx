@@ -1,0 +1,356 @@
+'use client';
+import type { ChartConfiguration } from 'chart.js';
+import { useMemo, useState } from 'react';
+import { Alert, Button, Card, Form } from 'react-bootstrap';
+import { KeramosError } from '@/core/error';
+import { makeEvaluator } from '@/core/evaluate';
+import { formFields, writeAt } from '@/core/field';
+import {
+  mixingPlan,
+  mixingSchema,
+  USUAL_MIXING,
+  type Hardener,
+  type MixingPlan,
+  type Mixing,
+  type MixStage,
+} from '@/core/kit';
+import { RESIN_FAMILIES } from '@/core/material';
+import { formatNumber } from '@/core/quantity';
+import { useDesign } from '../shared/boat';
+import { Chart } from '../shared/charts/Chart';
+import { EntityForm } from '../shared/EntityForm';
+import { PALETTE } from '../shared/palette';
+import { QuantityField } from '../shared/QuantityField';
+import { Refusal } from '../shared/Refusal';
+import { useUnits } from '../shared/units';
+import { useSetting, type Kept } from '../shared/useSetting';
+
+const KIND_NAMES = { coating: 'coat', laminate: 'lay', fill: 'fill' } as const;
+const titleOf = ({ part, copy, kind, name, layers }: MixStage, copies: number) =>
+  `${part}${copies > 1 ? ` ${copy}` : ''}, ${KIND_NAMES[kind]} ${
+    kind === 'coating' ? name : `layers ${layers[0]} to ${layers.at(-1)}`
+  }`;
+
+/** Batches of resin by part and stage; a change of the shop's temperature plans them anew. */
+export function MixTab({ mixing, onKept }: { mixing: Kept<Mixing>; onKept: (kept: Kept<Mixing>) => void }) {
+  const { boat } = useDesign();
+  const { draft, setDraft, refusal, setRefusal, busy, changed, keep } = useSetting<Mixing>('mixing', mixing, onKept);
+  const evaluations = useMemo(() => makeEvaluator()(boat), [boat]);
+  const plan = useMemo((): MixingPlan | string => {
+    try {
+      return mixingPlan(boat, evaluations, draft);
+    } catch (error) {
+      if (error instanceof KeramosError) return error.text;
+      throw error;
+    }
+  }, [boat, evaluations, draft]);
+  const set = (key: string, value: unknown) => {
+    setDraft(writeAt(draft, key, value));
+    return undefined;
+  };
+  const quick = (
+    label: string,
+    key: 'temperature' | 'people' | 'workingShare',
+    kind: 'temperature' | 'ratio',
+    range: [number, number],
+  ) => (
+    <div className="narrow-field">
+      <QuantityField
+        label={label}
+        kind={kind}
+        value={draft[key]}
+        minimum={range[0]}
+        maximum={range[1]}
+        onCommit={(value) => {
+          if (key === 'people' && !Number.isInteger(value)) return 'A whole number';
+          set(key, value);
+          return undefined;
+        }}
+      />
+    </div>
+  );
+  return (
+    <>
+      <div className="d-flex gap-3 align-items-end flex-wrap mb-3 d-print-none">
+        {quick('Shop', 'temperature', 'temperature', [5, 40])}
+        {quick('People who wet out', 'people', 'ratio', [1, 30])}
+        {quick('Of the pot life, used', 'workingShare', 'ratio', [0.1, 1])}
+        <Button size="sm" disabled={!changed || busy} onClick={() => void keep()}>
+          Keep these
+        </Button>
+        {changed && <span className="soft">Planned with what stands here; not kept yet.</span>}
+      </div>
+      <Refusal text={refusal} onClose={() => setRefusal(null)} />
+      {typeof plan === 'string' ? (
+        <Alert variant="danger" role="alert">
+          ✕ {plan}.
+        </Alert>
+      ) : (
+        <Planned plan={plan} temperature={draft.temperature} />
+      )}
+      <MixingCard draft={draft} onSet={set} onBack={() => setDraft(USUAL_MIXING)} own={mixing.own} />
+    </>
+  );
+}
+
+function Planned({ plan, temperature }: { plan: MixingPlan; temperature: number }) {
+  const { boat } = useDesign();
+  const { full, show, unit } = useUnits();
+  const [at, setAt] = useState(0);
+  if (plan.stages.length === 0)
+    return (
+      <p className="soft">Nothing is laid that is mixed for: {plan.problems.join('; ') || 'lay a schedule first'}.</p>
+    );
+  const stage = plan.stages[Math.min(at, plan.stages.length - 1)]!;
+  const batchCount = plan.stages.reduce((sum, one) => sum + one.batches.length, 0);
+  const copies = (one: MixStage) => boat.parts.find(({ id }) => id === one.partId)?.number ?? 1;
+  const { hardener, batches } = stage;
+  const strokes = (share: number) => formatNumber(10 * share, 1);
+  const config: ChartConfiguration<'bar'> = {
+    type: 'bar',
+    data: {
+      labels: batches.map((_, i) => `batch ${i + 1}`),
+      datasets: [
+        {
+          data: batches.map(({ startMinute, usedUp }) => [startMinute, usedUp] as [number, number]),
+          backgroundColor: PALETTE.clay,
+          borderSkipped: false,
+          label: 'wetted out',
+        },
+        {
+          data: batches.map(
+            ({ startMinute, usedUp }) => [usedUp, startMinute + stage.workingMinutes] as [number, number],
+          ),
+          backgroundColor: PALETTE.line,
+          borderSkipped: false,
+          label: 'working time left',
+        },
+      ],
+    },
+    options: {
+      indexAxis: 'y',
+      scales: {
+        x: { title: { display: true, text: 'Minutes from the first batch' }, beginAtZero: true },
+        y: { stacked: true },
+      },
+      plugins: { legend: { display: true, position: 'bottom' } },
+    },
+  };
+  return (
+    <>
+      <p>
+        {full(plan.resin, 'mass')} of resin and {full(plan.hardener, 'mass')} of hardener at {temperature} °C in{' '}
+        {batchCount} batches; about {full(plan.leftOver, 'mass')} stays in pots and on tools.
+        {plan.problems.map((text) => ` ${text}.`)}
+      </p>
+      <Card className="mb-3">
+        <Card.Body className="p-0 table-responsive">
+          <table className="table table-sm mb-0" aria-label="What is mixed, stage by stage">
+            <thead>
+              <tr>
+                <th scope="col">Stage</th>
+                <th scope="col" className="num">
+                  stays, {unit('mass')}
+                </th>
+                <th scope="col" className="num">
+                  mix, {unit('mass')}
+                </th>
+                <th scope="col" className="num">
+                  batches
+                </th>
+                <th scope="col">Hardener</th>
+                <th scope="col" className="num">
+                  minutes to work
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {plan.stages.map((one, i) => (
+                <tr key={titleOf(one, copies(one))} className={one === stage ? 'table-active' : undefined}>
+                  <th scope="row" className="fw-normal">
+                    <button
+                      type="button"
+                      className="btn btn-link btn-sm p-0 text-start"
+                      aria-pressed={one === stage}
+                      onClick={() => setAt(i)}
+                    >
+                      {titleOf(one, copies(one))}
+                    </button>
+                  </th>
+                  <td className="num">{show(one.stays, 'mass')}</td>
+                  <td className="num">{show(one.mixed, 'mass')}</td>
+                  <td className="num">{one.batches.length}</td>
+                  <td>{one.hardener.name}</td>
+                  <td className="num">{formatNumber(one.workingMinutes, 0)}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </Card.Body>
+      </Card>
+      <Card body className="mb-3">
+        <h2>{titleOf(stage, copies(stage))}</h2>
+        <p>
+          {hardener.name}: {formatNumber(100 * hardener.share, 1)} by mass for 100 of resin,{' '}
+          {formatNumber(100 * stage.byVolume, 1)} by volume; at the pump {strokes(1)} strokes of resin to{' '}
+          {strokes(stage.byVolume)} of hardener. Weigh it; a pump is checked by scale every morning.
+        </p>
+        {batches.length > 1 && (
+          <Chart size="chart-mid" label="Batches over time" config={config}>
+            {batches
+              .map(
+                ({ startMinute, usedUp }, i) =>
+                  `batch ${i + 1} from ${formatNumber(startMinute, 0)} to ${formatNumber(usedUp, 0)} minutes`,
+              )
+              .join('. ')}
+          </Chart>
+        )}
+        <div className="table-responsive">
+          <table className="table table-sm mb-2" aria-label="Batches">
+            <thead>
+              <tr>
+                <th scope="col">Batch</th>
+                <th scope="col" className="num">
+                  resin, {unit('mass')}
+                </th>
+                <th scope="col" className="num">
+                  hardener, g
+                </th>
+                <th scope="col" className="num">
+                  resin, L
+                </th>
+                <th scope="col" className="num">
+                  hardener, mL
+                </th>
+                <th scope="col" className="num">
+                  from minute
+                </th>
+                <th scope="col" className="num">
+                  used up by
+                </th>
+                <th scope="col">Wets</th>
+              </tr>
+            </thead>
+            <tbody>
+              {batches.map((batch, i) => (
+                <tr key={i}>
+                  <th scope="row" className="fw-normal">
+                    {i + 1}
+                  </th>
+                  <td className="num">{show(batch.resin, 'mass')}</td>
+                  <td className="num">{formatNumber(1000 * batch.hardener, 0)}</td>
+                  <td className="num">{formatNumber(batch.resinVolume, 2)}</td>
+                  <td className="num">{formatNumber(1000 * batch.hardenerVolume, 0)}</td>
+                  <td className="num">{formatNumber(batch.startMinute, 0)}</td>
+                  <td className="num">{formatNumber(batch.usedUp, 0)}</td>
+                  <td className="small">
+                    {batch.wets
+                      .map(
+                        ({ layerNumber, share }) =>
+                          `layer ${layerNumber}${share < 0.995 ? ` (${formatNumber(100 * share, 0)} %)` : ''}`,
+                      )
+                      .join(', ')}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+        {stage.cautions.map((text) => (
+          <p key={text} className="mb-1">
+            △ {text}.
+          </p>
+        ))}
+        <p className="small soft mb-0">
+          Goggles and gloves for hardener and resin; never mix accelerator into peroxide; resin on skin comes off with
+          soap, not with solvent. What the maker&apos;s data sheet says goes before these figures.
+        </p>
+      </Card>
+    </>
+  );
+}
+
+function MixingCard({
+  draft,
+  own,
+  onSet,
+  onBack,
+}: {
+  draft: Mixing;
+  own: Kept<Mixing>['own'];
+  onSet: (key: string, value: unknown) => undefined;
+  onBack: () => void;
+}) {
+  const [shown, setShown] = useState(false);
+  const setHardeners = (hardeners: Hardener[]) => onSet('hardeners', hardeners);
+  return (
+    <Card body className="mb-3 d-print-none">
+      <div className="d-flex justify-content-between flex-wrap gap-2">
+        <h2>
+          How we mix{' '}
+          <span className="soft fw-normal">
+            {own ? `by ${own.author || 'somebody'}` : 'as is usual: put in your own'}, for all boats
+          </span>
+        </h2>
+        <div className="d-flex gap-2">
+          <Button size="sm" variant="outline-primary" aria-expanded={shown} onClick={() => setShown(!shown)}>
+            {shown ? 'Fold it away' : 'Show and change it'}
+          </Button>
+          <Button size="sm" variant="outline-primary" onClick={onBack}>
+            Back to the usual
+          </Button>
+        </div>
+      </div>
+      {shown && (
+        <>
+          <EntityForm
+            fields={formFields(mixingSchema, '', ['hardeners', 'temperature', 'people', 'workingShare'], draft)}
+            value={draft}
+            optionsOf={() => []}
+            additionTo={() => null}
+            onSet={onSet}
+          />
+          <h3 className="mt-3">Hardeners</h3>
+          {draft.hardeners.map((one, i) => (
+            <details key={i} className="mb-2">
+              <summary>
+                {RESIN_FAMILIES[one.family]}: {one.name}, {formatNumber(100 * one.share, 1)} %
+              </summary>
+              <EntityForm
+                fields={formFields(mixingSchema.shape.hardeners.element, '', [], one)}
+                value={one}
+                optionsOf={() => []}
+                additionTo={() => null}
+                onSet={(key, value) =>
+                  setHardeners(draft.hardeners.map((old, j) => (j === i ? writeAt(old, key, value) : old))) ?? undefined
+                }
+              />
+              <Button
+                size="sm"
+                variant="outline-primary"
+                onClick={() => setHardeners(draft.hardeners.filter((_, j) => j !== i))}
+              >
+                Take it off the list
+              </Button>
+            </details>
+          ))}
+          <Form.Text className="d-block mb-2">
+            A hardener is for a family of resin; the pot life is told times that of the resin on the Shelf.
+          </Form.Text>
+          <Button
+            size="sm"
+            variant="outline-primary"
+            onClick={() =>
+              setHardeners([
+                ...draft.hardeners,
+                { family: 'epoxy', name: 'New hardener', share: 0.3, density: 980, potLife: 1, largest: 2 },
+              ])
+            }
+          >
+            Add a hardener
+          </Button>
+        </>
+      )}
+    </Card>
+  );
+}

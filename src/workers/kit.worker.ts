@@ -1,0 +1,33 @@
+import * as Comlink from 'comlink';
+import { evaluateDetails } from '@/core/detail/kinds';
+import type { Boat } from '@/core/document';
+import { KeramosError } from '@/core/error';
+import { makeEvaluator } from '@/core/evaluate';
+import { runInSlices } from '@/core/job';
+import { cutPlan, kitPieces, type CutInput, type CutStep, type CutWay, type Cutting, type KitPieces } from '@/core/kit';
+
+const pause = () => new Promise<void>((resolve) => setTimeout(resolve, 0));
+const clock = () => performance.now();
+
+/** What came out, or why nothing did, in words. */
+async function told<Result>(work: () => Promise<Result>): Promise<Result | string> {
+  try {
+    return await work();
+  } catch (error) {
+    if (error instanceof KeramosError) return error.text;
+    throw error;
+  }
+}
+
+const api = {
+  /** Every piece of a boat. */
+  pieces: (boat: Boat, cutting: Cutting): Promise<KitPieces | string> =>
+    told(async () => kitPieces({ boat, evaluations: makeEvaluator()(boat), details: evaluateDetails(boat), cutting })),
+
+  /** The ways to cut the pieces of a fabric; `onStep` is told how far it is. */
+  cut: (input: CutInput, onStep: (step: CutStep) => void): Promise<CutWay[] | string> =>
+    told(async () => (await runInSlices(cutPlan(input), { clock, pause, onProgress: onStep }))!),
+};
+export type KitWorker = typeof api;
+
+Comlink.expose(api);
