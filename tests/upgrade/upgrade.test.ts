@@ -16,6 +16,7 @@ import { readBoatWithHistory } from '@/server/stores/history';
 import { keepHabits, listHabits } from '@/server/stores/habits';
 import { readSetting } from '@/server/stores/settings';
 import { readSurvey } from '@/server/stores/surveys';
+import { bookStock, listStock } from '@/server/stores/stock';
 import { keepWeighIn, listWeighIns } from '@/server/stores/weighIns';
 import { listLaminates } from '@/server/stores/laminates';
 import { listRememberedTables, rememberTable } from '@/server/stores/rememberedTables';
@@ -298,5 +299,24 @@ describe('a database of document version 9, from before anything but laminate wa
     expect(await listWeighIns(again, BOAT)).toHaveLength(1);
     expect((await readBoat(again, BOAT)).boat.brief.water).toBe('fresh');
     expect(boatFromJson(sample('documents/merrow-84-9.json.gz').toString('utf8')).items).toEqual([]);
+  });
+});
+
+describe('a database from before there was a store of cloth', () => {
+  it('opens with its boats and weigh-ins, its store empty, and takes a roll', async () => {
+    const file = path.join(mkdtempSync(path.join(tmpdir(), 'keramos-upgrade-')), 'keramos.db');
+    writeFileSync(file, sample('databases/document-10.db.gz'));
+    const context = contextOf(await openDatabase(file), 'I. Hallin');
+    expect((await readBoat(context, BOAT)).boat.items.length).toBeGreaterThan(0);
+    expect(await listWeighIns(context, BOAT)).toHaveLength(3);
+    expect(await listStock(context, null)).toEqual([]);
+    const lot = { id: 'r1', material: 'csm-300', kind: 'roll', lot: 'A1', place: '', width: 1.27, length: null };
+    await bookStock(context, {
+      lots: [{ ...lot, outline: null, price: null, expires: null }],
+      moves: [{ id: 'm1', lotId: 'r1', amount: 40, reason: 'bought' }],
+    });
+    const again = contextOf(await openDatabase(file), 'I. Hallin');
+    expect((await listStock(again, 'csm-300'))[0]).toMatchObject({ left: 40, lot: 'A1' });
+    expect((await readSetting(again, 'cutting')).own).toBeNull();
   });
 });

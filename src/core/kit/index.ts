@@ -32,3 +32,13 @@ export { mixingSchema, USUAL_MIXING, type Hardener, type Mixing } from './mix/mi
 export { mixingPlan, potLifeAt, type MixedBatch, type MixingPlan, type MixStage } from './mix/mixingPlan';
 export { cutSvg } from './out/cutSvg';
 export { purchaseList, type Purchase } from './purchaseList';
+export {
+  STOCK_KINDS,
+  stockBookingSchema,
+  stockLotSchema,
+  type StockBooking,
+  type StockKind,
+  type StockLine,
+  type StockLot,
+  type StockMove,
+} from './stock';

@@ -169,4 +169,21 @@ export const MIGRATIONS: Record<string, Migration> = {
       for (const statement of statements) await statement.execute(db);
     },
   },
+  '0012_stock': {
+    async up(db) {
+      const statements = [
+        sql`create table stock_lot (id text primary key, material text not null, body_json text not null,
+            author text not null, at text not null) strict, without rowid`,
+        sql`create index stock_lot_material on stock_lot (material)`,
+        sql`create table stock_move (id text primary key, lot_id text not null references stock_lot(id),
+            amount real not null, reason text not null, author text not null, at text not null) strict, without rowid`,
+        sql`create index stock_move_lot on stock_move (lot_id)`,
+        sql`create trigger stock_move_stands before update on stock_move
+            begin select raise(abort, 'A movement is corrected by a later one, never changed'); end`,
+        sql`create trigger stock_move_stays before delete on stock_move
+            begin select raise(abort, 'A movement cannot be removed'); end`,
+      ];
+      for (const statement of statements) await statement.execute(db);
+    },
+  },
 };

@@ -102,6 +102,10 @@ export interface Database {
     author: string;
     at: string;
   };
+  /** What lies in the store: a roll, sheets, an offcut, a can, of one delivery. */
+  stock_lot: { id: string; material: string; body_json: string; author: string; at: string };
+  /** What came of a lot or went: append-only, known by the id that whoever moved it gave. */
+  stock_move: { id: string; lot_id: string; amount: number; reason: string; author: string; at: string };
   /** What the yard works and buys by, where it has said so. */
   yard_setting: { name: string; version: number; body_json: string; author: string; at: string };
   /** How a supplier's list or a table of offsets with these heads was read the last time. */

@@ -2,14 +2,26 @@
 import { useMemo, useState } from 'react';
 import { Alert, Button, Card, Form, ProgressBar } from 'react-bootstrap';
 import { USUAL_RATES } from '@/core/cost';
-import { cutSvg, CUT_WAYS, saidPiece, type CutInput, type CutWay, type Cutting, type Piece } from '@/core/kit';
+import {
+  cutSvg,
+  CUT_WAYS,
+  saidPiece,
+  type Cloth,
+  type CutInput,
+  type CutWay,
+  type Cutting,
+  type Piece,
+  type StockLine,
+} from '@/core/kit';
 import { fabricArealWeight, type Fabric } from '@/core/material';
 import { formatNumber } from '@/core/quantity';
 import { useDesign } from '../shared/boat';
 import { saveFile } from '../shared/saveFile';
 import { useKept } from '../shared/useKept';
 import { useUnits } from '../shared/units';
+import { useStock } from '../shared/useStock';
 import { useYard } from '../shared/useYard';
+import { BookCut } from './BookCut';
 import { RollPicture } from './RollPicture';
 import { useCutPlan } from './useCutPlan';
 import { usePieces } from './usePieces';
@@ -79,12 +91,13 @@ function OfFabric({ fabric, pieces, cutting }: { fabric: Fabric; pieces: readonl
   const yard = useYard();
   const { labour, overhead } = (yard?.rates ?? USUAL_RATES) as { labour: number; overhead: number };
   const plan = useCutPlan();
+  const { stock, book } = useStock(fabric.id);
   const current = plan.asked?.pieces === pieces && plan.asked.cutting === cutting;
   const ask = (looks: number): CutInput => ({
     material: fabric,
     pieces,
     cutting,
-    cloth: [],
+    cloth: clothIn(stock ?? []),
     looks,
     seed: 1,
     clothPrice: fabric.price ? fabric.price.value * fabricArealWeight(fabric) : null,
@@ -94,14 +107,20 @@ function OfFabric({ fabric, pieces, cutting }: { fabric: Fabric; pieces: readonl
   return (
     <>
       <div className="d-flex gap-2 align-items-center flex-wrap mb-2">
-        <Button size="sm" disabled={plan.running} onClick={() => plan.run(ask(LOOKS.quick))}>
+        <Button size="sm" disabled={plan.running || !stock} onClick={() => plan.run(ask(LOOKS.quick))}>
           Lay it out
         </Button>
-        <Button size="sm" variant="outline-primary" disabled={plan.running} onClick={() => plan.run(ask(LOOKS.long))}>
+        <Button
+          size="sm"
+          variant="outline-primary"
+          disabled={plan.running || !stock}
+          onClick={() => plan.run(ask(LOOKS.long))}
+        >
           Look longer
         </Button>
         <span className="soft">
-          Roll {full(fabric.width.value, 'length')} wide, {full(fabric.rollLength.value, 'length')} long.
+          Roll {full(fabric.width.value, 'length')} wide, {full(fabric.rollLength.value, 'length')} long;{' '}
+          {saidStock(stock, full)}.
         </span>
       </div>
       {plan.running && (
@@ -133,7 +152,7 @@ function OfFabric({ fabric, pieces, cutting }: { fabric: Fabric; pieces: readonl
           ✕ {plan.result}.
         </Alert>
       )}
-      {ways && current && <Ways ways={ways} fabric={fabric} pieces={pieces} boatName={boat.name} />}
+      {ways && current && <Ways ways={ways} fabric={fabric} pieces={pieces} boatName={boat.name} onBook={book} />}
       {!plan.running && !ways && !plan.stopped && typeof plan.result !== 'string' && (
         <p className="soft">
           Three ways to cut {pieces.reduce((sum, { count }) => sum + count, 0)} pieces are compared: straight cuts that
@@ -149,9 +168,31 @@ interface WaysProps {
   fabric: Fabric;
   pieces: readonly Piece[];
   boatName: string;
+  onBook: ReturnType<typeof useStock>['book'];
 }
 
-function Ways({ ways, fabric, pieces, boatName }: WaysProps) {
+/** What of the store can be cut from: offcuts first, the smallest first, then rolls. */
+const clothIn = (stock: readonly StockLine[]): Cloth[] => {
+  const today = new Date().toISOString().slice(0, 10);
+  const there = stock.filter(({ left, expires }) => left > 0 && (expires === null || expires >= today));
+  const offcuts = there.filter(({ kind }) => kind === 'offcut');
+  const rolls = there.filter(({ kind }) => kind === 'roll').sort((a, b) => a.left - b.left);
+  return [
+    ...offcuts.map(({ id, lot, outline }): Cloth => ({ id, name: `offcut ${lot}`, length: null, outline })),
+    ...rolls.map(({ id, lot, left }): Cloth => ({ id, name: `roll ${lot || id}`, length: left, outline: null })),
+  ];
+};
+function saidStock(stock: readonly StockLine[] | null, full: (value: number, kind: 'length') => string): string {
+  if (!stock) return 'looking into the store';
+  const cloth = clothIn(stock);
+  const rolls = cloth.filter(({ outline }) => outline === null);
+  const offcuts = cloth.length - rolls.length;
+  if (cloth.length === 0) return 'none of it lies in the store, so new rolls are taken';
+  const metres = rolls.reduce((sum, { length }) => sum + (length ?? 0), 0);
+  return `in the store ${full(metres, 'length')} on ${rolls.length} rolls and ${offcuts} offcuts`;
+}
+
+function Ways({ ways, fabric, pieces, boatName, onBook }: WaysProps) {
   const { show, full, unit } = useUnits();
   const [at, setAt] = useState(ways.length - 1);
   const way = ways[Math.min(at, ways.length - 1)]!;
@@ -243,7 +284,8 @@ function Ways({ ways, fabric, pieces, boatName }: WaysProps) {
         <Card body className="mb-3" key={cloth.id}>
           <div className="d-flex gap-2 align-items-center flex-wrap mb-1">
             <h2 className="me-auto mb-0">
-              {fabric.code}, {cloth.name}: {full(cloth.taken, 'length')}
+              {fabric.code}, {cloth.name}
+              {cloth.outline === null && `: ${full(cloth.taken, 'length')}`}
               {cloth.length !== null && <span className="soft fw-normal"> of {full(cloth.length, 'length')}</span>}
             </h2>
             <Button size="sm" variant="outline-primary" onClick={() => void dxf(cloth.id)}>
@@ -266,6 +308,7 @@ function Ways({ ways, fabric, pieces, boatName }: WaysProps) {
           <RollPicture way={way} cloth={cloth} width={fabric.width.value} byId={byId} />
         </Card>
       ))}
+      <BookCut key={way.name} way={way} fabric={fabric} boatName={boatName} onBook={onBook} />
       {way.offcuts.length > 0 && (
         <p className="small">
           Worth keeping:{' '}

@@ -123,7 +123,7 @@ function arranged(boxes: readonly { maxX: number; maxY: number }[]) {
       const [w, h] = [maxY * scale, maxX * scale];
       if (line.x > 0 && line.x + w > WIDE) line = { x: 0, y: line.y + line.deep + 26, deep: 0 };
       places.push({ x: line.x, y: line.y, w, h });
-      line = { x: line.x + Math.max(w, 90) + 18, y: line.y, deep: Math.max(line.deep, h) };
+      line = { x: line.x + Math.max(w, w > 120 ? 190 : 96) + 18, y: line.y, deep: Math.max(line.deep, h) };
     }
     const high = line.y + line.deep + 22;
     if (high <= HIGH || scale < 20) return { places, scale, high };

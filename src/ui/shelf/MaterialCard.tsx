@@ -24,6 +24,7 @@ import { AsLaid, type Making } from './AsLaid';
 import { FabricPicture } from './FabricPicture';
 import { writeDirections } from './fields';
 import { ResinFits } from './ResinFits';
+import { isStocked, MaterialStock } from './MaterialStock';
 import { YardPrice } from './YardPrice';
 
 const OriginTag = ({ origin }: { origin: Origin }) => <span className="origin">{ORIGINS[origin]}</span>;
@@ -147,6 +148,7 @@ export function MaterialCard({
         {FIGURES[material.kind].some(({ key }) => key === 'price') && (
           <YardPrice key={material.id} material={material.id} />
         )}
+        {isStocked(material) && <MaterialStock key={`stock ${material.id}`} material={material} />}
         {material.kind === 'resin' && <ResinFits resin={material} materials={shelf} />}
         <div className="d-flex gap-2 mt-2">
           <Button size="sm" onClick={onEdit}>

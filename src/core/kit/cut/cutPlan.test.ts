@@ -113,7 +113,8 @@ describe('cut files', () => {
     const text = cutDxf(way, cloth!.id, labelOf);
     const dxf = new DxfParser().parseSync(text)!;
     expect(dxf.header.$INSUNITS).toBe(4);
-    const cut = dxf.entities.filter(({ layer }) => layer === 'CUT') as unknown as { vertices: { x: number; y: number }[] }[]; // prettier-ignore
+    type Ring = { vertices: { x: number; y: number }[] };
+    const cut = dxf.entities.filter(({ layer }) => layer === 'CUT') as unknown as Ring[];
     const own = way.places.filter(({ clothId }) => clothId === cloth!.id);
     expect(cut).toHaveLength(own.length);
     cut.forEach(({ vertices }, i) => {

@@ -61,7 +61,8 @@ describe('the mixing plan', () => {
     const count = (temperature: number) =>
       plan(brant(), { temperature }).stages.reduce((sum, { batches }) => sum + batches.length, 0);
     expect(count(32)).toBeGreaterThanOrEqual(count(15));
-    const minutes = (temperature: number) => plan(brant(), { temperature, hardeners: USUAL_MIXING.hardeners.filter(({ name }) => !/slow|quick/.test(name)) }).stages[0]!.workingMinutes; // prettier-ignore
+    const usual = USUAL_MIXING.hardeners.filter(({ name }) => !/slow|quick/.test(name));
+    const minutes = (temperature: number) => plan(brant(), { temperature, hardeners: usual }).stages[0]!.workingMinutes;
     expect(minutes(30)).toBeLessThan(minutes(15));
   });
   it('tells pot lives as the Shelf does at 15 and 25 °C', () => {

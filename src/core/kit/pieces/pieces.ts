@@ -341,7 +341,8 @@ function flattened(
   if (parted) surfaces = patchesFor(false);
   const flat = surfaces.flatMap((one): Flat[] => {
     const key = keyOf(one, overCentre && !parted);
-    const notes: string[] = parted ? ['parted on the centreline, lapped: both hands do not lie flat in one'] : [];
+    const notes: string[] = [];
+    if (parted && one.half) notes.push('parted on the centreline, lapped: both hands do not lie flat in one');
     const whole = inStretches(boat, key, one.patch, 1).shear;
     const tried = Array.from({ length: MOST_STRETCHES }, (_, i) => i + 1);
     const isFlat = ({ off }: Developed) => Math.abs(off) <= FLAT_ENOUGH;

@@ -1,0 +1,120 @@
+import { readFileSync } from 'node:fs';
+import { expect } from '@playwright/test';
+import { open, ownBoat, scan, test } from './helpers';
+
+const VIEWS = ['pieces', 'cut', 'mix', 'buy'] as const;
+
+test('pieces are counted against the lay-up, labelled, and listed', async ({ page, request }) => {
+  const id = await ownBoat(request, 'Cut launch');
+  await open(page, `/boats/${id}/kit?view=pieces`);
+  await expect(page.getByText(/✓ \d+ pieces for one boat/)).toBeVisible({ timeout: 60_000 });
+  const counts = page.getByRole('table', { name: 'Pieces counted against the lay-up' });
+  await counts.getByRole('button', { name: '5: BX0 600' }).click();
+  const pieces = page.getByRole('table', { name: 'Pieces of the layer' });
+  await expect(pieces.getByRole('row')).toHaveCount(3);
+  await expect(pieces).toContainText('1 of 1 port');
+  await page.getByRole('button', { name: 'Labels (2)' }).click();
+  await expect(page.getByRole('dialog')).toContainText('Hull, layer 5, piece 1 of 1, starboard');
+  await expect(page.getByRole('dialog').locator('img')).toHaveCount(2);
+  await page.getByRole('dialog').getByRole('button', { name: 'Close' }).click();
+  const list = await (await request.get(`/api/boats/${id}/kit?format=csv`)).text();
+  expect(list).toContain('Cut list');
+  expect(list).toMatch(/Hull,Layer,5,1 of 1,port,Stitched biaxial/);
+  const book = await request.get(`/api/boats/${id}/kit?format=xlsx`);
+  expect((await book.body()).subarray(0, 2).toString()).toBe('PK');
+});
+
+test('a fabric is laid out from the store, cut files are read back, and what is cut is booked', async ({
+  page,
+  request,
+}) => {
+  const id = await ownBoat(request, 'Booked launch');
+  await open(page, `/boats/${id}/kit?view=cut`);
+  await page.getByLabel('Fabric').selectOption({ value: 'bx0-450' });
+  await expect(page.getByText(/lies in the store, so new rolls|in the store .* on \d rolls/)).toBeVisible();
+  await page.getByRole('button', { name: 'Lay it out' }).click();
+  const ways = page.getByRole('table', { name: 'Ways to cut it' });
+  await expect(ways).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/is not in the store: buy \d+ roll/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'It is cut: book it' })).toBeDisabled();
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'DXF' }).first().click(),
+  ]);
+  expect(readFileSync(await file.path(), 'utf8')).toContain('CUT');
+
+  // A roll comes in on the Shelf.
+  await open(page, '/shelf');
+  await page.getByRole('button', { name: 'Stitched biaxial 0/90, 450' }).click();
+  const store = page.getByRole('region', { name: /^In the store/ });
+  await store.getByRole('button', { name: 'Bring in' }).click();
+  await store.getByLabel('Lot', { exact: true }).fill('K 77');
+  await store.getByLabel('Lot', { exact: true }).blur();
+  await store.getByRole('button', { name: 'Book it in' }).click();
+  await store.getByRole('button', { name: 'Roll K 77' }).click();
+  await expect(store).toContainText('100.0 m left');
+  await scan(page, 'the store');
+  // Nothing below nothing.
+  await store.getByLabel(/^Comes/).fill('-500');
+  await store.getByLabel(/^Comes/).press('Enter');
+  await store.getByLabel('Why').fill('cut for somebody');
+  await store.getByLabel('Why').blur();
+  await store.getByRole('button', { name: 'Book it', exact: true }).click();
+  await expect(store).toContainText('has 100.00 m left: 500.00 cannot be taken');
+
+  await open(page, `/boats/${id}/kit?view=cut`);
+  await page.getByLabel('Fabric').selectOption({ value: 'bx0-450' });
+  await page.getByRole('button', { name: 'Lay it out' }).click();
+  await expect(ways).toBeVisible({ timeout: 60_000 });
+  const taken = Number((await ways.getByRole('row').last().getByRole('cell').first().innerText()).trim());
+  await page.getByRole('button', { name: 'It is cut: book it' }).click();
+  await expect(page.getByText('✓ Booked')).toBeVisible();
+  const stock = (await (await request.get('/api/stock?material=bx0-450')).json()) as { kind: string; left: number }[];
+  const roll = stock.find(({ kind }) => kind === 'roll')!;
+  expect(roll.left).toBeCloseTo(100 - taken, 2);
+});
+
+test('batches follow the temperature of the shop, and are kept for all boats', async ({ page, request }) => {
+  const id = await ownBoat(request, 'Mixed launch');
+  await open(page, `/boats/${id}/kit?view=mix`);
+  const stages = page.getByRole('table', { name: 'What is mixed, stage by stage' });
+  await expect(stages).toContainText('Hull, fill layers', { timeout: 30_000 });
+  const minutes = () =>
+    stages
+      .getByRole('row', { name: /^Hull, fill/ })
+      .getByRole('cell')
+      .last()
+      .innerText();
+  const before = Number(await minutes());
+  await page.getByLabel(/^Shop/).fill('27');
+  await page.getByLabel(/^Shop/).press('Enter');
+  await expect.poll(async () => Number(await minutes())).toBeLessThan(before);
+  await stages.getByRole('button', { name: /^Hull, fill/ }).click();
+  await expect(page.getByRole('table', { name: 'Batches' })).toContainText('layer 28');
+  await page.getByRole('button', { name: 'Keep these' }).click();
+  await expect(page.getByRole('button', { name: 'Keep these' })).toBeDisabled();
+  await open(page);
+  await expect(page.getByLabel(/^Shop/)).toHaveValue('27');
+  await page.getByLabel(/^Shop/).fill('80');
+  await page.getByLabel(/^Shop/).press('Enter');
+  await expect(page.getByText(/between 5 and 40|from 5 to 40|5.*40/).first()).toBeVisible();
+});
+
+for (const [width, height] of [
+  [1280, 800],
+  [820, 1180],
+] as const)
+  test(`every view of the Kit is in order at ${width} by ${height}`, async ({ page }) => {
+    await page.setViewportSize({ width, height });
+    for (const view of VIEWS) {
+      await open(page, `/boats/brant-56/kit?view=${view}`);
+      const ready = { pieces: 'Pieces of the layer', cut: null, mix: 'Batches', buy: 'Purchase list' }[view];
+      if (ready) await expect(page.getByRole('table', { name: ready })).toBeVisible({ timeout: 60_000 });
+      else {
+        await page.getByRole('button', { name: 'Lay it out' }).click({ timeout: 60_000 });
+        await expect(page.getByRole('table', { name: 'Ways to cut it' })).toBeVisible({ timeout: 60_000 });
+      }
+      expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(width);
+      await scan(page, `kit, ${view}`);
+    }
+  });
