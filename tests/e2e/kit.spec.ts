@@ -19,7 +19,7 @@ test('pieces are counted against the lay-up, labelled, and listed', async ({ pag
   await page.getByRole('dialog').getByRole('button', { name: 'Close' }).click();
   const list = await (await request.get(`/api/boats/${id}/kit?format=csv`)).text();
   expect(list).toContain('Cut list');
-  expect(list).toMatch(/Hull,Layer,5,1 of 1,port,Stitched biaxial/);
+  expect(list).toMatch(/Hull,Layer,5,1 of 1,port,"Stitched biaxial/);
   const book = await request.get(`/api/boats/${id}/kit?format=xlsx`);
   expect((await book.body()).subarray(0, 2).toString()).toBe('PK');
 });
