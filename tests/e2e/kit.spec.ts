@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { expect } from '@playwright/test';
 import { open, ownBoat, scan, test } from './helpers';
 
-const VIEWS = ['pieces', 'cut', 'mix', 'buy'] as const;
+const VIEWS = ['pieces', 'cut', 'mix', 'buy', 'kits'] as const;
 
 test('pieces are counted against the lay-up, labelled, and listed', async ({ page, request }) => {
   const id = await ownBoat(request, 'Cut launch');
@@ -30,7 +30,7 @@ test('a fabric is laid out from the store, cut files are read back, and what is 
 }) => {
   const id = await ownBoat(request, 'Booked launch');
   await open(page, `/boats/${id}/kit?view=cut`);
-  await page.getByLabel('Fabric').selectOption({ value: 'bx0-450' });
+  await page.getByLabel('Fabric or core').selectOption({ value: 'bx0-450' });
   await expect(page.getByText(/lies in the store, so new rolls|in the store .* on \d rolls/)).toBeVisible();
   await page.getByRole('button', { name: 'Lay it out' }).click();
   const ways = page.getByRole('table', { name: 'Ways to cut it' });
@@ -63,7 +63,7 @@ test('a fabric is laid out from the store, cut files are read back, and what is 
   await expect(store).toContainText('has 100.00 m left: 500.00 cannot be taken');
 
   await open(page, `/boats/${id}/kit?view=cut`);
-  await page.getByLabel('Fabric').selectOption({ value: 'bx0-450' });
+  await page.getByLabel('Fabric or core').selectOption({ value: 'bx0-450' });
   await page.getByRole('button', { name: 'Lay it out' }).click();
   await expect(ways).toBeVisible({ timeout: 60_000 });
   const taken = Number((await ways.getByRole('row').last().getByRole('cell').first().innerText()).trim());
@@ -100,6 +100,36 @@ test('batches follow the temperature of the shop, and are kept for all boats', a
   await expect(page.getByText(/between 5 and 40|from 5 to 40|5.*40/).first()).toBeVisible();
 });
 
+test('a kit is frozen from an issued revision, and the next hull takes it over', async ({ page, request }) => {
+  const id = await ownBoat(request, 'Frozen launch');
+  await open(page, `/boats/${id}/kit?view=kits`);
+  await expect(
+    page.getByText('A kit is frozen from an issued revision: issue one under Revisions first.'),
+  ).toBeVisible();
+  await request.post(`/api/boats/${id}/revisions`, {
+    data: { baseVersion: 1, author: 'I. Hallin', note: 'For the shop', answer: 'To be mended' },
+  });
+  await open(page);
+  await page.getByLabel('For hull').fill('1');
+  await page.getByRole('button', { name: 'Freeze it' }).click();
+  const kits = page.getByRole('table', { name: 'Kits' });
+  await expect(kits.getByRole('row', { name: /^1 A/ })).toBeVisible({ timeout: 60_000 });
+  await page.getByLabel('For hull').fill('1');
+  await page.getByRole('button', { name: 'Freeze it' }).click();
+  await expect(page.getByText('Hull 1 has its kit already')).toBeVisible({ timeout: 60_000 });
+  await page.getByLabel('For hull').fill('2');
+  await page.getByLabel('From', { exact: true }).selectOption({ label: 'the kit of hull 1, as it is' });
+  await page.getByRole('button', { name: 'Freeze it' }).click();
+  await expect(kits).toContainText('taken over from hull 1');
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    kits.getByRole('link', { name: 'JSON' }).first().click(),
+  ]);
+  const kit = JSON.parse(readFileSync(await file.path(), 'utf8')) as { format: string; kit: { pieces: unknown[] } };
+  expect(kit.format).toBe('keramos-kit');
+  expect(kit.kit.pieces.length).toBeGreaterThan(100);
+});
+
 for (const [width, height] of [
   [1280, 800],
   [820, 1180],
@@ -108,8 +138,10 @@ for (const [width, height] of [
     await page.setViewportSize({ width, height });
     for (const view of VIEWS) {
       await open(page, `/boats/brant-56/kit?view=${view}`);
-      const ready = { pieces: 'Pieces of the layer', cut: null, mix: 'Batches', buy: 'Purchase list' }[view];
-      if (ready) await expect(page.getByRole('table', { name: ready })).toBeVisible({ timeout: 60_000 });
+      const ready = { pieces: 'Pieces of the layer', cut: null, mix: 'Batches', buy: 'Purchase list', kits: '' }[view];
+      if (ready === '')
+        await expect(page.getByRole('heading', { name: 'Freeze a kit' })).toBeVisible({ timeout: 30_000 });
+      else if (ready) await expect(page.getByRole('table', { name: ready })).toBeVisible({ timeout: 60_000 });
       else {
         await page.getByRole('button', { name: 'Lay it out' }).click({ timeout: 60_000 });
         await expect(page.getByRole('table', { name: 'Ways to cut it' })).toBeVisible({ timeout: 60_000 });

@@ -42,3 +42,4 @@ export {
   type StockLot,
   type StockMove,
 } from './stock';
+export { sheetPlan, type SheetPlan } from './cut/sheetPlan';

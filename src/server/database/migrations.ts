@@ -178,6 +178,11 @@ export const MIGRATIONS: Record<string, Migration> = {
         sql`create table stock_move (id text primary key, lot_id text not null references stock_lot(id),
             amount real not null, reason text not null, author text not null, at text not null) strict, without rowid`,
         sql`create index stock_move_lot on stock_move (lot_id)`,
+        sql`create table kit (id text primary key, boat_id text not null references boat(id) on delete cascade,
+            revision text not null, hull text not null, taken_from text, body_json text not null,
+            author text not null, at text not null, unique (boat_id, hull)) strict, without rowid`,
+        sql`create trigger kit_stands before update on kit
+            begin select raise(abort, 'A kit that is frozen does not change'); end`,
         sql`create trigger stock_move_stands before update on stock_move
             begin select raise(abort, 'A movement is corrected by a later one, never changed'); end`,
         sql`create trigger stock_move_stays before delete on stock_move

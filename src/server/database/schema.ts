@@ -104,6 +104,17 @@ export interface Database {
   };
   /** What lies in the store: a roll, sheets, an offcut, a can, of one delivery. */
   stock_lot: { id: string; material: string; body_json: string; author: string; at: string };
+  /** The pieces of one hull, frozen from an issued revision. */
+  kit: {
+    id: string;
+    boat_id: string;
+    revision: string;
+    hull: string;
+    taken_from: string | null;
+    body_json: string;
+    author: string;
+    at: string;
+  };
   /** What came of a lot or went: append-only, known by the id that whoever moved it gave. */
   stock_move: { id: string; lot_id: string; amount: number; reason: string; author: string; at: string };
   /** What the yard works and buys by, where it has said so. */

@@ -13,7 +13,8 @@ import {
   type Piece,
   type StockLine,
 } from '@/core/kit';
-import { fabricArealWeight, type Fabric } from '@/core/material';
+import type { Boat } from '@/core/document';
+import { fabricArealWeight, type Core, type Fabric } from '@/core/material';
 import { formatNumber } from '@/core/quantity';
 import { useDesign } from '../shared/boat';
 import { saveFile } from '../shared/saveFile';
@@ -22,6 +23,7 @@ import { useUnits } from '../shared/units';
 import { useStock } from '../shared/useStock';
 import { useYard } from '../shared/useYard';
 import { BookCut } from './BookCut';
+import { OfCore } from './OfCore';
 import { RollPicture } from './RollPicture';
 import { useCutPlan } from './useCutPlan';
 import { usePieces } from './usePieces';
@@ -54,33 +56,56 @@ export function CutTab({ cutting }: { cutting: Cutting }) {
   return <Fabrics pieces={pieces.pieces} cutting={cutting} />;
 }
 
-const countOf = (pieces: readonly Piece[], id: string) =>
-  pieces.reduce((sum, { material, count }) => sum + (material === id ? count : 0), 0);
+const countOf = (pieces: readonly Piece[]) => pieces.reduce((sum, { count }) => sum + count, 0);
+
+/** A fabric, or a core of one thickness, with its pieces. */
+interface Cuttable {
+  key: string;
+  name: string;
+  material: Fabric | Core;
+  pieces: Piece[];
+}
+
+function cuttables(boat: Boat, pieces: readonly Piece[]): Cuttable[] {
+  const groups = new Map<string, Cuttable>();
+  for (const piece of pieces) {
+    const material = boat.materials.find(({ id }) => id === piece.material);
+    if (material?.kind !== 'fabric' && material?.kind !== 'core') continue;
+    const key = material.kind === 'core' ? `${material.id} ${piece.thickness}` : material.id;
+    const thick = piece.thickness === null ? '' : `, ${formatNumber(1000 * piece.thickness, 0)} mm`;
+    const group = groups.get(key) ?? { key, name: `${material.name}${thick}`, material, pieces: [] };
+    group.pieces.push(piece);
+    groups.set(key, group);
+  }
+  return [...groups.values()].sort((a, b) => Number(a.material.kind === 'core') - Number(b.material.kind === 'core'));
+}
 
 function Fabrics({ pieces, cutting }: { pieces: readonly Piece[]; cutting: Cutting }) {
   const { boat } = useDesign();
-  const fabrics = boat.materials.filter(
-    (one): one is Fabric => one.kind === 'fabric' && pieces.some(({ material }) => material === one.id),
-  );
-  const [kept, setFabric] = useKept<string>('kit.fabric', '', (id) => fabrics.some((one) => one.id === id));
-  const fabric = fabrics.find(({ id }) => id === kept) ?? fabrics[0];
-  if (!fabric) return <p className="soft">No cloth is laid yet: lay a first schedule in the Lay-up.</p>;
-  const own = pieces.filter(({ material }) => material === fabric.id);
+  const all = useMemo(() => cuttables(boat, pieces), [boat, pieces]);
+  const [kept, setKey] = useKept<string>('kit.fabric', '', (key) => all.some((one) => one.key === key));
+  const chosen = all.find(({ key }) => key === kept) ?? all[0];
+  if (!chosen) return <p className="soft">No cloth is laid yet: lay a first schedule in the Lay-up.</p>;
+  const { key, material, pieces: own } = chosen;
   return (
     <>
       <div className="d-flex gap-3 align-items-end flex-wrap mb-2">
         <Form.Group controlId="kit-fabric">
-          <Form.Label className="mb-0">Fabric</Form.Label>
-          <Form.Select size="sm" value={fabric.id} onChange={(event) => setFabric(event.target.value)}>
-            {fabrics.map(({ id, name }) => (
-              <option key={id} value={id}>
-                {name}, {countOf(pieces, id)} pieces
+          <Form.Label className="mb-0">Fabric or core</Form.Label>
+          <Form.Select size="sm" value={key} onChange={(event) => setKey(event.target.value)}>
+            {all.map((one) => (
+              <option key={one.key} value={one.key}>
+                {one.name}, {countOf(one.pieces)} pieces
               </option>
             ))}
           </Form.Select>
         </Form.Group>
       </div>
-      <OfFabric key={fabric.id} fabric={fabric} pieces={own} cutting={cutting} />
+      {material.kind === 'fabric' ? (
+        <OfFabric key={key} fabric={material} pieces={own} cutting={cutting} />
+      ) : (
+        <OfCore key={key} core={material} pieces={own} cutting={cutting} />
+      )}
     </>
   );
 }
@@ -89,7 +114,7 @@ function OfFabric({ fabric, pieces, cutting }: { fabric: Fabric; pieces: readonl
   const { boat } = useDesign();
   const { full } = useUnits();
   const yard = useYard();
-  const { labour, overhead } = (yard?.rates ?? USUAL_RATES) as { labour: number; overhead: number };
+  const { labour, overhead, currency } = yard?.rates ?? USUAL_RATES;
   const plan = useCutPlan();
   const { stock, book } = useStock(fabric.id);
   const current = plan.asked?.pieces === pieces && plan.asked.cutting === cutting;
@@ -152,11 +177,13 @@ function OfFabric({ fabric, pieces, cutting }: { fabric: Fabric; pieces: readonl
           ✕ {plan.result}.
         </Alert>
       )}
-      {ways && current && <Ways ways={ways} fabric={fabric} pieces={pieces} boatName={boat.name} onBook={book} />}
+      {ways && current && (
+        <Ways ways={ways} fabric={fabric} pieces={pieces} boatName={boat.name} onBook={book} currency={currency} />
+      )}
       {!plan.running && !ways && !plan.stopped && typeof plan.result !== 'string' && (
         <p className="soft">
-          Three ways to cut {pieces.reduce((sum, { count }) => sum + count, 0)} pieces are compared: straight cuts that
-          are trimmed on the mould, true shapes in rows, true shapes nested.
+          Three ways to cut {countOf(pieces)} pieces are compared: straight cuts that are trimmed on the mould, true
+          shapes in rows, true shapes nested.
         </p>
       )}
     </>
@@ -169,6 +196,7 @@ interface WaysProps {
   pieces: readonly Piece[];
   boatName: string;
   onBook: ReturnType<typeof useStock>['book'];
+  currency: string;
 }
 
 /** What of the store can be cut from: offcuts first, the smallest first, then rolls. */
@@ -192,7 +220,7 @@ function saidStock(stock: readonly StockLine[] | null, full: (value: number, kin
   return `in the store ${full(metres, 'length')} on ${rolls.length} rolls and ${offcuts} offcuts`;
 }
 
-function Ways({ ways, fabric, pieces, boatName, onBook }: WaysProps) {
+function Ways({ ways, fabric, pieces, boatName, onBook, currency }: WaysProps) {
   const { show, full, unit } = useUnits();
   const [at, setAt] = useState(ways.length - 1);
   const way = ways[Math.min(at, ways.length - 1)]!;
@@ -239,7 +267,7 @@ function Ways({ ways, fabric, pieces, boatName, onBook }: WaysProps) {
                   minutes
                 </th>
                 <th scope="col" className="num">
-                  cloth
+                  cloth, {currency}
                 </th>
                 <th scope="col" className="num">
                   cutting

@@ -13,7 +13,15 @@ const CutTab = dynamic(() => import('./CutTab').then((module) => module.CutTab),
 const MixTab = dynamic(() => import('./MixTab').then((module) => module.MixTab), { ssr: false, loading });
 const BuyTab = dynamic(() => import('./BuyTab').then((module) => module.BuyTab), { ssr: false, loading });
 
-const TABS = { pieces: 'Pieces', cut: 'On the roll', mix: 'Mixing', buy: 'To buy' } as const;
+const KitsTab = dynamic(() => import('./KitsTab').then((module) => module.KitsTab), { ssr: false, loading });
+
+const TABS = {
+  pieces: 'Pieces',
+  cut: 'On the roll',
+  mix: 'Mixing',
+  buy: 'To buy',
+  kits: 'Kits of hulls',
+} as const;
 type Tab = keyof typeof TABS;
 const isTab = (name: string): name is Tab => name in TABS;
 
@@ -40,6 +48,7 @@ export function KitScreen({ settings }: { settings: KitSettings }) {
         {tab === 'pieces' && <PiecesTab cutting={cutting} onKept={(next) => setOwn({ cutting: next, mixing })} />}
         {tab === 'cut' && <CutTab cutting={cutting.body} />}
         {tab === 'mix' && <MixTab mixing={mixing} onKept={(next) => setOwn({ cutting, mixing: next })} />}
+        {tab === 'kits' && <KitsTab />}
         {tab === 'buy' && <BuyTab cutting={cutting.body} mixing={mixing.body} />}
       </div>
       <p className="d-none d-print-block small">

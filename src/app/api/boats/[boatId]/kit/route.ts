@@ -2,7 +2,7 @@ import Papa from 'papaparse';
 import { z } from 'zod';
 import { parseOrThrow } from '@/core/error';
 import { answer, download, storeContext } from '@/server/http';
-import { kitSheets } from '@/server/print/kitSheets';
+import { sheetsOfKit } from '@/server/kit/kitting';
 import { readBoat } from '@/server/stores/boats';
 import { readSetting } from '@/server/stores/settings';
 import { plain } from '@/server/table/plain';
@@ -23,7 +23,7 @@ export const GET = (request: Request, { params }: { params: Promise<{ boatId: st
       readSetting(context, 'cutting'),
       readSetting(context, 'mixing'),
     ]);
-    const sheets = kitSheets(boat, {
+    const sheets = await sheetsOfKit(boat, {
       cutting: cutting.body,
       mixing: mixing.body,
       rates: rates.body,
