@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { spawnSync } from 'node:child_process';
+import { randomLcg } from 'd3-random';
 import { boatCost, USUAL_RATES } from '../../src/core/cost';
 import { evaluateDetails } from '../../src/core/detail/kinds';
 import { boatFromJson, boatToJson, type Boat } from '../../src/core/document';
@@ -12,6 +13,7 @@ import {
   makeEvaluator,
   marginBand,
 } from '../../src/core/evaluate';
+import { kitPieces, nestPolygons, nestRectangles, USUAL_CUTTING, type At } from '../../src/core/kit';
 import { laminateStiffness, type Ply } from '../../src/core/laminate';
 import { runToEnd } from '../../src/core/job';
 import { GENERIC_MATERIALS } from '../../src/core/material';
@@ -295,12 +297,94 @@ export async function searchBench(): Promise<void> {
   }
 }
 
+/** A full strip cut up by random straight lines into convex pieces: nothing is shorter than the strip. */
+function cutStrip(width: number, length: number, { count, seed }: { count: number; seed: number }): At[][] {
+  const random = randomLcg(seed);
+  let pieces: At[][] = [
+    [
+      [0, 0],
+      [width, 0],
+      [width, length],
+      [0, length],
+    ],
+  ];
+  const area = (ring: At[]) => {
+    const next = (i: number) => ring[(i + 1) % ring.length]!;
+    return Math.abs(ring.reduce((sum, [x, y], i) => sum + x * next(i)[1] - next(i)[0] * y, 0)) / 2;
+  };
+  while (pieces.length < count) {
+    pieces.sort((a, b) => area(b) - area(a));
+    const [largest, ...rest] = pieces as [At[], ...At[][]];
+    const mean = (axis: 0 | 1) => largest.reduce((sum, point) => sum + point[axis] / largest.length, 0);
+    const middle: At = [mean(0), mean(1)];
+    const angle = random() * Math.PI;
+    const side = ([x, y]: At) => (x - middle[0]) * Math.cos(angle) + (y - middle[1]) * Math.sin(angle);
+    const half = (sign: number) =>
+      largest.flatMap((a, i): At[] => {
+        const b = largest[(i + 1) % largest.length]!;
+        const [p, q] = [sign * side(a), sign * side(b)];
+        const t = p / (p - q);
+        const kept: At[] = p >= 0 ? [a] : [];
+        return p * q < 0 ? [...kept, [a[0] + t * (b[0] - a[0]), a[1] + t * (b[1] - a[1])]] : kept;
+      });
+    pieces = [...rest, half(1), half(-1)];
+  }
+  return pieces;
+}
+
+/** Pieces on the roll: how far from a known optimum, in how long; and the pieces of a boat. */
+function kit(): void {
+  const ended = <Step, Result>(search: Generator<Step, Result>): Result => {
+    for (;;) {
+      const step = search.next();
+      if (step.done) return step.value;
+    }
+  };
+  for (const count of [12, 25, 50]) {
+    const outlines = cutStrip(1.27, 2, { count, seed: 0.37 });
+    const pieces = outlines.map((outline, i) => ({ id: `p${i}`, outline }));
+    const began = performance.now();
+    const { length } = ended(nestPolygons({ stripWidth: 1.27, gap: 0, pieces, stock: [], looks: 2.6e7, seed: 1 }));
+    const seconds = (performance.now() - began) / 1000;
+    const over = 100 * (length / 2 - 1);
+    note(`A full strip cut into ${count} polygons: over the optimum`, [over], '%', { limit: 20, of: 'median' });
+    note(`Time for it`, [seconds], 's', { limit: 20, of: 'median' });
+  }
+  const random = randomLcg(0.61);
+  let boxes = [{ w: 1.27, h: 8 }];
+  while (boxes.length < 100) {
+    boxes.sort((a, b) => b.w * b.h - a.w * a.h);
+    const [{ w, h }, ...rest] = boxes as [{ w: number; h: number }, ...typeof boxes];
+    const share = 0.3 + 0.4 * random();
+    const at = Math.round(1000 * share * Math.max(w, h)) / 1000;
+    boxes = w > h ? [...rest, { w: at, h }, { w: w - at, h }] : [...rest, { w, h: at }, { w, h: h - at }];
+  }
+  const rectangles = boxes.map(({ w, h }, i) => ({ id: `r${i}`, width: w, length: h }));
+  const began = performance.now();
+  const nest = ended(
+    nestRectangles({ stripWidth: 1.27, gap: 0, pieces: rectangles, allowRotation: false, tries: 3700, seed: 1 }),
+  );
+  const over = 100 * (nest.length / 8 - 1);
+  note('A full strip cut into 100 rectangles: over the optimum', [over], '%', { limit: 2, of: 'median' });
+  note('Time for it', [(performance.now() - began) / 1000], 's', { limit: 5, of: 'median' });
+  const boat = boatFromJson(readFileSync('data/demo/merrow-84.json', 'utf8'));
+  const evaluations = makeEvaluator()(boat);
+  const details = evaluateDetails(boat);
+  const input = { boat, evaluations, details, cutting: USUAL_CUTTING };
+  note(
+    'Every piece of Merrow 84',
+    sample(3, () => kitPieces({ ...input, boat: { ...boat } }), 1),
+    'ms',
+  );
+}
+
 /** Core alone, on one thread. */
 export async function benchCore(): Promise<void> {
   zones();
   edits();
   demo();
   weights();
+  kit();
   await searchBench();
   peer();
 }

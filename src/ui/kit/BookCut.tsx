@@ -51,30 +51,36 @@ export function BookCut({
   way,
   fabric,
   boatName,
+  booked,
+  onBooked,
   onBook,
 }: {
   way: CutWay;
   fabric: Fabric;
   boatName: string;
+  /** Whether this lay, or another way of it, was booked. */
+  booked: boolean;
+  onBooked: () => void;
   onBook: ReturnType<typeof useStock>['book'];
 }) {
   const { full } = useUnits();
   const [refusal, setRefusal] = useState<string | null>(null);
-  const [state, setState] = useState<'open' | 'busy' | 'booked'>('open');
+  const [busy, setBusy] = useState(false);
   // The same booking sent twice, by an answer that was lost, is booked once.
   const [ids] = useState(() => Array.from({ length: way.cloth.length + 2 * way.offcuts.length }, newStockId));
   const missing = way.cloth.filter(({ bought }) => bought);
   const metres = missing.reduce((sum, { taken }) => sum + taken, 0);
   const book = async () => {
-    setState('busy');
+    setBusy(true);
     const said = await onBook(bookingOf(way, fabric, boatName, ids));
     setRefusal(said);
-    setState(said === null ? 'booked' : 'open');
+    setBusy(false);
+    if (said === null) onBooked();
   };
   return (
     <Card body className="mb-3 d-print-none">
       <Refusal text={refusal} onClose={() => setRefusal(null)} />
-      {state === 'booked' ? (
+      {booked ? (
         <p className="mb-0" role="status">
           ✓ Booked: rolls and offcuts are taken from the store, and what is left is in it.
         </p>
@@ -89,7 +95,7 @@ export function BookCut({
           ) : (
             <p className="mb-0 me-auto">All of it lies in the store.</p>
           )}
-          <Button size="sm" disabled={state === 'busy' || missing.length > 0} onClick={() => void book()}>
+          <Button size="sm" disabled={busy || missing.length > 0} onClick={() => void book()}>
             It is cut: book it
           </Button>
         </div>

@@ -115,9 +115,12 @@ function OfFabric({ fabric, pieces, cutting }: { fabric: Fabric; pieces: readonl
   const { full } = useUnits();
   const yard = useYard();
   const { labour, overhead, currency } = yard?.rates ?? USUAL_RATES;
-  const plan = useCutPlan();
+  const mark = useMemo(
+    () => JSON.stringify([cutting, pieces.map(({ id, count, outline }) => [id, count, outline])]),
+    [cutting, pieces],
+  );
+  const plan = useCutPlan(fabric.id, mark);
   const { stock, book } = useStock(fabric.id);
-  const current = plan.asked?.pieces === pieces && plan.asked.cutting === cutting;
   const ask = (looks: number): CutInput => ({
     material: fabric,
     pieces,
@@ -177,8 +180,17 @@ function OfFabric({ fabric, pieces, cutting }: { fabric: Fabric; pieces: readonl
           ✕ {plan.result}.
         </Alert>
       )}
-      {ways && current && (
-        <Ways ways={ways} fabric={fabric} pieces={pieces} boatName={boat.name} onBook={book} currency={currency} />
+      {ways && (
+        <Ways
+          ways={ways}
+          fabric={fabric}
+          pieces={pieces}
+          boatName={boat.name}
+          booked={plan.booked}
+          onBooked={plan.book}
+          onBook={book}
+          currency={currency}
+        />
       )}
       {!plan.running && !ways && !plan.stopped && typeof plan.result !== 'string' && (
         <p className="soft">
@@ -195,6 +207,8 @@ interface WaysProps {
   fabric: Fabric;
   pieces: readonly Piece[];
   boatName: string;
+  booked: boolean;
+  onBooked: () => void;
   onBook: ReturnType<typeof useStock>['book'];
   currency: string;
 }
@@ -220,7 +234,7 @@ function saidStock(stock: readonly StockLine[] | null, full: (value: number, kin
   return `in the store ${full(metres, 'length')} on ${rolls.length} rolls and ${offcuts} offcuts`;
 }
 
-function Ways({ ways, fabric, pieces, boatName, onBook, currency }: WaysProps) {
+function Ways({ ways, fabric, pieces, boatName, booked, onBooked, onBook, currency }: WaysProps) {
   const { show, full, unit } = useUnits();
   const [at, setAt] = useState(ways.length - 1);
   const way = ways[Math.min(at, ways.length - 1)]!;
@@ -336,7 +350,15 @@ function Ways({ ways, fabric, pieces, boatName, onBook, currency }: WaysProps) {
           <RollPicture way={way} cloth={cloth} width={fabric.width.value} byId={byId} />
         </Card>
       ))}
-      <BookCut key={way.name} way={way} fabric={fabric} boatName={boatName} onBook={onBook} />
+      <BookCut
+        key={way.name}
+        way={way}
+        fabric={fabric}
+        boatName={boatName}
+        booked={booked}
+        onBooked={onBooked}
+        onBook={onBook}
+      />
       {way.offcuts.length > 0 && (
         <p className="small">
           Worth keeping:{' '}

@@ -5,18 +5,38 @@ import type { KitWorker } from '@/workers/kit.worker';
 import { kitWorker } from './usePieces';
 
 interface State {
-  asked: CutInput | null;
   running: boolean;
   stopped: boolean;
   progress: CutStep | null;
   result: CutWay[] | string | null;
+  /** What was laid out is cut and booked. */
+  booked: boolean;
 }
-const NOTHING: State = { asked: null, running: false, stopped: false, progress: null, result: null };
+interface Marked {
+  mark: string;
+  state: State;
+}
+const NOTHING: State = { running: false, stopped: false, progress: null, result: null, booked: false };
 
-/** Ways to cut a fabric, looked for aside of the page; it can be stopped, and tells how far it is. */
-export function useCutPlan() {
-  const [state, setState] = useState(NOTHING);
+/** What was laid out last of each fabric, for a tab that is opened again; it holds while its mark is the same. */
+const kept = new Map<string, Marked>();
+
+/**
+ * Ways to cut a fabric, looked for aside of the page; it can be stopped, tells how far it is, and what came out stays
+ * when the tab is left.
+ *
+ * @param mark of all that it depends on: with another one nothing is known.
+ */
+export function useCutPlan(fabricId: string, mark: string) {
+  const [{ mark: of, state: last }, setState] = useState<Marked>(() => kept.get(fabricId) ?? { mark, state: NOTHING });
+  const state = of === mark ? last : NOTHING;
   const leave = useRef<() => void>(() => {});
+  const set = (change: Partial<State>, from?: State) =>
+    setState((before) => {
+      const next = { mark, state: { ...(from ?? before.state), ...change } };
+      if (!next.state.running) kept.set(fabricId, next);
+      return next;
+    });
   const run = (asked: CutInput) => {
     leave.current();
     let wanted = true;
@@ -25,8 +45,10 @@ export function useCutPlan() {
       wanted = false;
       worker.terminate();
     };
-    const tell = (change: Partial<State>) => wanted && setState((last) => ({ ...last, ...change }));
-    setState({ ...NOTHING, asked, running: true });
+    const tell = (change: Partial<State>) => {
+      if (wanted) set(change);
+    };
+    set({ running: true }, NOTHING);
     void Comlink.wrap<KitWorker>(worker)
       .cut(
         asked,
@@ -40,8 +62,8 @@ export function useCutPlan() {
   };
   const stop = () => {
     leave.current();
-    setState((last) => ({ ...last, running: false, stopped: true }));
+    set({ running: false, stopped: true });
   };
   useEffect(() => () => leave.current(), []);
-  return { ...state, run, stop };
+  return { ...state, run, stop, book: () => set({ booked: true }) };
 }
