@@ -111,13 +111,13 @@ function Fabrics({ pieces, cutting }: { pieces: readonly Piece[]; cutting: Cutti
 }
 
 function OfFabric({ fabric, pieces, cutting }: { fabric: Fabric; pieces: readonly Piece[]; cutting: Cutting }) {
-  const { boat } = useDesign();
+  const { id: boatId, boat } = useDesign();
   const { full } = useUnits();
   const yard = useYard();
   const { labour, overhead, currency } = yard?.rates ?? USUAL_RATES;
   const mark = useMemo(
-    () => JSON.stringify([cutting, pieces.map(({ id, count, outline }) => [id, count, outline])]),
-    [cutting, pieces],
+    () => JSON.stringify([boatId, cutting, pieces.map(({ id, count, outline }) => [id, count, outline])]),
+    [boatId, cutting, pieces],
   );
   const plan = useCutPlan(fabric.id, mark);
   const { stock, book } = useStock(fabric.id);
