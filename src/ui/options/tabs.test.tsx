@@ -124,6 +124,29 @@ describe('a whole part in other fibres', () => {
   });
 });
 
+describe('a zone on a bonded liner', () => {
+  it('is told rib by rib, and one is laid: skin, ribs and their bond', async () => {
+    const desk = await open('otherwise');
+    fireEvent.click(
+      await screen.findByRole('button', { name: 'Side forward as a single skin on a bonded liner' }, SLOW),
+    );
+    const table = await screen.findByRole('table', { name: 'Side forward on a bonded liner' }, SLOW);
+    fireEvent.click(within(table).getAllByRole('button', { name: /ribs? along/ })[0]!);
+    await layIt();
+    const laid = await desk.saved();
+    const [part, zone] = zoneOf(laid, 'Side forward');
+    const bond = laid.details.find(({ kind, zone: on }) => kind === 'liner' && on === zone.id);
+    expect(bond).toBeDefined();
+    const section = laid.sections.find(({ name }) => name.startsWith('Liner rib'))!;
+    expect(laid.supports.filter((one) => one.section === section.id).length).toBeGreaterThan(0);
+    const cores = new Set(laid.materials.filter(({ kind }) => kind === 'core').map(({ id }) => id));
+    expect(part.layers.some(({ zones, material }) => zones.includes(zone.id) && cores.has(material))).toBe(false);
+    expect(reaches(makeEvaluator()(laid).get(zone.id)!.governing!.reserveFactor, targetOf(laid))).toBe(true);
+    desk.undo();
+    expect(desk.boat.supports.some((one) => one.section === section.id)).toBe(false);
+  });
+});
+
 describe('side by side', () => {
   it('sets another boat beside it, zone by zone, and explains the way to it', async () => {
     const lighter = (boat: Boat) => {

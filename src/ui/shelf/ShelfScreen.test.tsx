@@ -61,6 +61,30 @@ describe('the Shelf', () => {
     await within(card).findByText(/no price of its own/);
     expect((await readSetting(yard.context, 'prices')).body.offers).toEqual([]);
   });
+  it('keeps what lies in the store of a material, and takes no more of it than there is', async () => {
+    fireEvent.click(screen.getByRole('button', { name: 'Chopped strand mat 300' }));
+    const store = await screen.findByRole('region', { name: 'In the store: Chopped strand mat 300' });
+    expect(store.textContent).toContain('Nothing of it lies in the store');
+    press('Bring in', store);
+    type('How much, m', '60', store);
+    type('Lot', 'A 12', store);
+    press('Book it in', store);
+    fireEvent.click(await within(store).findByRole('button', { name: 'Roll A 12' }));
+    expect(store.textContent).toContain('60.0 m left');
+    type(/^Comes/, '-80', store);
+    type('Why', 'cut', store);
+    press('Book it', store);
+    await waitFor(() => expect(store.textContent).toContain('has 60.00 m left: 80.00 cannot be taken'));
+    type(/^Comes/, '-20', store);
+    press('Book it', store);
+    await waitFor(() => expect(store.textContent).toContain('40.0 m left'));
+    press('Bring in', store);
+    fireEvent.change(within(store).getByLabelText('Kind'), { target: { value: 'offcut' } });
+    type(/^Across the cloth/, '600 mm', store);
+    type(/^Along its warp/, '1.5 m', store);
+    press('Book it in', store);
+    await waitFor(() => expect(store.textContent).toMatch(/Offcut.*0\.600 m × 1\.500 m/));
+  });
   it('is searched by words in any order, and by family', () => {
     show('fabric');
     const find = screen.getByLabelText('Find');

@@ -1,0 +1,180 @@
+// @vitest-environment happy-dom
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { brant } from '../../../tests/helpers/merrow';
+import { choose, press, shown, type, went, Yard } from '../../../tests/helpers/yard';
+import type { Boat } from '@/core/document';
+import { USUAL_CUTTING, USUAL_MIXING } from '@/core/kit';
+import { readSetting } from '@/server/stores/settings';
+import { bookStock, listStock } from '@/server/stores/stock';
+import { KitScreen, type KitSettings } from './KitScreen';
+
+vi.mock('comlink', () => import('../../../tests/helpers/comlink'));
+// There is no canvas here: charts are looked at in the browser.
+vi.mock('../shared/charts/Chart', () => ({ Chart: () => null }));
+vi.mock('../shared/saveFile', () => ({ saveFile: (...file: unknown[]) => saved.push(file) }));
+const saved: unknown[][] = [];
+let view = 'pieces';
+vi.mock('next/navigation', () => ({
+  useSearchParams: () => new URLSearchParams(`view=${view}`),
+  usePathname: () => '/boats/x/kit',
+  useRouter: () => went,
+}));
+
+const SETTINGS: KitSettings = {
+  cutting: { body: USUAL_CUTTING, version: 0, own: null },
+  mixing: { body: USUAL_MIXING, version: 0, own: null },
+};
+const SLOW = { timeout: 60_000 };
+let yard: Yard;
+beforeEach(async () => {
+  window.sessionStorage.clear();
+  saved.length = 0;
+  await import('@/workers/kit.worker');
+  yard = await Yard.open();
+});
+afterEach(() => yard.close());
+
+/** The small boat: its pieces are soon found. */
+const open = async (name: string, change: (boat: Boat) => Boat = (boat) => boat) => {
+  view = name;
+  const id = await yard.boat(() => change(brant()));
+  const desk = await yard.show(id, <KitScreen settings={SETTINGS} />);
+  await waitFor(() => expect(document.body.textContent).not.toMatch(/Opening…|Developing the pieces…/), SLOW);
+  return desk;
+};
+const page = () => document.body.textContent ?? '';
+const rows = (table: string) => within(screen.getByRole('table', { name: table })).getAllByRole('row');
+
+describe('Pieces', () => {
+  it('draws the pieces of a layer and counts every layer against the lay-up', async () => {
+    await open('pieces');
+    expect(page()).toMatch(/✓ \d+ pieces for one boat/);
+    press('8: WM 600/300');
+    expect(rows('Pieces of the layer').length).toBeGreaterThan(2);
+    expect(
+      screen.getByRole('img', { name: /outlines, warp from left to right/ }).querySelectorAll('polygon'),
+    ).toHaveLength(rows('Pieces of the layer').length - 1);
+    choose('Of', 'Details');
+    await waitFor(() => expect(screen.queryByRole('table', { name: 'Pieces counted against the lay-up' })).toBeNull());
+    press(/^Labels \(\d+\)$/);
+    expect(await shown(/piece 1 of 1/)).toBeTruthy();
+  });
+  it('stops the kit where an outline does not cover its zones, and says where', async () => {
+    await open('pieces', (boat) => ({
+      ...boat,
+      parts: boat.parts.map((part, p) => ({
+        ...part,
+        zones: part.zones.map((zone, i) => {
+          if (p + i > 0) return zone;
+          return { ...zone, geometry: { ...zone.geometry, area: 9 }, overridden: ['area' as const] };
+        }),
+      })),
+    }));
+    expect(page()).toContain('✕ The kit stops');
+    expect(page()).toMatch(/Hull, layer 2: its pieces have .* an outline is too small/);
+  });
+  it('keeps how the yard cuts, and cuts by it', async () => {
+    await open('pieces');
+    press('Show and change it');
+    await screen.findByLabelText(/^Trim allowance/);
+    type(/^Trim allowance/, '80 mm');
+    press('Keep it');
+    await waitFor(async () => expect((await readSetting(yard.context, 'cutting')).body.trim).toBeCloseTo(0.08, 9));
+    await waitFor(() => expect(page()).not.toContain('Developing the pieces…'), SLOW);
+    type(/^Trim allowance/, '8 m');
+    expect(page()).toMatch(/Trim allowance must be/);
+  });
+  it('says what to do before anything is laid', async () => {
+    const bare = (boat: Boat): Boat => ({
+      ...boat,
+      details: [],
+      supports: [],
+      parts: boat.parts.map((part) => ({ ...part, layers: [], groups: [], joins: [] })),
+    });
+    await open('pieces', bare);
+    expect(page()).toContain('Nothing is laid yet');
+  });
+});
+
+describe('On the roll', () => {
+  const layOut = async (fabric: RegExp) => {
+    choose('Fabric or core', fabric);
+    await waitFor(() => expect(page()).toMatch(/in the store/));
+    press('Lay it out');
+    await screen.findByRole('table', { name: 'Ways to cut it' }, SLOW);
+  };
+  it('compares three ways, saves a lay as a file, and keeps it while the tab is left', async () => {
+    await open('cut');
+    await layOut(/^Woven roving 300/);
+    expect(rows('Ways to cut it')).toHaveLength(4);
+    fireEvent.change(screen.getByRole('slider'), { target: { value: '0' } });
+    expect(page()).toContain('Straight cuts: boxes in laying order');
+    press('DXF');
+    await waitFor(() => expect(saved[0]?.[0]).toMatch(/Brant-56-WR-300-new-1\.dxf/));
+    press('SVG');
+    expect(String(saved[1]?.[1])).toContain('<svg');
+    press('The lay as JSON');
+    expect(JSON.parse(String(saved[2]?.[1]))).toMatchObject({ way: { name: 'blanks' } });
+    press('Mixing');
+    await screen.findByRole('table', { name: 'Batches' }, SLOW);
+    press('On the roll');
+    expect(await screen.findByRole('table', { name: 'Ways to cut it' }, SLOW)).toBeTruthy();
+  });
+  it('books what is cut from the store once, and cannot while a roll has to be bought', async () => {
+    const roll = { kind: 'roll', width: 1.25, length: null, outline: null, price: null, expires: null, place: '' };
+    const lots = [{ ...roll, id: 'r1', material: 'wr-300', lot: 'K 1' }];
+    await bookStock(yard.context, { lots, moves: [{ id: 'm1', lotId: 'r1', amount: 300, reason: 'bought' }] });
+    await open('cut');
+    await layOut(/^Woven roving 300/);
+    press('It is cut: book it');
+    await shown(/✓ Booked/);
+    const [line] = await listStock(yard.context, 'wr-300');
+    expect(line!.left).toBeLessThan(300);
+    expect(line!.moves.at(-1)!.reason).toBe('cut for Brant 56');
+    // Another way of the same lay is not cut once more.
+    fireEvent.change(screen.getByRole('slider'), { target: { value: '0' } });
+    expect(screen.queryByRole('button', { name: 'It is cut: book it' })).toBeNull();
+    await layOut(/^Woven roving 600 with mat 300/);
+    expect(page()).toMatch(/is not in the store: buy \d+ roll/);
+    expect(screen.getByRole<HTMLButtonElement>('button', { name: 'It is cut: book it' }).disabled).toBe(true);
+  });
+  it('lays core on its sheets', async () => {
+    await open('cut');
+    choose('Fabric or core', /^Cross-linked PVC 80/);
+    expect(await shown(/sheets of 1\.200 m × 2\.400 m/)).toBeTruthy();
+    expect(screen.getAllByRole('img', { name: /pieces on sheet/ }).length).toBeGreaterThan(0);
+  });
+});
+
+describe('Mixing and what is bought', () => {
+  it('plans anew for another temperature, and refuses one that no shop has', async () => {
+    await open('mix');
+    const minutes = () => rows('What is mixed, stage by stage').map((row) => row.lastElementChild?.textContent);
+    const before = minutes();
+    type(/^Shop/, '30');
+    await waitFor(() => expect(minutes()).not.toEqual(before));
+    expect(page()).toContain('not kept yet');
+    press('Keep these');
+    await waitFor(async () => expect((await readSetting(yard.context, 'mixing')).body.temperature).toBe(30));
+    type(/^Shop/, '90');
+    expect((await readSetting(yard.context, 'mixing')).body.temperature).toBe(30);
+    type('People who wet out', '2.5');
+    expect(page()).toContain('A whole number');
+  });
+  it('adds a hardener to the list, and goes back to the usual ones', async () => {
+    await open('mix');
+    press('Show and change it');
+    press('Add a hardener');
+    expect(page()).toContain('New hardener');
+    press('Back to the usual');
+    expect(page()).not.toContain('New hardener');
+  });
+  it('lists cloth by the roll and core by the sheet, with money', async () => {
+    await open('buy');
+    await screen.findByRole('table', { name: 'Purchase list' }, SLOW);
+    expect(page()).toMatch(/\d+ rolls of \d+ m/);
+    expect(page()).toMatch(/\d+ sheets of 1200 × 2400 mm/);
+    expect(page()).toContain('Consumables');
+  });
+});
