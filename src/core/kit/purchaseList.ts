@@ -1,4 +1,8 @@
 import type { BoatCost } from '../cost';
+import { KeramosError } from '../error';
+import type { Core } from '../material';
+import { sheetPlan } from './cut/sheetPlan';
+import type { Piece } from './pieces/pieces';
 import type { Cutting } from './cutting';
 import type { MixingPlan } from './mix/mixingPlan';
 
@@ -16,21 +20,48 @@ export interface Purchase {
   cost: number | null;
 }
 
+/** Of what is taken from a roll, the share that ends in pieces: what lays of boats reach without looking long. */
+const IN_PIECES = 0.7;
+
+/** Sheets that the pieces of a core are sawn from; null where one is larger than a sheet. */
+function sheetsFor(core: Core, pieces: readonly Piece[], cutting: Cutting): number | null {
+  try {
+    return sheetPlan(core, pieces, cutting).sheets.length;
+  } catch (error) {
+    if (error instanceof KeramosError) return null;
+    throw error;
+  }
+}
+
 /**
  * All that is bought for one boat: cloth by the roll, core by the sheet, resin with its hardener, consumables by area.
+ *
+ * Cloth is what the pieces take with laps and trim, seven tenths of the roll ending in them, and core the sheets that
+ * they are sawn from: never less than what is laid with its share cut away.
  *
  * @param cost of the boat, which knows what is laid, what is cut away and what is paid.
  * @param mixing null where nothing is mixed.
  */
-export function purchaseList(cost: BoatCost, mixing: MixingPlan | null, cutting: Cutting): Purchase[] {
+export function purchaseList(
+  cost: BoatCost,
+  mixing: MixingPlan | null,
+  { cutting, pieces }: { cutting: Cutting; pieces: readonly Piece[] },
+): Purchase[] {
   const materials = cost.materials.map(({ material, thickness, area, mass, waste, offer, cost: own }): Purchase => {
     const more = 1 + waste;
     const base = { name: material.name, supplier: offer?.supplier || null, cost: own };
     if (material.kind === 'fabric' && area !== null) {
-      const metres = (area * more) / (material.width.value - 2 * cutting.selvage);
+      const width = material.width.value - 2 * cutting.selvage;
+      const cut = pieces
+        .filter((piece) => piece.material === material.id)
+        .reduce((sum, piece) => sum + piece.area * piece.count, 0);
+      const laid = (area * more) / width;
+      const metres = Math.max(laid, cut / (IN_PIECES * width));
+      const dearer = laid > 0 && own !== null ? (own * metres) / laid : own;
       const rolls = Math.ceil(metres / material.rollLength.value - 1e-9);
       return {
         ...base,
+        cost: dearer,
         kind: 'cloth',
         need: metres,
         unit: 'm',
@@ -38,12 +69,16 @@ export function purchaseList(cost: BoatCost, mixing: MixingPlan | null, cutting:
       };
     }
     if (material.kind === 'core' && area !== null) {
-      const sheets = Math.ceil((area * more) / (cutting.sheetWidth * cutting.sheetLength) - 1e-9);
+      const one = cutting.sheetWidth * cutting.sheetLength;
+      const sawn = pieces.filter((piece) => piece.material === material.id && piece.thickness === thickness);
+      const sheets = Math.max(Math.ceil((area * more) / one - 1e-9), sheetsFor(material, sawn, cutting) ?? 0);
+      const dearer = own !== null && area > 0 ? (own * sheets * one) / (area * more) : own;
       const size = `${Math.round(1000 * cutting.sheetWidth)} × ${Math.round(1000 * cutting.sheetLength)} mm`;
       const name = thickness === null ? material.name : `${material.name}, ${Number((1000 * thickness).toFixed(1))} mm`;
       return {
         ...base,
         name,
+        cost: dearer,
         kind: 'core',
         need: area * more,
         unit: 'm²',

@@ -11,6 +11,7 @@ export { columnsOf, readRow, writeRow, type Column, type ReadRow } from './table
 export { RowRefusal } from './rowRefusal';
 export { slug } from './slug';
 export { questionMaterial } from './question';
+export { CORE_FORMS, type CoreForm } from './schema';
 export { asLaidStrength } from './asLaidStrength';
 export { failureStrains } from './failureStrains';
 export { unidirectionalExpansion } from './expansion';

@@ -152,7 +152,7 @@ export function kitSheets(boat: Boat, { cutting, mixing, rates, offers }: KitYar
     name: 'To buy',
     rows: [
       ['What', 'Needed', 'Unit', 'Packs', 'From', `Cost (${plain(cost.currency)})`],
-      ...purchaseList(cost, mixed, cutting).map((one): Cell[] => [
+      ...purchaseList(cost, mixed, { cutting, pieces }).map((one): Cell[] => [
         plain(one.name),
         rounded(one.need, 2),
         one.unit,

@@ -1,6 +1,6 @@
 'use client';
 import { useMemo } from 'react';
-import { Button, Card } from 'react-bootstrap';
+import { Alert, Button, Card } from 'react-bootstrap';
 import { boatCost } from '@/core/cost';
 import { evaluateDetails } from '@/core/detail/kinds';
 import { KeramosError } from '@/core/error';
@@ -9,6 +9,7 @@ import { mixingPlan, purchaseList, type Cutting, type Mixing, type MixingPlan, t
 import { formatNumber } from '@/core/quantity';
 import { useDesign } from '../shared/boat';
 import { useYard } from '../shared/useYard';
+import { usePieces } from './usePieces';
 
 const HEADS: Readonly<Record<Purchase['kind'], string>> = {
   cloth: 'Cloth',
@@ -24,8 +25,9 @@ const HEADS: Readonly<Record<Purchase['kind'], string>> = {
 export function BuyTab({ cutting, mixing }: { cutting: Cutting; mixing: Mixing }) {
   const { id: boatId, boat } = useDesign();
   const yard = useYard();
+  const found = usePieces(boat, cutting);
   const list = useMemo(() => {
-    if (!yard) return null;
+    if (!yard || found === null || typeof found === 'string') return null;
     const evaluations = makeEvaluator()(boat);
     const cost = boatCost(boat, evaluations, evaluateDetails(boat), yard);
     let mixed: MixingPlan | null = null;
@@ -34,9 +36,20 @@ export function BuyTab({ cutting, mixing }: { cutting: Cutting; mixing: Mixing }
     } catch (error) {
       if (!(error instanceof KeramosError)) throw error;
     }
-    return { lines: purchaseList(cost, mixed, cutting), currency: cost.currency };
-  }, [boat, yard, cutting, mixing]);
-  if (!list) return <p className="soft">Reading prices…</p>;
+    return { lines: purchaseList(cost, mixed, { cutting, pieces: found.pieces }), currency: cost.currency };
+  }, [boat, yard, found, cutting, mixing]);
+  if (typeof found === 'string')
+    return (
+      <Alert variant="danger" role="alert">
+        ✕ {found}.
+      </Alert>
+    );
+  if (!list)
+    return (
+      <p className="soft" role="status">
+        Counting pieces and reading prices…
+      </p>
+    );
   if (list.lines.length === 0) return <p className="soft">Nothing is laid yet, so nothing is bought.</p>;
   const total = list.lines.reduce((sum, { cost }) => sum + (cost ?? 0), 0);
   const unpriced = list.lines.filter(({ cost }) => cost === null).length;
@@ -45,7 +58,8 @@ export function BuyTab({ cutting, mixing }: { cutting: Cutting; mixing: Mixing }
       <div className="d-flex gap-2 align-items-center mb-2">
         <p className="mb-0 me-auto">
           About {formatNumber(total, 0)} {list.currency} for one boat
-          {unpriced > 0 && `, ${unpriced} lines without a price`}. Nothing is taken off for what lies in the store.
+          {unpriced > 0 && `, ${unpriced} lines without a price`}. Cloth is what the pieces take when seven tenths of
+          the roll end in them. Nothing is taken off for what lies in the store.
         </p>
         <Button as="a" size="sm" variant="outline-primary" href={`/api/boats/${boatId}/kit?format=xlsx`}>
           XLSX

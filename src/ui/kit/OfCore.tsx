@@ -9,6 +9,7 @@ import { useUnits } from '../shared/units';
 import { saidPoints } from './OutlineSvg';
 
 const WIDE = 320;
+const layerOf = ({ of, layerNumber }: Piece) => `${of}, layer ${layerNumber}`;
 
 /** Pieces of a core of one thickness on its sheets. */
 export function OfCore({ core, pieces, cutting }: { core: Core; pieces: readonly Piece[]; cutting: Cutting }) {
@@ -30,16 +31,24 @@ export function OfCore({ core, pieces, cutting }: { core: Core; pieces: readonly
   const byId = new Map(pieces.map((piece) => [piece.id, piece]));
   const scale = WIDE / cutting.sheetLength;
   const deep = cutting.sheetWidth * scale;
-  const forms = core.forms.join(', ');
+  const bends = [...new Set(pieces.flatMap(({ notes }) => notes))];
+  const bentSo = (note: string) =>
+    [...new Set(pieces.filter(({ notes }) => notes.includes(note)).map(layerOf))].join('; ');
   const size = `${full(cutting.sheetWidth, 'length')} × ${full(cutting.sheetLength, 'length')}`;
   const share = formatNumber((100 * plan.pieceArea) / plan.sheetArea, 0);
   return (
     <>
       <p>
         {plan.sheets.length} sheets of {size}, {share} % in pieces, {full(plan.cutLength, 'length')} of saw; its faces
-        and cuts take up {full(plan.resin, 'mass')} of resin. To be had: {forms}; where the surface bends, take it
-        scored or grooved, and perforated where resin has to pass.
+        and cuts take up {full(plan.resin, 'mass')} of resin.
       </p>
+      <ul className="small">
+        {bends.map((note) => (
+          <li key={note}>
+            {bentSo(note)}: {note}
+          </li>
+        ))}
+      </ul>
       <div className="kit-sheets mb-3">
         {plan.sheets.map(({ id, places, utilisation }, i) => (
           <Card body key={id}>

@@ -7,6 +7,7 @@ import { makeEvaluator } from '../../evaluate';
 import type { Resin } from '../../material';
 import { USUAL_CUTTING } from '../cutting';
 import { purchaseList } from '../purchaseList';
+import { kitPieces } from '../pieces/pieces';
 import { batchesOf } from './batches';
 import { USUAL_MIXING } from './mixing';
 import { mixingPlan, potLifeAt } from './mixingPlan';
@@ -86,7 +87,18 @@ describe('the purchase list', () => {
     const details = evaluateDetails(boat);
     const cost = boatCost(boat, evaluations, details, { rates: USUAL_RATES, offers: [] });
     const mixing = mixingPlan(boat, evaluations, USUAL_MIXING);
-    const list = purchaseList(cost, mixing, USUAL_CUTTING);
+    const { pieces } = kitPieces({ boat, evaluations, details, cutting: USUAL_CUTTING });
+    const list = purchaseList(cost, mixing, { cutting: USUAL_CUTTING, pieces });
+    // Never less cloth than the pieces themselves, nor than the costs reckon with.
+    for (const { material, area, waste } of cost.materials) {
+      if (material.kind !== 'fabric' || area === null) continue;
+      const own = list.find(({ name }) => name === material.name)!;
+      const cut = pieces.filter((piece) => piece.material === material.id);
+      const taken = own.need * (material.width.value - 2 * USUAL_CUTTING.selvage);
+      expect(taken).toBeGreaterThan(cut.reduce((sum, piece) => sum + piece.area * piece.count, 0));
+      expect(taken).toBeGreaterThanOrEqual(area * (1 + waste) - 1e-9);
+    }
+    for (const { kind, name, packs } of list) if (kind === 'core') expect(packs!.count, name).toBeGreaterThan(0);
     for (const { kind, need, packs, name } of list) {
       if (kind !== 'cloth') continue;
       const roll = boat.materials.find((one) => one.name === name) as { rollLength: { value: number } };

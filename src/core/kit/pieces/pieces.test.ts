@@ -6,9 +6,10 @@ import type { Boat } from '../../document';
 import { makeEvaluator } from '../../evaluate';
 import { develop, patchArea, type Patch } from '../../geometry';
 import { piecesOf } from '../../lines';
-import type { Fabric } from '../../material';
+import type { Core, Fabric } from '../../material';
 import { USUAL_CUTTING } from '../cutting';
 import { signedArea, type At } from '../nest/convexParts';
+import { bendOf, coreFormFor } from './coreForm';
 import { cutToRoll } from './cutToRoll';
 import { boxOf, faultOf, grown, simpler } from './outline';
 import { kitPieces } from './pieces';
@@ -95,6 +96,30 @@ describe('an outline cut to the width of a roll', () => {
     expect(second.apart).toBe(true);
     for (const x of second.joints)
       for (const other of first.joints) expect(Math.abs(x - other)).toBeGreaterThanOrEqual(0.15 - 1e-9);
+  });
+});
+
+describe('the form of a core', () => {
+  const core = merrow().materials.find((one): one is Core => one.kind === 'core' && one.id === 'pvc-80')!;
+  const bent = (crown: number, panelBreadth: number) => {
+    const { geometry } = merrow().parts[0]!.zones[0]!;
+    return [{ geometry: { ...geometry, crown, panelBreadth } }];
+  };
+  it('follows its bend: radius = b²/(8c) + c/2, by hand 0.8 m and 20 mm of crown are 4.01 m', () => {
+    expect(bendOf(bent(0.02, 0.8)[0]!)).toBeCloseTo(4.01, 2);
+    expect(bendOf(bent(0, 0.8)[0]!)).toBe(Infinity);
+    const formOf = (crown: number, infused: boolean) =>
+      coreFormFor(core, 0.015, { zones: bent(crown, 0.8), infused }).form;
+    expect(formOf(0.02, false)).toBe('plain'); // 267 times
+    expect(formOf(0.02, true)).toBe('perforated');
+    expect(formOf(0.08, false)).toBe('grooved'); // 69 times
+    expect(formOf(0.16, false)).toBe('scored'); // 39 times
+  });
+  it('says so where it is not to be had so', () => {
+    const rigid: Core = { ...core, forms: ['plain'] };
+    const { form, why } = coreFormFor(rigid, 0.015, { zones: bent(0.16, 0.8), infused: false });
+    expect(form).toBeNull();
+    expect(why).toMatch(/not to be had scored/);
   });
 });
 

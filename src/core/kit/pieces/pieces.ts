@@ -8,6 +8,7 @@ import { hasDirection, type Core, type Fabric } from '../../material';
 import type { Cutting } from '../cutting';
 import { signedArea, type At } from '../nest/convexParts';
 import { boxOf, grown, moved, simpler } from './outline';
+import { coreFormFor } from './coreForm';
 import { runPatches, type Beyond, type RunPatch } from './runPatch';
 import { shearOf } from './shear';
 import { cutToRoll } from './cutToRoll';
@@ -175,6 +176,7 @@ function piecesOfLayer({ boat, cutting }: PiecesInput, of: LayerInput) {
       const onHands = handsOf(part, zones, flat.half);
       area += copies * onHands.length * flat.net;
       const cut = rolled(flat.outline, { of, cutting });
+      const form = formNote(boat, of, flat.zones);
       for (const hand of onHands)
         cut.forEach(({ part: one, notes }, n) => {
           const mirrored = hand === 'port' ? moved(one, { mirror: true }).reverse() : one;
@@ -196,7 +198,7 @@ function piecesOfLayer({ boat, cutting }: PiecesInput, of: LayerInput) {
             outline: fromZero(mirrored),
             area: Math.abs(signedArea(mirrored)),
             shearDeg: flat.shear,
-            notes: [...flat.notes, ...notes],
+            notes: [...flat.notes, ...notes, ...(form ? [form] : [])],
           });
         });
     }
@@ -207,6 +209,13 @@ function piecesOfLayer({ boat, cutting }: PiecesInput, of: LayerInput) {
     own.forEach((piece, n) => Object.assign(piece, { n: n + 1, m: own.length }));
   }
   return { pieces, whole, area };
+}
+
+/** In what form a core is taken where it lies; null of a fabric. */
+function formNote({ brief }: Boat, { part, layer, material }: LayerInput, zones: readonly string[]): string | null {
+  if (material.kind !== 'core' || layer.thickness === null) return null;
+  const own = part.zones.filter(({ id }) => zones.includes(id));
+  return coreFormFor(material, layer.thickness, { zones: own, infused: brief.process === 'infusion' }).why;
 }
 
 /** Of a rectangle that the boat has several times, as many. */
