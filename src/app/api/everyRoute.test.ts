@@ -42,6 +42,7 @@ const KNOWN = (): Record<string, string> => ({
   templateId: 'keel-yacht',
   process: 'infusion',
   zoneId: 'side-fwd',
+  kitId: 'k-1',
 });
 const STRANGE: Record<string, string> = {
   boatId: '../../etc/passwd',
@@ -53,6 +54,7 @@ const STRANGE: Record<string, string> = {
   templateId: '../data/templates/keel-yacht',
   process: 'toString',
   zoneId: '../../secret',
+  kitId: "' or 1=1",
 };
 function ask(
   { file, method, handler }: (typeof HANDLERS)[number],
