@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { boatFromJson } from '@/core/document';
+import { rectangle } from '@/core/kit';
 import type { StoreContext } from './context';
 import { createBoat, hasBoats } from './stores/boats';
 import { bookStock } from './stores/stock';
@@ -21,19 +22,12 @@ const DEMO_WEIGH_INS = [
   { id: 'demo-liner', subject: 'liner', mass: 35.8, scales: 0.2, day: '2026-10-30', note: '' },
 ].map((one) => ({ hull: '1', stage: 'bare', corrects: null, void: false, ...one }));
 
-const box = (width: number, length: number) => [
-  [0, 0],
-  [width, 0],
-  [width, length],
-  [0, length],
-];
-
 /** Two rolls of the hull's cloth, neither long enough for it, and three offcuts of the last boat. */
 const DEMO_LOTS = [
   { id: 'demo-roll-1', kind: 'roll', lot: 'B4471', place: 'Rack 2', width: 1.27, outline: null, left: 26 },
   { id: 'demo-roll-2', kind: 'roll', lot: 'B4502', place: 'Rack 2', width: 1.27, outline: null, left: 14.5 },
-  { id: 'demo-offcut-1', kind: 'offcut', lot: 'from B4398', place: 'Bin 4', outline: box(0.62, 2.4), left: 1 },
-  { id: 'demo-offcut-2', kind: 'offcut', lot: 'from B4398', place: 'Bin 4', outline: box(0.9, 1.6), left: 1 },
+  { id: 'demo-offcut-1', kind: 'offcut', lot: 'from B4398', place: 'Bin 4', outline: rectangle(0.62, 2.4), left: 1 },
+  { id: 'demo-offcut-2', kind: 'offcut', lot: 'from B4398', place: 'Bin 4', outline: rectangle(0.9, 1.6), left: 1 },
   {
     id: 'demo-offcut-3',
     kind: 'offcut',

@@ -192,6 +192,15 @@ export function develop(patch: Patch, along = 32, jumps: readonly number[] = [])
   ];
   const kept = every.slice(Math.max(0, first - 1), last + 2);
   const [us, girths] = [kept.map(({ u }) => u), kept.map(({ girth }) => girth)];
+  /** How far along its station at u the point nearest to another lies from its lower end (m). */
+  const girthTo = (u: number, point: Point): number => {
+    const line = shares(96).map((v) => at(u, v));
+    let nearest = 0;
+    line.forEach((one, j) => {
+      if (distance(one, point) < distance(line[nearest]!, point)) nearest = j;
+    });
+    return nearest === 0 ? 0 : runLength(line.slice(0, nearest + 1));
+  };
   const lower: [number, number][] = [[0, 0]];
   const upper: [number, number][] = [[0, girths[0]!]];
   /**
@@ -214,6 +223,17 @@ export function develop(patch: Patch, along = 32, jumps: readonly number[] = [])
     const chordAcross = distance(p1, q1);
     const diagonal = Math.sqrt(Math.max(0, distance(q0, p1) ** 2 - distance(p0, q0) ** 2 + g0 ** 2));
     const [a, b] = [lower[i - 1]!, upper[i - 1]!];
+    if (u1 - u0 < 3 * JUMP && Math.hypot(b[0] - a[0], b[1] - a[1]) > 1e-6) {
+      // A jump: both stations lie on one line, and what is wider reaches over the other's ends.
+      const [low, high] = g1 >= g0 ? [-girthTo(u1, p0), g1 - girthTo(u1, p0)] : [girthTo(u0, p1), girthTo(u0, q1)];
+      const along = (t: number): [number, number] => {
+        const gap = Math.hypot(b[0] - a[0], b[1] - a[1]);
+        return [a[0] + ((b[0] - a[0]) * t) / gap, a[1] + ((b[1] - a[1]) * t) / gap];
+      };
+      lower.push(along(low));
+      upper.push(along(high));
+      continue;
+    }
     const next = meet(a, b, distance(p0, p1), diagonal);
     lower.push(next);
     const side = distance(q0, q1);

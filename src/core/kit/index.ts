@@ -3,17 +3,9 @@ export { nestPolygons, type NestStep, type PlacedPolygon, type PolygonPiece, typ
 export { nestRectangles, type PlacedRectangle, type Rectangle, type RectanglesNest } from './nest/rectangles';
 export { batchesOf, type Batch, type Batches, type BatchesInput } from './mix/batches';
 export { cuttingSchema, USUAL_CUTTING, type Cutting } from './cutting';
-export {
-  HANDS,
-  kitPieces,
-  PIECE_KINDS,
-  type KitPieces,
-  type Piece,
-  type PieceCount,
-  type PieceKind,
-  type PiecesInput,
-} from './pieces/pieces';
-export { boxOf, faultOf, girthOf, simpler } from './pieces/outline';
+export { HANDS, PIECE_KINDS, type Piece, type PieceKind } from './pieces/piece';
+export { kitPieces, type KitPieces, type PieceCount, type PiecesInput } from './pieces/pieces';
+export { boxOf, faultOf, girthOf, rectangle, simpler } from './pieces/outline';
 export { shearOf, type Shear } from './pieces/shear';
 export { type At } from './nest/convexParts';
 export {

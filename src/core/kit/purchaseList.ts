@@ -2,7 +2,7 @@ import type { BoatCost } from '../cost';
 import { KeramosError } from '../error';
 import type { Core } from '../material';
 import { sheetPlan } from './cut/sheetPlan';
-import type { Piece } from './pieces/pieces';
+import type { Piece } from './pieces/piece';
 import type { Cutting } from './cutting';
 import type { MixingPlan } from './mix/mixingPlan';
 

@@ -1,18 +1,11 @@
 'use client';
 import { useState } from 'react';
 import { Button, Card } from 'react-bootstrap';
-import type { CutWay, StockBooking } from '@/core/kit';
+import { rectangle, type CutWay, type StockBooking } from '@/core/kit';
 import type { Fabric } from '@/core/material';
 import { Refusal } from '../shared/Refusal';
 import { useUnits } from '../shared/units';
 import { newStockId, type useStock } from '../shared/useStock';
-
-const rectangle = (width: number, length: number): [number, number][] => [
-  [0, 0],
-  [width, 0],
-  [width, length],
-  [0, length],
-];
 
 /** The booking of a cut: rolls taken from, offcuts used up, what is left kept with its shape. All of it or nothing. */
 function bookingOf(way: CutWay, fabric: Fabric, boatName: string, ids: readonly string[]): StockBooking {

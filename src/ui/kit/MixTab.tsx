@@ -143,6 +143,10 @@ function Planned({ plan, temperature }: { plan: MixingPlan; temperature: number 
         {batchCount} batches; about {full(plan.leftOver, 'mass')} stays in pots and on tools.
         {plan.problems.map((text) => ` ${text}.`)}
       </p>
+      <p className="small soft">
+        Every batch is inside its pot and its working time. Not checked: whether a part is full before the first batch
+        gels, how hot a thick laminate gets, and the paste of details.
+      </p>
       <Card className="mb-3">
         <Card.Body className="p-0 table-responsive">
           <table className="table table-sm mb-0" aria-label="What is mixed, stage by stage">

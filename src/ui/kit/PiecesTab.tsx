@@ -62,9 +62,15 @@ function Found({ found }: { found: KitPieces }) {
           </ul>
         </Alert>
       ) : (
-        <p className="mb-2">
+        <p className="mb-1">
           ✓ {total} pieces for one boat; every layer has as many as its zones, hands and number-off ask, and covers
           them.
+        </p>
+      )}
+      {found.problems.length === 0 && (
+        <p className="small soft mb-2">
+          Not checked: how a piece lies where it says that it is darted, the strength of a lap or a joint, and the
+          outlines against the mould itself: try the first of a shape in film or paper before the cloth is cut.
         </p>
       )}
       <div className="d-flex gap-3 align-items-end flex-wrap mb-2">

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
-import { STOCK_KINDS, type StockKind, type StockLine, type StockLot } from '@/core/kit';
+import { rectangle, STOCK_KINDS, type StockKind, type StockLine, type StockLot } from '@/core/kit';
 import type { Material } from '@/core/material';
 import { formatNumber } from '@/core/quantity';
 import { Choice } from '../shared/Choice';
@@ -22,12 +22,6 @@ const KINDS_OF: Partial<Record<Material['kind'], readonly StockKind[]>> = {
 /** Whether a material is kept in lots. */
 export const isStocked = (material: Material): boolean => material.kind in KINDS_OF;
 
-const rectangle = (width: number, length: number): [number, number][] => [
-  [0, 0],
-  [width, 0],
-  [width, length],
-  [0, length],
-];
 const isPast = (expires: string | null) => expires !== null && expires < new Date().toISOString().slice(0, 10);
 
 /** What lies in the store of a material: rolls, sheets, offcuts, cans, each with its movements. */

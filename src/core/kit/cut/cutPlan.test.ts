@@ -9,7 +9,8 @@ import { signedArea, type At } from '../nest/convexParts';
 import { cutDxf } from '../out/cutDxf';
 import { cutSvg } from '../out/cutSvg';
 import { boxOf } from '../pieces/outline';
-import { kitPieces, type Piece } from '../pieces/pieces';
+import type { Piece } from '../pieces/piece';
+import { kitPieces } from '../pieces/pieces';
 import { cutPlan, saidPiece, type CutInput } from './cutPlan';
 
 const boat = brant();

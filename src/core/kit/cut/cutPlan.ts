@@ -3,8 +3,8 @@ import { hasDirection, type Fabric } from '../../material';
 import type { Cutting } from '../cutting';
 import { signedArea, type At } from '../nest/convexParts';
 import { nestPolygons, type PolygonPiece } from '../nest/polygons';
-import { boxOf, girthOf, moved } from '../pieces/outline';
-import type { Piece } from '../pieces/pieces';
+import { boxOf, girthOf, moved, rectangle } from '../pieces/outline';
+import type { Piece } from '../pieces/piece';
 
 /** How cloth may be cut, from the least time to the least cloth. */
 export const CUT_WAYS = {
@@ -147,13 +147,6 @@ export function* cutPlan(input: CutInput): Generator<CutStep, CutWay[]> {
     yield { done: step.value.done, at: 'nesting', length: step.value.length };
   }
 }
-
-const rectangle = (width: number, length: number): At[] => [
-  [0, 0],
-  [width, 0],
-  [width, length],
-  [0, length],
-];
 
 interface Laid {
   piece: Piece;

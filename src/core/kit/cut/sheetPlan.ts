@@ -4,7 +4,7 @@ import type { Cutting } from '../cutting';
 import type { At } from '../nest/convexParts';
 import { boxOf } from '../pieces/outline';
 import { saidPiece, type CutPlace } from './cutPlan';
-import type { Piece } from '../pieces/pieces';
+import type { Piece } from '../pieces/piece';
 
 /** Sheets of core with the pieces that are sawn from each. */
 export interface SheetPlan {

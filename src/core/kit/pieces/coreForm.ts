@@ -9,6 +9,15 @@ const BENDS = { plain: 100, grooved: 45 };
 export const bendOf = ({ geometry: { crown, panelBreadth } }: Pick<Zone, 'geometry'>): number =>
   crown > 1e-4 ? panelBreadth ** 2 / (8 * crown) + crown / 2 : Infinity;
 
+/** Above this ratio nobody sees it bend. */
+const FLAT = 1000;
+
+/** Forms in which a core does, from the best on. */
+function wantedAt(ratio: number, infused: boolean): readonly CoreForm[] {
+  if (ratio >= BENDS.plain) return infused ? ['perforated', 'grooved', 'scored', 'plain'] : ['plain'];
+  return ratio >= BENDS.grooved ? ['grooved', 'scored'] : ['scored'];
+}
+
 /**
  * How a core is taken where it bends: plain while its radius is a hundred times its thickness, grooved on one face down
  * to forty-five times, scored through below that; where resin is drawn through, perforated rather than plain.
@@ -24,18 +33,15 @@ export function coreFormFor(
 ): { form: CoreForm | null; why: string } {
   const radius = Math.min(...zones.map(bendOf));
   const ratio = radius / thickness;
-  const wanted: CoreForm[] = [];
-  if (ratio >= BENDS.plain)
-    wanted.push(...(infused ? (['perforated', 'grooved', 'scored'] as const) : (['plain'] as const)));
-  else if (ratio >= BENDS.grooved) wanted.push('grooved', 'scored');
-  else wanted.push('scored');
+  const wanted = wantedAt(ratio, infused);
   const form = wanted.find((one) => core.forms.includes(one)) ?? null;
-  const bent = Number.isFinite(radius)
-    ? `bends to ${formatNumber(radius, 2)} m, ${formatNumber(ratio, 0)} times its thickness`
-    : 'lies flat';
+  const bent =
+    ratio < FLAT
+      ? `bends to ${formatNumber(radius, 2)} m, ${formatNumber(ratio, 0)} times its thickness`
+      : 'lies flat or nearly';
   const why =
     form === null
       ? `${bent}: it is not to be had ${wanted.map((one) => CORE_FORMS[one]).join(' or ')}, heat it or take it thinner`
-      : `${bent}: ${CORE_FORMS[form]}`;
+      : `${bent}: ${CORE_FORMS[form]}${infused && form === 'plain' ? ', and resin is not drawn through it' : ''}`;
   return { form, why };
 }

@@ -26,14 +26,7 @@ export const clipped = (outline: readonly At[], [x0, y0]: At, [x1, y1]: At): At[
   outlinesOf(
     Clipper.intersect(
       [pathOf(outline)],
-      [
-        pathOf([
-          [x0, y0],
-          [x1, y0],
-          [x1, y1],
-          [x0, y1],
-        ]),
-      ],
+      [pathOf(rectangle(x1 - x0, y1 - y0).map(([x, y]): At => [x + x0, y + y0]))],
       FillRule.NonZero,
     ),
   ).filter((one) => Math.abs(signedArea(one)) > 1e-6);
@@ -65,6 +58,21 @@ export function moved(outline: readonly At[], { turnDeg = 0, mirror = false }): 
     const u = mirror ? -x : x;
     return [cos * u - sin * y, sin * u + cos * y];
   });
+}
+
+/** From the corner at the origin. */
+export const rectangle = (across: number, along: number): [number, number][] => [
+  [0, 0],
+  [across, 0],
+  [across, along],
+  [0, along],
+];
+
+/** Moved so that it begins at 0 both ways, to a hundredth of a millimetre. */
+export function fromZero(outline: readonly At[]): At[] {
+  const { minX, minY } = boxOf(outline);
+  const round = (value: number) => Math.round(value * 1e5) / 1e5;
+  return outline.map(([x, y]): At => [round(x - minX), round(y - minY)]);
 }
 
 /** Whether an outline crosses itself, or has no area. */

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { brant, merrow } from '../../../../tests/helpers/merrow';
 import { evaluateDetails } from '../../detail/kinds';
 import type { Boat } from '../../document';
-import { makeEvaluator } from '../../evaluate';
+import { makeEvaluator, membersOf } from '../../evaluate';
 import { develop, patchArea, type Patch } from '../../geometry';
 import { piecesOf } from '../../lines';
 import type { Core, Fabric } from '../../material';
@@ -14,6 +14,7 @@ import { cutToRoll } from './cutToRoll';
 import { boxOf, faultOf, grown, simpler } from './outline';
 import { kitPieces } from './pieces';
 import { shearOf } from './shear';
+import { cutsFor, inStretches } from './stretches';
 
 const piecesFor = (boat: Boat) =>
   kitPieces({
@@ -112,6 +113,10 @@ describe('the form of a core', () => {
       coreFormFor(core, 0.015, { zones: bent(crown, 0.8), infused }).form;
     expect(formOf(0.02, false)).toBe('plain'); // 267 times
     expect(formOf(0.02, true)).toBe('perforated');
+    // A board that comes plain alone is laid flat all the same, and said to let no resin through.
+    const board = coreFormFor({ ...core, forms: ['plain'] }, 0.015, { zones: bent(0, 0.8), infused: true });
+    expect(board.form).toBe('plain');
+    expect(board.why).toMatch(/resin is not drawn through/);
     expect(formOf(0.08, false)).toBe('grooved'); // 69 times
     expect(formOf(0.16, false)).toBe('scored'); // 39 times
   });
@@ -120,6 +125,75 @@ describe('the form of a core', () => {
     const { form, why } = coreFormFor(rigid, 0.015, { zones: bent(0.16, 0.8), infused: false });
     expect(form).toBeNull();
     expect(why).toMatch(/not to be had scored/);
+  });
+});
+
+describe('a surface that is parted', () => {
+  it('laps at every cut, and covers what it did in one', () => {
+    const patch = cylinder(0.7, Math.PI / 2, 3);
+    const { flat, off } = inStretches(patch, [0.3, 0.7], 0.05);
+    const lengths = flat.map(({ outline }) => {
+      const { minX, maxX } = boxOf(outline);
+      return maxX - minX;
+    });
+    // By hand: 0.9, 1.2 and 0.9 m, with half a lap at the ends of the boat's part and both in the middle.
+    expect(lengths.map((one) => Number(one.toFixed(3)))).toEqual([0.925, 1.25, 0.925]);
+    expect(Math.abs(off)).toBeLessThan(0.005);
+    expect(flat.reduce((sum, { net }) => sum + net, 0)).toBeCloseTo(inStretches(patch, [], 0).flat[0]!.net, 2);
+  });
+  it('is cut at another place for the next layer, and says where it cannot be', () => {
+    for (const stretches of [2, 3, 4]) {
+      const at = (turn: number) => cutsFor(stretches, { length: 6, offset: 0.15, turn });
+      for (const turn of [0, 1, 2, 3]) {
+        expect(at(turn).apart).toBe(true);
+        at(turn).cuts.forEach((u, i) => {
+          expect(6 * Math.abs(u - at(turn + 1).cuts[i]!)).toBeGreaterThanOrEqual(0.15 - 1e-9);
+          expect(u).toBeGreaterThan(0.1);
+          expect(u).toBeLessThan(0.9);
+        });
+      }
+    }
+    expect(cutsFor(4, { length: 0.8, offset: 0.15, turn: 1 }).apart).toBe(false);
+  });
+  it('keeps joints of layers laid the same way clear of each other, wherever their zones begin', () => {
+    const boat = merrow();
+    const [hull] = boat.parts;
+    const layer = hull!.layers.find(({ material }) => material === 'bx45-600')!;
+    const three = [0, 1, 2].map((i) => ({ ...layer, id: `j${i}` }));
+    const { pieces } = piecesFor({
+      ...boat,
+      details: [],
+      parts: [{ ...hull!, layers: three, groups: [], joins: [] }],
+    });
+    const told = (id: string) => pieces.filter(({ layerId }) => layerId === id);
+    for (const id of ['j0', 'j1', 'j2']) {
+      expect(told(id).length).toBeGreaterThan(4);
+      for (const { notes } of told(id)) expect(notes.join()).not.toMatch(/nearer than/);
+    }
+    // The same pieces in another layer are cut at other places.
+    const sizes = (id: string) => told(id).map(({ outline }) => boxOf(outline).maxX.toFixed(2)).sort().join(); // prettier-ignore
+    expect(new Set([sizes('j0'), sizes('j1'), sizes('j2')]).size).toBe(3);
+  });
+});
+
+describe('strips of stiffeners', () => {
+  it('are as long as the members run, over the centreline once and else on every hand, with trim at both ends', () => {
+    const boat = merrow();
+    const places = membersOf(boat);
+    const { pieces } = piecesFor(boat);
+    for (const support of boat.supports) {
+      const own = pieces.filter(({ kind, id, layerNumber }) => {
+        return kind === 'stiffener' && id.startsWith(`${support.id}.`) && layerNumber === 1;
+      });
+      const geometry = places.get(support.id);
+      if (own.length === 0 || !geometry) continue;
+      const runs = new Map(own.map((piece) => [piece.id.split('.')[1], piece]));
+      const length = [...runs.values()].reduce((sum, { outline, count, m }) => {
+        const { maxY } = boxOf(outline);
+        return m > 1 ? NaN : sum + count * (maxY - 2 * USUAL_CUTTING.trim);
+      }, 0);
+      if (Number.isFinite(length)) expect(length, support.name).toBeCloseTo(geometry.length, 2);
+    }
   });
 });
 
@@ -175,7 +249,9 @@ describe('the pieces of a boat', () => {
       }
       // Both hands are cut alike.
       const of = (hand: string) => cut.filter((piece) => piece.hand === hand).reduce((sum, p) => sum + p.area, 0);
-      expect(of('port')).toBeCloseTo(of('starboard'), 3);
+      // Where they meet on the centreline the joint lies to one side of it.
+      const moved = cut.some(({ notes }) => notes.some((note) => /on the centreline, lapped/.test(note)));
+      if (!moved) expect(of('port')).toBeCloseTo(of('starboard'), 3);
     }
   });
   it('doubles them with the number-off, and stops a kit that does not add up', () => {

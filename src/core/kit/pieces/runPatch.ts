@@ -22,7 +22,8 @@ export interface Beyond {
 
 type OnHull = Extract<NonNullable<Zone['region']>, { surface: 'hull' }>;
 
-const BESIDE = 1e-6;
+/** A station nearer to a jump than this lies on both sides of it (m). */
+const BESIDE = 1e-9;
 
 export interface RunInput {
   shape: BoatShape;
@@ -36,9 +37,21 @@ export interface RunPatch {
   zones: string[];
   /** Whether what it reaches beyond its zones is in the patch. */
   beyondIn: boolean;
-  /** Whether it is one hand of what lies on both, where its zones do. */
+  /** Whether it is one hand of what lies on both, where its zones do; or a hull over its centreline in one. */
   half: boolean;
+  acrossCentre: boolean;
+  /** On what surface it lies, and where its first corner is on it (m along, m across from the centreline). */
+  ground: string;
+  datum: readonly [number, number];
+  /** Across it in the middle of its length (m). */
+  girth: number;
 }
+
+/** A surface as it stands, with what is reckoned of every one. */
+const run = (own: Omit<RunPatch, 'girth'>): RunPatch => ({
+  ...own,
+  girth: runLength(shares(12).map((v) => own.patch.at(0.5, v))),
+});
 
 /**
  * The surface that one piece of a layer covers: zones of the hull as one, by what they span of the girth at each
@@ -57,18 +70,25 @@ export function runPatches({ shape, part, zones, overCentre, beyond }: RunInput)
   const idsOf = (group: readonly { id: string }[]) => group.map(({ id }) => id);
   return [
     ...connected(onHull).map((group): RunPatch => {
-      const patch = hullRun(shape, { regions: group.map(({ region }) => region), overCentre, beyond });
-      return { patch, zones: idsOf(group), beyondIn: true, half: !overCentre };
+      const found = hullRun(shape, { regions: group.map(({ region }) => region), overCentre, beyond });
+      const own = { zones: idsOf(group), beyondIn: true, half: !overCentre, acrossCentre: overCentre, ground: 'hull' };
+      return run({ ...found, ...own });
     }),
     ...connected(onDeck).flatMap((group): RunPatch[] => {
       const { from, to } = spanOf(group.map(({ region }) => region));
       const found = deckRun(shape, from - beyond.aft, to + beyond.fore);
-      return found ? [{ ...found, zones: idsOf(group), beyondIn: true }] : [];
+      if (!found) return [];
+      // What reaches over a corner of the deck is not in the patch.
+      const beyondIn = beyond.lower + beyond.upper === 0;
+      const [, y] = found.patch.at(0, 0);
+      const own = { zones: idsOf(group), beyondIn, acrossCentre: false, ground: 'deck', datum: [from, y] as const };
+      return [run({ ...found, ...own })];
     }),
     ...rest.flatMap(({ id, region }): RunPatch[] => {
       const patch = regionPatch(shape, region);
       const half = region.surface === 'cockpit' || region.surface === 'coachroof' ? patch?.count === 2 : false;
-      return patch ? [{ patch, zones: [id], beyondIn: false, half }] : [];
+      if (!patch) return [];
+      return [run({ patch, zones: [id], beyondIn: false, half, acrossCentre: false, ground: id, datum: [0, 0] })];
     }),
   ];
 }
@@ -116,7 +136,7 @@ function connected<R extends { region: { from: number; to: number } }>(all: read
 function hullRun(
   { hull }: BoatShape,
   { regions, overCentre, beyond }: { regions: readonly OnHull[]; overCentre: boolean; beyond: Beyond },
-): Patch {
+): { patch: Patch; datum: readonly [number, number] } {
   const { from, to } = spanOf(regions);
   const [aft, fore] = [Math.max(hull.aft, from - beyond.aft), Math.min(hull.bow, to + beyond.fore)];
   const bands = new Map<number, [number, number]>();
@@ -139,13 +159,18 @@ function hullRun(
   const jumps = [...new Set(regions.flatMap((one) => [one.from, one.to]))]
     .map((x) => (x - aft) / (fore - aft))
     .filter((u) => u > 1e-4 && u < 1 - 1e-4);
+  const [low] = band(aft);
+  const across = Math.sign(low) * runLength(shares(12).map((t) => hull.at(aft, Math.abs(low) * t)));
   return {
-    count: 1,
-    jumps,
-    at: (u, v) => {
-      const x = mix(aft, fore, u);
-      const [low, high] = band(x);
-      return hullPoint(hull, x, mix(low, high, v));
+    datum: [aft, across],
+    patch: {
+      count: 1,
+      jumps,
+      at: (u, v) => {
+        const x = mix(aft, fore, u);
+        const [lower, upper] = band(x);
+        return hullPoint(hull, x, mix(lower, upper, v));
+      },
     },
   };
 }
