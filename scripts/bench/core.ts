@@ -334,17 +334,11 @@ function cutStrip(width: number, length: number, { count, seed }: { count: numbe
 
 /** Pieces on the roll: how far from a known optimum, in how long; and the pieces of a boat. */
 function kit(): void {
-  const ended = <Step, Result>(search: Generator<Step, Result>): Result => {
-    for (;;) {
-      const step = search.next();
-      if (step.done) return step.value;
-    }
-  };
   for (const count of [12, 25, 50]) {
     const outlines = cutStrip(1.27, 2, { count, seed: 0.37 });
     const pieces = outlines.map((outline, i) => ({ id: `p${i}`, outline }));
     const began = performance.now();
-    const { length } = ended(nestPolygons({ stripWidth: 1.27, gap: 0, pieces, stock: [], looks: 2.6e7, seed: 1 }));
+    const { length } = runToEnd(nestPolygons({ stripWidth: 1.27, gap: 0, pieces, stock: [], looks: 2.6e7, seed: 1 }));
     const seconds = (performance.now() - began) / 1000;
     const over = 100 * (length / 2 - 1);
     note(`A full strip cut into ${count} polygons: over the optimum`, [over], '%', { limit: 20, of: 'median' });
@@ -361,7 +355,7 @@ function kit(): void {
   }
   const rectangles = boxes.map(({ w, h }, i) => ({ id: `r${i}`, width: w, length: h }));
   const began = performance.now();
-  const nest = ended(
+  const nest = runToEnd(
     nestRectangles({ stripWidth: 1.27, gap: 0, pieces: rectangles, allowRotation: false, tries: 3700, seed: 1 }),
   );
   const over = 100 * (nest.length / 8 - 1);

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { runToEnd } from '../job';
 import { batchesOf, nestPolygons, nestRectangles } from '../kit';
 import { countOf, define } from './define';
 
@@ -16,13 +17,6 @@ const gap = z.number().min(0).max(1).optional().describe('m between pieces, not 
 const point = z.tuple([z.number().min(-1000).max(1000), z.number().min(-1000).max(1000)]);
 const outline = z.array(point).min(3).max(400).describe('m; x across the roll, y along it');
 const time = (given: Record<string, unknown>) => 1000 * Math.min(60, Number(given.seconds) || USUAL_SECONDS);
-
-function ended<Step, Result>(search: Generator<Step, Result>): Result {
-  for (;;) {
-    const step = search.next();
-    if (step.done) return step.value;
-  }
-}
 
 export const kitCalculations = [
   define({
@@ -50,7 +44,7 @@ export const kitCalculations = [
     compute: (input) => {
       const all = input.pieces.reduce((sum, piece) => sum + (piece.count ?? 1), 0);
       const tries = Math.round(((input.seconds ?? USUAL_SECONDS) * LAYOUTS_A_SECOND) / (all * all + 200));
-      return ended(nestRectangles({ ...input, gap: input.gap ?? 0, tries, seed: input.seed ?? 1 }));
+      return runToEnd(nestRectangles({ ...input, gap: input.gap ?? 0, tries, seed: input.seed ?? 1 }));
     },
   }),
   define({
@@ -85,7 +79,7 @@ export const kitCalculations = [
     }),
     cost: time,
     compute: ({ stripWidth, pieces, ...input }) =>
-      ended(
+      runToEnd(
         nestPolygons({
           stripWidth,
           pieces,

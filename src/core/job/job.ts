@@ -16,9 +16,9 @@ export type Job<Input, Result, Step extends Progress = Progress> = (
 ) => Generator<Step, Result>;
 
 /** Run a job to its end, telling each step. @returns its result. */
-export function runToEnd<Result>(
-  steps: Generator<Progress, Result>,
-  onProgress: (step: Progress) => void = () => {},
+export function runToEnd<Step, Result>(
+  steps: Generator<Step, Result>,
+  onProgress: (step: Step) => void = () => {},
 ): Result {
   for (;;) {
     const step = steps.next();

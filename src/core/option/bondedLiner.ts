@@ -5,7 +5,7 @@ import { applyEdits, fetchMaterials, type Edit } from '../edit';
 import { evaluateStiffeners, makeEvaluator, membersOf, targetOf } from '../evaluate';
 import { invalid } from '../error';
 import { edgeAt, openHalfBreadth, type Support } from '../geometry';
-import type { Job, Progress } from '../job';
+import { runToEnd, type Job, type Progress } from '../job';
 import type { Core, Fabric, Material } from '../material';
 import { reaches } from '../quantity';
 import type { SectionLayer, StiffenerSection } from '../stiffener';
@@ -128,9 +128,7 @@ export const bondedLinerJob: Job<BondedLinerInput, BondedLiners> = function* (in
     }
     // The lightest skin between them.
     const skins = zoneEquivalentsJob({ boat: ribbed, partId, zoneId, match: 'target', shelf, only: 'ownSolid' }, 0);
-    let step = skins.next();
-    while (!step.done) step = skins.next();
-    const [skin] = step.value.found;
+    const [skin] = runToEnd(skins).found;
     if (!skin) {
       none.push(`${name}: no single skin tried holds between them`);
       continue;

@@ -7,6 +7,10 @@ export function formatNumber(value: number | null | undefined, digits: number): 
   return Number(text) === 0 ? (0).toFixed(digits) : text.replace('-', '−');
 }
 
+/** A difference with its sign in front; + where it is nothing. */
+export const formatSigned = (value: number, digits: number): string =>
+  `${value < 0 ? '−' : '+'}${formatNumber(Math.abs(value), digits)}`;
+
 /** Arithmetic of a chain of factors lands this close to a round figure. */
 const NEAR = 1e-9;
 const LARGE_RESERVE = 10;

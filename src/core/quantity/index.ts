@@ -7,6 +7,7 @@ export {
   formatDifference,
   formatForEntry,
   formatNumber,
+  formatSigned,
   formatMargin,
   formatQuantity,
   formatReserve,

@@ -1,29 +1,20 @@
 'use client';
 import type { ChartConfiguration } from 'chart.js';
 import { useMemo, useState } from 'react';
-import { Alert, Button, Card, Form } from 'react-bootstrap';
+import { Alert, Button, Card } from 'react-bootstrap';
 import { KeramosError } from '@/core/error';
 import { makeEvaluator } from '@/core/evaluate';
-import { formFields, writeAt } from '@/core/field';
-import {
-  mixingPlan,
-  mixingSchema,
-  USUAL_MIXING,
-  type Hardener,
-  type MixingPlan,
-  type Mixing,
-  type MixStage,
-} from '@/core/kit';
-import { RESIN_FAMILIES } from '@/core/material';
+import { writeAt } from '@/core/field';
+import { mixingPlan, USUAL_MIXING, type Mixing, type MixingPlan, type MixStage } from '@/core/kit';
 import { formatNumber } from '@/core/quantity';
 import { useDesign } from '../shared/boat';
 import { Chart } from '../shared/charts/Chart';
-import { EntityForm } from '../shared/EntityForm';
 import { PALETTE } from '../shared/palette';
 import { QuantityField } from '../shared/QuantityField';
 import { Refusal } from '../shared/Refusal';
 import { useUnits } from '../shared/units';
 import { useSetting, type Kept } from '../shared/useSetting';
+import { MixingCard } from './MixingCard';
 
 const KIND_NAMES = { coating: 'coat', laminate: 'lay', fill: 'fill' } as const;
 const titleOf = ({ part, copy, kind, name, layers }: MixStage, copies: number) =>
@@ -88,7 +79,7 @@ export function MixTab({ mixing, onKept }: { mixing: Kept<Mixing>; onKept: (kept
       ) : (
         <Planned plan={plan} temperature={draft.temperature} />
       )}
-      <MixingCard draft={draft} onSet={set} onBack={() => setDraft(USUAL_MIXING)} own={mixing.own} />
+      <MixingCard draft={draft} onSet={set} onBack={() => setDraft(USUAL_MIXING)} own={mixing.own} busy={busy} />
     </>
   );
 }
@@ -271,90 +262,5 @@ function Planned({ plan, temperature }: { plan: MixingPlan; temperature: number 
         </p>
       </Card>
     </>
-  );
-}
-
-function MixingCard({
-  draft,
-  own,
-  onSet,
-  onBack,
-}: {
-  draft: Mixing;
-  own: Kept<Mixing>['own'];
-  onSet: (key: string, value: unknown) => undefined;
-  onBack: () => void;
-}) {
-  const [shown, setShown] = useState(false);
-  const setHardeners = (hardeners: Hardener[]) => onSet('hardeners', hardeners);
-  return (
-    <Card body className="mb-3 d-print-none">
-      <div className="d-flex justify-content-between flex-wrap gap-2">
-        <h2>
-          How we mix{' '}
-          <span className="soft fw-normal">
-            {own ? `by ${own.author || 'somebody'}` : 'as is usual: put in your own'}, for all boats
-          </span>
-        </h2>
-        <div className="d-flex gap-2">
-          <Button size="sm" variant="outline-primary" aria-expanded={shown} onClick={() => setShown(!shown)}>
-            {shown ? 'Fold it away' : 'Show and change it'}
-          </Button>
-          <Button size="sm" variant="outline-primary" onClick={onBack}>
-            Back to the usual
-          </Button>
-        </div>
-      </div>
-      {shown && (
-        <>
-          <EntityForm
-            fields={formFields(mixingSchema, '', ['hardeners', 'temperature', 'people', 'workingShare'], draft)}
-            value={draft}
-            optionsOf={() => []}
-            additionTo={() => null}
-            onSet={onSet}
-          />
-          <h3 className="mt-3">Hardeners</h3>
-          {draft.hardeners.map((one, i) => (
-            <details key={i} className="mb-2">
-              <summary>
-                {RESIN_FAMILIES[one.family]}: {one.name}, {formatNumber(100 * one.share, 1)} %
-              </summary>
-              <EntityForm
-                fields={formFields(mixingSchema.shape.hardeners.element, '', [], one)}
-                value={one}
-                optionsOf={() => []}
-                additionTo={() => null}
-                onSet={(key, value) =>
-                  setHardeners(draft.hardeners.map((old, j) => (j === i ? writeAt(old, key, value) : old))) ?? undefined
-                }
-              />
-              <Button
-                size="sm"
-                variant="outline-primary"
-                onClick={() => setHardeners(draft.hardeners.filter((_, j) => j !== i))}
-              >
-                Take it off the list
-              </Button>
-            </details>
-          ))}
-          <Form.Text className="d-block mb-2">
-            A hardener is for a family of resin; the pot life is told times that of the resin on the Shelf.
-          </Form.Text>
-          <Button
-            size="sm"
-            variant="outline-primary"
-            onClick={() =>
-              setHardeners([
-                ...draft.hardeners,
-                { family: 'epoxy', name: 'New hardener', share: 0.3, density: 980, potLife: 1, largest: 2 },
-              ])
-            }
-          >
-            Add a hardener
-          </Button>
-        </>
-      )}
-    </Card>
   );
 }

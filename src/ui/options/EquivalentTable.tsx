@@ -1,7 +1,7 @@
 'use client';
 import { CHECKS } from '@/core/standard';
 import type { ZoneEquivalent, ZoneEquivalents } from '@/core/option';
-import { displayUnit, formatNumber, formatReserve } from '@/core/quantity';
+import { displayUnit, formatNumber, formatReserve, formatSigned } from '@/core/quantity';
 import { Term } from '../help/Term';
 import { useUnits } from '../shared/units';
 import { Verdict } from '../shared/Verdict';
@@ -28,8 +28,6 @@ export function saidStack(stack: ZoneEquivalent['stack'], thickness: (metres: nu
   if (turns) return `${words.length} layers, ${a!.word} and ${b!.word} in turn`;
   return runs.map(({ word, count }) => (count > 1 ? `${count} × ${word}` : word)).join(', ');
 }
-
-const signed = (value: number, digits: number) => `${value < 0 ? '−' : '+'}${formatNumber(Math.abs(value), digits)}`;
 
 interface EquivalentTableProps {
   found: ZoneEquivalents;
@@ -92,7 +90,7 @@ export function EquivalentTable({ found: { now, found }, target, chosen, onChoos
             <td className="small">{saidStack(one.stack, (metres) => full(metres, 'thickness'))}</td>
             <td className="num text-nowrap">
               {show(one.mass, 'laminateWeight')}{' '}
-              <span className="soft">{signed((one.mass / now.mass - 1) * 100, 0)} %</span>
+              <span className="soft">{formatSigned((one.mass / now.mass - 1) * 100, 0)} %</span>
             </td>
             <td className="num">{show(one.thickness, 'thickness')}</td>
             <td className="num">{one.cost === null ? 'no price' : formatNumber(one.cost * perArea, 0)}</td>

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { Card, Form } from 'react-bootstrap';
 import type { Boat } from '@/core/document';
 import { groupedLedger, type Ledger } from '@/core/option';
-import { displayUnit, formatNumber, formatReserve } from '@/core/quantity';
+import { displayUnit, formatReserve, formatSigned } from '@/core/quantity';
 import { Chart } from '../shared/charts/Chart';
 import { PALETTE } from '../shared/palette';
 import { useUnits } from '../shared/units';
@@ -13,8 +13,6 @@ import type { Schedule } from './BesideTab';
 const LEAST = '';
 /** More changes than this are shown by material first. */
 const MANY = 18;
-const signed = (value: number, digits: number) => `${value < 0 ? '−' : '+'}${formatNumber(Math.abs(value), digits)}`;
-
 /** The least of all zones; null where one is not proven. */
 const leastOf = (reserves: Record<string, number | null>): number | null => {
   const all = Object.values(reserves);
@@ -128,8 +126,8 @@ export function LedgerView({ ledger, from, to }: { ledger: Ledger; from: Boat; t
                 {rows.map(({ title, mass, moved, after }, i) => (
                   <tr key={`${i} ${title}`}>
                     <td>{title}</td>
-                    <td className="num">{signed(mass, digits)}</td>
-                    <td className="num">{moved === null ? '?' : signed(moved, 2)}</td>
+                    <td className="num">{formatSigned(mass, digits)}</td>
+                    <td className="num">{moved === null ? '?' : formatSigned(moved, 2)}</td>
                     {after !== undefined && (
                       <td className="num">{after === null ? noReserve : formatReserve(after)}</td>
                     )}
@@ -139,8 +137,10 @@ export function LedgerView({ ledger, from, to }: { ledger: Ledger; from: Boat; t
               <tfoot>
                 <tr>
                   <th scope="row">Together</th>
-                  <td className="num fw-semibold">{signed(heavier / factor, digits)}</td>
-                  <td className="num fw-semibold">{first === null || last === null ? '?' : signed(last - first, 2)}</td>
+                  <td className="num fw-semibold">{formatSigned(heavier / factor, digits)}</td>
+                  <td className="num fw-semibold">
+                    {first === null || last === null ? '?' : formatSigned(last - first, 2)}
+                  </td>
                   {!grouped && <td className="num fw-semibold">{last === null ? noReserve : formatReserve(last)}</td>}
                 </tr>
               </tfoot>

@@ -6,7 +6,7 @@ import { targetOf } from '@/core/evaluate';
 import { USUAL_RATES } from '@/core/cost';
 import type { Material } from '@/core/material';
 import type { BondedLiner, BondedLiners } from '@/core/option';
-import { formatNumber } from '@/core/quantity';
+import { formatSigned } from '@/core/quantity';
 import { CHECKS } from '@/core/standard';
 import { useDesign } from '../shared/boat';
 import { useUnits } from '../shared/units';
@@ -18,8 +18,6 @@ import { TakeIt } from './TakeIt';
 import { useSearch } from './useSearch';
 
 const nameOf = ({ ribs, run }: BondedLiner) => `${ribs} ${ribs === 1 ? 'rib' : 'ribs'} ${run}`;
-const signed = (value: number, digits: number) => `${value < 0 ? '−' : '+'}${formatNumber(Math.abs(value), digits)}`;
-
 /** A zone as a single skin stiffened by the ribs of a bonded liner, beside what is laid. */
 export function OnLiner({ part, zone, shelf }: { part: Part; zone: Zone; shelf: readonly Material[] }) {
   const { id: boatId, boat } = useDesign();
@@ -113,14 +111,14 @@ export function OnLiner({ part, zone, shelf }: { part: Part; zone: Zone; shelf: 
                     <td className="small">{saidStack(one.skin.stack, (metres) => full(metres, 'thickness'))}</td>
                     <td className="num text-nowrap">
                       {show(one.mass, 'mass')}{' '}
-                      <span className="soft">{signed((one.mass / found.now.mass - 1) * 100, 0)} %</span>
+                      <span className="soft">{formatSigned((one.mass / found.now.mass - 1) * 100, 0)} %</span>
                     </td>
                     <td className="num text-nowrap soft">
                       {[one.skinMass, one.ribMass, one.bondMass].map((mass) => show(mass, 'mass')).join(' + ')}
                     </td>
                     <td className="num">{show(one.skin.thickness + one.section.height, 'thickness')}</td>
-                    <td className="num">{signed(one.moreCost, 0)}</td>
-                    <td className="num">{signed(one.moreHours, 0)}</td>
+                    <td className="num">{formatSigned(one.moreCost, 0)}</td>
+                    <td className="num">{formatSigned(one.moreHours, 0)}</td>
                     <td className="text-nowrap">
                       {Object.entries(one.reserves).map(([key, reserve]) => (
                         <span key={key} className="me-2">

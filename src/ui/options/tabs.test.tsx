@@ -68,7 +68,7 @@ describe('a first proposal', () => {
     press('Keep these habits');
     await screen.findByText(/of the yard/, { selector: 'span' }, SLOW);
     press('Back to the usual ones');
-    await screen.findByText(/the usual ones/, undefined, SLOW);
+    await screen.findByText(/the usual ones/, { selector: 'span' }, SLOW);
     for (const box of within(
       screen.getByRole('group', { name: 'Thicknesses of the core' }),
     ).getAllByRole<HTMLInputElement>('checkbox'))

@@ -1,14 +1,12 @@
 'use client';
 import type { Effect } from '@/core/option';
-import { formatNumber, reaches } from '@/core/quantity';
+import { formatNumber, formatSigned, reaches } from '@/core/quantity';
 import { Said } from './Said';
 import { useUnits } from './units';
 import { Verdict } from './Verdict';
 
 const SHOWN = 14;
 const movedWords = (count: number) => (count === 1 ? '1 margin moves' : `${count} margins move`);
-const signed = (value: number, digits: number) => `${value < 0 ? '−' : '+'}${formatNumber(Math.abs(value), digits)}`;
-
 /** What a change would do: kilograms, price, and every margin that it moves; before it is taken. */
 export function EffectOf({
   effect,
@@ -38,7 +36,7 @@ export function EffectOf({
         The boat: {full(mass.before, 'mass')} → {full(mass.after, 'mass')} ({heavier < 0 ? '−' : '+'}
         {show(Math.abs(heavier), 'mass')} {unit('mass')}).{' '}
         {cost.before !== null && cost.after !== null
-          ? `Materials of its zones: ${signed(cost.after - cost.before, 0)} in the money of the Shelf.`
+          ? `Materials of its zones: ${formatSigned(cost.after - cost.before, 0)} in the money of the Shelf.`
           : 'The price is not known: a material has none on the Shelf.'}
       </p>
       <p className="mb-1">

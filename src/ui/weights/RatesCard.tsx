@@ -1,15 +1,21 @@
-import { useState } from 'react';
-import { Button, Card, Collapse } from 'react-bootstrap';
+import { Button } from 'react-bootstrap';
 import { ratesSchema, USUAL_RATES, type Consumable, type Rates } from '@/core/cost';
 import { formFields, writeAt } from '@/core/field';
 import { PROCESSES, type Process } from '@/core/material';
 import { EntityForm } from '../shared/EntityForm';
-import { Refusal } from '../shared/Refusal';
+import { SettingCard } from '../shared/SettingCard';
 import { TextField } from '../shared/TextField';
 import { QuantityCell } from './QuantityCell';
 import { useSetting } from '../shared/useSetting';
 import type { YardSettings } from './WeightsScreen';
 
+const WORDS = {
+  usual: 'the usual ones: put in your own',
+  show: 'Show and change them',
+  fold: 'Fold them away',
+  back: 'Back to the usual ones',
+  keep: 'Keep these rates',
+} as const;
 const NEW_CONSUMABLE: Consumable = { name: 'Consumable', perArea: 1, unit: 'm²', price: 1 };
 
 /** What the yard works by: an hour's money, what is cut away, hours for each metre, layer and part. */
@@ -23,7 +29,6 @@ export function RatesCard({
   onKept: (rates: YardSettings['rates']) => void;
 }) {
   const { draft, setDraft, refusal, setRefusal, busy, changed, keep } = useSetting<Rates>('rates', rates, onKept);
-  const [shown, setShown] = useState(false);
   const own = draft.processes[process];
   const setOwn = (next: typeof own) => setDraft({ ...draft, processes: { ...draft.processes, [process]: next } });
   const set = (key: string, value: unknown) => {
@@ -31,76 +36,60 @@ export function RatesCard({
     return undefined;
   };
   return (
-    <Card className="mb-3">
-      <Card.Body>
-        <div className="d-flex justify-content-between flex-wrap gap-2">
-          <h2>
-            Rates of the yard{' '}
-            <span className="soft fw-normal">
-              {rates.own ? `by ${rates.own.author || 'somebody'}` : 'the usual ones: put in your own'}, for all boats
-            </span>
-          </h2>
-          <div className="d-flex gap-2">
-            <Button size="sm" variant="outline-primary" aria-expanded={shown} onClick={() => setShown(!shown)}>
-              {shown ? 'Fold them away' : 'Show and change them'}
-            </Button>
-            <Button size="sm" variant="outline-primary" disabled={busy} onClick={() => setDraft(USUAL_RATES)}>
-              Back to the usual ones
-            </Button>
-            <Button size="sm" disabled={!changed || busy} onClick={() => void keep()}>
-              Keep these rates
-            </Button>
-          </div>
-        </div>
-        <Refusal text={refusal} onClose={() => setRefusal(null)} />
-        <Collapse in={shown} mountOnEnter>
-          <div>
-            <TextField
-              label="Currency"
-              value={draft.currency}
-              maximum={8}
-              onCommit={(currency) => set('currency', currency)}
-            />
-            <EntityForm
-              fields={formFields(ratesSchema, '', ['currency', 'processes', 'exchange'], draft)}
-              value={draft}
-              optionsOf={() => []}
-              additionTo={() => null}
-              onSet={set}
-            />
-            <h3 className="mt-3">With {PROCESSES[process].name.toLowerCase()}</h3>
-            <EntityForm
-              key={process}
-              fields={formFields(ratesSchema.shape.processes.shape[process], '', ['consumables'], own)}
-              value={own}
-              optionsOf={() => []}
-              additionTo={() => null}
-              onSet={(key, value) => {
-                setOwn(writeAt(own, key, value));
-                return undefined;
-              }}
-            />
-            <NamedRows
-              label="Consumables, for each square metre of mould"
-              rows={own.consumables}
-              fresh={NEW_CONSUMABLE}
-              onChange={(consumables) => setOwn({ ...own, consumables })}
-            />
-            <NamedRows
-              label="Other currencies, and what one of them is worth"
-              rows={draft.exchange.map(({ currency, rate }) => ({ name: currency, price: rate }))}
-              fresh={{ name: 'GBP', price: 1.15 }}
-              onChange={(rows) =>
-                set(
-                  'exchange',
-                  rows.map(({ name, price }) => ({ currency: name, rate: price })),
-                )
-              }
-            />
-          </div>
-        </Collapse>
-      </Card.Body>
-    </Card>
+    <SettingCard
+      title="Rates of the yard"
+      own={rates.own}
+      words={WORDS}
+      busy={busy}
+      changed={changed}
+      refusal={refusal}
+      onBack={() => setDraft(USUAL_RATES)}
+      onKeep={() => void keep()}
+      onRead={() => setRefusal(null)}
+    >
+      <TextField
+        label="Currency"
+        value={draft.currency}
+        maximum={8}
+        onCommit={(currency) => set('currency', currency)}
+      />
+      <EntityForm
+        fields={formFields(ratesSchema, '', ['currency', 'processes', 'exchange'], draft)}
+        value={draft}
+        optionsOf={() => []}
+        additionTo={() => null}
+        onSet={set}
+      />
+      <h3 className="mt-3">With {PROCESSES[process].name.toLowerCase()}</h3>
+      <EntityForm
+        key={process}
+        fields={formFields(ratesSchema.shape.processes.shape[process], '', ['consumables'], own)}
+        value={own}
+        optionsOf={() => []}
+        additionTo={() => null}
+        onSet={(key, value) => {
+          setOwn(writeAt(own, key, value));
+          return undefined;
+        }}
+      />
+      <NamedRows
+        label="Consumables, for each square metre of mould"
+        rows={own.consumables}
+        fresh={NEW_CONSUMABLE}
+        onChange={(consumables) => setOwn({ ...own, consumables })}
+      />
+      <NamedRows
+        label="Other currencies, and what one of them is worth"
+        rows={draft.exchange.map(({ currency, rate }) => ({ name: currency, price: rate }))}
+        fresh={{ name: 'GBP', price: 1.15 }}
+        onChange={(rows) =>
+          set(
+            'exchange',
+            rows.map(({ name, price }) => ({ currency: name, rate: price })),
+          )
+        }
+      />
+    </SettingCard>
   );
 }
 

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { brant } from '../../../../tests/helpers/merrow';
 import { evaluateDetails } from '../../detail/kinds';
 import { makeEvaluator } from '../../evaluate';
+import { runToEnd } from '../../job';
 import { GENERIC_MATERIALS, type Fabric } from '../../material';
 import { USUAL_CUTTING } from '../cutting';
 import { signedArea, type At } from '../nest/convexParts';
@@ -34,12 +35,7 @@ const ask = (change: Partial<CutInput> = {}): CutInput => ({
   labour: 40,
   ...change,
 });
-function planned(input: CutInput) {
-  const search = cutPlan(input);
-  let step = search.next();
-  while (!step.done) step = search.next();
-  return step.value;
-}
+const planned = (input: CutInput) => runToEnd(cutPlan(input));
 const count = pieces.reduce((sum, one) => sum + one.count, 0);
 
 describe('ways to cut a fabric', () => {

@@ -2,6 +2,7 @@ import { Clipper, EndType, FillRule, JoinType, type Path64 } from '@countertype/
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
+import { runToEnd } from '../../job';
 import { convexParts, isConvex, signedArea, type At } from './convexParts';
 import { nestPolygons, type PolygonsInput, type PolygonsNest } from './polygons';
 import { nestRectangles, type RectanglesInput } from './rectangles';
@@ -18,13 +19,6 @@ interface NestCase {
 const CASES = (JSON.parse(readFileSync('tests/cases/kit.json', 'utf8')) as NestCase[]).filter(({ calc }) =>
   calc.startsWith('kit.nest'),
 );
-
-function ended<Step, Result>(search: Generator<Step, Result>): Result {
-  for (;;) {
-    const step = search.next();
-    if (step.done) return step.value;
-  }
-}
 
 const MICRO = 1e6;
 const path = (points: readonly At[]): Path64 =>
@@ -79,7 +73,7 @@ const polygonsOf = (input: Record<string, unknown>, looks: number) =>
 describe('true shapes on a strip', () => {
   it.each(CASES.filter(({ calc }) => calc === 'kit.nestPolygons').map((c) => [c.id, c] as const))('%s', (_, c) => {
     const input = polygonsOf(c.input, 5e6);
-    const nest = ended(nestPolygons(input));
+    const nest = runToEnd(nestPolygons(input));
     verified(input, nest);
     expect(nest.length, c.source).toBeLessThanOrEqual(
       c.optimum * (1 + c.maximumOverOptimum + (input.stock.length && 0.2)),
@@ -88,9 +82,9 @@ describe('true shapes on a strip', () => {
   });
   it('is the same for the same seed, and no longer than rows of boxes when it may look at nothing', () => {
     const [c] = CASES.filter(({ id }) => id === 'polygons-o-1-02');
-    const once = () => ended(nestPolygons(polygonsOf(c!.input, 2e5)));
+    const once = () => runToEnd(nestPolygons(polygonsOf(c!.input, 2e5)));
     expect(once()).toEqual(once());
-    const rows = ended(nestPolygons(polygonsOf(c!.input, 0)));
+    const rows = runToEnd(nestPolygons(polygonsOf(c!.input, 0)));
     verified(polygonsOf(c!.input, 0), rows);
     expect(rows.length).toBeLessThanOrEqual(c!.boxBaseline! * 1.0001);
   });
@@ -124,7 +118,7 @@ describe('true shapes on a strip', () => {
           },
           15_000,
         );
-        verified(input, ended(nestPolygons(input)));
+        verified(input, runToEnd(nestPolygons(input)));
       }),
       { numRuns: 25 },
     );
@@ -137,9 +131,9 @@ describe('true shapes on a strip', () => {
       [1.2, 3],
       [0, 3],
     ];
-    expect(() => ended(nestPolygons(piece(wide)))).toThrow(/Side is wider than the strip/);
+    expect(() => runToEnd(nestPolygons(piece(wide)))).toThrow(/Side is wider than the strip/);
     expect(() =>
-      ended(
+      runToEnd(
         nestPolygons(
           piece([
             [0, 0],
@@ -174,7 +168,7 @@ describe('an outline in convex parts', () => {
 describe('rectangles on a strip', () => {
   it.each(CASES.filter(({ calc }) => calc === 'kit.nestRectangles').map((c) => [c.id, c] as const))('%s', (_, c) => {
     const input = { gap: 0, seed: 1, tries: 12_000, ...c.input } as unknown as RectanglesInput;
-    const { placements, length } = ended(nestRectangles(input));
+    const { placements, length } = runToEnd(nestRectangles(input));
     expect(length, c.source).toBeLessThanOrEqual(c.optimum * (1 + c.maximumOverOptimum));
     const boxes = placements.map(({ id, x, y, rotated }) => {
       const { width, length: long } = input.pieces.find((piece) => piece.id === id)!;

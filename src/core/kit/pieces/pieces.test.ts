@@ -171,7 +171,8 @@ describe('a surface that is parted', () => {
       for (const { notes } of told(id)) expect(notes.join()).not.toMatch(/nearer than/);
     }
     // The same pieces in another layer are cut at other places.
-    const sizes = (id: string) => told(id).map(({ outline }) => boxOf(outline).maxX.toFixed(2)).sort().join(); // prettier-ignore
+    const widths = (id: string) => told(id).map(({ outline }) => boxOf(outline).maxX.toFixed(2));
+    const sizes = (id: string) => widths(id).sort().join();
     expect(new Set([sizes('j0'), sizes('j1'), sizes('j2')]).size).toBe(3);
   });
 });
