@@ -3,9 +3,11 @@ import { nameOf, noted, since } from '../field';
 import { deckShapeSchema, FLUSH_DECK, hullSchema } from '../geometry';
 import type { Material } from '../material';
 import { acceptances } from './entities/acceptance';
+import { boxes, plugs } from './entities/box';
 import { details, loads, materials, packs, references, sections, supports } from './entities/lists';
 import { items } from './entities/item';
 import { parts } from './entities/part';
+import { jointPlacings, pieceDrawings } from './entities/pieceDrawing';
 import { spaces } from './entities/space';
 import { briefSchema } from './brief';
 
@@ -23,6 +25,8 @@ export {
   type ItemState,
   type Stage,
 } from './entities/item';
+export { BOX_FACES, boxSchema, plugSchema, type Box, type BoxFace, type Plug } from './entities/box';
+export { jointPlacingSchema, pieceDrawingSchema, type JointPlacing, type PieceDrawing } from './entities/pieceDrawing';
 export { CLOSURES, SPACE_KINDS, spaceSchema, type Closure, type Space, type SpaceKind } from './entities/space';
 export { LAYER_LIMIT, LAYER_ROLES, layerSchema, type Layer, type LayerRole } from './entities/layer';
 export {
@@ -52,6 +56,10 @@ export const LISTS = {
   details,
   items,
   spaces,
+  pieceDrawings,
+  jointPlacings,
+  boxes,
+  plugs,
 } as const;
 export type ListKey = keyof typeof LISTS;
 export const LIST_KEYS = Object.keys(LISTS) as ListKey[];
@@ -88,6 +96,10 @@ export const boatSchema = z.object({
   details: list('details').default(details.empty),
   items: list('items').default(items.empty),
   spaces: list('spaces').default(spaces.empty),
+  pieceDrawings: list('pieceDrawings').default(pieceDrawings.empty),
+  jointPlacings: list('jointPlacings').default(jointPlacings.empty),
+  boxes: list('boxes').default(boxes.empty),
+  plugs: list('plugs').default(plugs.empty),
 });
 export type Boat = z.infer<typeof boatSchema>;
 

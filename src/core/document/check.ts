@@ -16,6 +16,7 @@ import {
   type Part,
 } from './boat';
 import { checkBrief } from './brief';
+import { checkBoxes, checkPieceDrawings, checkPlugs } from './checkKit';
 
 /** References of an entry are the same as long as the entry is. */
 const held = new WeakMap<object, Held[]>();
@@ -65,6 +66,10 @@ const MISSING: Record<ListName, string> = {
   details: 'detail',
   items: 'item',
   spaces: 'space',
+  pieceDrawings: 'piece drawing',
+  jointPlacings: 'joint',
+  boxes: 'box',
+  plugs: 'plug',
 };
 
 /** What is named, where it was there before the change, and by whom: for words that say what stands in the way. */
@@ -304,6 +309,9 @@ export function checkBoat(boat: Boat, before: Boat | null = null): void {
   if (changed('packs')) checkPacks(boat.packs);
   if (changed('sections')) checkSections(boat);
   if (changed('spaces')) checkSpaces(boat);
+  if (changed('pieceDrawings')) checkPieceDrawings(boat);
+  if (changed('boxes')) checkBoxes(boat);
+  if (changed('plugs')) checkPlugs(boat);
   const materials = idMap(boat.materials);
   boat.parts.forEach((part, p) => {
     if (before?.parts[p] === part && !changed('materials')) return;

@@ -95,6 +95,10 @@ export function newBoat(name: string): Boat {
     details: [],
     items: [],
     spaces: [],
+    pieceDrawings: [],
+    jointPlacings: [],
+    boxes: [],
+    plugs: [],
   };
   return settleGeometry({ ...boat, hull: null }, boat);
 }

@@ -257,6 +257,16 @@ export function scaleBoat(boat: Boat, given: NewParticulars): Boat {
       inner: space.inner * across,
       outer: space.outer === null ? null : space.outer * across,
     })),
+    // What was drawn over pieces of other measures is drawn anew.
+    pieceDrawings: boat.pieceDrawings.filter(({ piece }) => piece === null),
+    jointPlacings: [],
+    plugs: boat.plugs.map((plug) => ({
+      ...plug,
+      from: plug.from * along,
+      to: plug.to * along,
+      floor: plug.floor * ratios.up,
+      level: plug.level * ratios.up,
+    })),
   };
   const read = parseOrThrow(boatSchema, scaled, 'boat');
   const settled = read.hull ? settleGeometry({ ...read, hull: null }, read) : read;

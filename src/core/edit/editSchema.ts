@@ -36,7 +36,7 @@ const takenState = z
 type PlainKey = { [K in ListKey]: (typeof LISTS)[K] extends { ownEdits: true } ? never : K }[ListKey];
 type PlainListKey = Extract<
   PlainKey,
-  'supports' | 'sections' | 'references' | 'packs' | 'loads' | 'details' | 'items' | 'spaces'
+  'supports' | 'sections' | 'references' | 'packs' | 'loads' | 'details' | 'items' | 'spaces' | 'pieceDrawings' | 'jointPlacings' | 'boxes' | 'plugs'
 >;
 export const PLAIN_LISTS = LIST_KEYS.filter((key) => !LISTS[key].ownEdits) as PlainListKey[];
 
@@ -49,6 +49,10 @@ type NameOfList = {
   details: 'detail';
   items: 'item';
   spaces: 'space';
+  pieceDrawings: 'pieceDrawing';
+  jointPlacings: 'jointPlacing';
+  boxes: 'box';
+  plugs: 'plug';
 };
 /** The three edits of a plain list. */
 export type ListEdit = {

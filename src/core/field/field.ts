@@ -15,7 +15,11 @@ export type ListName =
   | 'loads'
   | 'details'
   | 'items'
-  | 'spaces';
+  | 'spaces'
+  | 'pieceDrawings'
+  | 'jointPlacings'
+  | 'boxes'
+  | 'plugs';
 
 /** What a reference names, and what becomes of it when that goes. */
 export interface Reference {

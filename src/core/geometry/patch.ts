@@ -166,6 +166,8 @@ export interface Development {
   area: number;
   /** Developed area over surface area, less 1. */
   distortion: number;
+  /** Where the ends of the lines across come to lie, along u; none of what lies in one plane. */
+  stations: { u: number; lower: [number, number]; upper: [number, number] }[];
 }
 
 /**
@@ -180,7 +182,7 @@ export interface Development {
 export function develop(patch: Patch, along = 32, jumps: readonly number[] = []): Development {
   const { at } = patch;
   const flat = flatOutline(patch, along);
-  if (flat) return { outline: flat, area: outlineArea(flat), distortion: 0 };
+  if (flat) return { outline: flat, area: outlineArea(flat), distortion: 0, stations: [] };
   const beside = jumps.flatMap((u) => [u - JUMP, u + JUMP]);
   const girthAt = (u: number) => runLength(shares(12).map((v) => at(u, v)));
   const stations = [...shares(along), ...beside].sort((a, b) => a - b);
@@ -240,8 +242,9 @@ export function develop(patch: Patch, along = 32, jumps: readonly number[] = [])
     // Beyond the diagonal: at the girth from the new lower point, at the edge's length from the old upper one.
     upper.push(chordAcross < 1e-6 && g1 < 1e-6 ? next : meet(next, b, g1, side));
   }
-  const outline = [...lower, ...upper.reverse()];
+  const lines = us.map((u, i) => ({ u, lower: lower[i]!, upper: upper[i]! }));
+  const outline = [...lower, ...[...upper].reverse()];
   const area = outlineArea(outline);
   const surface = patchArea({ ...patch, count: 1 }).area;
-  return { outline, area, distortion: surface > 0 ? area / surface - 1 : 0 };
+  return { outline, area, distortion: surface > 0 ? area / surface - 1 : 0, stations: lines };
 }

@@ -5,13 +5,14 @@ export { batchesOf, type Batch, type Batches, type BatchesInput } from './mix/ba
 export { cuttingSchema, USUAL_CUTTING, type Cutting } from './cutting';
 export { HANDS, PIECE_KINDS, type Piece, type PieceKind } from './pieces/piece';
 export { kitPieces, type KitPieces, type PieceCount, type PiecesInput } from './pieces/pieces';
-export { boxOf, faultOf, girthOf, rectangle, simpler } from './pieces/outline';
+export { faultOf } from '../geometry';
+export { boxOf, girthOf, rectangle, simpler } from './pieces/outline';
 export { shearOf, type Shear } from './pieces/shear';
 export { type At } from './nest/convexParts';
+export { cutPlan, inLayingOrder } from './cut/cutPlan';
 export {
   CUT_WAYS,
-  cutPlan,
-  inLayingOrder,
+  onCloth,
   saidPiece,
   type Cloth,
   type CutInput,
@@ -19,7 +20,8 @@ export {
   type CutStep,
   type CutWay,
   type CutWayName,
-} from './cut/cutPlan';
+} from './cut/cutWay';
+export { movedByHand } from './cut/moveByHand';
 export { mixingSchema, USUAL_MIXING, type Hardener, type Mixing } from './mix/mixing';
 export { mixingPlan, potLifeAt, type MixedBatch, type MixingPlan, type MixStage } from './mix/mixingPlan';
 export { cutSvg } from './out/cutSvg';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { bounded, choice, idSchema, text } from '../field';
-import { faultOf } from './pieces/outline';
+import { faultOf } from '../geometry';
 
 /** What lies in the store, and what its amount is counted in. */
 export const STOCK_KINDS = {

@@ -12,7 +12,8 @@ import { cutSvg } from '../out/cutSvg';
 import { boxOf } from '../pieces/outline';
 import type { Piece } from '../pieces/piece';
 import { kitPieces } from '../pieces/pieces';
-import { cutPlan, saidPiece, type CutInput } from './cutPlan';
+import { cutPlan } from './cutPlan';
+import { saidPiece, type CutInput } from './cutWay';
 
 const boat = brant();
 const all = kitPieces({

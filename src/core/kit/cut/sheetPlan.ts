@@ -3,7 +3,7 @@ import type { Core } from '../../material';
 import type { Cutting } from '../cutting';
 import type { At } from '../nest/convexParts';
 import { boxOf } from '../pieces/outline';
-import { saidPiece, type CutPlace } from './cutPlan';
+import { saidPiece, type CutPlace } from './cutWay';
 import type { Piece } from '../pieces/piece';
 
 /** Sheets of core with the pieces that are sawn from each. */

@@ -1,15 +1,10 @@
 import earcut from 'earcut';
+import { signedArea, type FlatPoint } from '../../geometry';
+
+export { signedArea } from '../../geometry';
 
 /** A point of an outline (m). */
-export type At = readonly [number, number];
-
-/** Signed area of an outline (m²): positive where it runs against the clock. */
-export const signedArea = (outline: readonly At[]): number => {
-  let sum = 0;
-  for (let i = 0, j = outline.length - 1; i < outline.length; j = i++)
-    sum += outline[j]![0] * outline[i]![1] - outline[i]![0] * outline[j]![1];
-  return sum / 2;
-};
+export type At = FlatPoint;
 
 const turnOf = (a: At, b: At, c: At) => (b[0] - a[0]) * (c[1] - b[1]) - (b[1] - a[1]) * (c[0] - b[0]);
 

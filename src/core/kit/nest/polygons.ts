@@ -22,7 +22,11 @@ export interface PolygonsInput {
   gap: number;
   pieces: readonly PolygonPiece[];
   /** Offcuts, taken first; pieces lie inside their outlines. */
-  stock: readonly { id: string; outline: readonly At[] }[];
+  stock: readonly { id: string; outline: readonly At[]; fast?: readonly (readonly At[])[] }[];
+  /** What lies fast on the strip, and on an offcut: outlines in its place. */
+  fast?: readonly (readonly At[])[] | undefined;
+  /** A whole lay to begin with; taken where it holds. */
+  from?: readonly PlacedPolygon[] | undefined;
   /** Places looked at, at most. */
   looks: number;
   seed: number;
@@ -60,8 +64,9 @@ const USUAL_TURNS = [0, 180];
 export interface NestStep {
   /** Of the whole, from 0 to 1. */
   done: number;
-  /** The best so far. */
+  /** The best so far, and how it lies where it is new. */
   length: number;
+  lay: PlacedPolygon[] | null;
 }
 
 /**
@@ -72,7 +77,7 @@ export interface NestStep {
  * @throws KeramosError `invalid` for an outline of no area, and for a piece wider than the strip.
  */
 export function* nestPolygons(input: PolygonsInput): Generator<NestStep, PolygonsNest> {
-  const { stripWidth, gap, pieces, stock, looks, seed } = input;
+  const { stripWidth, gap, pieces, stock, fast = [], looks, seed } = input;
   let shapes = 0;
   const shapeOf = (outline: readonly At[], rotation: number) => turned(outline, rotation, shapes++);
   const copies = pieces.flatMap((piece, i) => copiesOf(piece, { width: stripWidth, path: `pieces[${i}]`, shapeOf }));
@@ -83,43 +88,58 @@ export function* nestPolygons(input: PolygonsInput): Generator<NestStep, Polygon
   const spent = { looks: 0 };
   const placements: PlacedPolygon[] = [];
   let left = [...copies].sort((a, b) => b.area - a.area);
-
-  for (const { id, outline } of stock) {
-    const share = Math.min(0.3 / stock.length, 0.15) * looks;
+  const still = (outlines: readonly (readonly At[])[], [dx, dy]: At) =>
+    outlines.map((outline) => ({ shape: shapeOf(outline, 0), x: -dx, y: -dy, piece: true }));
+  const onStrip = still(fast, [0, 0]);
+  const fastEnd = Math.max(0, ...onStrip.map(({ shape }) => shape.maxY));
+  const fastArea = fast.reduce((sum, outline) => sum + Math.abs(signedArea(outline)), 0);
+  const groundFor = (length: number): Ground => ({ width: stripWidth, length, fixed: onStrip });
+  const lengthOf = (places: readonly Place[]) =>
+    Math.max(fastEnd, ...places.map(({ turn, y }, i) => y + left[i]!.turns[turn]!.maxY));
+  const stockGround = ({ outline, fast: own = [] }: (typeof stock)[number]) => {
+    const corner: At = [Math.min(...outline.map(([x]) => x)), Math.min(...outline.map(([, y]) => y))];
     const ground = groundOf(outline, shapeOf);
-    const [ox, oy] = [Math.min(...outline.map(([x]) => x)), Math.min(...outline.map(([, y]) => y))];
-    const most = Math.abs(signedArea(outline));
+    return { corner, ground: { ...ground, fixed: [...ground.fixed, ...still(own, corner)] } };
+  };
+  const begun = yield* resumed();
+
+  for (const one of begun ? [] : stock) {
+    const { id, outline, fast: own = [] } = one;
+    const share = Math.min(0.3 / stock.length, 0.15) * looks;
+    const { corner, ground } = stockGround(one);
+    const most = Math.abs(signedArea(outline)) - own.reduce((sum, still) => sum + Math.abs(signedArea(still)), 0);
     const laid: Copy[] = [];
     let places: Place[] = [];
-    for (const one of left) {
-      const area = laid.reduce((sum, own) => sum + own.area, one.area);
+    for (const tried of left) {
+      const area = laid.reduce((sum, there) => sum + there.area, tried.area);
       if (area > most * (1 + 1e-9)) continue;
       const next = [...places.map((place) => ({ ...place })), { turn: 0, x: 0, y: 0 }];
       const limit = spent.looks + share / Math.max(6, Math.min(20, left.length));
       const apart = yield* told(
-        separate([...laid, one], next, ground, { bars, edges, random, spent, limit }),
+        separate([...laid, tried], next, ground, { bars, edges, random, spent, limit }),
         Infinity,
       );
       if (!apart) continue;
-      laid.push(one);
+      laid.push(tried);
       places = next;
     }
-    laid.forEach((one, i) => {
+    laid.forEach((own, i) => {
       const { turn, x, y } = places[i]!;
-      const rotation = one.turns[turn]!.rotation;
-      placements.push({ id: one.id, copy: one.copy, rotation, x: x + ox, y: y + oy, stock: id });
+      const rotation = own.turns[turn]!.rotation;
+      placements.push({ id: own.id, copy: own.copy, rotation, x: x + corner[0], y: y + corner[1], stock: id });
     });
-    left = left.filter((one) => !laid.includes(one));
+    left = left.filter((own) => !laid.includes(own));
   }
-  if (left.length === 0) return { length: 0, utilisation: 1, placements };
+  const used = (length: number, area: number) => (length > 0 ? area / (length * stripWidth) : 1);
+  if (left.length === 0) return { length: fastEnd, utilisation: used(fastEnd, fastArea), placements };
 
-  const area = left.reduce((sum, one) => sum + one.area, 0);
-  const boxes = asBoxes(left);
+  const area = left.reduce((sum, one) => sum + one.area, fastArea);
+  const boxes = fast.length === 0 ? asBoxes(left) : null;
   if (boxes) {
     const tries = Math.max(50, Math.round(looks / (0.4 * boxes.pieces.length ** 2 + 80)));
     const search = nestRectangles({ stripWidth, gap, ...boxes, tries, seed });
     let step = search.next();
-    for (; !step.done; step = search.next()) yield { done: step.value / tries, length: Infinity };
+    for (; !step.done; step = search.next()) yield { done: step.value / tries, length: Infinity, lay: null };
     const found = step.value.placements.map(({ id, x, y, rotated }): PlacedPolygon => {
       const one = left[Number(id)]!;
       const shape = one.turns.find(({ rotation }) => (rotation % 180 !== 0) === rotated)!;
@@ -130,15 +150,13 @@ export function* nestPolygons(input: PolygonsInput): Generator<NestStep, Polygon
   }
   const least = Math.max(
     area / stripWidth,
+    fastEnd,
     ...left.map(({ turns }) => Math.min(...turns.filter(fitsIn(stripWidth)).map(({ minY, maxY }) => maxY - minY))),
   );
-  let best = inRows(left, stripWidth, gap);
+  let best = begun ?? inRows(left, stripWidth, gap, fastEnd);
   let tries = 0;
   let failed = best.places;
   let shrink = 0.02;
-  const lengthOf = (places: readonly Place[]) =>
-    Math.max(...places.map(({ turn, y }, i) => y + left[i]!.turns[turn]!.maxY));
-  const groundFor = (length: number): Ground => ({ width: stripWidth, length, fixed: [] });
   // A first loose lay, well below the rows of boxes where there is one.
   for (let factor = 1.25; factor < 3 && least * factor < best.length && spent.looks < looks; factor *= 1.15) {
     const length = least * factor;
@@ -149,6 +167,7 @@ export function* nestPolygons(input: PolygonsInput): Generator<NestStep, Polygon
     const limit = spent.looks + 0.12 * looks;
     if (yield* told(separate(left, places, groundFor(length), { bars, edges, random, spent, limit }), best.length)) {
       best = { places, length: lengthOf(places) };
+      yield better();
       break;
     }
   }
@@ -165,7 +184,10 @@ export function* nestPolygons(input: PolygonsInput): Generator<NestStep, Polygon
       )
     ) {
       const found = lengthOf(places);
-      if (found < best.length) best = { places, length: found };
+      if (found < best.length) {
+        best = { places, length: found };
+        yield better();
+      }
       tries = 0;
       continue;
     }
@@ -173,17 +195,57 @@ export function* nestPolygons(input: PolygonsInput): Generator<NestStep, Polygon
     tries += 1;
     if (tries % 3 === 0) shrink = Math.max(0.002, shrink * 0.6);
   }
-  best.places.forEach(({ turn, x, y }, i) => {
-    const { id, copy, turns } = left[i]!;
-    placements.push({ id, copy, rotation: turns[turn]!.rotation, x, y });
-  });
-  return { length: best.length, utilisation: area / (best.length * stripWidth), placements };
+  return { length: best.length, utilisation: used(best.length, area), placements: layNow() };
+
+  function layNow(): PlacedPolygon[] {
+    const strip = best.places.map(({ turn, x, y }, i): PlacedPolygon => {
+      const { id, copy, turns } = left[i]!;
+      return { id, copy, rotation: turns[turn]!.rotation, x, y };
+    });
+    return [...placements, ...strip];
+  }
+  function better(): NestStep {
+    return { done: Math.min(1, spent.looks / looks), length: best.length, lay: layNow() };
+  }
+  /** The lay to begin with, where it is of these pieces and nothing in it overlaps; what lies on offcuts is laid. */
+  function* resumed(): Generator<NestStep, { places: Place[]; length: number } | null> {
+    const { from } = input;
+    const key = (id: string, copy: number) => `${id} ${copy}`;
+    const lies = new Map(from?.map((one) => [key(one.id, one.copy), one]));
+    if (!from || lies.size !== copies.length || from.length !== copies.length) return null;
+    const placeOf = ({ id, copy, turns }: Copy, [dx, dy]: At): Place | null => {
+      const there = lies.get(key(id, copy));
+      const turn = turns.findIndex(({ rotation }) => rotation === there?.rotation);
+      return there && turn >= 0 ? { turn, x: there.x - dx, y: there.y - dy } : null;
+    };
+    const grounds = new Map(stock.map((one) => [one.id, stockGround(one)]));
+    const onStock = [...new Set(from.flatMap(({ stock: id }) => id ?? []))];
+    const on = (id: string | undefined) => left.filter((one) => lies.get(key(one.id, one.copy))?.stock === id);
+    for (const id of [...onStock, undefined]) {
+      const own = on(id);
+      const ground = id === undefined ? null : grounds.get(id);
+      if (ground === undefined) return null;
+      const places = own.map((one) => placeOf(one, ground?.corner ?? [0, 0]));
+      if (!places.every((place): place is Place => place !== null)) return null;
+      const end = Math.max(0, ...places.map(({ turn, y }, i) => y + own[i]!.turns[turn]!.maxY));
+      const how = { bars, edges, random, spent, limit: 0 };
+      const holds = yield* told(
+        separate(own, places, ground?.ground ?? groundFor(Math.max(fastEnd, end)), how),
+        Infinity,
+      );
+      if (!holds) return null;
+    }
+    placements.push(...from.filter(({ stock: id }) => id !== undefined));
+    left = on(undefined);
+    const places = left.map((one) => placeOf(one, [0, 0])!);
+    return { places, length: lengthOf(places) };
+  }
 
   function* told(search: Generator<void, boolean>, length: number): Generator<NestStep, boolean> {
     for (;;) {
       const step = search.next();
       if (step.done) return step.value;
-      yield { done: Math.min(1, spent.looks / looks), length };
+      yield { done: Math.min(1, spent.looks / looks), length, lay: null };
     }
   }
   /** What lies beyond a line taken at random moves back by as much as the strip gets shorter. */
@@ -263,8 +325,8 @@ function groundOf(outline: readonly At[], shapeOf: ShapeOf): Ground {
   return { width, length, fixed };
 }
 
-/** Pieces as boxes in rows from the longest on: the lay that is always there. */
-function inRows(copies: readonly Copy[], width: number, gap: number): { places: Place[]; length: number } {
+/** Pieces as boxes in rows from the longest on, after what lies fast: the lay that is always there. */
+function inRows(copies: readonly Copy[], width: number, gap: number, after: number) {
   const flat = copies.map(({ turns }) => {
     const turn = turns.reduce((least, one, i) => {
       const now = turns[least]!;
@@ -277,7 +339,7 @@ function inRows(copies: readonly Copy[], width: number, gap: number): { places: 
     .sort((a, b) => flat[b]!.shape.maxY - flat[b]!.shape.minY - (flat[a]!.shape.maxY - flat[a]!.shape.minY));
   const places: Place[] = [];
   const rows: { y: number; used: number }[] = [];
-  let end = 0;
+  let end = after;
   for (const i of order) {
     const { turn, shape } = flat[i]!;
     const [w, h] = [shape.maxX - shape.minX, shape.maxY - shape.minY];

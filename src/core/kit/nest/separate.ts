@@ -31,7 +31,8 @@ export interface Ground {
   width: number;
   length: number;
   /** What lies fast: it bars, and does not move. */
-  fixed: readonly { shape: Turned; x: number; y: number }[];
+  /** A piece keeps the gap, an edge does not. */
+  fixed: readonly { shape: Turned; x: number; y: number; piece?: boolean }[];
 }
 
 interface Spent {
@@ -99,14 +100,15 @@ export function* separate(
   };
   const fixedDepth = (shape: Turned, x: number, y: number, k: number): number => {
     const one = ground.fixed[k]!;
+    const apart = one.piece ? gap + TOUCH : 0;
     if (
-      x + shape.minX >= one.x + one.shape.maxX ||
-      x + shape.maxX <= one.x + one.shape.minX ||
-      y + shape.minY >= one.y + one.shape.maxY ||
-      y + shape.maxY <= one.y + one.shape.minY
+      x + shape.minX >= one.x + one.shape.maxX + apart ||
+      x + shape.maxX <= one.x + one.shape.minX - apart ||
+      y + shape.minY >= one.y + one.shape.maxY + apart ||
+      y + shape.maxY <= one.y + one.shape.minY - apart
     )
       return 0;
-    return depthOf(edges.of(one.shape, shape), x - one.x, y - one.y);
+    return depthOf((one.piece ? bars : edges).of(one.shape, shape), x - one.x, y - one.y);
   };
   /** What a place weighs; at least `most` where it is no better than that. */
   const weigh = (i: number, shape: Turned, [x, y]: readonly [number, number], most: number): number => {

@@ -1,5 +1,5 @@
 import { Colors, DxfWriter, point3d, Units } from '@tarikjabiri/dxf';
-import type { CutWay } from '../cut/cutPlan';
+import type { CutWay } from '../cut/cutWay';
 import { boxOf } from '../pieces/outline';
 import type { At } from '../nest/convexParts';
 

@@ -1,4 +1,4 @@
-import type { CutWay } from '../cut/cutPlan';
+import type { CutWay } from '../cut/cutWay';
 import { boxOf } from '../pieces/outline';
 import type { At } from '../nest/convexParts';
 

@@ -9,6 +9,8 @@ export interface RollCut {
   offset: number;
   /** Joints of the layer before, across the roll from the same zero (m). */
   before: readonly number[];
+  /** Joints that somebody placed, from the left edge (m): taken as they are where every width fits the roll. */
+  placed?: readonly number[] | undefined;
 }
 
 /** How finely places of joints are tried, as a share of the offset. */
@@ -18,16 +20,17 @@ const STEPS = 4;
  * An outline cut into widths of a roll that runs along y: as few as do, each over the next by the lap, joints clear of
  * those of the layer before where a place is found that leaves them so.
  *
- * @returns parts from the left, and where the joints lie (the middle of each lap); `apart` is whether they keep clear.
+ * @returns parts from the left, and where the joints lie (the middle of each lap); `apart` is whether they keep clear,
+ * `asPlaced` whether they lie where somebody placed them.
  * @example cutToRoll(twoMetresWide, { width: 1.27, lap: 0.05, offset: 0.15, before: [] }).joints // [1.245]
  */
 export function cutToRoll(
   outline: readonly At[],
-  { width, lap, offset, before }: RollCut,
-): { parts: At[][]; joints: number[]; apart: boolean } {
+  { width, lap, offset, before, placed }: RollCut,
+): { parts: At[][]; joints: number[]; apart: boolean; asPlaced: boolean } {
   const { minX, maxX, minY, maxY } = boxOf(outline);
   const wide = maxX - minX;
-  if (wide <= width + 1e-9) return { parts: [[...outline]], joints: [], apart: true };
+  if (wide <= width + 1e-9 && !placed) return { parts: [[...outline]], joints: [], apart: true, asPlaced: false };
   const pitch = width - lap;
   const least = Math.ceil((wide - lap) / pitch - 1e-9);
   const clear = (joints: readonly number[]) =>
@@ -37,6 +40,13 @@ export function cutToRoll(
     for (let x = first; x < maxX - lap / 2 - 1e-9; x += pitch) joints.push(x);
     return joints;
   };
+  const edgesOf = (joints: readonly number[]) => [minX - lap / 2, ...joints, maxX + lap / 2];
+  const byHand = (placed ?? []).map((x) => x + minX).sort((a, b) => a - b);
+  const asPlaced =
+    byHand.length > 0 &&
+    byHand.every((x) => x > minX + lap && x < maxX - lap) &&
+    edgesOf(byHand).every((right, i, all) => i === 0 || right - all[i - 1]! + lap <= width + 1e-6);
+  if (wide <= width + 1e-9 && !asPlaced) return { parts: [[...outline]], joints: [], apart: true, asPlaced };
   // The first joint: a whole width from the edge at first, then ever less of it.
   let best: { joints: number[]; apart: boolean } | null = null;
   const tries = Math.ceil((pitch / offset) * STEPS);
@@ -50,8 +60,8 @@ export function cutToRoll(
     if (better) best = { joints, apart };
     if (apart && joints.length + 1 <= least) break;
   }
-  const { joints, apart } = best!;
-  const edges = [minX - lap / 2, ...joints, maxX + lap / 2];
+  const { joints, apart } = asPlaced ? { joints: byHand, apart: clear(byHand) } : best!;
+  const edges = edgesOf(joints);
   const parts = edges
     .slice(1)
     .flatMap((right, i) =>
@@ -59,5 +69,5 @@ export function cutToRoll(
         signedArea(part) < 0 ? part.reverse() : part,
       ),
     );
-  return { parts, joints, apart };
+  return { parts, joints, apart, asPlaced };
 }

@@ -4,6 +4,7 @@ import type { Cutting } from '../cutting';
 import type { At } from '../nest/convexParts';
 import { girthOf, grown, rectangle } from './outline';
 import { runPatches, type Beyond, type RunPatch } from './runPatch';
+import type { Dart, ShearAt } from './shearMap';
 import { cutsFor, inStretches, lengthOf, turnOf, type Stretches } from './stretches';
 
 /** A piece as it lies flat, before it is turned to a roll. */
@@ -17,6 +18,9 @@ export interface Flat {
   ground: string;
   datum: At;
   shear: number;
+  /** How far cloth shears where, and darts where it cannot; in the outline's own place. */
+  map: ShearAt[];
+  darts: Dart[];
   notes: string[];
   /** m² without laps, run-outs and trim. */
   net: number;
@@ -129,7 +133,7 @@ export function flattened(input: FlattenInput): Flat[] {
     const most = Math.max(...wider);
     if (most >= TOLD)
       notes.push(`cut up to ${millimetres(most)} larger all round: flat it is smaller than the surface`);
-    return best.flat.map(({ outline }, i): Flat => {
+    return best.flat.map(({ outline, map, darts }, i): Flat => {
       const by = (one.beyondIn ? 0 : Math.max(0, furthest)) + wider[i]!;
       const wide = by > 0 ? (grown(outline, by)[0] ?? outline) : outline;
       const { zones: own, half, ground } = one;
@@ -142,6 +146,8 @@ export function flattened(input: FlattenInput): Flat[] {
         ground,
         datum,
         shear: best.shear,
+        map,
+        darts: Number.isFinite(limit) ? darts(limit) : [],
         notes,
         net: net[i]! * (1 + short),
       };
@@ -165,7 +171,9 @@ function notesOf(
     if (!apart && lap > 0) notes.push(`its joints lie nearer than ${millimetres(offset)} to those below`);
   }
   if (shear > limit)
-    notes.push(`shears ${degrees(shear)}, the cloth locks at ${degrees(limit)}: dart it where it wrinkles`);
+    notes.push(
+      `shears ${degrees(shear)}, the cloth locks at ${degrees(limit)}: dart it as drawn, or where it wrinkles`,
+    );
   return notes;
 }
 
@@ -186,6 +194,8 @@ function placeless({ part, zones, hands }: FlattenInput, surfaces: readonly RunP
         ground: id,
         datum: [0, 0],
         shear: 0,
+        map: [],
+        darts: [],
         notes: [`${name} has no place on the boat: a rectangle of its area`],
         net,
       };

@@ -4,7 +4,8 @@ import type { Cutting } from '../cutting';
 import { signedArea, type At } from '../nest/convexParts';
 import { cutToRoll } from './cutToRoll';
 import type { Flat } from './flatten';
-import { boxOf, grown, moved, simpler } from './outline';
+import { boxOf, fromZero, grown, moved, simpler } from './outline';
+import type { Dart, ShearAt } from './shearMap';
 
 /** Outlines are cut no finer than this (m). */
 const FINE = 0.003;
@@ -26,7 +27,31 @@ export class Joints {
 
 export interface CutPiece {
   outline: At[];
+  cuts: At[][];
   notes: string[];
+}
+
+/** A run of a layer as it lies before the roll parts it, from 0 both ways: where joints are placed. */
+export interface RolledRun {
+  outline: At[];
+  /** The middles of the laps, from the left edge (m). */
+  joints: number[];
+  /** Whether somebody placed them; whether they keep clear of the layer before. */
+  byHand: boolean;
+  apart: boolean;
+  /** Width of the roll that may be used (m); 0 of a core. */
+  width: number;
+  map: ShearAt[];
+  darts: Dart[];
+}
+
+export interface RolledInput {
+  material: Fabric | Core;
+  layer: Layer;
+  joints: Joints;
+  cutting: Cutting;
+  /** Where somebody placed its joints, from its left edge (m). */
+  placed: readonly number[] | undefined;
 }
 
 /**
@@ -35,19 +60,20 @@ export interface CutPiece {
  */
 export function rolled(
   flat: Flat,
-  { material, layer, joints, cutting }: { material: Fabric | Core; layer: Layer; joints: Joints; cutting: Cutting },
-): CutPiece[] {
-  if (material.kind === 'core') return sheets(flat.outline, cutting).map((outline) => ({ outline, notes: [] }));
+  { material, layer, joints, cutting, placed }: RolledInput,
+): { cut: CutPiece[]; whole: RolledRun | null } {
+  if (material.kind === 'core')
+    return { cut: sheets(flat.outline, cutting).map((outline) => ({ outline, cuts: [], notes: [] })), whole: null };
   const [trimmed] = grown(flat.outline, cutting.trim).sort((a, b) => signedArea(b) - signedArea(a));
-  const placed = (trimmed ?? flat.outline).map(([x, y]): At => [x + flat.datum[0], y + flat.datum[1]]);
+  const lying = (trimmed ?? flat.outline).map(([x, y]): At => [x + flat.datum[0], y + flat.datum[1]]);
   const width = material.width.value - 2 * cutting.selvage;
   // Warp along the roll: a layer at 0° has its reference direction along y.
   const turns = hasDirection(material) ? [90 - layer.angleDeg] : [90, 0];
   const tried = turns.map((turnDeg) => {
     const key = `${flat.ground} ${turnDeg}`;
-    const turned = simpler(moved(placed, { turnDeg }), FINE);
-    const found = cutToRoll(turned, { width, lap: cutting.lap, offset: cutting.offset, before: joints.before(key) });
-    return { key, ...found };
+    const turned = simpler(moved(lying, { turnDeg }), FINE);
+    const roll = { width, lap: cutting.lap, offset: cutting.offset, before: joints.before(key), placed };
+    return { key, turnDeg, turned, ...cutToRoll(turned, roll) };
   });
   const best = tried.reduce((a, b) => (b.parts.length < a.parts.length ? b : a));
   joints.add(best.key, best.joints);
@@ -56,7 +82,40 @@ export function rolled(
   if (best.joints.length > 0)
     notes.push(`joint${best.joints.length > 1 ? 's' : ''} lapped ${millimetres(cutting.lap)}`);
   if (!best.apart) notes.push(`a joint lies nearer than ${millimetres(cutting.offset)} to one below`);
-  return best.parts.map((outline) => ({ outline, notes }));
+  if (best.asPlaced) notes.push('joints placed by hand');
+  if (placed && !best.asPlaced)
+    notes.push('its joints placed by hand leave a width that the roll has not, or lie off the piece: placed anew');
+  const onRoll = (at: At): At => moved([[at[0] + flat.datum[0], at[1] + flat.datum[1]]], best)[0]!;
+  const darts = flat.darts.map((dart): Dart => ({ ...dart, from: onRoll(dart.from), to: onRoll(dart.to) }));
+  const { minX, minY } = boxOf(best.turned);
+  const zeroed = ([x, y]: At): At => [x - minX, y - minY];
+  return {
+    cut: best.parts.map((outline) => ({
+      outline,
+      cuts: darts.flatMap(({ from, to }) => slitIn(outline, from, to)),
+      notes,
+    })),
+    whole: {
+      outline: fromZero(best.turned),
+      joints: best.joints.map((x) => x - minX),
+      byHand: best.asPlaced,
+      apart: best.apart,
+      width,
+      map: flat.map.map(({ at, degrees }) => ({ at: zeroed(onRoll(at)), degrees })),
+      darts: darts.map((dart) => ({ ...dart, from: zeroed(dart.from), to: zeroed(dart.to) })),
+    },
+  };
+}
+
+/** A slit with what of it lies in an outline: the part that a width of the roll has of it. */
+function slitIn(outline: readonly At[], from: At, to: At): At[][] {
+  const { minX, maxX } = boxOf(outline);
+  const [left, right] = from[0] <= to[0] ? [from, to] : [to, from];
+  const span = right[0] - left[0];
+  const at = (x: number): At => [x, span < 1e-9 ? left[1] : left[1] + ((right[1] - left[1]) * (x - left[0])) / span];
+  const [a, b] = [Math.max(minX, left[0]), Math.min(maxX, right[0])];
+  if (a > b + 1e-9) return [];
+  return span < 1e-9 ? [[from, to]] : [[at(a), at(b)]];
 }
 
 /** An outline cut to sheets of core, butted: as few both ways as do. */

@@ -31,6 +31,13 @@ export const clipped = (outline: readonly At[], [x0, y0]: At, [x1, y1]: At): At[
     ),
   ).filter((one) => Math.abs(signedArea(one)) > 1e-6);
 
+/** m² of one outline that another does not cover. */
+export const bareArea = (outline: readonly At[], cover: readonly At[]): number =>
+  outlinesOf(Clipper.difference([pathOf(outline)], [pathOf(cover)], FillRule.NonZero)).reduce(
+    (sum, one) => sum + signedArea(one),
+    0,
+  );
+
 /** An outline of few points that holds the whole of another, no more than about so far outside it (m). */
 export function simpler(outline: readonly At[], within: number): At[] {
   const [out] = grown(outline, within / 2).sort((a, b) => signedArea(b) - signedArea(a));
@@ -73,19 +80,4 @@ export function fromZero(outline: readonly At[]): At[] {
   const { minX, minY } = boxOf(outline);
   const round = (value: number) => Math.round(value * 1e5) / 1e5;
   return outline.map(([x, y]): At => [round(x - minX), round(y - minY)]);
-}
-
-/** Whether an outline crosses itself, or has no area. */
-export function faultOf(outline: readonly At[]): 'no area' | 'crosses itself' | null {
-  if (outline.length < 3) return 'no area';
-  const crosses = (a: At, b: At, c: At, d: At) => {
-    const side = (p: At, q: At, r: At) => Math.sign((q[0] - p[0]) * (r[1] - p[1]) - (q[1] - p[1]) * (r[0] - p[0]));
-    return side(a, b, c) * side(a, b, d) < 0 && side(c, d, a) * side(c, d, b) < 0;
-  };
-  const n = outline.length;
-  for (let i = 0; i < n; i++)
-    for (let j = i + 2; j < n; j++)
-      if (!(i === 0 && j === n - 1) && crosses(outline[i]!, outline[(i + 1) % n]!, outline[j]!, outline[(j + 1) % n]!))
-        return 'crosses itself';
-  return Math.abs(signedArea(outline)) < 1e-6 ? 'no area' : null;
 }

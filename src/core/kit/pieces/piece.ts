@@ -5,12 +5,21 @@ export const HANDS = { starboard: 'starboard', port: 'port', across: 'across', n
 export type Hand = keyof typeof HANDS;
 
 /** What a piece is of. */
-export const PIECE_KINDS = { layer: 'Layer', core: 'Core', detail: 'Detail', stiffener: 'Stiffener' } as const;
+export const PIECE_KINDS = {
+  layer: 'Layer',
+  core: 'Core',
+  detail: 'Detail',
+  stiffener: 'Stiffener',
+  box: 'Box',
+  own: 'Piece of its own',
+} as const;
 export type PieceKind = keyof typeof PIECE_KINDS;
 
 /** A piece to cut. */
 export interface Piece {
   id: string;
+  /** The run of zones of its layer that it is cut from; null where it is of none. */
+  run: string | null;
   kind: PieceKind;
   /** A fabric or a core. */
   material: string;
@@ -33,6 +42,11 @@ export interface Piece {
   count: number;
   /** m: x across the roll, y along it; from 0. */
   outline: At[];
+  /** Cut into it: slits of darts, and cut-outs once round; marks at its edge. In the outline’s place. */
+  cuts: At[][];
+  notches: At[];
+  /** Drawn by hand: which drawing, and what the schedule gives; `stale` where that is no longer what was drawn over. */
+  drawn: { id: string; stale: boolean; schedule: At[] } | null;
   /** m², of one. */
   area: number;
   /** Degrees that cloth shears in it; 0 where it is flat. */

@@ -4,13 +4,15 @@ import type { ZoneEvaluation } from '../../evaluate';
 import { linesOfPart, piecesOf, type LayerAtLine, type LineState } from '../../lines';
 import type { Core, Fabric } from '../../material';
 import type { Cutting } from '../cutting';
-import { signedArea } from '../nest/convexParts';
+import { boxPieces } from '../box/boxPieces';
+import { signedArea, type At } from '../nest/convexParts';
 import { coreFormFor } from './coreForm';
 import { flattened, type Flat } from './flatten';
-import { Joints, rolled } from './joints';
-import { fromZero, moved } from './outline';
+import { Joints, rolled, type RolledRun } from './joints';
+import { boxOf, fromZero, moved } from './outline';
 import type { Hand, Piece } from './piece';
 import type { Beyond } from './runPatch';
+import { redrawn } from './redrawn';
 import { detailPieces, stiffenerPieces } from './strips';
 
 /** Whether the pieces of a layer are as many, and cover as much, as the lay-up asks. */
@@ -35,8 +37,21 @@ export interface PieceCount {
   problem: string | null;
 }
 
+/** A run of a layer before the roll parts it, and whose it is. */
+export interface KitRun extends RolledRun {
+  run: string;
+  partId: string;
+  layerId: string;
+  layerNumber: number;
+  zones: string[];
+  hands: Hand[];
+}
+
 export interface KitPieces {
   pieces: Piece[];
+  runs: KitRun[];
+  /** What somebody drew or placed and the schedule does not have any more. */
+  lost: string[];
   counts: PieceCount[];
   /** Why the kit cannot be cut. */
   problems: string[];
@@ -62,8 +77,9 @@ export interface PiecesInput {
  */
 export function kitPieces(input: PiecesInput): KitPieces {
   const { boat, evaluations, details } = input;
-  const pieces: Piece[] = [];
-  const counts: PieceCount[] = [];
+  const given: Piece[] = [];
+  const counted: Omit<PieceCount, 'problem'>[] = [];
+  const cutRuns: KitRun[] = [];
   for (const part of boat.parts) {
     const lines = linesOfPart(boat, part, evaluations);
     const joints = new Joints();
@@ -74,14 +90,15 @@ export function kitPieces(input: PiecesInput): KitPieces {
       if (!material || (material.kind !== 'fabric' && material.kind !== 'core') || layer.zones.length === 0) continue;
       const made = piecesOfLayer(input, { part, layer, index, material, runs, lines, joints, turn });
       if (material.kind === 'fabric') turn += 1;
-      pieces.push(...made.pieces);
+      given.push(...made.pieces);
+      cutRuns.push(...made.runs);
       const covers = layer.zones.reduce((sum, id) => {
         return sum + (part.zones.find((zone) => zone.id === id)?.geometry.area ?? 0);
       }, 0);
       const hands = Math.max(...runs.map((run) => run.hands));
       const own = { runs: runs.length, hands, numberOff: part.number, wanted: count, made: made.whole };
       const net = covers * part.number;
-      counts.push({
+      counted.push({
         partId: part.id,
         part: part.name,
         layerNumber: index + 1,
@@ -91,15 +108,25 @@ export function kitPieces(input: PiecesInput): KitPieces {
         cut: made.pieces.reduce((sum, one) => sum + one.count, 0),
         covers: net,
         has: made.area,
-        problem: problemOf({ ...own, covers: net, has: made.area }),
       });
     }
   }
-  pieces.push(...detailPieces(boat, details, input.cutting), ...stiffenerPieces(boat, input.cutting));
+  given.push(
+    ...detailPieces(boat, details, input.cutting),
+    ...stiffenerPieces(boat, input.cutting),
+    ...boxPieces(boat, input.cutting),
+  );
+  const { pieces, bare, lost } = redrawn(boat, given, input.cutting.trim);
+  const counts = counted.map((one): PieceCount => {
+    const whole = { ...one, has: one.has - (bare.get(one.layerId) ?? 0) };
+    return { ...whole, problem: problemOf(whole) };
+  });
   const problems = counts.flatMap(({ part, layerNumber, problem }) =>
     problem === null ? [] : [`${part}, layer ${layerNumber}: ${problem}`],
   );
-  return { pieces, counts, problems };
+  const known = new Set(cutRuns.map(({ run }) => run));
+  const gone = [...lost, ...boat.jointPlacings.filter(({ run }) => !known.has(run))].map(({ name }) => name);
+  return { pieces, runs: cutRuns, counts, problems, lost: gone };
 }
 
 function problemOf({ wanted, made, covers, has }: Pick<PieceCount, 'wanted' | 'made' | 'covers' | 'has'>) {
@@ -121,9 +148,11 @@ interface LayerInput {
   turn: number;
 }
 
+/** Every run of a layer, cut for every hand; how many whole pieces that is, and of what net area. */
 function piecesOfLayer({ boat, cutting }: PiecesInput, of: LayerInput) {
   const { part, layer, index, material, runs, lines, joints, turn } = of;
   const pieces: Piece[] = [];
+  const cutRuns: KitRun[] = [];
   let whole = 0;
   let area = 0;
   for (const [r, { zones, hands }] of runs.entries()) {
@@ -135,13 +164,20 @@ function piecesOfLayer({ boat, cutting }: PiecesInput, of: LayerInput) {
     for (const [f, flat] of flats.entries()) {
       const onHands = handsOf(part, zones, flat);
       area += copies * onHands.length * flat.net;
-      const cut = rolled(flat, { material, layer, joints, cutting });
+      const run = `${layer.id}.${r + 1}.${f + 1}`;
+      const placed = boat.jointPlacings.find((one) => one.run === run)?.joints;
+      const { cut, whole: rolledRun } = rolled(flat, { material, layer, joints, cutting, placed });
+      const at = { partId: part.id, layerId: layer.id, layerNumber: index + 1, zones: flat.zones };
+      if (rolledRun) cutRuns.push({ ...rolledRun, ...at, run, hands: onHands });
       const form = formNote(boat, of, flat.zones);
       for (const hand of onHands)
-        cut.forEach(({ outline, notes }, n) => {
+        cut.forEach(({ outline, cuts, notes }, n) => {
           const mirrored = hand === 'port' ? moved(outline, { mirror: true }).reverse() : outline;
+          const { minX, minY } = boxOf(mirrored);
+          const inPlace = ([x, y]: At): At => [(hand === 'port' ? -x : x) - minX, y - minY];
           pieces.push({
-            id: `${layer.id}.${r + 1}.${f + 1}.${hand}.${n + 1}`,
+            id: `${run}.${hand}.${n + 1}`,
+            run,
             kind: material.kind === 'core' ? 'core' : 'layer',
             material: material.id,
             thickness: material.kind === 'core' ? layer.thickness : null,
@@ -156,6 +192,9 @@ function piecesOfLayer({ boat, cutting }: PiecesInput, of: LayerInput) {
             m: 0,
             count: copies,
             outline: fromZero(mirrored),
+            cuts: cuts.map((line) => line.map(inPlace)),
+            notches: [],
+            drawn: null,
             area: Math.abs(signedArea(mirrored)),
             shearDeg: flat.shear,
             notes: [...flat.notes, ...notes, ...(form ? [form] : [])],
@@ -169,7 +208,7 @@ function piecesOfLayer({ boat, cutting }: PiecesInput, of: LayerInput) {
     const own = pieces.filter((piece) => piece.hand === hand);
     own.forEach((piece, n) => Object.assign(piece, { n: n + 1, m: own.length }));
   }
-  return { pieces, whole, area };
+  return { pieces, runs: cutRuns, whole, area };
 }
 
 /** In what form a core is taken where it lies; null of a fabric. */

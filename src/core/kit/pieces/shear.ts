@@ -10,7 +10,7 @@ const angleBetween = (a: Point, b: Point): number => {
 /** How far a cloth has to shear over a patch (degrees): at the nodes of a grid, and the most of it. */
 export interface Shear {
   most: number;
-  /** Rows along v of values along u, of the grid's cells' corners from the middle on both ways. */
+  /** Rows along v of values along u, of the grid's cells' corners; positive where the surface is domed. */
   grid: number[][];
 }
 
@@ -60,9 +60,9 @@ export function shearOf({ at }: Patch, along = 24, across = 12): Shear {
           const share = (p === mi || p === i ? 0.5 : 1) * (q === mj || q === j ? 0.5 : 1);
           sum += share * curvature[q]![p]!;
         }
-      const degrees = (Math.abs(i === mi || j === mj ? 0 : sum) * 180) / Math.PI;
+      const degrees = ((i === mi || j === mj ? 0 : sum) * 180) / Math.PI;
       grid[j]![i] = degrees;
-      most = Math.max(most, degrees);
+      most = Math.max(most, Math.abs(degrees));
     }
   return { most, grid };
 }

@@ -1,11 +1,12 @@
 import { develop, patchArea, runLength, shares, type Patch } from '../../geometry';
 import { signedArea, type At } from '../nest/convexParts';
 import { shearOf } from './shear';
+import { dartsFor, shearMap, type Dart, type ShearAt } from './shearMap';
 
 /** A surface flattened in stretches along it. */
 export interface Stretches {
-  /** Outlines from the aft one on, with half a lap at every cut; m² without it. */
-  flat: { outline: At[]; net: number }[];
+  /** Outlines from the aft one on, with half a lap at every cut; m² without it; how far cloth shears where in it. */
+  flat: { outline: At[]; net: number; map: ShearAt[]; darts: (limit: number) => Dart[] }[];
   /** The most that cloth shears in one of them (degrees). */
   shear: number;
   /** Developed over surface area, less 1. */
@@ -58,13 +59,20 @@ export function inStretches(patch: Patch, cuts: readonly number[], lap: number):
     const from = ends[i]!;
     const own = cuts.length === 0 ? patch : within(patch, from, to);
     const wide = cuts.length === 0 ? patch : within(patch, Math.max(0, from - over), Math.min(1, to + over));
-    const { outline } = develop(wide, 32, wide.jumps ?? []);
+    const development = develop(wide, 32, wide.jumps ?? []);
+    const { outline } = development;
     const bare = over > 0 && cuts.length > 0 ? develop(own, 32, own.jumps ?? []).outline : outline;
-    if (!patch.flat) shear = Math.max(shear, shearOf(wide).most);
+    const sheared = patch.flat ? null : shearOf(wide);
+    if (sheared) shear = Math.max(shear, sheared.most);
     const net = Math.abs(signedArea(bare));
     sum += net;
     surface += patchArea({ ...own, count: 1 }).area;
-    return { outline: signedArea(outline) < 0 ? [...outline].reverse() : outline, net };
+    return {
+      outline: signedArea(outline) < 0 ? [...outline].reverse() : outline,
+      net,
+      map: sheared ? shearMap(development, sheared) : [],
+      darts: (limit: number) => (sheared ? dartsFor(development, sheared, limit) : []),
+    };
   });
   return { flat, shear, off: surface > 0 ? sum / surface - 1 : 0 };
 }

@@ -11,7 +11,15 @@ import { fromZero, moved, rectangle } from './outline';
 import type { Piece } from './piece';
 
 /** What the pieces of details and stiffeners have in common: of no layer of a part, flat, of no one hand. */
-const BARE = { thickness: null, partId: null, layerId: null, hand: 'none', shearDeg: 0, notes: [] } as const;
+const BARE = {
+  thickness: null,
+  partId: null,
+  layerId: null,
+  hand: 'none',
+  shearDeg: 0,
+  run: null,
+  drawn: null,
+} as const;
 
 interface Strip {
   length: number;
@@ -20,7 +28,7 @@ interface Strip {
 }
 
 /** A strip turned to the roll and cut to its width, as pieces; none of what is no fabric, or of no size. */
-function stripPieces(
+export function stripPieces(
   boat: Boat,
   material: string,
   strip: Strip,
@@ -33,6 +41,8 @@ function stripPieces(
     return {
       ...BARE,
       ...of,
+      cuts: [],
+      notches: [],
       id: `${of.id}.${n + 1}`,
       material,
       angleDeg: strip.angleDeg,
