@@ -3,6 +3,8 @@ import { faultOf } from '../geometry';
 import { said } from '../quantity';
 import { BOX_FACES, type Boat, type Box, type BoxFace } from './boat';
 
+const FAULTS = { 'no area': 'has no area', 'crosses itself': 'crosses itself' } as const;
+
 /** Refuse an outline that cannot be cut, and a piece of its own that is of nothing. */
 export function checkPieceDrawings({ pieceDrawings }: Boat): void {
   for (const { id, name, piece, material, outline, basis } of pieceDrawings) {
@@ -10,7 +12,7 @@ export function checkPieceDrawings({ pieceDrawings }: Boat): void {
     if (fault)
       throw invalid(
         `pieceDrawings.${id}.outline`,
-        `${name}: its outline ${fault === 'no area' ? 'has no area' : 'crosses itself'}: give its points in order, round it`,
+        `${name}: its outline ${FAULTS[fault]}: give its points in order, round it`,
       );
     if (piece === null && material === null)
       throw invalid(`pieceDrawings.${id}.material`, `${name}: say of which fabric or core it is cut`);
@@ -36,8 +38,19 @@ export function checkBoxes({ boxes }: Boat): void {
       const [across, up] = faceSize(box, cut.face);
       if (cut.across + cut.width > across + 1e-9 || cut.up + cut.height > up + 1e-9)
         refuse(`cutOuts.${i}.across`, `a cut-out lies over the edge of the ${BOX_FACES[cut.face]}`);
+      if (inBend(box, cut)) refuse(`cutOuts.${i}.across`, `a cut-out of the ${BOX_FACES[cut.face]} lies in the bend`);
     });
   }
+}
+
+/** Whether a cut-out reaches into a bent corner between the front and an end. */
+function inBend(box: Box, { face, across, width }: Box['cutOuts'][number]): boolean {
+  const { bend, front, left, right } = box;
+  if (bend === 0 || !front) return false;
+  if (face === 'front')
+    return across < (left ? bend : 0) - 1e-9 || across + width > box.width - (right ? bend : 0) + 1e-9;
+  if (face === 'left') return across + width > box.depth - bend + 1e-9;
+  return face === 'right' && across < bend - 1e-9;
 }
 
 /** Width and height of a face of a box, outside (m). */

@@ -36,7 +36,18 @@ const takenState = z
 type PlainKey = { [K in ListKey]: (typeof LISTS)[K] extends { ownEdits: true } ? never : K }[ListKey];
 type PlainListKey = Extract<
   PlainKey,
-  'supports' | 'sections' | 'references' | 'packs' | 'loads' | 'details' | 'items' | 'spaces' | 'pieceDrawings' | 'jointPlacings' | 'boxes' | 'plugs'
+  | 'supports'
+  | 'sections'
+  | 'references'
+  | 'packs'
+  | 'loads'
+  | 'details'
+  | 'items'
+  | 'spaces'
+  | 'pieceDrawings'
+  | 'jointPlacings'
+  | 'boxes'
+  | 'plugs'
 >;
 export const PLAIN_LISTS = LIST_KEYS.filter((key) => !LISTS[key].ownEdits) as PlainListKey[];
 

@@ -4,7 +4,7 @@ export { nestRectangles, type PlacedRectangle, type Rectangle, type RectanglesNe
 export { batchesOf, type Batch, type Batches, type BatchesInput } from './mix/batches';
 export { cuttingSchema, USUAL_CUTTING, type Cutting } from './cutting';
 export { HANDS, PIECE_KINDS, type Piece, type PieceKind } from './pieces/piece';
-export { kitPieces, type KitPieces, type PieceCount, type PiecesInput } from './pieces/pieces';
+export { kitPieces, type KitPieces, type KitRun, type PieceCount, type PiecesInput } from './pieces/pieces';
 export { faultOf } from '../geometry';
 export { boxOf, girthOf, rectangle, simpler } from './pieces/outline';
 export { shearOf, type Shear } from './pieces/shear';
@@ -36,4 +36,11 @@ export {
   type StockLot,
   type StockMove,
 } from './stock';
-export { sheetPlan, type SheetPlan } from './cut/sheetPlan';
+export { sheetNest, sheetPlan, type Board, type SheetPlan } from './cut/sheetPlan';
+export { boxPanels, type BoxPanel, type BoxTakeoff } from './box/boxPanels';
+export { plugFrames, type PlugFrame, type PlugTakeoff } from './plug/plugFrames';
+export { DRAWING_UNITS, type DrawingRead, type DrawingUnit, type OutlineRead } from './in/units';
+export { outlineFromMeasures } from './in/outlineFromMeasures';
+export { otherHandOf, sameOutline } from './pieces/redrawn';
+export { type Dart, type ShearAt } from './pieces/shearMap';
+export type { Lay } from './out/lay';

@@ -1,10 +1,10 @@
 import type { Boat, Box, BoxFace } from '../../document';
 import type { Cutting } from '../cutting';
-import { signedArea } from '../nest/convexParts';
-import { fromZero } from '../pieces/outline';
+import { signedArea, type At } from '../nest/convexParts';
+import { boxOf, fromZero, moved } from '../pieces/outline';
 import type { Piece } from '../pieces/piece';
 import { stripPieces } from '../pieces/strips';
-import { boxPanels } from './boxPanels';
+import { boxPanels, type BoxPanel } from './boxPanels';
 
 const BARE = {
   run: null,
@@ -25,24 +25,34 @@ function panelPieces(box: Box): Piece[] {
   const { material } = box;
   if (material === null) return [];
   const { panels } = boxPanels(box);
-  return panels.map(({ name, outline, cuts, notes }, i): Piece => ({
-    ...BARE,
-    zones: [],
-    id: `${box.id}.${i + 1}`,
-    kind: 'box',
-    material,
-    thickness: box.thickness,
-    of: `${box.name}: ${name}`,
-    layerNumber: 0,
-    n: i + 1,
-    m: panels.length,
-    count: box.number,
-    outline: fromZero(outline),
-    cuts,
-    notches: [],
-    area: Math.abs(signedArea(outline)) - cuts.reduce((sum, cut) => sum + Math.abs(signedArea(cut)), 0),
-    notes,
-  }));
+  return panels
+    .map((panel): BoxPanel => lengthwise(panel))
+    .map(({ name, outline, cuts, notes }, i): Piece => ({
+      ...BARE,
+      zones: [],
+      id: `${box.id}.${i + 1}`,
+      kind: 'box',
+      material,
+      thickness: box.thickness,
+      of: `${box.name}: ${name}`,
+      layerNumber: 0,
+      n: i + 1,
+      m: panels.length,
+      count: box.number,
+      outline: fromZero(outline),
+      cuts,
+      notches: [],
+      area: Math.abs(signedArea(outline)) - cuts.reduce((sum, cut) => sum + Math.abs(signedArea(cut)), 0),
+      notes,
+    }));
+}
+
+/** A panel with its longer side along the sheet. */
+function lengthwise(panel: BoxPanel): BoxPanel {
+  const { maxX, maxY } = boxOf(panel.outline);
+  if (maxX <= maxY) return panel;
+  const turn = (points: readonly At[]) => moved(points, { turnDeg: 90 }).map(([x, y]): At => [x + maxY, y]);
+  return { ...panel, outline: turn(panel.outline), cuts: panel.cuts.map(turn) };
 }
 
 /** Cloth wrapped round the walls in one, closed by a lap or with trim at its ends; pieces for top and bottom. */

@@ -7,9 +7,10 @@ import { runToEnd } from '../../job';
 import { GENERIC_MATERIALS, type Fabric } from '../../material';
 import { USUAL_CUTTING } from '../cutting';
 import { signedArea, type At } from '../nest/convexParts';
+import { outlinesFromDxf } from '../in/outlinesFromDxf';
 import { cutDxf } from '../out/cutDxf';
 import { cutSvg } from '../out/cutSvg';
-import { boxOf } from '../pieces/outline';
+import { boxOf, rectangle } from '../pieces/outline';
 import type { Piece } from '../pieces/piece';
 import { kitPieces } from '../pieces/pieces';
 import { cutPlan } from './cutPlan';
@@ -106,9 +107,10 @@ describe('cut files', () => {
   const way = planned(ask()).at(-1)!;
   const [cloth] = way.cloth;
   const byId = new Map(pieces.map((piece) => [piece.id, piece]));
+  const lay = { edge: null, places: way.places.filter(({ clothId }) => clothId === cloth!.id), pieces: byId };
   const labelOf = (id: string) => saidPiece(byId.get(id)!);
   it('read back as the same shapes, in millimetres, on layers of their own', () => {
-    const text = cutDxf(way, cloth!.id, labelOf);
+    const text = cutDxf({ ...lay, labelOf });
     const dxf = new DxfParser().parseSync(text)!;
     expect(dxf.header.$INSUNITS).toBe(4);
     type Ring = { vertices: { x: number; y: number }[] };
@@ -121,9 +123,25 @@ describe('cut files', () => {
       expect(read[0]![0]).toBeCloseTo(own[i]!.outline[0]![0], 5);
     });
     expect(dxf.entities.filter(({ layer }) => layer === 'TEXT')).toHaveLength(own.length);
+    // By the way that a user reads a drawing in.
+    const read = outlinesFromDxf(text);
+    expect(read.left).toEqual([]);
+    expect(read.outlines).toHaveLength(own.length);
+    const areas = (outlines: readonly (readonly At[])[]) => outlines.map((one) => Math.abs(signedArea(one)));
+    const sorted = (all: number[]) => all.sort((a, b) => a - b);
+    const [back, were] = [
+      sorted(areas(read.outlines.map(({ outline }) => outline))),
+      sorted(areas(own.map(({ outline }) => outline))),
+    ];
+    back.forEach((area, i) => expect(area).toBeCloseTo(were[i]!, 6));
+    // The label of a hollow piece may lie beside it.
+    const labels = new Set(own.map(({ pieceId }) => labelOf(pieceId)));
+    const named = read.outlines.filter(({ name }) => !name.startsWith('Outline'));
+    expect(named.length).toBeGreaterThan(own.length / 2);
+    for (const { name } of named) expect(labels).toContain(name);
   });
   it('say nothing of their own in SVG, whatever a part is called', () => {
-    const svg = cutSvg(way, cloth!.id, { width: fabric.width.value, labelOf: () => '<script>"&' });
+    const svg = cutSvg({ ...lay, edge: rectangle(fabric.width.value, cloth!.taken), labelOf: () => '<script>"&' });
     expect(svg).not.toContain('<script>');
     expect(svg).toContain(`width="${Math.ceil(cloth!.taken * 1000)}mm"`);
     expect(svg.match(/class="cut"/g)).toHaveLength(way.places.filter(({ clothId }) => clothId === cloth!.id).length);

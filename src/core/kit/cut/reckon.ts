@@ -14,7 +14,7 @@ export function reckon(
   const length = cloth.reduce((sum, { taken }) => sum + taken, 0);
   const offcutArea = cloth.reduce((sum, { outline }) => sum + (outline ? Math.abs(signedArea(outline)) : 0), 0);
   const pieceArea = places.reduce((sum, { pieceId }) => sum + byId.get(pieceId)!.area, 0);
-  const inside = places.flatMap(({ pieceId }) => byId.get(pieceId)!.cuts);
+  const inside = places.flatMap(({ pieceId }) => byId.get(pieceId)!.cuts.filter((line) => line.length > 2));
   const shapes = [...places.map(({ outline }) => outline), ...inside];
   const cutLength =
     name === 'blanks' ? straightCuts(places, width) : shapes.reduce((sum, shape) => sum + girthOf(shape), 0);

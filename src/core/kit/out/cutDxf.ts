@@ -1,7 +1,7 @@
 import { Colors, DxfWriter, point3d, Units } from '@tarikjabiri/dxf';
-import type { CutWay } from '../cut/cutWay';
-import { boxOf } from '../pieces/outline';
 import type { At } from '../nest/convexParts';
+import type { PlugFrame } from '../plug/plugFrames';
+import { drawnPlaces, type Lay } from './lay';
 
 const MILLIMETRES = 1000;
 /** In this format a line end begins the next group: a name with one could say anything. */
@@ -9,31 +9,70 @@ const oneLine = (text: string) => text.replace(/[\p{Cc}\u2028\u2029]+/gu, ' ').s
 
 /** Layers of a cut file: what the knife follows, what is drawn, what is written. */
 export const DXF_LAYERS = { CUT: Colors.Red, MARK: Colors.Blue, TEXT: Colors.White } as const;
+type LayerName = keyof typeof DXF_LAYERS;
+/** Half the arms of the cross at a notch (m). */
+const CROSS = 0.005;
 
-/**
- * One roll or offcut as DXF in millimetres, x along the cloth and y across it: outlines to cut, the edge of the cloth
- * and the warp of each piece to mark, its label as text, each on a layer of its own.
- */
-export function cutDxf(way: CutWay, clothId: string, labelOf: (pieceId: string) => string): string {
-  const cloth = way.cloth.find(({ id }) => id === clothId);
+/** A sheet of millimetres with the three layers; points as the drawing has them, in metres. */
+function sheet() {
   const dxf = new DxfWriter();
   dxf.setUnits(Units.Millimeters);
   for (const [name, colour] of Object.entries(DXF_LAYERS)) dxf.addLayer(name, colour, 'Continuous');
-  const at = ([x, y]: At) => point3d(y * MILLIMETRES, x * MILLIMETRES, 0);
-  const ring = (outline: readonly At[], layerName: string) =>
-    dxf.addLWPolyline(
-      outline.map((point) => ({ point: at(point) })),
-      { flags: 1, layerName },
-    );
-  if (cloth?.outline) ring(cloth.outline, 'MARK');
-  for (const { pieceId, clothId: own, outline } of way.places) {
-    if (own !== clothId) continue;
-    ring(outline, 'CUT');
-    const { minX, maxX, minY, maxY } = boxOf(outline);
-    const middle: At = [(minX + maxX) / 2, (minY + maxY) / 2];
-    const reach = Math.min(0.2, (maxY - minY) / 3);
-    dxf.addLine(at([middle[0], middle[1] - reach / 2]), at([middle[0], middle[1] + reach / 2]), { layerName: 'MARK' });
-    dxf.addText(at([middle[0] + 0.01, middle[1] - reach / 2]), 18, oneLine(labelOf(pieceId)), { layerName: 'TEXT' });
+  const at = ([x, y]: At) => point3d(x * MILLIMETRES, y * MILLIMETRES, 0);
+  return {
+    path: (points: readonly At[], layerName: LayerName, closed: boolean) =>
+      dxf.addLWPolyline(
+        points.map((point) => ({ point: at(point) })),
+        { flags: closed ? 1 : 0, layerName },
+      ),
+    line: (from: At, to: At) => dxf.addLine(at(from), at(to), { layerName: 'MARK' }),
+    text: (where: At, text: string) => dxf.addText(at(where), 18, oneLine(text), { layerName: 'TEXT' }),
+    done: () => dxf.stringify(),
+  };
+}
+
+/**
+ * One roll, offcut or sheet as DXF in millimetres, x along the cloth and y across it: outlines and what is cut inside
+ * them, the edge of the cloth, the warp, darts and notches of each piece to mark, its label as text, each on a layer of
+ * its own.
+ */
+export function cutDxf(lay: Lay): string {
+  const out = sheet();
+  const along = ([x, y]: At): At => [y, x];
+  const path = (points: readonly At[], layer: LayerName, closed: boolean) => out.path(points.map(along), layer, closed);
+  if (lay.edge) path(lay.edge, 'MARK', true);
+  for (const { outline, cuts, darts, notches, middle, reach, label } of drawnPlaces(lay)) {
+    path(outline, 'CUT', true);
+    for (const line of cuts) path(line, 'CUT', true);
+    for (const line of darts) path(line, 'MARK', false);
+    for (const [x, y] of notches) {
+      out.line(along([x - CROSS, y]), along([x + CROSS, y]));
+      out.line(along([x, y - CROSS]), along([x, y + CROSS]));
+    }
+    out.line(along([middle[0], middle[1] - reach / 2]), along([middle[0], middle[1] + reach / 2]));
+    out.text(along([middle[0] + 0.01, middle[1] - reach / 2]), label);
   }
-  return dxf.stringify();
+  return out.done();
+}
+
+/** Between frames that lie side by side (m). */
+const BESIDE = 0.1;
+
+/** Frames of a plug or mould as DXF in millimetres, side by side as seen from aft: cut, centreline and level, name. */
+export function framesDxf(frames: readonly PlugFrame[]): string {
+  const out = sheet();
+  let right = 0;
+  for (const { name, x, outline, marks } of frames) {
+    const xs = outline.map(([across]) => across);
+    const by = right - Math.min(...xs);
+    right = by + Math.max(...xs) + BESIDE;
+    const moved = ([u, v]: At): At => [u + by, v];
+    out.path(outline.map(moved), 'CUT', true);
+    for (const [from, to] of marks) out.line(moved(from), moved(to));
+    out.text(
+      moved([0.01, outline.reduce((sum, [, y]) => sum + y, 0) / outline.length]),
+      `${name}, x ${x.toFixed(3)} m`,
+    );
+  }
+  return out.done();
 }

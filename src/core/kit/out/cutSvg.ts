@@ -1,41 +1,36 @@
-import type { CutWay } from '../cut/cutWay';
 import { boxOf } from '../pieces/outline';
 import type { At } from '../nest/convexParts';
+import { drawnPlaces, type Lay } from './lay';
 
 const MILLIMETRES = 1000;
 const escaped = (text: string) =>
   text.replace(/[&<>"']/g, (sign) => `&#${sign.codePointAt(0)};`).replace(/[\p{Cc}]+/gu, ' ');
+const points = (outline: readonly At[]) =>
+  outline.map(([x, y]) => `${(y * MILLIMETRES).toFixed(1)},${(x * MILLIMETRES).toFixed(1)}`).join(' ');
 
-/** One roll or offcut as SVG at 1:1, a unit a millimetre, x along the cloth; labels as text. */
-export function cutSvg(
-  way: CutWay,
-  clothId: string,
-  how: { width: number; labelOf: (pieceId: string) => string },
-): string {
-  const cloth = way.cloth.find(({ id }) => id === clothId);
-  const places = way.places.filter((place) => place.clothId === clothId);
-  const box = cloth?.outline ? boxOf(cloth.outline) : { maxX: how.width, maxY: cloth?.taken ?? 0 };
-  const [w, h] = [Math.ceil(box.maxY * MILLIMETRES), Math.ceil(box.maxX * MILLIMETRES)];
-  const points = (outline: readonly At[]) =>
-    outline.map(([x, y]) => `${(y * MILLIMETRES).toFixed(1)},${(x * MILLIMETRES).toFixed(1)}`).join(' ');
-  const edge: readonly At[] = cloth?.outline ?? [
-    [0, 0],
-    [how.width, 0],
-    [how.width, box.maxY],
-    [0, box.maxY],
-  ];
-  const drawn = places.map(({ pieceId, outline }) => {
-    const { minX, maxX, minY, maxY } = boxOf(outline);
-    const [x, y] = [((minY + maxY) / 2) * MILLIMETRES, ((minX + maxX) / 2) * MILLIMETRES];
+/** One roll, offcut or sheet as SVG at 1:1, a unit a millimetre, x along the cloth; labels as text. */
+export function cutSvg(lay: Lay & { edge: readonly At[] }): string {
+  const { maxX, maxY } = boxOf(lay.edge);
+  const [w, h] = [Math.ceil(maxY * MILLIMETRES), Math.ceil(maxX * MILLIMETRES)];
+  const drawn = drawnPlaces(lay).map(({ outline, cuts, darts, notches, middle, label }) => {
+    const [x, y] = [middle[1] * MILLIMETRES, middle[0] * MILLIMETRES];
+    const inside = [
+      ...cuts.map((line) => `<polygon class="cut" points="${points(line)}"/>`),
+      ...darts.map((line) => `<polyline class="mark" points="${points(line)}"/>`),
+    ];
+    const marks = notches.map(
+      ([u, v]) =>
+        `<circle class="mark" cx="${(v * MILLIMETRES).toFixed(1)}" cy="${(u * MILLIMETRES).toFixed(1)}" r="4"/>`,
+    );
     return (
-      `<polygon class="cut" points="${points(outline)}"/>` +
-      `<text x="${x.toFixed(0)}" y="${y.toFixed(0)}" text-anchor="middle">${escaped(how.labelOf(pieceId))}</text>`
+      `<polygon class="cut" points="${points(outline)}"/>${inside.join('')}${marks.join('')}` +
+      `<text x="${x.toFixed(0)}" y="${y.toFixed(0)}" text-anchor="middle">${escaped(label)}</text>`
     );
   });
   return (
     `<svg xmlns="http://www.w3.org/2000/svg" width="${w}mm" height="${h}mm" viewBox="0 0 ${w} ${h}" ` +
     `font-family="sans-serif" font-size="20">` +
-    `<style>polygon{fill:none;stroke-width:1}.cut{stroke:#c00}.cloth{stroke:#06c}</style>` +
-    `<polygon class="cloth" points="${points(edge)}"/>${drawn.join('')}</svg>\n`
+    `<style>polygon,polyline,circle{fill:none;stroke-width:1}.cut{stroke:#c00}.cloth,.mark{stroke:#06c}</style>` +
+    `<polygon class="cloth" points="${points(lay.edge)}"/>${drawn.join('')}</svg>\n`
   );
 }

@@ -45,7 +45,7 @@ export function cutToRoll(
   const asPlaced =
     byHand.length > 0 &&
     byHand.every((x) => x > minX + lap && x < maxX - lap) &&
-    edgesOf(byHand).every((right, i, all) => i === 0 || right - all[i - 1]! + lap <= width + 1e-6);
+    [...byHand, maxX - lap / 2].every((right, i) => right - (byHand[i - 1] ?? minX + lap / 2) + lap <= width + 1e-6);
   if (wide <= width + 1e-9 && !asPlaced) return { parts: [[...outline]], joints: [], apart: true, asPlaced };
   // The first joint: a whole width from the edge at first, then ever less of it.
   let best: { joints: number[]; apart: boolean } | null = null;

@@ -42,7 +42,7 @@ export interface Piece {
   count: number;
   /** m: x across the roll, y along it; from 0. */
   outline: At[];
-  /** Cut into it: slits of darts, and cut-outs once round; marks at its edge. In the outline’s place. */
+  /** Inside it: darts that are proposed (two points), cut-outs (once round); marks at its edge. In its place. */
   cuts: At[][];
   notches: At[];
   /** Drawn by hand: which drawing, and what the schedule gives; `stale` where that is no longer what was drawn over. */

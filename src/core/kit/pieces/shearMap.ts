@@ -47,9 +47,9 @@ export function shearMap(development: Development, { grid }: Shear): ShearAt[] {
 }
 
 /**
- * Darts for a net that shears beyond what its cloth can: in each quarter that does, a slit from its edge where the shear
- * along it first passes the limit, as deep as the shear at the quarter's end does. Beyond the slit the cloth is laid
- * anew, turned by what is too much.
+ * Darts for a net that shears beyond what its cloth can: in each quarter that does, a slit from its edge where the
+ * shear along it first passes the limit, as deep as the shear at the quarter's end does. Beyond the slit the cloth is
+ * laid anew, turned by what is too much.
  *
  * Where the surface is domed the sides lap; where it is a saddle they open. A proposal: tried on the mould.
  */

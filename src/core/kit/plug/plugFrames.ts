@@ -66,7 +66,7 @@ export function plugFrames(hull: HullSurface, plug: Plug): PlugTakeoff {
           })
         : [];
     const outline = largest(Clipper.difference(union([ring]), notches.map(pathOf), FillRule.NonZero));
-    const [ys, wide] = [outline.map(([, y]) => y), Math.max(...outline.map(([u]) => u))];
+    const ys = outline.map(([, y]) => y);
     const [low, high] = [Math.min(...ys), Math.max(...ys)];
     const marks: (readonly [At, At])[] = [
       [
@@ -74,7 +74,8 @@ export function plugFrames(hull: HullSurface, plug: Plug): PlugTakeoff {
         [0, high],
       ],
     ];
-    if (level > low && level < high)
+    const wide = halfWidthAt(outline, level);
+    if (level > low && level < high && wide > 0)
       marks.push([
         [-wide, level],
         [wide, level],
@@ -121,6 +122,13 @@ function closed(half: readonly At[], { inward, floor }: { inward: boolean; floor
   }
   return [...right, ...right.map(([y, z]): At => [-y, z]).reverse()];
 }
+
+/** Furthest from the centreline that an outline reaches at a height (m); 0 where it does not. */
+const halfWidthAt = (outline: readonly At[], z: number): number =>
+  outline.reduce((most, [ax, az], i) => {
+    const [bx, bz] = outline[(i + 1) % outline.length]!;
+    return az > z === bz > z ? most : Math.max(most, Math.abs(ax + ((bx - ax) * (z - az)) / (bz - az)));
+  }, 0);
 
 interface Place {
   at: At;
