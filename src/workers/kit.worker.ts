@@ -4,7 +4,27 @@ import type { Boat } from '@/core/document';
 import { KeramosError } from '@/core/error';
 import { makeEvaluator } from '@/core/evaluate';
 import { runInSlices } from '@/core/job';
-import { cutPlan, kitPieces, type CutInput, type CutStep, type CutWay, type Cutting, type KitPieces } from '@/core/kit';
+import {
+  cutPlan,
+  kitPieces,
+  sheetNest,
+  type Board,
+  type CutInput,
+  type CutStep,
+  type CutWay,
+  type Cutting,
+  type KitPieces,
+  type Piece,
+  type SheetPlan,
+} from '@/core/kit';
+
+export interface SheetsInput {
+  board: Board;
+  pieces: readonly Piece[];
+  cutting: Cutting;
+  looks: number;
+  seed: number;
+}
 
 const pause = () => new Promise<void>((resolve) => setTimeout(resolve, 0));
 const clock = () => performance.now();
@@ -27,6 +47,13 @@ const api = {
   /** The ways to cut the pieces of a fabric; `onStep` is told how far it is. */
   cut: (input: CutInput, onStep: (step: CutStep) => void): Promise<CutWay[] | string> =>
     told(async () => (await runInSlices(cutPlan(input), { clock, pause, onProgress: onStep }))!),
+
+  /** Pieces on sheets by their true shapes. */
+  sheets: (input: SheetsInput, onStep: (step: { done: number; sheets: number }) => void): Promise<SheetPlan | string> =>
+    told(async () => {
+      const { board, pieces, ...how } = input;
+      return (await runInSlices(sheetNest(board, pieces, how), { clock, pause, onProgress: onStep }))!;
+    }),
 };
 export type KitWorker = typeof api;
 

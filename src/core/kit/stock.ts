@@ -69,6 +69,8 @@ export type StockMove = z.infer<typeof stockMoveSchema>;
 export const stockBookingSchema = z.strictObject({
   lots: z.array(stockLotSchema).max(100),
   moves: z.array(stockMoveSchema).max(400),
+  /** The frozen kit that is cut; each of its materials once. */
+  kitId: idSchema.optional(),
 });
 export type StockBooking = z.infer<typeof stockBookingSchema>;
 

@@ -191,4 +191,10 @@ export const MIGRATIONS: Record<string, Migration> = {
       for (const statement of statements) await statement.execute(db);
     },
   },
+  '0013_kit_cut': {
+    async up(db) {
+      // Which frozen kit something was taken for.
+      await sql`alter table stock_move add column kit_id text references kit(id)`.execute(db);
+    },
+  },
 };

@@ -116,7 +116,15 @@ export interface Database {
     at: string;
   };
   /** What came of a lot or went: append-only, known by the id that whoever moved it gave. */
-  stock_move: { id: string; lot_id: string; amount: number; reason: string; author: string; at: string };
+  stock_move: {
+    id: string;
+    lot_id: string;
+    amount: number;
+    reason: string;
+    author: string;
+    at: string;
+    kit_id: string | null;
+  };
   /** What the yard works and buys by, where it has said so. */
   yard_setting: { name: string; version: number; body_json: string; author: string; at: string };
   /** How a supplier's list or a table of offsets with these heads was read the last time. */

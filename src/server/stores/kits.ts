@@ -16,6 +16,9 @@ export interface KitHead {
   /** The hull whose kit it took over; null where it was frozen anew. */
   takenFrom: string | null;
   pieces: number;
+  /** Materials that it needs, and those of them that were cut: taken from the store for it. */
+  materials: string[];
+  cut: string[];
   author: string;
   at: string;
 }
@@ -43,6 +46,33 @@ const askSchema = z.strictObject({
 });
 
 const piecesIn = ({ kit }: Body) => kit.pieces.reduce((sum, { count }) => sum + count, 0);
+const materialsIn = ({ kit }: Body) => [...new Set(kit.pieces.map(({ material }) => material))];
+
+/** What a kit holds; one that was frozen before pieces could be drawn and slit has none of that. */
+function bodyOf(json: string): Body {
+  const { cutting, kit } = JSON.parse(json) as Body;
+  const pieces = kit.pieces.map((piece) => ({ ...UNDRAWN, ...piece }));
+  return { cutting, kit: { ...kit, runs: kit.runs ?? [], lost: kit.lost ?? [], pieces } };
+}
+const UNDRAWN = { run: null, cuts: [], notches: [], drawn: null };
+
+/** Materials of each kit of a boat that were taken from the store for it. */
+async function cutOfKits({ db }: StoreContext, boatId: string): Promise<Map<string, string[]>> {
+  const rows = await db
+    .selectFrom('stock_move')
+    .innerJoin('kit', 'kit.id', 'stock_move.kit_id')
+    .innerJoin('stock_lot', 'stock_lot.id', 'stock_move.lot_id')
+    .select(['kit.id', 'stock_lot.material'])
+    .distinct()
+    .where('kit.boat_id', '=', boatId)
+    .where('amount', '<', 0)
+    .execute();
+  const found = new Map<string, string[]>();
+  for (const { id, material } of rows) found.set(id, [...(found.get(id) ?? []), material]);
+  return found;
+}
+
+const contentsOf = (body: Body) => ({ pieces: piecesIn(body), materials: materialsIn(body) });
 
 /** Every kit of a boat, the newest first. */
 export async function listKits(context: StoreContext, boatId: string): Promise<KitHead[]> {
@@ -53,8 +83,9 @@ export async function listKits(context: StoreContext, boatId: string): Promise<K
     .where('boat_id', '=', boatId)
     .orderBy('at', 'desc')
     .execute();
+  const cut = await cutOfKits(context, boatId);
   return rows.map(({ id, revision, hull, taken_from: takenFrom, body_json, author, at }) => {
-    return { id, revision, hull, takenFrom, pieces: piecesIn(JSON.parse(body_json) as Body), author, at };
+    return { id, revision, hull, takenFrom, ...contentsOf(bodyOf(body_json)), cut: cut.get(id) ?? [], author, at };
   });
 }
 
@@ -67,9 +98,10 @@ export async function readKit(context: StoreContext, boatId: string, id: string)
     .where('id', '=', id)
     .executeTakeFirst();
   if (!row) throw new KeramosError('notFound', 'The boat has no such kit', 'kit');
-  const body = JSON.parse(row.body_json) as Body;
+  const body = bodyOf(row.body_json);
+  const cut = (await cutOfKits(context, boatId)).get(id) ?? [];
   const { revision, hull, taken_from: takenFrom, author, at } = row;
-  return { id, revision, hull, takenFrom, pieces: piecesIn(body), author, at, ...body };
+  return { id, revision, hull, takenFrom, ...contentsOf(body), cut, author, at, ...body };
 }
 
 /**
@@ -94,7 +126,7 @@ export async function freezeKit(context: StoreContext, boatId: string, raw: unkn
       .insertInto('kit')
       .values({ id, boat_id: boatId, revision, hull, taken_from: takenFrom, body_json: JSON.stringify(body), ...own })
       .execute();
-    return { id, revision, hull, takenFrom, pieces: piecesIn(body), ...own };
+    return { id, revision, hull, takenFrom, ...contentsOf(body), cut: [], ...own };
   });
 }
 

@@ -30,6 +30,21 @@ export async function listStock({ db }: StoreContext, material: string | null): 
   });
 }
 
+/** Materials that were taken from the store for a kit. @throws KeramosError `notFound` for a kit that is not there. */
+async function cutOf({ db }: StoreContext, kitId: string): Promise<Set<string>> {
+  const kit = await db.selectFrom('kit').select('id').where('id', '=', kitId).executeTakeFirst();
+  if (!kit) throw new KeramosError('notFound', 'There is no such kit', 'stock.kitId');
+  const rows = await db
+    .selectFrom('stock_move')
+    .innerJoin('stock_lot', 'stock_lot.id', 'stock_move.lot_id')
+    .select('stock_lot.material')
+    .distinct()
+    .where('kit_id', '=', kitId)
+    .where('amount', '<', 0)
+    .execute();
+  return new Set(rows.map(({ material }) => material));
+}
+
 /**
  * Book lots and movements: all of them, or none. The same booking sent again is booked once.
  *
@@ -37,8 +52,9 @@ export async function listStock({ db }: StoreContext, material: string | null): 
  * `conflict` for an id that another lot or movement has.
  */
 export async function bookStock(context: StoreContext, raw: unknown): Promise<StockLine[]> {
-  const { lots, moves } = parseOrThrow(stockBookingSchema, raw, 'stock');
+  const { lots, moves, kitId = null } = parseOrThrow(stockBookingSchema, raw, 'stock');
   return inTransaction(context, async (inside) => {
+    const cut = kitId === null ? null : await cutOf(inside, kitId);
     const there = new Map((await listStock(inside, null)).map((line) => [line.id, line]));
     const known = new Map([...there.values()].flatMap((line) => line.moves.map((move) => [move.id, move] as const)));
     const own = { author: inside.actor, at: inside.now() };
@@ -69,6 +85,12 @@ export async function bookStock(context: StoreContext, raw: unknown): Promise<St
       }
       const line = there.get(lotId);
       if (!line) throw invalid(`stock.moves[${i}].lotId`, `There is no lot "${lotId}" in the store`);
+      if (cut?.has(line.material) && amount < 0)
+        throw new KeramosError(
+          'conflict',
+          'This material of the kit is booked already: take what was spoiled from the store by hand, with its reason',
+          'stock.kitId',
+        );
       const left = line.left + amount;
       const { name, unit } = STOCK_KINDS[line.kind];
       if (left < -HAIR)
@@ -79,7 +101,7 @@ export async function bookStock(context: StoreContext, raw: unknown): Promise<St
         );
       await inside.db
         .insertInto('stock_move')
-        .values({ id, lot_id: lotId, amount, reason, ...own })
+        .values({ id, lot_id: lotId, amount, reason, kit_id: kitId, ...own })
         .execute();
       there.set(lotId, { ...line, left });
     }

@@ -5,13 +5,14 @@ import { rectangle, type CutWay, type StockBooking } from '@/core/kit';
 import type { Fabric } from '@/core/material';
 import { Refusal } from '../shared/Refusal';
 import { useUnits } from '../shared/units';
+import type { CutFor } from './cuttables';
 import { newStockId, type useStock } from '../shared/useStock';
 
 /** The booking of a cut: rolls taken from, offcuts used up, what is left kept with its shape. All of it or nothing. */
-function bookingOf(way: CutWay, fabric: Fabric, boatName: string, ids: readonly string[]): StockBooking {
+function bookingOf(way: CutWay, fabric: Fabric, cutFor: CutFor, ids: readonly string[]): StockBooking {
   const next = [...ids];
   const id = () => next.pop()!;
-  const reason = `cut for ${boatName}`;
+  const reason = `cut for ${cutFor.name}`;
   const moves = way.cloth
     .filter(({ bought }) => !bought)
     .map(({ id: lotId, taken, outline }) => ({ id: id(), lotId, amount: outline ? -1 : -taken, reason }));
@@ -31,6 +32,7 @@ function bookingOf(way: CutWay, fabric: Fabric, boatName: string, ids: readonly 
     move: id(),
   }));
   return {
+    ...(cutFor.kitId !== null && { kitId: cutFor.kitId }),
     lots: kept.map(({ lot }) => lot),
     moves: [
       ...moves,
@@ -43,14 +45,14 @@ function bookingOf(way: CutWay, fabric: Fabric, boatName: string, ids: readonly 
 export function BookCut({
   way,
   fabric,
-  boatName,
+  cutFor,
   booked,
   onBooked,
   onBook,
 }: {
   way: CutWay;
   fabric: Fabric;
-  boatName: string;
+  cutFor: CutFor;
   /** Whether this lay, or another way of it, was booked. */
   booked: boolean;
   onBooked: () => void;
@@ -65,7 +67,7 @@ export function BookCut({
   const metres = missing.reduce((sum, { taken }) => sum + taken, 0);
   const book = async () => {
     setBusy(true);
-    const said = await onBook(bookingOf(way, fabric, boatName, ids));
+    const said = await onBook(bookingOf(way, fabric, cutFor, ids));
     setRefusal(said);
     setBusy(false);
     if (said === null) onBooked();

@@ -10,6 +10,7 @@ import type { Kept } from '../shared/useSetting';
 const loading = () => <p className="soft">Opening…</p>;
 const PiecesTab = dynamic(() => import('./PiecesTab').then((module) => module.PiecesTab), { ssr: false, loading });
 const CutTab = dynamic(() => import('./CutTab').then((module) => module.CutTab), { ssr: false, loading });
+const BoxesTab = dynamic(() => import('./BoxesTab').then((module) => module.BoxesTab), { ssr: false, loading });
 const MixTab = dynamic(() => import('./MixTab').then((module) => module.MixTab), { ssr: false, loading });
 const BuyTab = dynamic(() => import('./BuyTab').then((module) => module.BuyTab), { ssr: false, loading });
 
@@ -18,6 +19,7 @@ const KitsTab = dynamic(() => import('./KitsTab').then((module) => module.KitsTa
 const TABS = {
   pieces: 'Pieces',
   cut: 'On the roll',
+  boxes: 'Boxes and plugs',
   mix: 'Mixing',
   buy: 'To buy',
   kits: 'Kits of hulls',
@@ -47,6 +49,7 @@ export function KitScreen({ settings }: { settings: KitSettings }) {
       <div className="print-sheet">
         {tab === 'pieces' && <PiecesTab cutting={cutting} onKept={(next) => setOwn({ cutting: next, mixing })} />}
         {tab === 'cut' && <CutTab cutting={cutting.body} />}
+        {tab === 'boxes' && <BoxesTab />}
         {tab === 'mix' && <MixTab mixing={mixing} onKept={(next) => setOwn({ cutting, mixing: next })} />}
         {tab === 'kits' && <KitsTab />}
         {tab === 'buy' && <BuyTab cutting={cutting.body} mixing={mixing.body} />}

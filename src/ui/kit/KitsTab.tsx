@@ -15,13 +15,19 @@ interface KitHead {
   hull: string;
   takenFrom: string | null;
   pieces: number;
+  materials: string[];
+  cut: string[];
   author: string;
   at: string;
 }
 
 /** Kits that are frozen, one a hull; a new one from an issued revision, or taken over from another hull. */
 export function KitsTab() {
-  const { id: boatId } = useDesign();
+  const { id: boatId, boat } = useDesign();
+  const codeOf = (id: string) => {
+    const material = boat.materials.find((one) => one.id === id);
+    return material && 'code' in material ? material.code : (material?.name ?? id);
+  };
   const cache = useQueryClient();
   const { data: kits } = useQuery({
     queryKey: ['kits', boatId],
@@ -109,6 +115,7 @@ export function KitsTab() {
                     pieces
                   </th>
                   <th scope="col">Frozen</th>
+                  <th scope="col">Cut and booked</th>
                   <th scope="col">Take along</th>
                 </tr>
               </thead>
@@ -126,6 +133,10 @@ export function KitsTab() {
                     <td className="num">{kit.pieces}</td>
                     <td>
                       {kit.author || 'somebody'}, {moment(kit.at)}
+                    </td>
+                    <td className="small">
+                      {kit.cut.length} of {kit.materials.length}
+                      {kit.cut.length > 0 && `: ${kit.cut.map(codeOf).join(', ')}`}
                     </td>
                     <td>
                       <a href={`/api/boats/${boatId}/kits/${kit.id}`}>JSON</a>

@@ -53,7 +53,7 @@ describe('Pieces', () => {
     press('8: WM 600/300');
     expect(rows('Pieces of the layer').length).toBeGreaterThan(2);
     expect(
-      screen.getByRole('img', { name: /outlines, warp from left to right/ }).querySelectorAll('polygon'),
+      screen.getByRole('group', { name: /outlines, warp from left to right/ }).querySelectorAll('polygon'),
     ).toHaveLength(rows('Pieces of the layer').length - 1);
     choose('Of', 'Details');
     await waitFor(() => expect(screen.queryByRole('table', { name: 'Pieces counted against the lay-up' })).toBeNull());
@@ -90,6 +90,8 @@ describe('Pieces', () => {
       ...boat,
       details: [],
       supports: [],
+      boxes: [],
+      pieceDrawings: [],
       parts: boat.parts.map((part) => ({ ...part, layers: [], groups: [], joins: [] })),
     });
     await open('pieces', bare);
@@ -97,12 +99,126 @@ describe('Pieces', () => {
   });
 });
 
+describe('A piece drawn by hand', () => {
+  /** The first piece of layer 8 on starboard, opened. */
+  const openPiece = async () => {
+    const desk = await open('pieces');
+    press('8: WM 600/300');
+    press(/^1 of \d+ starboard/);
+    await screen.findByRole('button', { name: 'Draw it by hand' });
+    return desk;
+  };
+  it('is moved by its points with the keys, keeps the other hand alike, and goes back to the schedule’s', async () => {
+    const desk = await openPiece();
+    press('Draw it by hand');
+    const point = await screen.findByRole('button', { name: /^Point 1,/ });
+    fireEvent.keyDown(point, { key: 'ArrowLeft', shiftKey: true });
+    const [drawn] = (await desk.saved()).pieceDrawings.filter(({ piece }) => piece !== null);
+    expect(drawn).toMatchObject({ bothHands: true });
+    expect(drawn!.outline[0]![1]).toBeCloseTo(drawn!.basis![0]![1] - 0.05, 3);
+    await waitFor(() => expect(page()).toMatch(/drawn by hand/), SLOW);
+    const points = () => screen.getAllByRole('button', { name: /^Point \d+,/ }).length;
+    const before = points();
+    fireEvent.keyDown(screen.getByRole('button', { name: /^Point 2,/ }), { key: 'Enter' });
+    await waitFor(() => expect(points()).toBe(before + 1), SLOW);
+    fireEvent.keyDown(screen.getByRole('button', { name: /^Point 3,/ }), { key: 'Delete' });
+    await waitFor(() => expect(points()).toBe(before), SLOW);
+    press('Add a notch');
+    await screen.findByRole('button', { name: 'Notch 1' }, SLOW);
+    press('Back to the schedule’s');
+    await waitFor(async () =>
+      expect((await desk.saved()).pieceDrawings.some(({ piece }) => piece !== null)).toBe(false),
+    );
+  });
+  it('is refused where it would cross itself, and stays as it was', async () => {
+    const desk = await openPiece();
+    press('Draw it by hand');
+    await screen.findByRole('button', { name: /^Point 1,/ });
+    fireEvent.click(screen.getByText(/points as figures/));
+    type('Along, point 1', '9');
+    expect(page()).toMatch(/crosses itself/);
+    const [drawn] = (await desk.saved()).pieceDrawings.filter(({ piece }) => piece !== null);
+    expect(drawn!.outline[0]).toEqual(drawn!.basis![0]);
+  });
+  it('comes from measures; bad ones are said, with the line', async () => {
+    const desk = await open('pieces');
+    const field = screen.getByLabelText(/^Or measures, a line for each place/);
+    fireEvent.change(field, { target: { value: '0 0 0.4\n1 x' } });
+    press('Take the measures');
+    expect(page()).toMatch(/Line 2 is no two or three lengths/);
+    fireEvent.change(field, { target: { value: '0 0 0.4\n1 0.1 0.3' } });
+    press('Take the measures');
+    const own = (await desk.saved()).pieceDrawings.find(({ name }) => name === 'Measured');
+    expect(own).toMatchObject({ piece: null, count: 1, outline: [[0, 0], [0.1, 1], [0.3, 1], [0.4, 0]] }); // prettier-ignore
+    choose('Of', 'Pieces of their own');
+    expect(await shown(/Measured/)).toBeTruthy();
+  });
+  it('has its joints moved with the keys, and put back as they come', async () => {
+    const desk = await open('pieces');
+    press(/^4: /);
+    press(/^1 of \d+ starboard/);
+    const joint = await screen.findByRole('button', { name: /^Joint 1,/ }, SLOW);
+    fireEvent.keyDown(joint, { key: 'ArrowUp', shiftKey: true });
+    const [placed] = (await desk.saved()).jointPlacings;
+    expect(placed!.joints).toHaveLength(1);
+    await waitFor(() => expect(page()).toMatch(/joints placed by hand/), SLOW);
+    press('Joints as they come');
+    await waitFor(async () => expect((await desk.saved()).jointPlacings).toEqual([]));
+  });
+  it('is told when the schedule has its piece no more, and is dropped as one action', async () => {
+    const basis: [number, number][] = [[0, 0], [1, 0], [1, 1]]; // prettier-ignore
+    const none = { bothHands: false, material: null, thickness: null };
+    const old = { ...none, id: 'old', name: 'Old piece', piece: 'gone.1.1.port.1' };
+    const desk = await open('pieces', (boat) => ({
+      ...boat,
+      pieceDrawings: [{ ...old, count: 1, outline: basis, notches: [], basis }],
+    }));
+    expect(page()).toMatch(/pieces that the schedule has no more: Old piece/);
+    press('Drop them');
+    await waitFor(async () => expect((await desk.saved()).pieceDrawings).toEqual([]));
+  });
+});
+
+describe('Boxes and plugs', () => {
+  it('are made, changed and counted; what cannot be built is refused', async () => {
+    const desk = await open('boxes');
+    expect(page()).toMatch(/5 faces each: 10 panels for one boat/);
+    press('Add a box');
+    await waitFor(() => expect(page()).toMatch(/1 × Box/));
+    type('How many', '3');
+    await waitFor(() => expect(page()).toMatch(/15 panels for one boat/));
+    type(/^Panel thickness/, '300 mm');
+    expect(page()).toMatch(/between 2 mm and 100 mm/);
+    type(/^Bent corners, radius outside/, '900 mm');
+    expect(page()).toMatch(/no room between its ends/);
+    type(/^Bent corners, radius outside/, '80 mm');
+    await waitFor(() => expect(page()).toMatch(/5 faces each in 3 panels: 9 panels for one boat/));
+    const [, own] = (await desk.saved()).boxes;
+    expect(own).toMatchObject({ number: 3, bend: 0.08 });
+    press('Remove it');
+    await waitFor(async () => expect((await desk.saved()).boxes).toHaveLength(1));
+  });
+  it('draw the frames of a plug, and give them as one drawing', async () => {
+    await open('boxes');
+    press('Hull plug');
+    expect(await shown(/Hull plug: 15 frames/)).toBeTruthy();
+    press('All frames as DXF');
+    await waitFor(() => expect(saved[0]?.[0]).toBe('Hull-plug-frames.dxf'));
+    expect(String(saved[0]?.[1])).toContain('Frame 15');
+    type(/^Frames every/, '0.2 m');
+    await waitFor(() => expect(page()).toMatch(/Hull plug: 29 frames/));
+    type(/^Frames every/, '0.05 m');
+    await waitFor(() => expect(page()).toMatch(/Hull plug: 111 frames/));
+  });
+});
+
 describe('On the roll', () => {
   const layOut = async (fabric: RegExp) => {
-    choose('Fabric or core', fabric);
+    choose('Fabric or board', fabric);
     await waitFor(() => expect(page()).toMatch(/in the store/));
     press('Lay it out');
     await screen.findByRole('table', { name: 'Ways to cut it' }, SLOW);
+    await waitFor(() => expect(screen.queryByRole('button', { name: 'Stop' })).toBeNull(), SLOW);
   };
   it('compares three ways, saves a lay as a file, and keeps it while the tab is left', async () => {
     await open('cut');
@@ -139,9 +255,45 @@ describe('On the roll', () => {
     expect(page()).toMatch(/is not in the store: buy \d+ roll/);
     expect(screen.getByRole<HTMLButtonElement>('button', { name: 'It is cut: book it' }).disabled).toBe(true);
   });
+  it('holds a piece fast, moves another by hand, takes the move back, and nests the rest', async () => {
+    await open('cut');
+    await layOut(/^Woven roving 300/);
+    const group = () => screen.getByRole('group', { name: /pieces on new roll 1/ });
+    const pieces = () => within(group()).getAllByRole('button');
+    fireEvent.keyDown(pieces()[0]!, { key: 'Enter' });
+    press('Hold it fast');
+    await waitFor(() => expect(pieces()[0]!.getAttribute('aria-label')).toMatch(/lies fast/));
+    const length = () => rows('Ways to cut it').at(-1)!.textContent;
+    const before = length();
+    const last = pieces().at(-1)!;
+    fireEvent.keyDown(last, { key: 'Enter' });
+    fireEvent.keyDown(last, { key: 'ArrowRight' });
+    await waitFor(() => expect(screen.queryByRole('button', { name: 'Take back the last move' })).not.toBeNull());
+    press('Take back the last move');
+    await waitFor(() => expect(length()).toBe(before));
+    press(/^Nest the rest round the 1 that lie fast/);
+    await waitFor(() => expect(screen.queryByRole('button', { name: 'Stop' })).toBeNull(), SLOW);
+    expect(rows('Ways to cut it')).toHaveLength(4);
+    press('Let all 1 loose');
+    await screen.findByRole('button', { name: 'Lay it out' });
+  });
+  it('lays out all fabrics at once, and opens one of them', async () => {
+    await open('cut');
+    press('All fabrics at once');
+    press(/^Lay out all \d+$/);
+    const table = () => rows('All fabrics laid out');
+    await waitFor(
+      () => expect(table().filter((row) => /laid out/.test(row.textContent ?? '')).length).toBeGreaterThan(0),
+      SLOW,
+    );
+    press('Stop');
+    await screen.findByRole('button', { name: /^Lay out all/ });
+    press(/^Woven roving 300/);
+    await waitFor(() => expect(page()).toContain('Roll 1.270 m wide'));
+  });
   it('lays core on its sheets', async () => {
     await open('cut');
-    choose('Fabric or core', /^Cross-linked PVC 80/);
+    choose('Fabric or board', /^Cross-linked PVC 80/);
     expect(await shown(/sheets of 1\.200 m × 2\.400 m/)).toBeTruthy();
     expect(screen.getAllByRole('img', { name: /pieces on sheet/ }).length).toBeGreaterThan(0);
   });

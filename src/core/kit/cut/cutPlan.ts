@@ -40,8 +40,9 @@ export function* cutPlan(input: CutInput): Generator<CutStep, CutWay[]> {
   }
   const ways: CutWay[] = [];
   for (const name of ['blanks', 'rows'] as const) {
-    yield { done: 0.02, at: CUT_WAYS[name], length: Infinity, best: null };
-    ways.push(reckon(input, name, spread(input, inRows(ordered, width, cutting.gap))));
+    const way = reckon(input, name, spread(input, inRows(ordered, width, cutting.gap)));
+    ways.push(way);
+    yield { done: 0.02, at: CUT_WAYS[name], length: way.length, best: way };
   }
   return [...ways, yield* nestedWay(input, ordered, ways[1]!.length)];
 }

@@ -91,7 +91,7 @@ export interface CutWay {
 export interface CutStep {
   done: number;
   at: string;
-  /** m of roll of the best so far; the lay itself where it is a new one. */
+  /** m of roll of the best so far; a way as it is found, and each better lay of the nested one. */
   length: number;
   best: CutWay | null;
 }

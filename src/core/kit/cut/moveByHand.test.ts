@@ -173,7 +173,7 @@ describe('a lay nested again', () => {
   it('tells every better lay while it looks: each is whole, and they get shorter', () => {
     const lengths: number[] = [];
     for (const step of cutPlan(input)) {
-      if (!step.best) continue;
+      if (step.best?.name !== 'nested') continue;
       expectSound(step.best);
       lengths.push(step.best.length);
     }

@@ -100,7 +100,7 @@ export function* sheetNest(
   board: Board,
   pieces: readonly Piece[],
   { cutting, looks, seed }: { cutting: Cutting; looks: number; seed: number },
-): Generator<{ done: number; sheets: number }, SheetPlan> {
+): Generator<{ done: number; at: string; sheets: number }, SheetPlan> {
   const { sheetWidth, sheetLength, kerf } = cutting;
   let best = sheetPlan(board, pieces, cutting);
   const rotations = board.kind === 'wood' ? [0, 180] : [0, 90, 180, 270];
@@ -118,7 +118,7 @@ export function* sheetNest(
     const search = nestPolygons(own);
     let step = search.next();
     for (; !step.done; step = search.next())
-      yield { done: (k - 1 + step.value.done) / tries, sheets: best.sheets.length };
+      yield { done: (k - 1 + step.value.done) / tries, at: 'sheets', sheets: best.sheets.length };
     if (step.value.length > 0) break;
     best = planOf(board, { placements: step.value.placements, byId, cutting });
   }

@@ -51,7 +51,7 @@ export interface KitPieces {
   pieces: Piece[];
   runs: KitRun[];
   /** What somebody drew or placed and the schedule does not have any more. */
-  lost: string[];
+  lost: { id: string; name: string }[];
   counts: PieceCount[];
   /** Why the kit cannot be cut. */
   problems: string[];
@@ -125,7 +125,10 @@ export function kitPieces(input: PiecesInput): KitPieces {
     problem === null ? [] : [`${part}, layer ${layerNumber}: ${problem}`],
   );
   const known = new Set(cutRuns.map(({ run }) => run));
-  const gone = [...lost, ...boat.jointPlacings.filter(({ run }) => !known.has(run))].map(({ name }) => name);
+  const gone = [...lost, ...boat.jointPlacings.filter(({ run }) => !known.has(run))].map(({ id, name }) => ({
+    id,
+    name,
+  }));
   return { pieces, runs: cutRuns, counts, problems, lost: gone };
 }
 
