@@ -23,7 +23,9 @@ export {
 } from './cut/cutWay';
 export { movedByHand } from './cut/moveByHand';
 export { mixingSchema, USUAL_MIXING, type Hardener, type Mixing } from './mix/mixing';
-export { mixingPlan, potLifeAt, type MixedBatch, type MixingPlan, type MixStage } from './mix/mixingPlan';
+export { potLifeAt } from './mix/potLife';
+export { mixingPlan, type MixedBatch, type MixingPlan, type MixStage } from './mix/mixingPlan';
+export { labelCode, labelsOf, LABEL_SHEETS, type Label, type LabelSheet } from './labels';
 export { cutSvg } from './out/cutSvg';
 export { purchaseList, type Purchase } from './purchaseList';
 export {

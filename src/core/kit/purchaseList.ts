@@ -1,7 +1,7 @@
 import type { BoatCost } from '../cost';
 import { KeramosError } from '../error';
-import type { Core } from '../material';
-import { sheetPlan } from './cut/sheetPlan';
+import type { Material } from '../material';
+import { sheetPlan, type Board } from './cut/sheetPlan';
 import type { Piece } from './pieces/piece';
 import type { Cutting } from './cutting';
 import type { MixingPlan } from './mix/mixingPlan';
@@ -24,7 +24,7 @@ export interface Purchase {
 const IN_PIECES = 0.7;
 
 /** Sheets that the pieces of a core are sawn from; null where one is larger than a sheet. */
-function sheetsFor(core: Core, pieces: readonly Piece[], cutting: Cutting): number | null {
+function sheetsFor(core: Board, pieces: readonly Piece[], cutting: Cutting): number | null {
   try {
     return sheetPlan(core, pieces, cutting).sheets.length;
   } catch (error) {
@@ -45,7 +45,7 @@ function sheetsFor(core: Core, pieces: readonly Piece[], cutting: Cutting): numb
 export function purchaseList(
   cost: BoatCost,
   mixing: MixingPlan | null,
-  { cutting, pieces }: { cutting: Cutting; pieces: readonly Piece[] },
+  { cutting, pieces, materials: known }: { cutting: Cutting; pieces: readonly Piece[]; materials: readonly Material[] },
 ): Purchase[] {
   const materials = cost.materials.map(({ material, thickness, area, mass, waste, offer, cost: own }): Purchase => {
     const more = 1 + waste;
@@ -90,15 +90,47 @@ export function purchaseList(
   });
   const hardeners = new Map<string, number>();
   for (const { hardener, batches } of mixing?.stages ?? [])
-    hardeners.set(
-      hardener.name,
-      (hardeners.get(hardener.name) ?? 0) + batches.reduce((sum, batch) => sum + batch.hardener, 0),
-    );
+    if (hardener.share > 0)
+      hardeners.set(
+        hardener.name,
+        (hardeners.get(hardener.name) ?? 0) + batches.reduce((sum, batch) => sum + batch.hardener, 0),
+      );
   const hardened = [...hardeners].map(([name, need]): Purchase => {
     return { name, kind: 'hardener', need, unit: 'kg', packs: null, supplier: null, cost: null };
   });
   const consumables = cost.consumables.map(({ name, unit, quantity, cost: own }): Purchase => {
     return { name, kind: 'consumable', need: quantity, unit, packs: null, supplier: null, cost: own };
   });
-  return [...materials, ...hardened, ...consumables];
+  return [...materials, ...besides(cost, { cutting, pieces, materials: known }), ...hardened, ...consumables];
+}
+
+/** Cloth and boards of pieces that are of nothing laid: boxes and pieces of their own. */
+function besides(
+  cost: BoatCost,
+  { cutting, pieces, materials }: { cutting: Cutting; pieces: readonly Piece[]; materials: readonly Material[] },
+): Purchase[] {
+  const laid = new Set(cost.materials.map(({ material, thickness }) => `${material.id} ${thickness ?? ''}`));
+  const groups = new Map<string, Piece[]>();
+  for (const piece of pieces) {
+    const key = `${piece.material} ${piece.thickness ?? ''}`;
+    if (!laid.has(key)) groups.set(key, [...(groups.get(key) ?? []), piece]);
+  }
+  return [...groups.values()].flatMap((own): Purchase[] => {
+    const material = materials.find(({ id }) => id === own[0]!.material);
+    const area = own.reduce((sum, piece) => sum + piece.area * piece.count, 0);
+    const none = { supplier: null, cost: null };
+    if (material?.kind === 'fabric') {
+      const need = area / (IN_PIECES * (material.width.value - 2 * cutting.selvage));
+      const count = Math.ceil(need / material.rollLength.value - 1e-9);
+      const packs = { count, of: `rolls of ${material.rollLength.value} m` };
+      return [{ ...none, name: material.name, kind: 'cloth', need, unit: 'm', packs }];
+    }
+    if (material?.kind !== 'core' && material?.kind !== 'wood') return [];
+    const thickness = own[0]!.thickness ?? 0;
+    const least = Math.ceil(area / (cutting.sheetWidth * cutting.sheetLength) - 1e-9);
+    const count = Math.max(least, sheetsFor(material, own, cutting) ?? 0);
+    const size = `${Math.round(1000 * cutting.sheetWidth)} × ${Math.round(1000 * cutting.sheetLength)} mm`;
+    const name = `${material.name}, ${Number((1000 * thickness).toFixed(1))} mm`;
+    return [{ ...none, name, kind: 'core', need: area, unit: 'm²', packs: { count, of: `sheets of ${size}` } }];
+  });
 }

@@ -1,15 +1,30 @@
 import { Worker } from 'node:worker_threads';
 import { evaluateDetails } from '@/core/detail/kinds';
 import type { Boat } from '@/core/document';
+import { invalid } from '@/core/error';
 import { makeEvaluator } from '@/core/evaluate';
-import { kitPieces, type Cutting, type KitPieces } from '@/core/kit';
+import { kitPieces, labelsOf, type Cutting, type KitPieces, type Piece } from '@/core/kit';
 import { kitSheets, type KitYard } from '../print/kitSheets';
+import { labelsPdf, type LabelsOptions } from '../print/labelsPdf';
 import type { Sheet } from '../print/scheduleSheets';
 import { inServer } from '../threads/inServer';
 import { sharedThread } from '../threads/thread';
 
-export type KitAsk = { as: 'sheets'; boat: Boat; yard: KitYard } | { as: 'pieces'; boat: Boat; cutting: Cutting };
-export type KitAnswer = { as: 'sheets'; sheets: Sheet[] } | { as: 'pieces'; pieces: KitPieces };
+/** Which labels are asked for: of the boat as it stands or of a frozen kit, all or of one part and layer. */
+export interface LabelsAsk {
+  boat: Boat;
+  cutting: Cutting;
+  frozen: { hull: string; pieces: readonly Piece[] } | null;
+  group: string | null;
+  layer: number | null;
+  options: LabelsOptions;
+}
+export type KitAsk =
+  | { as: 'sheets'; boat: Boat; yard: KitYard }
+  | { as: 'pieces'; boat: Boat; cutting: Cutting }
+  | { as: 'labels'; asked: LabelsAsk };
+export type KitAnswer =
+  { as: 'sheets'; sheets: Sheet[] } | { as: 'pieces'; pieces: KitPieces } | { as: 'labels'; pdf: Uint8Array };
 
 const kitter = sharedThread<KitAsk, KitAnswer>('kitter', {
   start: () =>
@@ -27,8 +42,30 @@ export async function sheetsOfKit(boat: Boat, yard: KitYard): Promise<Sheet[]> {
 
 /** The pieces of a boat, found likewise. */
 export async function piecesOfKit(boat: Boat, cutting: Cutting): Promise<KitPieces> {
-  if (!inServer())
-    return kitPieces({ boat, evaluations: makeEvaluator()(boat), details: evaluateDetails(boat), cutting });
+  if (!inServer()) return piecesHere(boat, cutting);
   const answer = await kitter().ask({ as: 'pieces', boat, cutting });
   return (answer as Extract<KitAnswer, { as: 'pieces' }>).pieces;
+}
+
+/** Labels as a PDF, made likewise. @throws KeramosError `invalid` where nothing is asked for that has a piece. */
+export async function labelsOfKit(asked: LabelsAsk): Promise<Uint8Array> {
+  if (!inServer()) return labelsHere(asked);
+  const answer = await kitter().ask({ as: 'labels', asked });
+  return (answer as Extract<KitAnswer, { as: 'labels' }>).pdf;
+}
+
+/** The pieces of a boat, found in this thread. */
+export const piecesHere = (boat: Boat, cutting: Cutting): KitPieces =>
+  kitPieces({ boat, evaluations: makeEvaluator()(boat), details: evaluateDetails(boat), cutting });
+
+/** Labels, made in this thread. */
+export async function labelsHere({ boat, cutting, frozen, group, layer, options }: LabelsAsk): Promise<Uint8Array> {
+  const all = frozen ? frozen.pieces : piecesHere(boat, cutting).pieces;
+  const own = all.filter(
+    (piece) =>
+      (group === null || (piece.partId ?? piece.kind) === group) && (layer === null || piece.layerNumber === layer),
+  );
+  if (own.length === 0) throw invalid('group', 'There are no such pieces');
+  const name = frozen ? `${boat.name}, hull ${frozen.hull}` : boat.name;
+  return new Uint8Array(await labelsPdf(labelsOf(boat, own, name), options));
 }

@@ -36,7 +36,7 @@ export function kitSheets(boat: Boat, { cutting, mixing, rates, offers }: KitYar
   let mixed: MixingPlan | null = null;
   const why: string[] = [];
   try {
-    mixed = mixingPlan(boat, evaluations, mixing);
+    mixed = mixingPlan(boat, evaluations, mixing, evaluateDetails(boat));
   } catch (error) {
     if (!(error instanceof KeramosError)) throw error;
     why.push(error.text);
@@ -152,7 +152,7 @@ export function kitSheets(boat: Boat, { cutting, mixing, rates, offers }: KitYar
     name: 'To buy',
     rows: [
       ['What', 'Needed', 'Unit', 'Packs', 'From', `Cost (${plain(cost.currency)})`],
-      ...purchaseList(cost, mixed, { cutting, pieces }).map((one): Cell[] => [
+      ...purchaseList(cost, mixed, { cutting, pieces, materials: boat.materials }).map((one): Cell[] => [
         plain(one.name),
         rounded(one.need, 2),
         one.unit,

@@ -66,7 +66,7 @@ export function BoxTakeoff({ box }: { box: Box }) {
           </tbody>
         </table>
         <p className="mb-1">
-          {screws > 0 ? `${all} screws in while it is glued, and ${all} out again: count them back.` : 'No screws.'}{' '}
+          {screws > 0 ? `${all} screws in to glue it, and ${all} out again: count them.` : 'No screws.'}{' '}
           {full(joints * box.number, 'length')} of joints inside
           {filler > 0 && `, ${formatNumber(filler * box.number * 1000, 2)} l of filler for their fillets`}.
         </p>

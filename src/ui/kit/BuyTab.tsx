@@ -32,11 +32,14 @@ export function BuyTab({ cutting, mixing }: { cutting: Cutting; mixing: Mixing }
     const cost = boatCost(boat, evaluations, evaluateDetails(boat), yard);
     let mixed: MixingPlan | null = null;
     try {
-      mixed = mixingPlan(boat, evaluations, mixing);
+      mixed = mixingPlan(boat, evaluations, mixing, evaluateDetails(boat));
     } catch (error) {
       if (!(error instanceof KeramosError)) throw error;
     }
-    return { lines: purchaseList(cost, mixed, { cutting, pieces: found.pieces }), currency: cost.currency };
+    return {
+      lines: purchaseList(cost, mixed, { cutting, pieces: found.pieces, materials: boat.materials }),
+      currency: cost.currency,
+    };
   }, [boat, yard, found, cutting, mixing]);
   if (typeof found === 'string')
     return (

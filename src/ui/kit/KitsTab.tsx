@@ -139,7 +139,8 @@ export function KitsTab() {
                       {kit.cut.length > 0 && `: ${kit.cut.map(codeOf).join(', ')}`}
                     </td>
                     <td>
-                      <a href={`/api/boats/${boatId}/kits/${kit.id}`}>JSON</a>
+                      <a href={`/api/boats/${boatId}/kits/${kit.id}`}>JSON</a>{' '}
+                      <a href={`/api/boats/${boatId}/kit/labels?kit=${kit.id}`}>labels</a>
                     </td>
                   </tr>
                 ))}

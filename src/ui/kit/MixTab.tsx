@@ -3,6 +3,7 @@ import type { ChartConfiguration } from 'chart.js';
 import { useMemo, useState } from 'react';
 import { Alert, Button, Card } from 'react-bootstrap';
 import { KeramosError } from '@/core/error';
+import { evaluateDetails } from '@/core/detail/kinds';
 import { makeEvaluator } from '@/core/evaluate';
 import { writeAt } from '@/core/field';
 import { mixingPlan, USUAL_MIXING, type Mixing, type MixingPlan, type MixStage } from '@/core/kit';
@@ -16,10 +17,10 @@ import { useUnits } from '../shared/units';
 import { useSetting, type Kept } from '../shared/useSetting';
 import { MixingCard } from './MixingCard';
 
-const KIND_NAMES = { coating: 'coat', laminate: 'lay', fill: 'fill' } as const;
+const KIND_NAMES = { coating: 'coat', laminate: 'lay', fill: 'fill', paste: 'paste' } as const;
 const titleOf = ({ part, copy, kind, name, layers }: MixStage, copies: number) =>
   `${part}${copies > 1 ? ` ${copy}` : ''}, ${KIND_NAMES[kind]} ${
-    kind === 'coating' ? name : `layers ${layers[0]} to ${layers.at(-1)}`
+    kind === 'coating' || kind === 'paste' ? name : `layers ${layers[0]} to ${layers.at(-1)}`
   }`;
 
 /** Batches of resin by part and stage; a change of the shop's temperature plans them anew. */
@@ -29,7 +30,7 @@ export function MixTab({ mixing, onKept }: { mixing: Kept<Mixing>; onKept: (kept
   const evaluations = useMemo(() => makeEvaluator()(boat), [boat]);
   const plan = useMemo((): MixingPlan | string => {
     try {
-      return mixingPlan(boat, evaluations, draft);
+      return mixingPlan(boat, evaluations, draft, evaluateDetails(boat));
     } catch (error) {
       if (error instanceof KeramosError) return error.text;
       throw error;
@@ -136,7 +137,7 @@ function Planned({ plan, temperature }: { plan: MixingPlan; temperature: number 
       </p>
       <p className="small soft">
         Every batch is inside its pot and its working time. Not checked: whether a part is full before the first batch
-        gels, how hot a thick laminate gets, and the paste of details.
+        gels, how hot a thick laminate gets, and the filler of boxes.
       </p>
       <Card className="mb-3">
         <Card.Body className="p-0 table-responsive">
@@ -186,9 +187,11 @@ function Planned({ plan, temperature }: { plan: MixingPlan; temperature: number 
       <Card body className="mb-3">
         <h2>{titleOf(stage, copies(stage))}</h2>
         <p>
-          {hardener.name}: {formatNumber(100 * hardener.share, 1)} by mass for 100 of resin,{' '}
-          {formatNumber(100 * stage.byVolume, 1)} by volume; at the pump {strokes(1)} strokes of resin to{' '}
-          {strokes(stage.byVolume)} of hardener. Weigh it; a pump is checked by scale every morning.
+          {hardener.share > 0
+            ? `${hardener.name}: ${formatNumber(100 * hardener.share, 1)} by mass for 100 of resin, ` +
+              `${formatNumber(100 * stage.byVolume, 1)} by volume; at the pump ${strokes(1)} strokes of resin to ` +
+              `${strokes(stage.byVolume)} of hardener. Weigh it; a pump is checked by scale every morning.`
+            : `${hardener.name}. Weigh it.`}
         </p>
         {batches.length > 1 && (
           <Chart size="chart-mid" label="Batches over time" config={config}>

@@ -126,7 +126,12 @@ function Found({ found }: { found: KitPieces }) {
             </Form.Select>
           </Form.Group>
         )}
-        <PieceLabels pieces={shown} boatName={boat.name} />
+        <PieceLabels
+          count={shown.reduce((sum, { count }) => sum + count, 0)}
+          all={total}
+          group={group}
+          layer={byLayer ? layer : null}
+        />
         <Button as="a" size="sm" variant="outline-primary" href={`/api/boats/${boatId}/kit?format=xlsx`}>
           All pieces, XLSX
         </Button>

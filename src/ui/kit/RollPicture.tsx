@@ -91,55 +91,36 @@ export function RollPicture({
   );
 }
 
-function PlacedPiece({
-  place,
-  piece,
-  scale,
-  line,
-  moves,
-}: {
+interface PlacedProps {
   place: CutPlace;
   piece: Piece | undefined;
   scale: number;
-  line: { deep: number; long: number };
-  moves: Moves | undefined;
-}) {
-  const [start, setStart] = useState<[number, number] | null>(null);
-  const [by, setBy] = useState<[number, number]>([0, 0]);
-  const drag = useDrag<SVGGElement>({
-    onStart: () => moves?.onChoose(place),
-    onMove: (x, y) => {
-      if (!moves) return;
-      if (start === null) setStart([x, y]);
-      else setBy([x - start[0], y - start[1]]);
-    },
-    onEnd: () => {
-      setStart(null);
-      setBy([0, 0]);
-      if (!moves || Math.hypot(...by) < 2) return;
-      // Let go over another line of the same roll: so many lines further on.
-      const lines = Math.round(by[1] / line.deep);
-      const [along, across] = [by[0] + lines * line.long, by[1] - lines * line.deep];
-      moves.onMove(place, place.x + across / scale, place.y + along / scale);
-    },
-  });
+}
+
+function PlacedPiece({
+  line,
+  moves,
+  ...own
+}: PlacedProps & { line: { deep: number; long: number }; moves: Moves | undefined }) {
+  return moves ? <MovablePiece {...own} line={line} moves={moves} /> : <DrawnPiece {...own} />;
+}
+
+/** A piece as it lies: outline, cut-outs, darts, and what it is called where there is room. */
+function DrawnPiece({
+  place,
+  piece,
+  scale,
+  mark = '',
+  chosen = false,
+}: PlacedProps & { mark?: string; chosen?: boolean }) {
   const { minX, maxX, minY, maxY } = boxOf(place.outline);
   const [x0, x1, y0, y1] = [minY * scale, maxY * scale, minX * scale, maxX * scale];
-  const name = nameOfPlace(place);
-  const isFast = moves?.fast.has(name) ?? false;
-  const said = piece ? saidPiece(piece) : place.pieceId;
-  const keys = (key: string) => {
-    const step = { ArrowRight: [0, STEP], ArrowLeft: [0, -STEP], ArrowDown: [STEP, 0], ArrowUp: [-STEP, 0] }[key];
-    if (step) moves?.onMove(place, place.x + step[0]!, place.y + step[1]!);
-    else if (key === 'Enter' || key === ' ') moves?.onChoose(place);
-    return step !== undefined || key === 'Enter' || key === ' ';
-  };
-  const drawn = (
-    <>
-      <title>{said}</title>
+  return (
+    <g>
+      <title>{piece ? saidPiece(piece) : place.pieceId}</title>
       <polygon
         points={saidPoints(place.outline, scale)}
-        className={`kit-piece ${piece?.hand === 'port' ? 'port' : ''} ${moves?.chosen === name ? 'chosen' : ''}`}
+        className={`kit-piece ${piece?.hand === 'port' ? 'port' : ''} ${chosen ? 'chosen' : ''}`}
       />
       {piece?.cuts.map((cut, i) => (
         <polyline
@@ -151,29 +132,75 @@ function PlacedPiece({
       {x1 - x0 > 60 && y1 - y0 > 14 && piece && (
         <>
           <text x={(x0 + x1) / 2} y={(y0 + y1) / 2 + 4} textAnchor="middle" className="kit-text">
-            {isFast && 'fast · '}
+            {mark}
             {shortName(piece, x1 - x0)}
           </text>
           {y1 - y0 > 40 && <WarpArrow x={(x0 + x1) / 2 - 12} y={(y0 + y1) / 2 + 14} length={24} />}
         </>
       )}
-    </>
+    </g>
   );
-  if (!moves) return <g>{drawn}</g>;
+}
+
+/** Along and across the cloth, by an arrow key (m). */
+const STEPS: Readonly<Record<string, readonly [number, number]>> = {
+  ArrowRight: [0, STEP],
+  ArrowLeft: [0, -STEP],
+  ArrowDown: [STEP, 0],
+  ArrowUp: [-STEP, 0],
+};
+
+function MovablePiece({
+  place,
+  piece,
+  scale,
+  line,
+  moves,
+}: PlacedProps & { line: { deep: number; long: number }; moves: Moves }) {
+  const [start, setStart] = useState<[number, number] | null>(null);
+  const [by, setBy] = useState<[number, number]>([0, 0]);
+  const drag = useDrag<SVGGElement>({
+    onStart: () => moves.onChoose(place),
+    onMove: (x, y) => {
+      if (start === null) setStart([x, y]);
+      else setBy([x - start[0], y - start[1]]);
+    },
+    onEnd: () => {
+      setStart(null);
+      setBy([0, 0]);
+      if (Math.hypot(...by) < 2) return;
+      // Let go over another line of the same roll: so many lines further on.
+      const lines = Math.round(by[1] / line.deep);
+      const [along, across] = [by[0] + lines * line.long, by[1] - lines * line.deep];
+      moves.onMove(place, place.x + across / scale, place.y + along / scale);
+    },
+  });
+  const name = nameOfPlace(place);
+  const isFast = moves.fast.has(name);
   return (
     <g
       ref={drag}
       role="button"
       tabIndex={0}
-      aria-label={`${said}${isFast ? ', lies fast' : ''}`}
+      aria-label={`${piece ? saidPiece(piece) : place.pieceId}${isFast ? ', lies fast' : ''}`}
       aria-pressed={moves.chosen === name}
       className="kit-choice"
       transform={`translate(${by[0]} ${by[1]})`}
       onKeyDown={(event) => {
-        if (keys(event.key)) event.preventDefault();
+        const step = STEPS[event.key];
+        if (step) moves.onMove(place, place.x + step[0], place.y + step[1]);
+        else if (event.key === 'Enter' || event.key === ' ') moves.onChoose(place);
+        else return;
+        event.preventDefault();
       }}
     >
-      {drawn}
+      <DrawnPiece
+        place={place}
+        piece={piece}
+        scale={scale}
+        mark={isFast ? 'fast · ' : ''}
+        chosen={moves.chosen === name}
+      />
     </g>
   );
 }

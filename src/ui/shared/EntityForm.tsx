@@ -4,6 +4,7 @@ import { Button, Form } from 'react-bootstrap';
 import { X } from 'react-bootstrap-icons';
 import { readAt, type FormField, type ListName } from '@/core/field';
 import { QuantityField } from './QuantityField';
+import { useUnits } from './units';
 
 /** What a reference may name: entries of one list, with the kind of each where it has one. */
 export interface ReferenceOption {
@@ -172,6 +173,7 @@ function TableField({
 }: Omit<EntityFormProps, 'fields'> & { field: Extract<FormField, { as: 'table' }> }) {
   const rows = readAt(rest.value, field.key) as readonly unknown[];
   const called = field.label.toLowerCase();
+  const { unit } = useUnits();
   const put = (next: readonly unknown[]) => rest.onSet(field.key, next);
   return (
     <div>
@@ -191,6 +193,17 @@ function TableField({
       </div>
       {rows.length > 0 && (
         <table className="table table-sm sheet-table mb-1" aria-label={field.label}>
+          <thead>
+            <tr>
+              <th />
+              {field.columns.map((column) => (
+                <th key={column.key} scope="col" className="small fw-normal">
+                  {column.label} {column.as === 'number' && <span className="unit-label">{unit(column.quantity)}</span>}
+                </th>
+              ))}
+              <th />
+            </tr>
+          </thead>
           <tbody>
             {rows.map((row, i) => (
               <tr key={i}>

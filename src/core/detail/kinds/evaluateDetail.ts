@@ -10,6 +10,7 @@ import {
   type DetailLayer,
   type DetailMass,
   type Findings,
+  type Paste,
   type PathLink,
   type Scene,
 } from './scene';
@@ -35,6 +36,7 @@ export interface DetailEvaluation {
   path: PathLink[];
   layers: DetailLayer[];
   mass: DetailMass;
+  pastes: readonly Paste[];
   total: number;
   steps: string[];
   cautions: DetailCaution[];
@@ -124,6 +126,7 @@ export function evaluateDetail(
     path: [],
     layers: [],
     mass: NO_MASS,
+    pastes: [],
     total: 0,
     steps: [],
     cautions: [],
@@ -138,6 +141,7 @@ export function evaluateDetail(
     return {
       detail,
       ...findings,
+      pastes: findings.pastes ?? [],
       path: pathThrough(findings.path, governing),
       governing,
       notChecked: [...(findings.notChecked ?? []), ...kindOf(detail).notChecked, ...NEVER],

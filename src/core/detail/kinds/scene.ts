@@ -52,12 +52,21 @@ export interface DetailLayer {
   count: number;
 }
 
+/** Paste that is mixed for a detail: an adhesive of the boat, or a fillet of the boat's resin, thickened (kg). */
+export interface Paste {
+  material: string | null;
+  name: string;
+  mass: number;
+}
+
 /** What a kind of detail finds out. */
 export interface Findings {
   checks: DetailCheck[];
   path: PathLink[];
   layers: DetailLayer[];
   mass: DetailMass;
+  /** What of the mass is paste that is mixed for it. */
+  pastes?: Paste[];
   /** What is done, in order. */
   steps: string[];
   cautions: DetailCaution[];

@@ -26,6 +26,11 @@ export const mixingSchema = z.strictObject({
   workingShare: bounded('Of the pot life, used', [0.1, 1]),
   waste: bounded('Left in pots and on tools', [0, 1], '', { hint: 'share of what stays in the part' }),
   layersPerShot: whole('Layers in one go, by hand', 1, 20),
+  /** Of gelcoats and other coats, whose own data sheets go before it. */
+  coatPotLife: bounded('Coats: pot life at 25 °C', [1, 240], 'min').default(12),
+  /** Adhesives and thickened resin: the most in one go, and what is laid of it (kg/min, for all who lay). */
+  largestPaste: bounded('Largest pot of paste', [0.02, 100], 'kg', { quantity: 'mass' }).default(0.8),
+  pasteRate: bounded('Paste laid', [0.01, 10], 'kg/min').default(0.15),
   hardeners: noted(z.array(hardener).max(40), { label: 'Hardeners' }),
 });
 export type Mixing = z.infer<typeof mixingSchema>;

@@ -4,13 +4,15 @@ import { boatCost, USUAL_RATES } from '../../cost';
 import { evaluateDetails } from '../../detail/kinds';
 import type { Boat } from '../../document';
 import { makeEvaluator } from '../../evaluate';
+import { coreBonding } from '../../weight';
 import type { Resin } from '../../material';
 import { USUAL_CUTTING } from '../cutting';
 import { purchaseList } from '../purchaseList';
 import { kitPieces } from '../pieces/pieces';
 import { batchesOf } from './batches';
 import { USUAL_MIXING } from './mixing';
-import { mixingPlan, potLifeAt } from './mixingPlan';
+import { mixingPlan } from './mixingPlan';
+import { potLifeAt } from './potLife';
 
 const plan = (boat: Boat, change = {}) => mixingPlan(boat, makeEvaluator()(boat), { ...USUAL_MIXING, ...change });
 
@@ -32,7 +34,7 @@ describe('the mixing plan', () => {
     const { stages, resin, leftOver, problems } = plan(boat);
     expect(problems).toEqual([]);
     let stays = 0;
-    for (const stage of stages) {
+    for (const stage of stages.filter(({ kind }) => kind !== 'paste')) {
       stays += stage.stays;
       const wetted = new Map<number, number>();
       for (const batch of stage.batches) {
@@ -43,7 +45,15 @@ describe('the mixing plan', () => {
       }
       for (const share of wetted.values()) expect(share).toBeCloseTo(1, 6);
     }
-    expect(resin - leftOver).toBeCloseTo(stays, 6);
+    const pastes = stages.filter(({ kind }) => kind === 'paste');
+    for (const stage of pastes)
+      for (const batch of stage.batches) {
+        expect(batch.resin).toBeLessThanOrEqual(USUAL_MIXING.largestPaste + 1e-9);
+        expect(batch.usedUp - batch.startMinute).toBeLessThanOrEqual(stage.workingMinutes + 1e-6);
+      }
+    const inPaste = pastes.reduce((sum, { batches }) => sum + batches.reduce((own, one) => own + one.resin, 0), 0);
+    const overPaste = pastes.reduce((sum, one) => sum + one.mixed - one.stays, 0);
+    expect(resin - inPaste - (leftOver - overPaste)).toBeCloseTo(stays, 6);
     // What stays is what the evaluation says lies in the zones.
     const evaluations = makeEvaluator()(boat);
     const laid = boat.parts.reduce(
@@ -65,6 +75,35 @@ describe('the mixing plan', () => {
     const usual = USUAL_MIXING.hardeners.filter(({ name }) => !/slow|quick/.test(name));
     const minutes = (temperature: number) => plan(brant(), { temperature, hardeners: usual }).stages[0]!.workingMinutes;
     expect(minutes(30)).toBeLessThan(minutes(15));
+  });
+  it('works a gelcoat by the pot life of coats, whatever the resin is', () => {
+    const coat = (coatPotLife: number) => {
+      const { stages } = plan(brant(), { coatPotLife, temperature: 25 });
+      return stages.find(({ kind }) => kind === 'coating')!;
+    };
+    // At 25 °C, of the usual hardener, the share that is used: worked by hand.
+    expect(coat(12).workingMinutes).toBeCloseTo(12 * coat(12).hardener.potLife * USUAL_MIXING.workingShare, 6);
+    expect(coat(20).workingMinutes).toBeGreaterThan(coat(12).workingMinutes);
+  });
+  it('mixes paste for beads, bonds and fillets of details, and the bedding of cores by hand', () => {
+    for (const boat of [merrow(), brant()]) {
+      const details = evaluateDetails(boat);
+      const { stages } = mixingPlan(boat, makeEvaluator()(boat), USUAL_MIXING, details);
+      const pastes = stages.filter(({ kind }) => kind === 'paste');
+      const asked = details.flatMap(({ pastes: own, problem }) => (problem === null ? own : []));
+      const bedded = boat.brief.process === 'infusion' ? [] : coreBonding(boat, makeEvaluator()(boat));
+      expect(pastes).toHaveLength(asked.length + bedded.length);
+      const sum = (all: readonly { mass: number }[]) => all.reduce((total, { mass }) => total + mass, 0);
+      expect(pastes.reduce((total, { stays }) => total + stays, 0)).toBeCloseTo(sum(asked) + sum(bedded), 9);
+      for (const { mixed, batches } of pastes)
+        expect(batches.reduce((all, { resin, hardener }) => all + resin + hardener, 0)).toBeCloseTo(mixed, 9);
+      // What is paste of a detail is no more than what it weighs besides cloth and resin.
+      for (const { pastes: own, mass } of details) expect(sum(own)).toBeLessThanOrEqual(mass.other + 1e-9);
+    }
+    const glued = [merrow(), brant()]
+      .flatMap((boat) => evaluateDetails(boat))
+      .filter(({ pastes }) => pastes.length > 0);
+    expect(glued.length).toBeGreaterThan(0);
   });
   it('tells pot lives as the Shelf does at 15 and 25 °C', () => {
     const resin = merrow().materials.find((one): one is Resin => one.kind === 'resin')!;
@@ -88,7 +127,7 @@ describe('the purchase list', () => {
     const cost = boatCost(boat, evaluations, details, { rates: USUAL_RATES, offers: [] });
     const mixing = mixingPlan(boat, evaluations, USUAL_MIXING);
     const { pieces } = kitPieces({ boat, evaluations, details, cutting: USUAL_CUTTING });
-    const list = purchaseList(cost, mixing, { cutting: USUAL_CUTTING, pieces });
+    const list = purchaseList(cost, mixing, { cutting: USUAL_CUTTING, pieces, materials: boat.materials });
     // Never less cloth than the pieces themselves, nor than the costs reckon with.
     for (const { material, area, waste } of cost.materials) {
       if (material.kind !== 'fabric' || area === null) continue;

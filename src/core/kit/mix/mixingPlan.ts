@@ -1,9 +1,12 @@
+import type { DetailEvaluation } from '../../detail/kinds';
 import type { Boat, Part } from '../../document';
 import type { ZoneEvaluation } from '../../evaluate';
 import { invalid } from '../../error';
 import type { Coating, Resin } from '../../material';
 import { batchesOf } from './batches';
 import type { Hardener, Mixing } from './mixing';
+import { pasteStages } from './pasteStages';
+import { GUESS, potLifeAt, potLifeFrom25, TOLD } from './potLife';
 
 /** What a batch wets of a layer. */
 export interface Wetted {
@@ -29,11 +32,12 @@ export interface MixedBatch {
 
 /** What goes on in one go. */
 export interface MixStage {
+  /** The part, or the detail that is glued. */
   part: string;
-  partId: string;
+  partId: string | null;
   /** Which part of the number-off. */
   copy: number;
-  kind: 'coating' | 'laminate' | 'fill';
+  kind: 'coating' | 'laminate' | 'fill' | 'paste';
   name: string;
   layers: number[];
   hardener: Hardener;
@@ -57,26 +61,20 @@ export interface MixingPlan {
   problems: string[];
 }
 
-/** Temperatures between which pot lives are told (°C), and beyond which they are no more than a guess. */
-const TOLD = { low: 15, high: 25 };
-const GUESS = { low: 12, high: 32 };
-
-/**
- * Pot life at a temperature (s): as steep as between the two at which it is told.
- *
- * Derived: a rate that grows by the same factor each 10 degrees; exact at 15 and 25 °C.
- */
-export const potLifeAt = ({ potLife15, potLife25 }: Resin, celsius: number): number =>
-  potLife15.value * (potLife25.value / potLife15.value) ** ((celsius - TOLD.low) / (TOLD.high - TOLD.low));
-
 /**
  * What is mixed for every part, in the order in which it is laid: each batch within its pot and its working time at
  * the temperature of the shop, with the hardener that needs the fewest batches, of those the quickest; which layers
  * each batch wets.
  *
+ * @param details whose beads, bonds and fillets are mixed besides.
  * @throws KeramosError `invalid` where the boat's resin has no hardener.
  */
-export function mixingPlan(boat: Boat, evaluations: ReadonlyMap<string, ZoneEvaluation>, mixing: Mixing): MixingPlan {
+export function mixingPlan(
+  boat: Boat,
+  evaluations: ReadonlyMap<string, ZoneEvaluation>,
+  mixing: Mixing,
+  details: readonly DetailEvaluation[] = [],
+): MixingPlan {
   const resin = boat.materials.find((one): one is Resin => one.kind === 'resin' && one.id === boat.brief.resin);
   if (!resin) throw invalid('brief.resin', 'The boat has no resin: choose one in the Brief');
   const hardeners = mixing.hardeners.filter(({ family }) => family === resin.family);
@@ -107,12 +105,18 @@ export function mixingPlan(boat: Boat, evaluations: ReadonlyMap<string, ZoneEval
         else stages.push(stageOf({ part, copy, shot }, { resin, coat, hardeners: own, mixing }));
       }
   }
+  stages.push(...pasteStages(boat, { evaluations, details, resin, hardeners, mixing }));
   const sum = (pick: (stage: MixStage) => number) => stages.reduce((total, stage) => total + pick(stage), 0);
   const ofBatches = (pick: (batch: MixedBatch) => number) =>
     sum(({ batches }) => batches.reduce((all, one) => all + pick(one), 0));
   return {
     stages,
-    resin: ofBatches((batch) => batch.resin),
+    // Adhesives are no resin: they are bought by themselves.
+    resin: stages.reduce(
+      (all, { hardener, batches }) =>
+        all + (hardener.share > 0 ? batches.reduce((own, { resin: kg }) => own + kg, 0) : 0),
+      0,
+    ),
     hardener: ofBatches((batch) => batch.hardener),
     leftOver: sum(({ mixed, stays }) => mixed - stays),
     problems,
@@ -160,7 +164,8 @@ function stageOf(
   const mixed = stays * (1 + waste);
   const rate = kind === 'fill' ? draw : people * wetOut;
   const tried = hardeners.map((hardener) => {
-    const workingMinutes = (potLifeAt(resin, temperature) * hardener.potLife * workingShare) / 60;
+    const pot = coat ? potLifeFrom25(60 * mixing.coatPotLife, resin, temperature) : potLifeAt(resin, temperature);
+    const workingMinutes = (pot * hardener.potLife * workingShare) / 60;
     const found = batchesOf({
       resinMass: mixed,
       maximumBatch: hardener.largest,
@@ -189,7 +194,10 @@ function stageOf(
     };
   });
   const cautions: string[] = [];
-  if (coat) cautions.push(`working time as for ${resin.name}: what ${coat.name} says itself goes before it`);
+  if (coat)
+    cautions.push(
+      `a pot life of ${mixing.coatPotLife} min at 25 °C by the yard: what ${coat.name} says itself goes before it`,
+    );
   if (temperature < GUESS.low || temperature > GUESS.high)
     cautions.push(`at ${temperature} °C the pot life is a guess: it is told at ${TOLD.low} and ${TOLD.high} °C`);
   if (batches.some((batch) => batch.resin > 0.8 * hardener.largest))

@@ -81,13 +81,13 @@ export function flattened(input: FlattenInput): Flat[] {
 
   // Two hands lapped on the centreline, the joint a little to one side of it, a turn each layer.
   const most = MOST_OVER * Math.min(...patchesFor(false, NOTHING_BEYOND).map((one) => one.girth));
-  const moved = lap === 0 ? 0 : Math.min(cutting.offset, most) * turnOf(turn);
+  const moved = lap === 0 ? 0 : movedJoint(Math.min(cutting.offset, most) * turnOf(turn));
   const notes = ['parted on the centreline, lapped: both hands do not lie flat in one'];
   if (lap === 0) notes[0] = 'parted on the centreline, butted';
-  else if (most < cutting.offset)
+  else if (turnOf(turn) !== 0 && Math.abs(moved) < cutting.offset - 1e-9)
     notes.push(`its joint there lies nearer than ${millimetres(cutting.offset)} to one below`);
   const halves = (moved === 0 ? ([null] as const) : (['starboard', 'port'] as const)).flatMap((hand) => {
-    const reach = { ...beyond, lower: lap / 2 + (hand === 'port' ? -moved : moved) };
+    const reach = reachOf(hand === 'port' ? -moved : moved);
     return patchesFor(false, reach).flatMap((one): Flat[] => {
       // What lies over both hands in one piece (a transom) is laid once.
       if (!one.half) return hand === 'port' ? [] : laid(one, beyond);
@@ -96,6 +96,19 @@ export function flattened(input: FlattenInput): Flat[] {
   });
   return [...halves, ...placeless(input, inOne)];
 
+  function reachOf(past: number): Beyond {
+    return { ...beyond, lower: lap / 2 + past };
+  }
+  /** The joint of both hands as far aside as is asked, or less where that would part them in more pieces. */
+  function movedJoint(wanted: number): number {
+    const stretchesAt = (past: number) =>
+      patchesFor(false, reachOf(past))
+        .filter(({ half }) => half)
+        .reduce((sum, one) => sum + laid(one, reachOf(past)).length, 0);
+    const plain = stretchesAt(0);
+    const tried = [1, 0.5, 0.25].map((share) => share * wanted);
+    return tried.find((past) => past !== 0 && stretchesAt(past) + stretchesAt(-past) <= 2 * plain) ?? 0;
+  }
   /** A surface in one, remembered. */
   function whole(one: RunPatch, reach: Beyond): Stretches {
     const key = JSON.stringify([part.id, one.zones, one.acrossCentre, reach]);

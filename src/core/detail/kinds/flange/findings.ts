@@ -151,6 +151,7 @@ export function flangeFindings(scene: Scene, detail: DetailOf<'flange'>): Findin
     );
   }
   const fasteners = detail.pitch === null ? 0 : Math.ceil(detail.length / detail.pitch);
+  const bead = detail.number * detail.length * detail.width * detail.bondLine * glue.density.value;
   return {
     checks,
     path: [
@@ -167,9 +168,10 @@ export function flangeFindings(scene: Scene, detail: DetailOf<'flange'>): Findin
           ]),
     ],
     layers: [],
+    pastes: [{ material: glue.id, name: 'Bead', mass: bead }],
     mass: addMass(NO_MASS, {
       other:
-        detail.number * detail.length * detail.width * detail.bondLine * glue.density.value +
+        bead +
         detail.number *
           fasteners *
           (Math.PI / 4) *

@@ -60,6 +60,7 @@ export function linerFindings(scene: Scene, detail: DetailOf<'liner'>): Findings
       source: 'A look at the bond every metre',
     }),
   ];
+  const bond = detail.number * detail.bondLength * detail.bondWidth * detail.bondLine * glue.density.value;
   return {
     checks,
     path: [
@@ -72,8 +73,9 @@ export function linerFindings(scene: Scene, detail: DetailOf<'liner'>): Findings
       { text: 'liner as stiffener', check: 'shear' },
     ],
     layers: [],
+    pastes: [{ material: glue.id, name: 'Bond', mass: bond }],
     mass: addMass(NO_MASS, {
-      other: detail.number * detail.bondLength * detail.bondWidth * detail.bondLine * glue.density.value,
+      other: bond,
     }),
     steps: [
       ...preparationSteps(detail.preparation),

@@ -211,6 +211,10 @@ export function tabbingFindings(scene: Scene, detail: DetailOf<'tabbing'>): Find
       { text: zone.name, check: taped ? 'peel' : null },
     ],
     layers: tapes,
+    pastes: [
+      { material: null, name: 'Fillet', mass: fillet },
+      { material: detail.adhesive, name: 'Bond', mass: glueMass },
+    ].filter(({ mass }) => mass > 0),
     mass: addMass(
       taped
         ? sheetMass(

@@ -1,0 +1,99 @@
+import type { DetailEvaluation } from '../../detail/kinds';
+import type { Boat } from '../../document';
+import type { ZoneEvaluation } from '../../evaluate';
+import type { Material, Resin } from '../../material';
+import { coreBonding } from '../../weight';
+import { batchesOf } from './batches';
+import type { Hardener, Mixing } from './mixing';
+import type { MixStage } from './mixingPlan';
+import { potLifeAt, potLifeFrom25 } from './potLife';
+
+type Adhesive = Extract<Material, { kind: 'adhesive' }>;
+
+interface Asked {
+  evaluations: ReadonlyMap<string, ZoneEvaluation>;
+  details: readonly DetailEvaluation[];
+  resin: Resin;
+  hardeners: readonly Hardener[];
+  mixing: Mixing;
+}
+
+/** What is glued, filleted or bedded (kg), and with what: none is the boat's own resin, thickened. */
+interface PasteWork {
+  of: string;
+  name: string;
+  mass: number;
+  adhesive: Adhesive | null;
+}
+
+/**
+ * Pastes in batches: adhesives of details by the working time of their own data sheets, fillets and bedding of cores of
+ * the boat's resin, thickened. Each detail is mixed for by itself.
+ */
+export function pasteStages(boat: Boat, { evaluations, details, resin, hardeners, mixing }: Asked): MixStage[] {
+  const glued = details.flatMap(({ detail, pastes, problem }): PasteWork[] =>
+    (problem === null ? pastes : []).map(({ material, name, mass }) => {
+      const found = boat.materials.find(({ id }) => id === material);
+      return { of: detail.name, name, mass, adhesive: found?.kind === 'adhesive' ? found : null };
+    }),
+  );
+  // By hand the core lies in paste; filled, it takes up the resin of the fill.
+  const bedded =
+    boat.brief.process === 'infusion'
+      ? []
+      : coreBonding(boat, evaluations).map(({ name, mass }): PasteWork => {
+          return { of: name, name: 'Bedding of cores', mass, adhesive: null };
+        });
+  const { temperature, workingShare, largestPaste, pasteRate, waste } = mixing;
+  const [usual] = hardeners;
+  return [...glued, ...bedded].map(({ of, name, mass, adhesive }): MixStage => {
+    const own: Hardener = adhesive
+      ? {
+          family: resin.family,
+          name: `${adhesive.name}, by its own ratio`,
+          share: 0,
+          density: adhesive.density.value,
+          potLife: 1,
+          largest: largestPaste,
+        }
+      : { ...usual!, largest: Math.min(largestPaste, usual!.largest) };
+    const pot = adhesive
+      ? potLifeFrom25(adhesive.potLife25.value, resin, temperature)
+      : potLifeAt(resin, temperature) * own.potLife;
+    const workingMinutes = (pot * workingShare) / 60;
+    const mixed = mass * (1 + waste);
+    const density = adhesive?.density.value ?? resin.density.value;
+    const { batches } = batchesOf({
+      resinMass: mixed / (1 + own.share),
+      maximumBatch: own.largest,
+      workingMinutes,
+      wetOutRate: pasteRate,
+      hardenerShare: own.share,
+    });
+    return {
+      part: of,
+      partId: null,
+      copy: 1,
+      kind: 'paste',
+      name,
+      layers: [],
+      hardener: own,
+      stays: mass,
+      mixed,
+      workingMinutes,
+      batches: batches.map((batch) => ({
+        ...batch,
+        resinVolume: (1000 * batch.resin) / density,
+        hardenerVolume: (1000 * batch.hardener) / own.density,
+        usedUp: batch.startMinute + (batch.resin + batch.hardener) / pasteRate,
+        wets: [],
+      })),
+      byVolume: adhesive ? 0 : (own.share * density) / own.density,
+      cautions: [
+        adhesive
+          ? `mixed by the ratio on its own pack: the amounts are of both together`
+          : 'mixed first, thickened then: the thickener is not in these amounts',
+      ],
+    };
+  });
+}
