@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { expect } from '@playwright/test';
 import { open, ownBoat, scan, test } from './helpers';
 
-const VIEWS = ['pieces', 'cut', 'mix', 'buy', 'kits'] as const;
+const VIEWS = ['pieces', 'cut', 'boxes', 'mix', 'buy', 'kits'] as const;
 
 test('pieces are counted against the lay-up, labelled, and listed', async ({ page, request }) => {
   const id = await ownBoat(request, 'Cut launch');
@@ -14,8 +14,16 @@ test('pieces are counted against the lay-up, labelled, and listed', async ({ pag
   await expect(pieces.getByRole('row')).toHaveCount(3);
   await expect(pieces).toContainText('1 of 1 port');
   await page.getByRole('button', { name: 'Labels (2)' }).click();
-  await expect(page.getByRole('dialog')).toContainText('Hull, layer 5, piece 1 of 1, starboard');
-  await expect(page.getByRole('dialog').locator('img')).toHaveCount(2);
+  await scan(page, 'labels of pieces');
+  const [labels] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Labels as PDF' }).click(),
+  ]);
+  expect(
+    readFileSync(await labels.path())
+      .subarray(0, 5)
+      .toString(),
+  ).toBe('%PDF-');
   await page.getByRole('dialog').getByRole('button', { name: 'Close' }).click();
   const list = await (await request.get(`/api/boats/${id}/kit?format=csv`)).text();
   expect(list).toContain('Cut list');
@@ -30,11 +38,12 @@ test('a fabric is laid out from the store, cut files are read back, and what is 
 }) => {
   const id = await ownBoat(request, 'Booked launch');
   await open(page, `/boats/${id}/kit?view=cut`);
-  await page.getByLabel('Fabric or core').selectOption({ value: 'bx0-450' });
+  await page.getByLabel('Fabric or board').selectOption({ value: 'bx0-450' });
   await expect(page.getByText(/lies in the store, so new rolls|in the store .* on \d rolls/)).toBeVisible();
   await page.getByRole('button', { name: 'Lay it out' }).click();
   const ways = page.getByRole('table', { name: 'Ways to cut it' });
   await expect(ways).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole('button', { name: 'Stop' })).toBeHidden({ timeout: 60_000 });
   await expect(page.getByText(/is not in the store: buy \d+ roll/)).toBeVisible();
   await expect(page.getByRole('button', { name: 'It is cut: book it' })).toBeDisabled();
   const [file] = await Promise.all([
@@ -63,9 +72,10 @@ test('a fabric is laid out from the store, cut files are read back, and what is 
   await expect(store).toContainText('has 100.00 m left: 500.00 cannot be taken');
 
   await open(page, `/boats/${id}/kit?view=cut`);
-  await page.getByLabel('Fabric or core').selectOption({ value: 'bx0-450' });
+  await page.getByLabel('Fabric or board').selectOption({ value: 'bx0-450' });
   await page.getByRole('button', { name: 'Lay it out' }).click();
   await expect(ways).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole('button', { name: 'Stop' })).toBeHidden({ timeout: 60_000 });
   const taken = Number((await ways.getByRole('row').last().getByRole('cell').first().innerText()).trim());
   await page.getByRole('button', { name: 'It is cut: book it' }).click();
   await expect(page.getByText('✓ Booked')).toBeVisible();
@@ -138,7 +148,8 @@ for (const [width, height] of [
     await page.setViewportSize({ width, height });
     for (const view of VIEWS) {
       await open(page, `/boats/brant-56/kit?view=${view}`);
-      const ready = { pieces: 'Pieces of the layer', cut: null, mix: 'Batches', buy: 'Purchase list', kits: '' }[view];
+      const tables = { pieces: 'Pieces of the layer', cut: null, boxes: 'Panels of the box', mix: 'Batches' } as const;
+      const ready = { ...tables, buy: 'Purchase list', kits: '' }[view];
       if (ready === '')
         await expect(page.getByRole('heading', { name: 'Freeze a kit' })).toBeVisible({ timeout: 30_000 });
       else if (ready) await expect(page.getByRole('table', { name: ready })).toBeVisible({ timeout: 60_000 });
@@ -150,3 +161,58 @@ for (const [width, height] of [
       await scan(page, `kit, ${view}`);
     }
   });
+
+test('a piece is drawn by hand with mouse and keys, its joints are moved, and undo takes it back', async ({
+  page,
+  request,
+}) => {
+  const id = await ownBoat(request, 'Drawn launch');
+  await open(page, `/boats/${id}/kit?view=pieces`);
+  await expect(page.getByText(/✓ \d+ pieces for one boat/)).toBeVisible({ timeout: 60_000 });
+  const counts = page.getByRole('table', { name: 'Pieces counted against the lay-up' });
+  await counts.getByRole('button', { name: '5: BX0 600' }).click();
+  await page.getByRole('button', { name: '1 of 1 starboard' }).click();
+  await page.getByRole('button', { name: 'Draw it by hand' }).click();
+  const first = page.getByRole('button', { name: /^Point 1,/ });
+  await expect(first).toBeVisible({ timeout: 60_000 });
+  const before = await first.getAttribute('aria-label');
+  const box = (await first.boundingBox())!;
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width / 2 + 30, box.y + box.height / 2 + 4, { steps: 4 });
+  await page.mouse.up();
+  await expect(first).not.toHaveAttribute('aria-label', before!, { timeout: 60_000 });
+  await expect(page.getByRole('table', { name: 'Pieces of the layer' })).toContainText('drawn by hand');
+  await scan(page, 'a piece drawn by hand');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(first).toHaveAttribute('aria-label', before!, { timeout: 60_000 });
+  await page.getByRole('button', { name: 'Back to the schedule’s' }).click();
+  await expect(page.getByRole('button', { name: 'Draw it by hand' })).toBeVisible({ timeout: 60_000 });
+});
+
+test('a lay is moved by hand, held fast, nested round, and is there after a reload', async ({ page, request }) => {
+  const id = await ownBoat(request, 'Moved launch');
+  await open(page, `/boats/${id}/kit?view=cut`);
+  await page.getByLabel('Fabric or board').selectOption({ value: 'bx0-450' });
+  await page.getByRole('button', { name: 'Lay it out' }).click();
+  await expect(page.getByText(/^Drag a piece to another place/)).toBeVisible({ timeout: 60_000 });
+  const group = page.getByRole('group', { name: /pieces on new roll 1/ });
+  const piece = group.getByRole('button').last();
+  const box = (await piece.boundingBox())!;
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width / 2 + 60, box.y + box.height / 2, { steps: 5 });
+  await page.mouse.up();
+  const moved = page.getByRole('button', { name: 'Take back the last move' });
+  await expect(moved.or(page.getByText(/has no room there/))).toBeVisible();
+  await page.getByRole('button', { name: 'Hold it fast' }).click();
+  await expect(group.getByRole('button', { name: /lies fast/ })).toHaveCount(1);
+  await scan(page, 'a lay by hand');
+  await page.getByRole('button', { name: /^Nest the rest round/ }).click();
+  await expect(page.getByRole('button', { name: 'Stop' })).toBeHidden({ timeout: 60_000 });
+  await expect(group.getByRole('button', { name: /lies fast/ })).toHaveCount(1);
+  const length = await page.getByRole('table', { name: 'Ways to cut it' }).getByRole('row').last().innerText();
+  await page.reload();
+  await expect(page.getByRole('table', { name: 'Ways to cut it' })).toBeVisible({ timeout: 60_000 });
+  expect(await page.getByRole('table', { name: 'Ways to cut it' }).getByRole('row').last().innerText()).toBe(length);
+});

@@ -20,6 +20,8 @@ export const cuttingSchema = z.strictObject({
   /** Minutes for each piece (label, lift, stack) and for each corner. */
   perPiece: bounded('For each piece', [0, 60], 'min'),
   perTurn: bounded('For each corner', [0, 5], 'min'),
+  /** A piece longer than this is carried and laid by two. */
+  alone: bounded('Carried by one up to', [0.3, 30], 'm').default(2.5),
   /** An offcut smaller than a square of this side is thrown away. */
   worthKeeping: size('An offcut is kept from', 0.05, 5, 'both ways'),
   /** Sheets of core as they come, and what a saw takes. */

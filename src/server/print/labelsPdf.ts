@@ -6,7 +6,7 @@ import { pageStyle, printPdf } from './pdfStyle';
 /** Points of a millimetre; inside the edge of a label, and its code (mm). */
 const POINT = 72 / 25.4;
 const INSIDE = 3;
-const CODE = 17;
+const CODE = 24;
 
 export interface LabelsOptions {
   sheet: LabelSheet;

@@ -9,12 +9,15 @@ import { inRows, type Laid } from './inRows';
 import { reckon } from './reckon';
 import { spread } from './spread';
 
-/** Pieces of a material in the order in which they are laid. */
-export const inLayingOrder = (pieces: readonly Piece[]): Piece[] =>
-  pieces
+/** Pieces in the order in which they are laid: part by part, in each layer by layer, then what is of no part. */
+export function inLayingOrder(pieces: readonly Piece[]): Piece[] {
+  const parts = [...new Set(pieces.map(({ partId }) => partId))].filter((id) => id !== null);
+  const rank = ({ partId }: Piece) => (partId === null ? parts.length : parts.indexOf(partId));
+  return pieces
     .map((piece, at) => ({ piece, at }))
-    .sort((a, b) => a.piece.layerNumber - b.piece.layerNumber || a.at - b.at)
+    .sort((a, b) => rank(a.piece) - rank(b.piece) || a.piece.layerNumber - b.piece.layerNumber || a.at - b.at)
     .map(({ piece }) => piece);
+}
 
 /**
  * Ways to cut all pieces of a fabric from what there is and from new rolls: straight cuts in laying order, true shapes

@@ -200,7 +200,7 @@ function piecesOfLayer({ boat, cutting }: PiecesInput, of: LayerInput) {
             drawn: null,
             area: Math.abs(signedArea(mirrored)),
             shearDeg: flat.shear,
-            notes: [...flat.notes, ...notes, ...(form ? [form] : [])],
+            notes: [...flat.notes, ...notes, ...(form ? [form] : []), ...(byTwo(outline, cutting) ? [BY_TWO] : [])],
           });
         });
     }
@@ -212,6 +212,13 @@ function piecesOfLayer({ boat, cutting }: PiecesInput, of: LayerInput) {
     own.forEach((piece, n) => Object.assign(piece, { n: n + 1, m: own.length }));
   }
   return { pieces, runs: cutRuns, whole, area };
+}
+
+const BY_TWO = 'two people carry and lay it';
+/** Whether a piece is longer than one can carry. */
+function byTwo(outline: readonly At[], { alone }: Cutting): boolean {
+  const { minX, maxX, minY, maxY } = boxOf(outline);
+  return Math.max(maxX - minX, maxY - minY) > alone;
 }
 
 /** In what form a core is taken where it lies; null of a fabric. */
