@@ -176,6 +176,7 @@ test('a piece is drawn by hand with mouse and keys, its joints are moved, and un
   const first = page.getByRole('button', { name: /^Point 1,/ });
   await expect(first).toBeVisible({ timeout: 60_000 });
   const before = await first.getAttribute('aria-label');
+  await first.scrollIntoViewIfNeeded();
   const box = (await first.boundingBox())!;
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
   await page.mouse.down();
@@ -198,6 +199,7 @@ test('a lay is moved by hand, held fast, nested round, and is there after a relo
   await expect(page.getByText(/^Drag a piece to another place/)).toBeVisible({ timeout: 60_000 });
   const group = page.getByRole('group', { name: /pieces on new roll 1/ });
   const piece = group.getByRole('button').last();
+  await piece.scrollIntoViewIfNeeded();
   const box = (await piece.boundingBox())!;
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
   await page.mouse.down();

@@ -11,12 +11,18 @@ interface Case {
   expected: unknown;
   relativeTolerance?: number;
   absoluteTolerance?: number;
+  /** Of a top-level field, in place of both. */
+  tolerances?: Record<string, { relative?: number; absolute?: number }>;
 }
 
 /** Every place where `actual` departs from `expected` beyond the case's tolerance. */
 function departures(actual: unknown, expected: unknown, c: Case, at = ''): string[] {
   if (typeof expected === 'number') {
-    const allowed = Math.max(c.absoluteTolerance ?? 0, (c.relativeTolerance ?? 1e-4) * Math.abs(expected));
+    const own = c.tolerances?.[at.split(/[.[]/)[1] ?? ''];
+    const [absolute, relative] = own
+      ? [own.absolute ?? 0, own.relative ?? 0]
+      : [c.absoluteTolerance ?? 0, c.relativeTolerance ?? 1e-4];
+    const allowed = Math.max(absolute, relative * Math.abs(expected));
     return typeof actual === 'number' && Math.abs(actual - expected) <= allowed
       ? []
       : [`${at}: ${actual}, expected ${expected}`];

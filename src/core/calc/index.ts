@@ -5,6 +5,7 @@ import { loadIntegerSolver } from '../option';
 import type { Calculation, Tools } from './define';
 import { boatCalculations } from './boat';
 import { detailCalculations } from './detail';
+import { fillCureCalculations } from './fillCure';
 import { kitCalculations } from './kit';
 import { laminateCalculations } from './laminate';
 import { optionCalculations } from './option';
@@ -29,6 +30,7 @@ export const CALCULATIONS: readonly Calculation[] = [
   ...optionCalculations,
   ...weightCalculations,
   ...kitCalculations,
+  ...fillCureCalculations,
 ];
 
 const BATCH_LIMIT = 10_000;

@@ -68,7 +68,7 @@ function Found({ found }: { found: KitPieces }) {
   const desk = useRef<HTMLDivElement>(null);
   const setPiece = (id: string) => {
     keepPiece(id);
-    requestAnimationFrame(() => desk.current?.scrollIntoView({ block: 'nearest', behavior: 'smooth' }));
+    requestAnimationFrame(() => desk.current?.scrollIntoView({ block: 'nearest' }));
   };
   const piece = shown.find(({ id }) => id === pieceKept) ?? null;
   const run = found.runs.find((one) => one.run === piece?.run) ?? null;
