@@ -2,8 +2,8 @@ import { integrate } from './integrate';
 import { cureRate, type Kinetics } from './kinetics';
 
 /**
- * Degree of cure at one temperature: at times (s), and the times (s) at which degrees are reached; null where a degree is
- * not reached in ten years.
+ * Degree of cure at one temperature: at times (s), and the times (s) at which degrees are reached; null where a degree
+ * is not reached in ten years.
  *
  * @param startDegree from 0 to 1. @example cureAtOneTemperature({ kinetics, celsius: 20, times: [3600] }).degreeAt
  */
@@ -50,9 +50,7 @@ function throughSwitch(
 
 const TEN_YEARS = 3.2e8;
 
-/**
- * Time from one degree to another (s): the sum of dα over the rate, which at one temperature depends on the degree alone.
- */
+/** Time from one degree to another (s): dα over the rate, which at one temperature depends on the degree alone. */
 function timeTo(kinetics: Kinetics, from: number, to: number, rate: (degree: number) => number): number | null {
   if (to <= from) return 0;
   const parts =

@@ -4,7 +4,7 @@ import type { Edit } from './editSchema';
 
 /** The screens of a boat on which something is edited. */
 export type EditScreen =
-  'brief' | 'zones' | 'layup' | 'panel' | 'stiffeners' | 'details' | 'check' | 'weights' | 'revisions' | 'pack';
+  'brief' | 'zones' | 'layup' | 'panel' | 'stiffeners' | 'details' | 'check' | 'weights' | 'revisions' | 'pack' | 'kit';
 
 /** Where a change is seen: the screens that show it, the first the usual one; what changed, and its field. */
 export interface EditPlace {
@@ -29,6 +29,7 @@ const EVERYWHERE: readonly EditScreen[] = [
   'weights',
   'revisions',
   'pack',
+  'kit',
 ];
 /** Where each kind of thing is edited; an acceptance stands beside its caution on several screens. */
 const SCREENS: Readonly<Record<string, readonly EditScreen[]>> = {
@@ -49,6 +50,10 @@ const SCREENS: Readonly<Record<string, readonly EditScreen[]>> = {
   material: ['layup', 'stiffeners', 'details', 'zones'],
   item: ['weights'],
   space: ['weights'],
+  pieceDrawing: ['kit'],
+  jointPlacing: ['kit'],
+  box: ['kit'],
+  plug: ['kit'],
   caution: ['check', 'layup', 'details', 'stiffeners'],
 };
 /** Fields of the Brief and of parts that are entered under Weights. */

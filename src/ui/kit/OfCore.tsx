@@ -1,7 +1,7 @@
 'use client';
 import * as Comlink from 'comlink';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { Alert, Button, Card, ProgressBar } from 'react-bootstrap';
+import { Alert, Button, Card } from 'react-bootstrap';
 import { KeramosError } from '@/core/error';
 import {
   onCloth,
@@ -21,6 +21,7 @@ import { useUnits } from '../shared/units';
 import { fileName } from './ClothCard';
 import { saidPoints } from './OutlineSvg';
 import { kitWorker } from './usePieces';
+import { Progress } from '../shared/Progress';
 
 const WIDE = 320;
 /** Places looked at for true shapes on sheets. */
@@ -56,7 +57,7 @@ export function OfCore({ board, pieces, cutting }: { board: Board; pieces: reado
           </Button>
         ) : (
           <>
-            <ProgressBar style={{ width: 220 }} now={100 * done} aria-label="How far the sheets are" />
+            <Progress className="kit-progress" share={done} label="How far the sheets are" />
             <Button size="sm" variant="outline-primary" onClick={stop}>
               Stop
             </Button>

@@ -1,6 +1,6 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { Alert, Button, Card, Form, ProgressBar } from 'react-bootstrap';
+import { Alert, Button, Card, Form } from 'react-bootstrap';
 import { CUT_WAYS, movedByHand, saidPiece, type CutPlace, type CutWay } from '@/core/kit';
 import { useUnits } from '../shared/units';
 import { useStock } from '../shared/useStock';
@@ -23,6 +23,7 @@ import {
 import { PieceMoves } from './PieceMoves';
 import { LOOKS, useCutInput, useCutKey, type CutQuestion } from './useCutInput';
 import { WaysTable } from './WaysTable';
+import { Progress } from '../shared/Progress';
 
 /** The ways to cut one fabric: looked for, compared, changed by hand, booked. */
 export function OfFabric(question: CutQuestion) {
@@ -103,11 +104,7 @@ function Looking({ plan, onStop }: { plan: CutState; onStop: () => void }) {
   return (
     <Card body aria-busy className="mb-3">
       <div className="d-flex gap-3 align-items-center">
-        <ProgressBar
-          className="flex-grow-1"
-          now={(plan.progress?.done ?? 0) * 100}
-          aria-label="How far the nesting is"
-        />
+        <Progress className="flex-grow-1" share={plan.progress?.done ?? 0} label="How far the nesting is" />
         <span className="soft text-nowrap" role="status">
           {length !== undefined && Number.isFinite(length)
             ? `best so far ${full(length, 'length')} of roll`

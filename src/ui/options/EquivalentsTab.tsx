@@ -1,11 +1,12 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
-import { Button, Card, Form, ProgressBar } from 'react-bootstrap';
+import { Button, Card, Form } from 'react-bootstrap';
 import { targetOf } from '@/core/evaluate';
 import type { Material } from '@/core/material';
 import type { ZoneEquivalents, ZoneMatch } from '@/core/option';
 import { useDesign } from '../shared/boat';
+import { Progress } from '../shared/Progress';
 import { Said } from '../shared/Said';
 import { useKeptTab } from '../shared/useKept';
 import { useZoneShown } from '../shared/useZoneShown';
@@ -76,11 +77,7 @@ export function EquivalentsTab({ shelf }: { shelf: readonly Material[] }) {
             </div>
           ) : (
             <div className="d-flex gap-3 align-items-center">
-              <ProgressBar
-                className="flex-grow-1"
-                now={(progress?.done ?? 0) * 100}
-                aria-label="How far the search is"
-              />
+              <Progress className="flex-grow-1" share={progress?.done ?? 0} label="How far the search is" />
               <span className="soft text-nowrap" role="status">
                 {progress ? progress.at : 'Beginning…'}
               </span>

@@ -1,7 +1,8 @@
 'use client';
-import { Button, Card, ProgressBar } from 'react-bootstrap';
+import { Button, Card } from 'react-bootstrap';
 import type { Boat } from '@/core/document';
 import { formatReserve } from '@/core/quantity';
+import { Progress } from '../shared/Progress';
 import { Said } from '../shared/Said';
 import type { Search } from './useSearch';
 
@@ -21,7 +22,7 @@ export function SearchCard({ search, boat, said, wayOut }: SearchCardProps) {
     return (
       <Card body aria-busy className="mb-3">
         <div className="d-flex gap-3 align-items-center">
-          <ProgressBar className="flex-grow-1" now={(progress?.done ?? 0) * 100} aria-label="How far the search is" />
+          <Progress className="flex-grow-1" share={progress?.done ?? 0} label="How far the search is" />
           <span className="soft text-nowrap" role="status">
             {progress ? progress.at : 'Beginning…'}
           </span>

@@ -73,7 +73,9 @@ class Spread {
 
 /** Nodes on a circle, at least; and how near nodes may come to each other, as shares of the size. */
 const ROUND = 16;
-const APART = { line: 0.45, inner: 0.62 };
+const APART = { line: 0.3, rim: 0.3, inner: 0.62 };
+/** So near on lines that no edge of the triangulation crosses one between two of its nodes. */
+const ON_LINES = 0.7;
 
 /**
  * A part with holes in triangles of about one size, nodes on its edges and on lines, rings about points: the Delaunay
@@ -87,11 +89,11 @@ export function fillMesh({ outline, holes, lines, points, cells }: MeshInput): F
   const put = (point: FlatPoint, apart: number) => {
     if (!spread.near(point, apart)) spread.add(point);
   };
-  for (const ring of [outline, ...holes]) {
-    for (const corner of ring) put(corner, 1e-9);
-    for (const point of along(ring, size, true)) put(point, 1e-6 * size);
-  }
-  for (const line of lines) for (const point of along(line, size, false)) put(point, APART.line * size);
+  const rims = [outline, ...holes];
+  for (const ring of rims) for (const corner of ring) put(corner, 1e-9);
+  // Lines before rims: where a line ends on a rim the node is the line's.
+  for (const line of lines) for (const point of along(line, ON_LINES * size, false)) put(point, APART.line * size);
+  for (const ring of rims) for (const point of along(ring, ON_LINES * size, true)) put(point, APART.rim * size);
   for (const { at, radius } of points) {
     put(at, 1e-6 * size);
     if (radius <= 0) continue;

@@ -1,6 +1,7 @@
+import { squareBlocks, type Blocks } from './blocks';
 import type { FillMesh } from './mesh';
 
-/** How resin moves at a place: permeability along two axes (m²), the first at an angle to x; porosity; thickness (m). */
+/** How resin moves at a place: permeability along two axes (m²), the first at an angle to x; porosity; thickness. */
 export interface FlowAt {
   k1: number;
   k2: number;
@@ -20,13 +21,17 @@ export interface FlowNetwork {
   /** m³ of pores, m² of the part. */
   volume: Float64Array;
   area: Float64Array;
+  blocks: Blocks;
 }
 
 /**
  * Linear finite elements on a mesh, as conductances between nodes: what leaves one node enters another, so that mass is
  * kept exactly; the pores of a triangle are shared by its corners.
  */
-export function flowNetwork({ x, y, triangles }: FillMesh, flowAt: (x: number, y: number) => FlowAt): FlowNetwork {
+export function flowNetwork(
+  { x, y, triangles, size }: FillMesh,
+  flowAt: (x: number, y: number) => FlowAt,
+): FlowNetwork {
   const n = x.length;
   const rows: Map<number, number>[] = Array.from({ length: n }, () => new Map<number, number>());
   const [volume, area] = [new Float64Array(n), new Float64Array(n)];
@@ -65,5 +70,5 @@ export function flowNetwork({ x, y, triangles }: FillMesh, flowAt: (x: number, y
       conductance[at++] = value;
     }
   });
-  return { starts, neighbours, conductance, volume, area };
+  return { starts, neighbours, conductance, volume, area, blocks: squareBlocks(x, y, size) };
 }

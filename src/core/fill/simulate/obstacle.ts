@@ -1,3 +1,4 @@
+import { BandSolver } from './blocks';
 import type { FlowNetwork } from './network';
 
 /** State of a node: held at a value, wet (it is solved for), dry, or cut off. */
@@ -7,7 +8,7 @@ export const DRY = 0;
 export const CUT_OFF = 3;
 
 /** A solution is exact to this share of what drives it; roughly so while it is still found out what is wet. */
-const EXACT = 1e-7;
+const EXACT = 1e-6;
 const ROUGH = 3e-3;
 const MOST_STEPS = 400;
 const MOST_ROUNDS = 80;
@@ -74,10 +75,13 @@ interface Wet {
   flow: Float64Array;
   diagonal: Float64Array;
   driven: Float64Array;
+  /** The block of each, and the blocks' own equations. */
+  block: Int32Array;
+  coarse: BandSolver;
 }
 
 function wetOf(
-  { starts, neighbours, conductance }: FlowNetwork,
+  { starts, neighbours, conductance, blocks }: FlowNetwork,
   { state, need, u }: { state: Uint8Array; need: Float64Array; u: Float64Array },
 ): Wet {
   let count = 0;
@@ -92,37 +96,56 @@ function wetOf(
   const [from, turn] = [new Int32Array(count + 1), new Int32Array(count)];
   const [at, flow] = [new Int32Array(neighbours.length), new Float64Array(neighbours.length)];
   const [diagonal, driven] = [new Float64Array(count), new Float64Array(count)];
+  const block = new Int32Array(count);
+  const coarse = new BandSolver(blocks.count, blocks.band);
   let end = 0;
   for (let row = 0; row < count; row++) {
     const i = nodes[row]!;
-    let [sum, given] = [0, -need[i]!];
+    let sum = 0;
+    let given = -need[i]!;
     from[row] = end;
-    for (const before of [true, false]) {
-      if (!before) turn[row] = end;
-      for (let k = starts[i]!; k < starts[i + 1]!; k++) {
-        const j = neighbours[k]!;
-        if (before && state[j] !== CUT_OFF) sum += conductance[k]!;
-        if (before && state[j] === HELD) given += conductance[k]! * u[j]!;
-        const other = rank[j]!;
-        if (other < 0 || other < row !== before) continue;
-        at[end] = other;
-        flow[end++] = conductance[k]!;
-      }
+    const own = blocks.of[i]!;
+    block[row] = own;
+    const last = starts[i + 1]!;
+    for (let k = starts[i]!; k < last; k++) {
+      const j = neighbours[k]!;
+      const value = conductance[k]!;
+      const other = rank[j]!;
+      if (state[j] === CUT_OFF) continue;
+      sum += value;
+      if (state[j] === HELD) given += value * u[j]!;
+      if (other < 0 || other > row) continue;
+      at[end] = other;
+      flow[end++] = value;
+      // Once for both ways.
+      coarse.add(own, blocks.of[j]!, (blocks.of[j] === own ? -2 : -1) * value);
+    }
+    turn[row] = end;
+    for (let k = starts[i]!; k < last; k++) {
+      const other = rank[neighbours[k]!]!;
+      if (other <= row) continue;
+      at[end] = other;
+      flow[end++] = conductance[k]!;
     }
     diagonal[row] = sum > 0 ? sum : 1e-300;
     driven[row] = given;
+    coarse.add(own, own, diagonal[row]!);
   }
+  coarse.factor();
   from[count] = end;
-  return { nodes, from, turn, at, flow, diagonal, driven };
+  return { nodes, from, turn, at, flow, diagonal, driven, block, coarse };
 }
 
-/** Wet nodes solved for, by conjugate gradients with symmetric over-relaxation before each step. */
+/**
+ * Wet nodes solved for by conjugate gradients; each step is prepared by a sweep there and back and by the blocks as one
+ * each, which carry what the sweeps do not over long ways.
+ */
 function solveWet(
   network: FlowNetwork,
   field: { state: Uint8Array; need: Float64Array; u: Float64Array },
   tolerance: number,
 ): void {
-  const { nodes, from, turn, at, flow, diagonal, driven } = wetOf(network, field);
+  const { nodes, from, turn, at, flow, diagonal, driven, block, coarse } = wetOf(network, field);
   const n = nodes.length;
   if (n === 0) return;
   const [x, r, z, p, ap] = Array.from({ length: 5 }, () => new Float64Array(n)) as [
@@ -133,6 +156,7 @@ function solveWet(
     Float64Array,
   ];
   for (let i = 0; i < n; i++) x[i] = field.u[nodes[i]!]!;
+  const far = new Float64Array(network.blocks.count);
   const times = (v: Float64Array, out: Float64Array) => {
     for (let i = 0; i < n; i++) {
       let sum = diagonal[i]! * v[i]!;
@@ -140,7 +164,7 @@ function solveWet(
       out[i] = sum;
     }
   };
-  /** One sweep there and one back. */
+  /** One sweep there and one back, and the blocks. */
   const relax = () => {
     for (let i = 0; i < n; i++) {
       let sum = r[i]!;
@@ -152,6 +176,10 @@ function solveWet(
       for (let k = turn[i]!, end = from[i + 1]!; k < end; k++) sum += flow[k]! * z[at[k]!]!;
       z[i] = z[i]! + sum / diagonal[i]!;
     }
+    far.fill(0);
+    for (let i = 0; i < n; i++) far[block[i]!] = far[block[i]!]! + r[i]!;
+    coarse.solve(far);
+    for (let i = 0; i < n; i++) z[i] = z[i]! + far[block[i]!]!;
   };
   const dot = (a: Float64Array, b: Float64Array) => {
     let sum = 0;
