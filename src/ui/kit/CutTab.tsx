@@ -125,7 +125,7 @@ function Materials({ pieces, cutting, cutFor }: { pieces: readonly Piece[]; cutt
       {material.kind === 'fabric' ? (
         <OfFabric key={key} fabric={material} pieces={own} cutting={cutting} cutFor={cutFor} />
       ) : (
-        <OfCore key={key} board={material} pieces={own} cutting={cutting} />
+        <OfCore key={key} board={material} pieces={own} cutting={cutting} cutFor={cutFor} />
       )}
     </>
   );

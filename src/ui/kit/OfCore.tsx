@@ -18,7 +18,9 @@ import type { KitWorker } from '@/workers/kit.worker';
 import { useDesign } from '../shared/boat';
 import { saveFile } from '../shared/saveFile';
 import { useUnits } from '../shared/units';
+import { BookSheets } from './BookSheets';
 import { fileName } from './ClothCard';
+import type { CutFor } from './cuttables';
 import { saidPoints } from './OutlineSvg';
 import { kitWorker } from './usePieces';
 import { Progress } from '../shared/Progress';
@@ -31,7 +33,17 @@ const layerOf = ({ of, layerNumber }: Piece) => (layerNumber > 0 ? `${of}, layer
 type Found = { plan: SheetPlan | string; nested: boolean };
 
 /** Pieces of a core or a board of one thickness on its sheets. */
-export function OfCore({ board, pieces, cutting }: { board: Board; pieces: readonly Piece[]; cutting: Cutting }) {
+export function OfCore({
+  board,
+  pieces,
+  cutting,
+  cutFor,
+}: {
+  board: Board;
+  pieces: readonly Piece[];
+  cutting: Cutting;
+  cutFor: CutFor;
+}) {
   const rows = useMemo((): SheetPlan | string => {
     try {
       return sheetPlan(board, pieces, cutting);
@@ -68,6 +80,7 @@ export function OfCore({ board, pieces, cutting }: { board: Board; pieces: reado
         </span>
       </div>
       <Sheets plan={plan} board={board} pieces={pieces} cutting={cutting} />
+      <BookSheets board={board} count={plan.sheets.length} cutFor={cutFor} />
     </>
   );
 }

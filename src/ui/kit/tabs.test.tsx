@@ -293,11 +293,32 @@ describe('On the roll', () => {
     press(/^Woven roving 300/);
     await waitFor(() => expect(page()).toContain('Roll 1.270 m wide'));
   });
+  it('books the sheets that were sawn, from the oldest on, and no more than there are', async () => {
+    const sheet = { kind: 'sheet', width: 1.2, length: 2.4, outline: null, price: null, expires: null, place: '' };
+    const lots = ['a', 'b'].map((id) => ({ ...sheet, id, material: 'pvc-80', lot: id }));
+    const moves = lots.map(({ id }) => ({ id: `m${id}`, lotId: id, amount: id === 'a' ? 1 : 40, reason: 'bought' }));
+    await bookStock(yard.context, { lots, moves });
+    await open('cut');
+    choose('Fabric or board', /^Cross-linked PVC 80/);
+    await shown(/sheets lie in the store/);
+    press('It is sawn: book it');
+    await shown(/✓ Booked: \d+ sheets/);
+    const left = (await listStock(yard.context, 'pvc-80')).map((line) => line.left);
+    expect(left[0]).toBe(0);
+    expect(left[1]).toBeLessThan(40);
+  });
   it('lays core on its sheets', async () => {
     await open('cut');
     choose('Fabric or board', /^Cross-linked PVC 80/);
     expect(await shown(/sheets of 1\.200 m × 2\.400 m/)).toBeTruthy();
     expect(screen.getAllByRole('img', { name: /pieces on sheet/ }).length).toBeGreaterThan(0);
+    const sheets = screen.getAllByRole('img', { name: /pieces on sheet/ }).length;
+    expect(await shown(new RegExp(`△ ${sheets} of the ${sheets} sheets are not in the store`))).toBeTruthy();
+    press('Look for fewer sheets');
+    await shown(/By their true shapes/);
+    expect(screen.getAllByRole('img', { name: /pieces on sheet/ }).length).toBeLessThanOrEqual(sheets);
+    press('Sheet 1 as DXF');
+    await waitFor(() => expect(saved[0]?.[0]).toMatch(/sheet-1\.dxf$/));
   });
 });
 
