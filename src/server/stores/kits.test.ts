@@ -4,6 +4,7 @@ import { contextOf } from '../context';
 import { openDatabase } from '../database/open';
 import { createBoat, editBoat } from './boats';
 import { freezeKit, listKits, readKit } from './kits';
+import { bookStock, listStock } from './stock';
 import { issueRevision, recordRevisionEvent } from './revisions';
 
 const yard = async () => {
@@ -46,5 +47,39 @@ describe('the kit of a hull', () => {
     const { context, boatId } = await yard();
     await recordRevisionEvent(context, boatId, 'A', { kind: 'withdrawn', author: 'I. Hallin', note: 'wrong cloth' });
     await expect(freezeKit(context, boatId, { id: 'k1', revision: 'A', hull: '1' })).rejects.toThrow(/was withdrawn/);
+  });
+  it('is cut material by material, each once; what is booked for it is told with it', async () => {
+    const { context, boatId } = await yard();
+    await freezeKit(context, boatId, { id: 'k1', revision: 'A', hull: '1' });
+    const roll = { kind: 'roll', width: 1.25, length: null, outline: null, price: null, expires: null, place: '' };
+    const lots = [{ ...roll, id: 'r1', material: 'wr-300', lot: 'K 1' }];
+    await bookStock(context, { lots, moves: [{ id: 'm1', lotId: 'r1', amount: 80, reason: 'bought' }] });
+    const cut = { kitId: 'k1', lots: [], moves: [{ id: 'm2', lotId: 'r1', amount: -12, reason: 'cut for hull 1' }] };
+    await bookStock(context, cut);
+    const [head] = await listKits(context, boatId);
+    expect(head!.cut).toEqual(['wr-300']);
+    expect(head!.materials).toContain('wr-300');
+    // Sent again by a lost answer it is the same; another booking of the same material is refused, nothing taken.
+    await bookStock(context, cut);
+    const again = { ...cut, moves: [{ ...cut.moves[0]!, id: 'm3' }] };
+    await expect(bookStock(context, again)).rejects.toThrow(/booked already/);
+    await expect(bookStock(context, { ...again, kitId: 'gone' })).rejects.toThrow(/no such kit/);
+    expect((await listStock(context, 'wr-300'))[0]!.left).toBe(68);
+  });
+  it('opens as it was frozen before pieces could be drawn, slit or notched', async () => {
+    const { context, boatId } = await yard();
+    await freezeKit(context, boatId, { id: 'k1', revision: 'A', hull: '1' });
+    const { kit, cutting } = await readKit(context, boatId, 'k1');
+    const pieces = kit.pieces.map(({ run: _run, cuts: _cuts, notches: _notches, drawn: _drawn, ...old }) => old);
+    const { runs: _runs, lost: _lost, ...rest } = kit;
+    const old = JSON.stringify({ cutting, kit: { ...rest, pieces } });
+    const row = { boat_id: boatId, revision: 'A', taken_from: null, author: '', at: '2026-01-01T00:00:00.000Z' };
+    await context.db
+      .insertInto('kit')
+      .values({ ...row, id: 'old', hull: 'old', body_json: old })
+      .execute();
+    const read = await readKit(context, boatId, 'old');
+    expect(read.kit.pieces[0]).toMatchObject({ cuts: [], notches: [], drawn: null, run: null });
+    expect([read.kit.runs, read.kit.lost]).toEqual([[], []]);
   });
 });
