@@ -138,7 +138,8 @@ async function piecesFor(context: StoreContext, boatId: string, label: string | 
   const kit = await piecesOfKit(boat, cutting);
   if (kit.pieces.length === 0) throw invalid('kit.revision', `Nothing is laid in revision ${label}`);
   if (kit.problems.length > 0) throw invalid('kit.revision', `The kit stops: ${kit.problems[0]}`);
-  return { revision: label, takenFrom: null, body: { cutting, kit } satisfies Body };
+  // Where cloth shears is found again from the revision; a kit is what is cut.
+  return { revision: label, takenFrom: null, body: { cutting, kit: { ...kit, runs: [] } } satisfies Body };
 }
 
 async function takenOver(context: StoreContext, boatId: string, from: string) {

@@ -74,6 +74,17 @@ function read(key: string): Entry | undefined {
   return entries.get(key);
 }
 
+/** Fabrics whose lays are kept over a reload; room is left for what is typed. */
+const MOST_KEPT = 4;
+const recent: string[] = [];
+/** Only the last few fabrics are kept. */
+function makeRoom(key: string): void {
+  const at = recent.indexOf(key);
+  if (at >= 0) recent.splice(at, 1);
+  recent.push(key);
+  if (recent.length > MOST_KEPT) sessionStorage.removeItem(PREFIX + recent.shift()!);
+}
+
 function write(key: string, entry: Entry, keep: boolean): void {
   entries.set(key, entry);
   const due = !entry.state.running || performance.now() - lastKept > KEEP_EVERY;
@@ -81,6 +92,7 @@ function write(key: string, entry: Entry, keep: boolean): void {
     try {
       lastKept = performance.now();
       const { before: _before, progress: _progress, ...state } = entry.state;
+      makeRoom(key);
       sessionStorage.setItem(PREFIX + key, JSON.stringify({ mark: entry.mark, state }));
     } catch {
       // It is kept as long as the page stands.
