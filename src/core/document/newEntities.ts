@@ -1,6 +1,6 @@
 import type { Region, ZoneGeometry } from '../geometry';
 import { isHead, type ZoneLocation } from '../standard';
-import { partFields, type Layer, type Part, type Zone } from './boat';
+import { partFields, type Box, type Layer, type Part, type Zone } from './boat';
 import { laterFields } from './entity';
 
 /** A zone to begin with: on a region of the boat, or with typed-in figures to be replaced by its own. */
@@ -55,4 +55,30 @@ export const newLayer = (layer: Pick<Layer, 'id' | 'material' | 'zones'> & Parti
   role: 'structure',
   group: null,
   ...layer,
+});
+
+/** A locker of five faces, its lid open, until it is said otherwise. */
+export const newBox = (box: Pick<Box, 'id' | 'name'> & Partial<Box>): Box => ({
+  number: 1,
+  width: 0.6,
+  depth: 0.45,
+  height: 0.4,
+  material: null,
+  thickness: 0.015,
+  front: true,
+  back: true,
+  left: true,
+  right: true,
+  top: false,
+  bottom: true,
+  over: 'sides',
+  lids: 'between',
+  bend: 0,
+  corner: 0.04,
+  cutOuts: [],
+  fillet: 0.01,
+  screws: 0.1,
+  skin: null,
+  skins: 1,
+  ...box,
 });

@@ -2,7 +2,7 @@
 import { nanoid } from 'nanoid';
 import { useState } from 'react';
 import { Button, Card } from 'react-bootstrap';
-import { boxSchema, plugSchema, shapeOf, type Box, type Plug } from '@/core/document';
+import { boxSchema, newBox, plugSchema, shapeOf, type Plug } from '@/core/document';
 import type { Edit } from '@/core/edit';
 import { useDesign } from '../shared/boat';
 import { Refusal } from '../shared/Refusal';
@@ -11,30 +11,6 @@ import { useKept } from '../shared/useKept';
 import { BoxTakeoff } from './BoxTakeoff';
 import { PartForm } from './PartForm';
 import { PlugFrames } from './PlugFrames';
-
-const BOX: Omit<Box, 'id' | 'name'> = {
-  number: 1,
-  width: 0.6,
-  depth: 0.45,
-  height: 0.4,
-  material: null,
-  thickness: 0.015,
-  front: true,
-  back: true,
-  left: true,
-  right: true,
-  top: false,
-  bottom: true,
-  over: 'sides',
-  lids: 'between',
-  bend: 0,
-  corner: 0.04,
-  cutOuts: [],
-  fillet: 0.01,
-  screws: 0.1,
-  skin: null,
-  skins: 1,
-};
 
 /** A name that no other has: 'Box', 'Box 2', … */
 function freshName(name: string, taken: readonly { name: string }[]): string {
@@ -66,7 +42,7 @@ export function BoxesTab() {
   const addBox = () => {
     const board =
       boat.materials.find(({ kind }) => kind === 'wood') ?? boat.materials.find(({ kind }) => kind === 'core');
-    const item: Box = { ...BOX, id: nanoid(8), name: freshName('Box', boat.boxes), material: board?.id ?? null };
+    const item = newBox({ id: nanoid(8), name: freshName('Box', boat.boxes), material: board?.id ?? null });
     act({ type: 'box.add', item, index: boat.boxes.length }, item.id);
   };
   const addPlug = () => {

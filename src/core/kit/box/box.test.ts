@@ -1,38 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { brant } from '../../../../tests/helpers/merrow';
-import { boxSchema, problemOf, type Box } from '../../document';
+import { boxSchema, newBox, problemOf, type Box } from '../../document';
 import { USUAL_CUTTING } from '../cutting';
 import { signedArea } from '../nest/convexParts';
 import { boxOf } from '../pieces/outline';
 import { boxPanels } from './boxPanels';
 import { boxPieces } from './boxPieces';
 
-const locker: Box = {
-  id: 'locker',
-  name: 'Locker',
-  number: 1,
-  width: 0.6,
-  depth: 0.4,
-  height: 0.3,
-  material: null,
-  thickness: 0.015,
-  front: true,
-  back: true,
-  left: true,
-  right: true,
-  top: false,
-  bottom: true,
-  over: 'sides',
-  lids: 'between',
-  bend: 0,
-  corner: 0.04,
-  cutOuts: [],
-  fillet: 0.01,
-  screws: 0.1,
-  skin: null,
-  skins: 1,
-};
+const locker = newBox({ id: 'locker', name: 'Locker', depth: 0.4, height: 0.3 });
 const sizes = (box: Box) =>
   Object.fromEntries(
     boxPanels(box).panels.map(({ name, outline }) => {
