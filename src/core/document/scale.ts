@@ -239,6 +239,7 @@ export function scaleBoat(boat: Boat, given: NewParticulars): Boat {
   const brief = scaledBrief(boat.brief, given);
   const ratios = ratiosOf(boat.brief, brief);
   const { along, across } = ratios;
+  const same = [along, across, ratios.up].every((ratio) => Math.abs(ratio - 1) < 1e-9);
   const scaled: Boat = {
     ...boat,
     brief,
@@ -258,8 +259,8 @@ export function scaleBoat(boat: Boat, given: NewParticulars): Boat {
       outer: space.outer === null ? null : space.outer * across,
     })),
     // What was drawn over pieces of other measures is drawn anew.
-    pieceDrawings: boat.pieceDrawings.filter(({ piece }) => piece === null),
-    jointPlacings: [],
+    pieceDrawings: boat.pieceDrawings.filter(({ piece }) => same || piece === null),
+    jointPlacings: same ? boat.jointPlacings : [],
     plugs: boat.plugs.map((plug) => ({
       ...plug,
       from: plug.from * along,
