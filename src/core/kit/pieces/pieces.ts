@@ -116,14 +116,15 @@ export function kitPieces(input: PiecesInput): KitPieces {
     ...stiffenerPieces(boat, input.cutting),
     ...boxPieces(boat, input.cutting),
   );
-  const { pieces, bare, lost } = redrawn(boat, given, input.cutting.trim);
+  const { pieces, bare, lost, short } = redrawn(boat, given, input.cutting.trim);
   const counts = counted.map((one): PieceCount => {
     const whole = { ...one, has: one.has - (bare.get(one.layerId) ?? 0) };
     return { ...whole, problem: problemOf(whole) };
   });
-  const problems = counts.flatMap(({ part, layerNumber, problem }) =>
+  const uncounted = counts.flatMap(({ part, layerNumber, problem }) =>
     problem === null ? [] : [`${part}, layer ${layerNumber}: ${problem}`],
   );
+  const problems = [...uncounted, ...short];
   const known = new Set(cutRuns.map(({ run }) => run));
   const gone = [...lost, ...boat.jointPlacings.filter(({ run }) => !known.has(run))].map(({ id, name }) => ({
     id,

@@ -65,6 +65,19 @@ describe('a piece drawn by hand', () => {
     expect(count.has).toBeLessThan(count.covers);
     expect(found(pieces, first.id).notes.join()).toMatch(/of its zones bare/);
   });
+  it('stops the kit for a small hole too, and for a strap or a core that is drawn a little smaller', () => {
+    const { maxX, maxY } = boxOf(first.outline);
+    const bitten = grown(first.outline, 0)[0]!.map(([x, y]): [number, number] => [x, y]);
+    const half: [number, number] = [maxX / 2, maxY / 2];
+    expect(kitOf(withDrawing({ outline: [...bitten, half] })).problems.join()).toMatch(/it leaves .* m² bare/);
+    for (const kind of ['core', 'detail', 'stiffener'] as const) {
+      const piece = plain.pieces.find((one) => one.kind === kind && one.area > 0.05);
+      if (!piece) continue;
+      const smaller = grown(piece.outline, -0.01)[0]!.map(([x, y]): [number, number] => [x, y]);
+      const found = kitOf(withDrawing({ piece: piece.id, bothHands: false, outline: smaller, basis: null }));
+      expect(found.problems.join(), kind).toMatch(/it leaves .* m² bare/);
+    }
+  });
   it('is told as lost when the schedule has its piece no more, and holds the kit up no further', () => {
     const layer = first.layerId!;
     const { boat: without } = applyEdits(withDrawing(), [{ type: 'layer.remove', layerId: layer }]);

@@ -1,10 +1,13 @@
 import type { Boat, PieceDrawing } from '../../document';
+import { saidPiece } from '../cut/cutWay';
 import { signedArea, type At } from '../nest/convexParts';
 import { bareArea, boxOf, girthOf, grown, moved } from './outline';
 import type { Piece } from './piece';
 
 /** An outline is still the one that was drawn over where it lies within this of it all round (m). */
 const SAME = 0.001;
+/** A drawing may leave so much of what it stands for bare (m²): rounded corners. */
+const ROUNDING = 0.002;
 
 /** Whether two outlines lie so near to each other all round that a cutter would not tell them apart. */
 export const sameOutline = (a: readonly At[], b: readonly At[]): boolean =>
@@ -64,6 +67,8 @@ export interface Redrawn {
   bare: Map<string, number>;
   /** Drawings whose piece the schedule does not have any more. */
   lost: PieceDrawing[];
+  /** Pieces whose drawing leaves more bare than a cutter's rounding, in words: they stop the kit. */
+  short: string[];
 }
 
 /**
@@ -76,13 +81,17 @@ export interface Redrawn {
 export function redrawn(boat: Boat, pieces: readonly Piece[], trim: number): Redrawn {
   const drawn = drawnPieces(boat);
   const bare = new Map<string, number>();
+  const short: string[] = [];
   const known = new Set(pieces.map(({ id }) => id));
   const own = pieces.map((piece): Piece => {
     const found = drawn.get(piece.id);
     if (!found) return piece;
     const schedule = piece.outline;
     const stale = found.basis !== null && !sameOutline(found.basis, schedule);
-    const without = grown(schedule, -trim).reduce((sum, one) => sum + Math.max(0, bareArea(one, found.outline)), 0);
+    // Cloth of a layer alone has trim in it: cores, straps, strips and boards are cut to size.
+    const needed = piece.kind === 'layer' ? grown(schedule, -trim) : [schedule];
+    const without = needed.reduce((sum, one) => sum + Math.max(0, bareArea(one, found.outline)), 0);
+    if (without > ROUNDING) short.push(`${saidPiece(piece)}: drawn by hand, it leaves ${without.toFixed(3)} m² bare`);
     if (piece.layerId) bare.set(piece.layerId, (bare.get(piece.layerId) ?? 0) + without * piece.count);
     const { outline, others } = settled(found.outline, found.notches);
     const notes = [stale ? 'drawn by hand: no longer follows the schedule' : 'drawn by hand'];
@@ -98,7 +107,7 @@ export function redrawn(boat: Boat, pieces: readonly Piece[], trim: number): Red
     };
   });
   const lost = boat.pieceDrawings.filter(({ piece }) => piece !== null && !known.has(piece));
-  return { pieces: [...own, ...boat.pieceDrawings.flatMap(pieceOfItsOwn)], bare, lost };
+  return { pieces: [...own, ...boat.pieceDrawings.flatMap(pieceOfItsOwn)], bare, lost, short };
 }
 
 /** A drawing that stands for no piece of the schedule as a piece by itself. */
