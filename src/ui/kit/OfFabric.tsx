@@ -49,7 +49,7 @@ export function OfFabric(question: CutQuestion) {
     <>
       <div className="d-flex gap-2 align-items-center flex-wrap mb-2">
         <Button size="sm" disabled={plan.running || !stock} onClick={() => look(LOOKS.quick, false)}>
-          {fast.length > 0 ? `Nest the rest round the ${fast.length} that lie fast` : 'Lay it out'}
+          {fast.length > 0 ? `Nest the rest round what lies fast (${fast.length})` : 'Lay it out'}
         </Button>
         <Button
           size="sm"

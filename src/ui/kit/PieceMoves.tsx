@@ -68,7 +68,7 @@ export function PieceMoves({
         )}
         {fastCount > 0 && (
           <Button size="sm" variant="outline-primary" onClick={onLoose}>
-            Let all {fastCount} loose
+            Let all loose ({fastCount})
           </Button>
         )}
         {moved > 0 && (

@@ -273,10 +273,10 @@ describe('On the roll', () => {
     await waitFor(() => expect(screen.queryByRole('button', { name: 'Take back the last move' })).not.toBeNull());
     press('Take back the last move');
     await waitFor(() => expect(length()).toBe(before));
-    press(/^Nest the rest round the 1 that lie fast/);
+    press('Nest the rest round what lies fast (1)');
     await waitFor(() => expect(screen.queryByRole('button', { name: 'Stop' })).toBeNull(), SLOW);
     expect(rows('Ways to cut it')).toHaveLength(4);
-    press('Let all 1 loose');
+    press('Let all loose (1)');
     await screen.findByRole('button', { name: 'Lay it out' });
   });
   it('lays out all fabrics at once, and opens one of them', async () => {
