@@ -1,4 +1,5 @@
 import { Clipper, EndType, FillRule, JoinType, type Path64 } from '@countertype/clipper2-ts';
+import { randomLcg } from 'd3-random';
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
@@ -165,7 +166,38 @@ describe('an outline in convex parts', () => {
   });
 });
 
+/** A strip of 12 m cut in rectangles, whole millimetres: its optimum is 12 m. */
+function cutStrip(count: number, seed: number): { id: string; width: number; length: number }[] {
+  const random = randomLcg(seed / 97);
+  const cut = [{ w: 1270, h: 12_000 }];
+  while (cut.length < count) {
+    const at = cut.reduce((most, one, i) => (one.w * one.h > cut[most]!.w * cut[most]!.h ? i : most), 0);
+    const { w, h } = cut[at]!;
+    const share = 0.25 + 0.5 * random();
+    const across = random() < w / (w + h);
+    const first = Math.round((across ? w : h) * share);
+    const parts = across
+      ? [
+          { w: first, h },
+          { w: w - first, h },
+        ]
+      : [
+          { w, h: first },
+          { w, h: h - first },
+        ];
+    cut.splice(at, 1, ...parts);
+  }
+  return cut.map(({ w, h }, i) => ({ id: `p${i}`, width: w / 1000, length: h / 1000 }));
+}
+
 describe('rectangles on a strip', () => {
+  it.each([1, 2, 3])('come within 3 in 100 of the optimum at 100 pieces, strip %i', (seed) => {
+    const strip = { stripWidth: 1.27, gap: 0, allowRotation: false, seed: 1, tries: 60_000 };
+    const { length, utilisation } = runToEnd(nestRectangles({ ...strip, pieces: cutStrip(100, seed) }));
+    expect(length).toBeGreaterThanOrEqual(12 - 1e-9);
+    expect(length).toBeLessThanOrEqual(12 * 1.03);
+    expect(utilisation).toBeCloseTo(12 / length, 6);
+  });
   it.each(CASES.filter(({ calc }) => calc === 'kit.nestRectangles').map((c) => [c.id, c] as const))('%s', (_, c) => {
     const input = { gap: 0, seed: 1, tries: 12_000, ...c.input } as unknown as RectanglesInput;
     const { placements, length } = runToEnd(nestRectangles(input));

@@ -1,5 +1,6 @@
 import { randomLcg } from 'd3-random';
 import { invalid } from '../../error';
+import { FIT, Skyline, type Kind, type Laid, type Way } from './skyline';
 
 /** Rectangles to lay on a strip: width across it, length along it (m). */
 export interface Rectangle {
@@ -41,28 +42,42 @@ export interface RectanglesNest {
 }
 
 const SAME = 1e-7;
+/** µm in a metre: sizes are taken to the micrometre. */
+const MICRO = 1e6;
 /** Layouts tried between two words to whoever waits. */
-const SLICE = 64;
+const SLICE = 256;
+/** How the search was tuned, on strips of 25 to 100 pieces whose optimum is known. */
+const SEARCH = {
+  /** Pieces tried in a notch; where one fits on all sides, so many. */
+  tried: 4,
+  sure: 3,
+  /** Strips kept side by side: at first, and at most. */
+  beam: 4,
+  widest: 20,
+  /** What is lost for certain weighs so much against the length that a quick fill gives, what that fill loses so much. */
+  lost: 8,
+  filled: 0.05,
+  /** How far an order is shaken, and how often the search goes on from the best. */
+  noise: 0.4,
+  resume: 0.5,
+};
 
-const keyOf = (size: number) => Math.round(size * 1e6);
-
-interface Item {
-  id: string;
-  copy: number;
-  w: number;
-  h: number;
+/** A strip partly laid, and how it came to be. */
+interface Step extends Laid {
+  parent: Step | null;
+  /** What was laid last; none where a notch was raised. */
+  way: number;
+  at: { x: number; y: number };
+  score: number;
 }
 
-/** How well a piece fits a notch of the skyline: both walls, the width, a wall, or not at all. */
-const FIT = { all: 6, width: 5, pairWall: 4, wall: 3, pair: 2, none: 1 };
-
 /**
- * Rectangles on a strip, as short as it is found: the lowest notch of the skyline takes the piece that fits it best,
- * ties by an order that is improved by annealing.
+ * Rectangles on a strip, as short as it is found: a beam of strips partly laid, each judged by what it has lost and by
+ * a quick fill with what is left, in orders that are shaken anew each time, from the start or from the best so far.
  *
  * A generator of the number of layouts tried; its end is the best. The same for the same seed.
  * @throws KeramosError `invalid` for a piece wider than the strip, or of no size.
- * Source: best fit on a skyline (Burke, Kendall & Whitwell 2004); fitness of notches (Leung, Zhang & Sim 2011).
+ * Source: skylines as in `Skyline`; beam search with a filling of each node, as in Bennell & Song (2010).
  */
 export function* nestRectangles(input: RectanglesInput): Generator<number, RectanglesNest> {
   const { stripWidth, gap, pieces, allowRotation, tries, seed } = input;
@@ -71,129 +86,167 @@ export function* nestRectangles(input: RectanglesInput): Generator<number, Recta
     if (Math.min(width, allowRotation ? length : width) > stripWidth + SAME)
       throw invalid(`pieces[${i}].width`, `${id} is wider than the strip`);
   });
-  const items = pieces.flatMap(({ id, width, length, count = 1 }) =>
-    Array.from({ length: count }, (_, copy): Item => ({ id, copy, w: width + gap, h: length + gap })),
-  );
+  const all = pieces.reduce((sum, { count = 1 }) => sum + count, 0);
+  if (all === 0) return { length: 0, utilisation: 0, placements: [] };
   const area = pieces.reduce((sum, { width, length, count = 1 }) => sum + width * length * count, 0);
-  if (items.length === 0) return { length: 0, utilisation: 0, placements: [] };
+  const wide = Math.round((stripWidth + gap) * MICRO);
+  const { kinds, copies } = kindsOf(input, wide);
+  const skyline = new Skyline(kinds, allowRotation);
   const random = randomLcg(((seed % 9973) + 0.5) / 9974);
-  const wide = stripWidth + gap;
-  const lay = (order: readonly number[]) => layOut(order, items, wide, allowRotation);
-  const bound = Math.max(area / stripWidth, ...items.map(({ w, h }) => (allowRotation ? Math.min(w, h) : h) - gap));
-  const starts = [
-    (a: Item, b: Item) => b.w * b.h - a.w * a.h,
-    (a: Item, b: Item) => b.w - a.w || b.h - a.h,
-    (a: Item, b: Item) => b.h - a.h || b.w - a.w,
-    (a: Item, b: Item) => b.w + b.h - a.w - a.h,
-  ].map((by) => items.map((_, i) => i).sort((a, b) => by(items[a]!, items[b]!) || a - b));
-  let best = lay(starts[0]!);
-  let order = starts[0]!;
-  for (const start of starts.slice(1)) {
-    const one = lay(start);
-    if (one.length < best.length - SAME) [best, order] = [one, start];
-  }
-  let current = best;
-  let at = [...order];
-  let tried = starts.length;
-  const done = () => tried >= tries || best.length - gap <= bound * (1 + 1e-9) + SAME;
-  const warm = 0.02 * best.length;
-  while (!done()) {
-    const heat = warm * (1 - tried / tries) ** 2;
-    const next = [...at];
-    const [i, j] = [Math.floor(random() * next.length), Math.floor(random() * next.length)];
-    if (random() < 0.5) [next[i], next[j]] = [next[j]!, next[i]!];
-    else next.splice(j, 0, ...next.splice(i, 1));
-    const one = lay(next);
-    tried += 1;
-    // Of equals the one whose last piece sticks out less.
-    const worse = one.length + 0.05 * one.waste - current.length - 0.05 * current.waste;
-    if (worse <= 0 || random() < Math.exp(-worse / Math.max(heat, 1e-12))) [current, at] = [one, next];
-    if (one.length < best.length - SAME) best = one;
-    if (tried % SLICE === 0) yield tried;
-  }
-  const length = best.length - gap;
-  return { length, utilisation: area / (length * stripWidth), placements: best.placements };
-}
-
-interface Layout {
-  length: number;
-  /** What is lost under the skyline, as a length of strip. */
-  waste: number;
-  placements: PlacedRectangle[];
-}
-
-/** One layout: pieces in an order, each into the lowest notch, the best fit first. */
-function layOut(order: readonly number[], items: readonly Item[], wide: number, turns: boolean): Layout {
-  const left = [...order];
-  const widths = new Map<number, number>();
-  const count = ({ w, h }: Item, by: number) => {
-    widths.set(keyOf(w), (widths.get(keyOf(w)) ?? 0) + by);
-    if (turns && keyOf(h) !== keyOf(w)) widths.set(keyOf(h), (widths.get(keyOf(h)) ?? 0) + by);
+  const longest = Math.max(
+    ...pieces.map(({ width, length }) =>
+      allowRotation && length <= stripWidth + SAME ? Math.min(width, length) : length,
+    ),
+  );
+  // Each piece takes its gap with it, but for the last across and along.
+  const grown = kinds.reduce((sum, { across, along, count }) => sum + across * along * count, 0);
+  const bound = Math.max(grown / wide, (longest + gap) * MICRO);
+  const root: Step = {
+    x: [0],
+    wide: [wide],
+    high: [0],
+    left: Uint16Array.from(kinds, ({ count }) => count),
+    pieces: all,
+    lost: 0,
+    parent: null,
+    way: -1,
+    at: { x: 0, y: 0 },
+    score: 0,
   };
-  for (const item of items) count(item, 1);
-  const placements: PlacedRectangle[] = [];
-  // The skyline: from x, over a width, so high.
-  const line: { x: number; w: number; y: number }[] = [{ x: 0, w: wide, y: 0 }];
-  let length = 0;
-  let lost = 0;
-  while (left.length > 0) {
-    let low = 0;
-    for (let k = 1; k < line.length; k++) if (line[k]!.y < line[low]!.y - SAME) low = k;
-    const notch = line[low]!;
-    const wallLeft = low > 0 ? line[low - 1]!.y - notch.y : Infinity;
-    const wallRight = low < line.length - 1 ? line[low + 1]!.y - notch.y : Infinity;
-    let chosen = -1;
-    let turned = false;
-    let best = 0;
-    for (let k = 0; k < left.length && best < FIT.all; k++) {
-      const { w, h } = items[left[k]!]!;
-      for (let turn = 0; turn < (turns ? 2 : 1); turn++) {
-        const [across, along] = turn === 0 ? [w, h] : [h, w];
-        if (across > notch.w + SAME) continue;
-        const full = Math.abs(across - notch.w) < SAME;
-        const wall = Math.abs(along - wallLeft) < SAME || Math.abs(along - wallRight) < SAME;
-        let fit = FIT.none;
-        const pair =
-          !full && (widths.get(keyOf(notch.w - across)) ?? 0) > (Math.abs(notch.w - 2 * across) < SAME ? 1 : 0);
-        if (full) fit = wall ? FIT.all : FIT.width;
-        else if (wall) fit = pair ? FIT.pairWall : FIT.wall;
-        else if (pair) fit = FIT.pair;
-        if (fit > best) [best, chosen, turned] = [fit, k, turn === 1];
-      }
+  let best = { length: Infinity, from: root, order: [] as readonly number[] };
+  let tried = 0;
+  const done = () => tried >= tries || best.length <= bound * (1 + 1e-9) + 0.5;
+  const fill = (from: Step, order: readonly number[]) => {
+    skyline.load(from);
+    const end = skyline.fill(order);
+    tried += 1;
+    if (end.length < best.length) best = { length: end.length, from, order };
+    return end;
+  };
+  const straight = ORDERS.map((by) => ordered(skyline.ways.map(by)));
+  for (const order of straight) fill(root, order);
+  for (let round = 0; !done(); round++) {
+    const by = ORDERS[round % ORDERS.length]!;
+    const first = round < ORDERS.length;
+    const order = first
+      ? straight[round]!
+      : ordered(skyline.ways.map((way) => by(way) * (1 + SEARCH.noise * (random() - 0.5))));
+    const beam = first ? SEARCH.beam : SEARCH.beam + Math.floor(random() * (SEARCH.widest - SEARCH.beam));
+    let level = [first || random() > SEARCH.resume ? root : partOf(best.from, random())];
+    while (level.some((step) => step.pieces > 0) && !done()) {
+      const next: Step[] = [];
+      const known = new Set<number>();
+      for (const step of level)
+        for (const child of childrenOf(skyline, step, order)) {
+          const key = keyOf(child);
+          if (known.has(key)) continue;
+          known.add(key);
+          const end = fill(child, order);
+          child.score = end.length + (SEARCH.filled * end.lost + SEARCH.lost * child.lost) / wide;
+          next.push(child);
+          if (tried % SLICE === 0) yield tried;
+          if (tried >= tries) break;
+        }
+      level = next.sort((a, b) => a.score - b.score).slice(0, beam);
     }
-    if (chosen < 0) {
-      // Nothing fits: the notch is filled to its lower wall.
-      const rise = Math.min(wallLeft, wallRight);
-      lost += rise * notch.w;
-      notch.y += rise;
-      mergeAt(line, low);
-      continue;
-    }
-    const item = items[left[chosen]!]!;
-    left.splice(chosen, 1);
-    count(item, -1);
-    const [across, along] = turned ? [item.h, item.w] : [item.w, item.h];
-    const atRight =
-      Math.abs(along - wallLeft) >= SAME && (Math.abs(along - wallRight) < SAME || wallRight > wallLeft + SAME);
-    const x = atRight ? notch.x + notch.w - across : notch.x;
-    placements.push({ id: item.id, copy: item.copy, x, y: notch.y, rotated: turned });
-    const top = { x, w: across, y: notch.y + along };
-    length = Math.max(length, top.y);
-    const rest = notch.w - across;
-    if (rest < SAME) line.splice(low, 1, { ...top, x: notch.x, w: notch.w });
-    else if (atRight) line.splice(low, 1, { ...notch, w: rest }, top);
-    else line.splice(low, 1, top, { x: x + across, w: rest, y: notch.y });
-    mergeAt(line, low + 1);
-    mergeAt(line, low);
   }
-  const over = line.reduce((sum, { w, y }) => sum + w * (length - y), 0);
-  return { length, waste: (lost + over) / wide, placements };
+  const length = best.length / MICRO - gap;
+  return { length, utilisation: area / (length * stripWidth), placements: placed(skyline, best, copies) };
 }
 
-/** Join a stretch of the skyline with those beside it of the same height. */
-function mergeAt(line: { x: number; w: number; y: number }[], at: number): void {
-  for (const k of [at, at - 1]) {
-    const [a, b] = [line[k], line[k + 1]];
-    if (a && b && Math.abs(a.y - b.y) < SAME) line.splice(k, 2, { x: a.x, w: a.w + b.w, y: Math.max(a.y, b.y) });
+/** Orders in which pieces are laid, the largest first by one measure or another. */
+const ORDERS: readonly ((way: Way) => number)[] = [
+  ({ across, along }) => across * along,
+  ({ across }) => across,
+  ({ along }) => along,
+  ({ across, along }) => across + along,
+];
+
+const ordered = (keys: readonly number[]): number[] =>
+  keys.map((_, i) => i).sort((a, b) => keys[b]! - keys[a]! || a - b);
+
+interface Copy {
+  id: string;
+  copy: number;
+  /** Whether it lies turned where its kind does not. */
+  turned: boolean;
+}
+
+/** In whole micrometres; what is as wide as the strip may be one wider by rounding. */
+const snug = (size: number, wide: number): number => {
+  const whole = Math.round(size);
+  return whole === wide + 1 ? wide : whole;
+};
+
+/** Pieces of the same size as one kind, with their gap, and the copies of each. */
+function kindsOf({ pieces, gap, allowRotation }: RectanglesInput, wide: number): { kinds: Kind[]; copies: Copy[][] } {
+  const kinds: Kind[] = [];
+  const copies: Copy[][] = [];
+  const at = new Map<string, number>();
+  for (const { id, width, length, count = 1 } of pieces) {
+    const w = snug((width + gap) * MICRO, wide);
+    const h = snug((length + gap) * MICRO, wide);
+    const turned = allowRotation && w > h;
+    const [across, along] = turned ? [h, w] : [w, h];
+    const key = `${across} ${along}`;
+    const kind = at.get(key) ?? kinds.push({ across, along, count: 0 }) - 1;
+    at.set(key, kind);
+    kinds[kind]!.count += count;
+    const own = (copies[kind] ??= []);
+    for (let copy = 0; copy < count; copy++) own.push({ id, copy, turned });
   }
+  return { kinds, copies };
+}
+
+/** A strip with one piece more, for each of those that fit its lowest notch best. */
+function* childrenOf(skyline: Skyline, step: Step, order: readonly number[]): Generator<Step> {
+  let parent = step;
+  skyline.load(parent);
+  let { low, fits } = skyline.candidates(order);
+  while (fits.length === 0 && parent.pieces > 0) {
+    skyline.raise(low);
+    parent = { ...skyline.save(), parent, way: -1, at: parent.at, score: 0 };
+    ({ low, fits } = skyline.candidates(order));
+  }
+  fits.sort((a, b) => b.fit - a.fit);
+  for (const { way } of fits.slice(0, fits[0]?.fit === FIT.all ? SEARCH.sure : SEARCH.tried)) {
+    skyline.load(parent);
+    const at = skyline.lay(low, way);
+    yield { ...skyline.save(), parent, way, at, score: 0 };
+  }
+}
+
+/** One number of a strip: the same for strips with the same skyline and the same pieces left. */
+function keyOf({ x, high, left }: Laid): number {
+  let key = 17;
+  for (let k = 0; k < x.length; k++) key = (key * 31 + x[k]! * 7 + high[k]!) % 9007199254;
+  for (const count of left) key = (key * 33 + count) % 9007199254;
+  return key;
+}
+
+/** A strip on the way to another, a part of the pieces laid. */
+function partOf(step: Step, part: number): Step {
+  const chain: Step[] = [];
+  for (let one: Step | null = step; one; one = one.parent) chain.push(one);
+  return chain[chain.length - 1 - Math.floor(0.9 * part * chain.length)]!;
+}
+
+/** Where every piece of the best lies. */
+function placed(
+  skyline: Skyline,
+  { from, order }: { from: Step; order: readonly number[] },
+  copies: readonly Copy[][],
+): PlacedRectangle[] {
+  const laid: { way: number; x: number; y: number }[] = [];
+  for (let one: Step | null = from; one; one = one.parent)
+    if (one.way >= 0) laid.push({ way: one.way, ...one.at });
+  laid.reverse();
+  skyline.load(from);
+  skyline.fill(order, (way, x, y) => laid.push({ way, x, y }));
+  const used = copies.map(() => 0);
+  return laid.map(({ way, x, y }) => {
+    const { kind, turned } = skyline.ways[way]!;
+    const { id, copy, turned: ownTurn } = copies[kind]![used[kind]!++]!;
+    return { id, copy, x: x / MICRO, y: y / MICRO, rotated: turned !== ownTurn };
+  });
 }
