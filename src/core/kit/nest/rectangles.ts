@@ -54,7 +54,7 @@ const SEARCH = {
   /** Strips kept side by side: at first, and at most. */
   beam: 4,
   widest: 20,
-  /** What is lost for certain weighs so much against the length that a quick fill gives, what that fill loses so much. */
+  /** Weight of what is lost for certain against the length of a quick fill, and of what that fill loses. */
   lost: 8,
   filled: 0.05,
   /** How far an order is shaken, and how often the search goes on from the best. */
@@ -238,8 +238,7 @@ function placed(
   copies: readonly Copy[][],
 ): PlacedRectangle[] {
   const laid: { way: number; x: number; y: number }[] = [];
-  for (let one: Step | null = from; one; one = one.parent)
-    if (one.way >= 0) laid.push({ way: one.way, ...one.at });
+  for (let one: Step | null = from; one; one = one.parent) if (one.way >= 0) laid.push({ way: one.way, ...one.at });
   laid.reverse();
   skyline.load(from);
   skyline.fill(order, (way, x, y) => laid.push({ way, x, y }));

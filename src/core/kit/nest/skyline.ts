@@ -24,7 +24,7 @@ export interface Laid {
   lost: number;
 }
 
-/** How well a piece fits a notch: both the width and a wall, the width, a wall with another to fill the rest, or less. */
+/** How well a piece fits a notch: its width and a wall, its width, a wall with another to fill the rest, or less. */
 export const FIT = { all: 6, width: 5, pairWall: 4, wall: 3, pair: 2, none: 1 };
 
 /** A hash of whole numbers onto slots of a table that is a power of two long. */
@@ -53,6 +53,9 @@ export class Skyline {
   private readonly wide: Float64Array;
   private readonly high: Float64Array;
   private stretches = 0;
+  /** Walls left and right of the notch that is looked at (µm above it); none at the edge of the strip. */
+  private before = Infinity;
+  private behind = Infinity;
   private pieces = 0;
   private lost = 0;
 
@@ -116,18 +119,19 @@ export class Skyline {
   /** The ways that fit the lowest notch, in an order, each with how well; and where that notch is. */
   candidates(order: readonly number[]): { low: number; fits: { way: number; fit: number }[] } {
     const low = this.lowest();
-    const [before, behind] = this.walls(low);
+    this.look(low);
     this.countWidths();
     const fits: { way: number; fit: number }[] = [];
     for (const way of order)
       if (this.left[this.kindOf[way]!]! > 0 && this.across[way]! <= this.wide[low]!)
-        fits.push({ way, fit: this.fitOf(way, this.wide[low]!, before, behind, 0) });
+        fits.push({ way, fit: this.fitOf(way, this.wide[low]!, 0) });
     return { low, fits };
   }
 
   /** Raise a notch that nothing fits to its lower wall. */
   raise(low: number): void {
-    const up = Math.min(...this.walls(low));
+    this.look(low);
+    const up = Math.min(this.before, this.behind);
     this.lost += up * this.wide[low]!;
     this.high[low]! += up;
     this.mergeAt(low);
@@ -135,7 +139,8 @@ export class Skyline {
 
   /** Lay a piece into a notch, against the wall that it is as high as, else the higher one. @returns its corner. */
   lay(low: number, way: number): { x: number; y: number } {
-    const [before, behind] = this.walls(low);
+    this.look(low);
+    const { before, behind } = this;
     const along = this.along[way]!;
     const across = this.across[way]!;
     const rest = this.wide[low]! - across;
@@ -171,7 +176,7 @@ export class Skyline {
     for (const way of order) if (left[kindOf[way]!]! > 0) list[size++] = way;
     while (this.pieces > 0) {
       const low = this.lowest();
-      const [before, behind] = this.walls(low);
+      this.look(low);
       const wide = this.wide[low]!;
       let best = 0;
       let chosen = -1;
@@ -180,7 +185,7 @@ export class Skyline {
         const way = list[i]!;
         if (left[kindOf[way]!] === 0) gone += 1;
         else if (this.across[way]! <= wide) {
-          const fit = this.fitOf(way, wide, before, behind, best);
+          const fit = this.fitOf(way, wide, best);
           if (fit > best) [best, chosen] = [fit, way];
         }
       }
@@ -204,14 +209,15 @@ export class Skyline {
   }
 
   /** How well a way fits; what cannot be better than the best so far is not looked into. */
-  private fitOf(way: number, wide: number, before: number, behind: number, best: number): number {
+  private fitOf(way: number, wide: number, best: number): number {
     const across = this.across[way]!;
     const along = this.along[way]!;
-    const wall = along === before || along === behind;
+    const wall = along === this.before || along === this.behind;
     if (across === wide) return wall ? FIT.all : FIT.width;
     if (best >= (wall ? FIT.pairWall : FIT.pair)) return 0;
     const pair = this.hasOther(wide - across, this.kindOf[way]!);
-    return wall ? (pair ? FIT.pairWall : FIT.wall) : pair ? FIT.pair : FIT.none;
+    if (wall) return pair ? FIT.pairWall : FIT.wall;
+    return pair ? FIT.pair : FIT.none;
   }
 
   /** Whether another piece than one of this kind is just so wide. */
@@ -243,13 +249,10 @@ export class Skyline {
     return low;
   }
 
-  /** The walls left and right of a notch (µm above it); none at the edge of the strip. */
-  private walls(low: number): [number, number] {
+  private look(low: number): void {
     const y = this.high[low]!;
-    return [
-      low > 0 ? this.high[low - 1]! - y : Infinity,
-      low < this.stretches - 1 ? this.high[low + 1]! - y : Infinity,
-    ];
+    this.before = low > 0 ? this.high[low - 1]! - y : Infinity;
+    this.behind = low < this.stretches - 1 ? this.high[low + 1]! - y : Infinity;
   }
 
   /** Join a stretch with its neighbours of the same height. */
