@@ -137,4 +137,48 @@ describe('a simulated fill', () => {
     expect(Math.abs(short.filledFraction - 0.5)).toBeLessThan(0.006);
     expect(arrivalAt(short, [0.55, 0.15])).toBeNull();
   });
+  it('climbs against its own weight as the closed form says, and stands where that holds it', () => {
+    // φ dL/dt = (K/μ) (Δp/L − ρ g), integrated: φ μ / (K ρ g) · (Δp/(ρ g) · ln(1 / (1 − ρ g L/Δp)) − L).
+    const [density, long] = [1100, 3];
+    const weight = density * 9.80665;
+    const head = resin.pressure / weight;
+    const { porosity, viscosity, permeability } = resin;
+    const closed = ((porosity * viscosity) / (permeability * weight)) * (head * Math.log(1 / (1 - long / head)) - long);
+    const up: FillInput = { ...strip(long), density, lift: (x, y) => [y, 0, x] };
+    const found = simulate(up).fillTime!;
+    expect(Math.abs(found / closed - 1)).toBeLessThan(0.02);
+    expect(closed / lineFillTime({ ...resin, length: long })).toBeGreaterThan(1.2);
+    const down = simulate({ ...up, lift: (x, y) => [y, 0, -x] }).fillTime!;
+    expect(down).toBeLessThan(lineFillTime({ ...resin, length: long }));
+    // 9 m of resin hang on 92 kPa at most: 10 m never fill.
+    const high = simulate({ ...up, ...strip(10), maximumTime: 2e7 });
+    expect(high.fillTime).toBeNull();
+    expect(high.filledFraction).toBeGreaterThan((head / 10) * 0.97);
+    expect(high.filledFraction).toBeLessThan((head / 10) * 1.02);
+  });
+  it('on a bent skin takes as long as on the same skin laid flat, whatever picture it is drawn on', () => {
+    const flat = simulate(strip(0.6)).fillTime!;
+    const bent: FillInput = { ...strip(0.6), lift: (x, y) => [0.2 * Math.sin(x / 0.2), y, 0.2 * Math.cos(x / 0.2)] };
+    expect(Math.abs(simulate(bent).fillTime! / flat - 1)).toBeLessThan(0.01);
+    // A picture that is drawn at half the length; cloth that lets through three times as well along it.
+    const k = { k1: 9e-10, k2: 3e-10, angleDeg: 0 };
+    const short: FillInput = { ...strip(0.3), permeability: k, lift: (x, y) => [2 * x, y, 0] };
+    expect(Math.abs(simulate(short).fillTime! / (flat / 3) - 1)).toBeLessThan(0.01);
+  });
+  it('opens a line when all of it is wet, and says when that was', () => {
+    const one = strip(0.6);
+    const line = [[0.3, 0], [0.3, 0.3]] as [number, number][]; // prettier-ignore
+    const onTime = simulate({ ...one, inlets: [...one.inlets, { line, onArrival: { delay: 0 } }] });
+    const arrives = lineFillTime({ ...resin, length: 0.3 });
+    // When a step of the march has passed it: never sooner.
+    expect(onTime.opened[1]! / arrives).toBeGreaterThan(0.99);
+    expect(onTime.opened[1]! / arrives).toBeLessThan(1.2);
+    // From then on it is a strip of half the length: twice as quick over all.
+    expect(onTime.fillTime! / (2 * arrives)).toBeGreaterThan(0.99);
+    expect(onTime.fillTime! / (2 * arrives)).toBeLessThan(1.06);
+    const late = simulate({ ...one, inlets: [...one.inlets, { line, onArrival: { delay: 200 } }] });
+    expect(late.opened[1]! - onTime.opened[1]!).toBeCloseTo(200, 3);
+    expect(late.fillTime!).toBeGreaterThan(onTime.fillTime!);
+    expect(late.fillTime!).toBeLessThan(onTime.fillTime! + 201);
+  });
 });

@@ -9,6 +9,10 @@ const FULL = 1 - 1e-6;
 const OPEN = 0.5;
 /** A place is cut off where some of it is dry to this. */
 const BARE = 0.02;
+/** Rounds in which it is found what the weight of the resin does in a step. */
+const FALLS = 3;
+/** What stays dry for its height takes so many times what it holds. */
+const NEVER = 1e9;
 /** The first step lasts so many times what the nearest node takes: three rings, about. */
 const FIRST = 9;
 
@@ -50,6 +54,8 @@ export class March {
   private readonly time: Float64Array;
   private readonly ventNodes: number[][];
   private readonly neverAgain: Uint8Array;
+  /** What the weight of the resin has moved into each node since the inlets changed, as `need` counts. */
+  private readonly fallen: Float64Array;
   private from = 0;
   private now = 0;
   private last = 0;
@@ -59,8 +65,8 @@ export class March {
   constructor(
     private readonly mesh: FillMesh,
     private readonly network: FlowNetwork,
-    /** Viscosity over pressure: turns volumes into what drives u. */
-    private readonly own: { scale: number; vents: readonly FillVent[] },
+    /** Viscosity over pressure: turns volumes into what drives u; weight of a metre of resin over that pressure. */
+    private readonly own: { scale: number; vents: readonly FillVent[]; weight: number },
   ) {
     this.n = mesh.x.length;
     this.state = new Uint8Array(this.n);
@@ -70,6 +76,7 @@ export class March {
     this.need = new Float64Array(this.n);
     this.time = new Float64Array(this.n).fill(Infinity);
     this.neverAgain = new Uint8Array(this.n);
+    this.fallen = new Float64Array(this.n);
     this.ventNodes = own.vents.map((vent) => nodesOf(mesh, vent));
   }
 
@@ -83,12 +90,17 @@ export class March {
       if (this.time[i] === Infinity) this.time[i] = from;
       this.start[i] = 1;
     }
+    const { height } = this.network;
+    const highest = Math.max(...held.map((i) => height[i] ?? 0)) + 1 / this.own.weight;
     for (let i = 0; i < this.n; i++) {
       this.need[i] = this.network.volume[i]! * (1 - this.start[i]!) * this.own.scale;
+      // Higher than the vacuum lifts the resin above its highest feed: never.
+      if (height[i]! > highest) this.need[i]! *= NEVER;
       this.state[i] = this.start[i]! >= FULL ? WET : DRY;
       if (this.neverAgain[i]) this.state[i] = CUT_OFF;
       this.u[i] = 0;
       this.before[i] = 0;
+      this.fallen[i] = 0;
     }
     for (const i of held) this.state[i] = HELD;
     this.cutOff();
@@ -115,12 +127,40 @@ export class March {
     this.last = this.now;
     this.before.set(this.u);
     this.now = to;
-    this.solve(to);
+    if (this.own.weight === 0) this.solve(to, this.need);
+    else {
+      // By the mean of what is wet before and after the step, found again until it holds.
+      const before = this.falling();
+      const span = to - this.last;
+      let after = before;
+      for (let round = 0; round < FALLS; round++) {
+        const still = this.need.map((need, i) => need - this.fallen[i]! - (span * (before[i]! + after[i]!)) / 2);
+        this.solve(to, still);
+        after = this.falling();
+      }
+      for (let i = 0; i < this.n; i++) this.fallen[i]! += (span * (before[i]! + after[i]!)) / 2;
+    }
     this.mark();
     this.cutOff();
   }
 
-  private solve(to: number): void {
+  /** What the weight of the resin moves into each node now, through all that has resin at one end. */
+  private falling(): Float64Array {
+    const { starts, neighbours, conductance, height } = this.network;
+    const moved = new Float64Array(this.n);
+    const has = (i: number) => this.state[i] === WET || this.state[i] === HELD;
+    for (let i = 0; i < this.n; i++) {
+      if (this.state[i] === CUT_OFF) continue;
+      for (let k = starts[i]!; k < starts[i + 1]!; k++) {
+        const j = neighbours[k]!;
+        if (this.state[j] !== CUT_OFF && (has(i) || has(j)))
+          moved[i]! += conductance[k]! * this.own.weight * (height[j]! - height[i]!);
+      }
+    }
+    return moved;
+  }
+
+  private solve(to: number, need: Float64Array): void {
     const { starts, neighbours } = this.network;
     const grown = this.now > this.from && this.last > this.from ? (to - this.from) / (this.last - this.from) : 1;
     // Wet nodes to begin with: those that were, and some rings of neighbours about them.
@@ -145,7 +185,7 @@ export class March {
       rings.push(next);
       edge = next;
     }
-    solveObstacle(this.network, this.state, this.need, this.u);
+    solveObstacle(this.network, this.state, need, this.u);
     const reached = rings.findLastIndex((ring) => ring.some((i) => this.state[i] === WET)) + 1;
     // As far again in as much time; further where the whole guess came to be wet.
     this.ahead = Math.max(1, reached === guess ? guess + 1 : reached);
@@ -195,7 +235,7 @@ export class March {
         let inflow = 0;
         for (let k = starts[i]!; k < starts[i + 1]!; k++)
           if (this.state[neighbours[k]!] !== CUT_OFF) inflow += conductance[k]! * this.u[neighbours[k]!]!;
-        const own = this.state[i] === CUT_OFF ? 0 : inflow;
+        const own = this.state[i] === CUT_OFF ? 0 : inflow + this.fallen[i]!;
         full[i] = volume[i]! > 0 ? Math.min(1, Math.max(0, this.start[i]! + own / (volume[i]! * this.own.scale))) : 1;
       }
     }
@@ -212,6 +252,18 @@ export class March {
   stands(): boolean {
     for (let i = 0; i < this.n; i++) if (this.state[i] === DRY) return false;
     return true;
+  }
+
+  /** Whether the front has come by all of these. */
+  reached = (nodes: readonly number[]): boolean => nodes.every((i) => this.state[i] !== DRY);
+
+  /** Pressure over the last step, as a share of that at the feed. */
+  pressure(): Float64Array {
+    const span = Math.max(this.now - this.last, 1e-30);
+    return this.u.map((u, i) => {
+      if (this.state[i] === HELD) return 1;
+      return this.state[i] === WET ? Math.min(1, Math.max(0, (u - this.before[i]!) / span)) : 0;
+    });
   }
 
   arrivals(): Float64Array {

@@ -2,7 +2,7 @@ import type { FlatPoint } from '../../geometry';
 import { clockTime, flowTime } from '../thickening';
 import { March, nodesOf } from './march';
 import { fillMesh, inside, type FillMesh } from './mesh';
-import { flowNetwork, type FlowAt } from './network';
+import { flowNetwork, type FlowAt, type Lift } from './network';
 
 /** m² alike every way, or along two axes, the first at an angle to x (degrees). */
 export type Permeability = number | { k1: number; k2: number; angleDeg: number };
@@ -14,10 +14,14 @@ export interface FillRegion {
   /** m */
   thickness: number;
 }
-/** Where resin comes in: all within a radius of a point, or along a line; from when to when (s). */
+/**
+ * Where resin comes in: all within a radius of a point, or along a line; from when to when (s). One that opens when the
+ * front has come by does so when all of it is wet, or so long afterwards.
+ */
 export type FillInlet = ({ at: FlatPoint; radius: number } | { line: readonly FlatPoint[] }) & {
   openAt?: number | undefined;
   closeAt?: number | undefined;
+  onArrival?: { delay: number } | undefined;
 };
 export type FillVent = { at: FlatPoint } | { line: readonly FlatPoint[] };
 
@@ -32,6 +36,9 @@ export interface FillInput extends Omit<FillRegion, 'outline'> {
   /** Difference between feed and vacuum (Pa). */
   pressure: number;
   inlets: readonly FillInlet[];
+  /** Where the picture is one of a surface; with the weight of the resin in the mould (kg/m³), that too. */
+  lift?: Lift | undefined;
+  density?: number | undefined;
   /** None: vacuum everywhere ahead of the front. */
   vents?: readonly FillVent[] | undefined;
   /** Triangles, about. */
@@ -46,6 +53,9 @@ export interface FillStep {
   /** s by the clock, share of the pores that is full. */
   time: number;
   filled: number;
+  /** The mesh, and arrival as far as it has come (s by flow time): as they stand, to be looked at at once. */
+  mesh: FillMesh;
+  arrived: Float64Array;
 }
 
 export interface FillResult {
@@ -64,12 +74,23 @@ export interface FillResult {
   trapped: { area: number; at: FlatPoint }[];
   /** m³ that came in at each time of the march (s). */
   course: { time: number; volume: number }[];
+  /** When each inlet opened (s); null where it never did. */
+  opened: (number | null)[];
+  /** Pressure at the end, as a share of what drives it: 1 at the feed, 0 at the vacuum. */
+  pressure: Float64Array;
+  /** m² */
+  area: number;
 }
 
+/** m/s² */
+const GRAVITY = 9.80665;
 /** Least triangles, and those where nothing is asked. */
 const USUAL_CELLS = 8000;
-/** Each step is so much longer than what went before since the last change of the inlets; shorter with vents. */
-const GROWTH = { plain: 0.18, vents: 0.06 };
+/**
+ * Each step is so much longer than what went before since the last change of the inlets; shorter with vents, where the
+ * resin is weighed, and where an inlet waits for the front.
+ */
+const GROWTH = { plain: 0.18, short: 0.06 };
 /** The time at which a part is full is found to this share. */
 const SHARP = 2e-3;
 /** A step goes so far towards where the part would be full at the rate of the last one. */
@@ -108,38 +129,58 @@ export function* fillSimulation(input: FillInput): Generator<FillStep, FillResul
     ],
     cells,
   });
-  const network = flowNetwork(mesh, (x, y): FlowAt => {
-    const own = regions.findLast(({ outline: ring }) => inside(ring, x, y)) ?? input;
-    return { ...permeabilityOf(own.permeability), porosity: own.porosity, thickness: own.thickness };
-  });
-  const march = new March(mesh, network, { scale: viscosity / pressure, vents });
+  const network = flowNetwork(
+    mesh,
+    (x, y): FlowAt => {
+      const own = regions.findLast(({ outline: ring }) => inside(ring, x, y)) ?? input;
+      return { ...permeabilityOf(own.permeability), porosity: own.porosity, thickness: own.thickness };
+    },
+    input.lift,
+  );
+  const weight = input.lift && input.density ? (input.density * GRAVITY) / pressure : 0;
+  const march = new March(mesh, network, { scale: viscosity / pressure, vents, weight });
   const whole = network.volume.reduce((sum, one) => sum + one, 0);
   const course: { time: number; volume: number }[] = [];
   const limit = rate > 0 ? (1 - 1e-9) / rate : Infinity;
   const end = Math.min(limit, input.maximumTime === undefined ? Infinity : flowTime(input.maximumTime, rate));
-  const changes = [
-    ...new Set(inlets.flatMap(({ openAt = 0, closeAt }) => [openAt, ...(closeAt === undefined ? [] : [closeAt])])),
-  ]
-    .map((seconds) => flowTime(seconds, rate))
-    .sort((a, b) => a - b);
   const feeds = inlets.map((inlet) => ({
     nodes: nodesOf(mesh, inlet),
-    from: flowTime(inlet.openAt ?? 0, rate),
+    from: inlet.onArrival ? Infinity : flowTime(inlet.openAt ?? 0, rate),
     to: inlet.closeAt === undefined ? Infinity : flowTime(inlet.closeAt, rate),
+    delay: inlet.onArrival?.delay ?? null,
   }));
-  const growth = vents.length > 0 ? GROWTH.vents : GROWTH.plain;
+  const short = vents.length > 0 || weight > 0 || inlets.some(({ onArrival }) => onArrival);
+  const growth = short ? GROWTH.short : GROWTH.plain;
+  /** Inlets that the front has come by open now, or after their delay. */
+  const arrivals = (now: number): boolean => {
+    let opens = false;
+    for (const feed of feeds)
+      if (feed.delay !== null && feed.from === Infinity && march.reached(feed.nodes)) {
+        feed.from = flowTime(clockTime(now, rate) + feed.delay, rate);
+        opens = true;
+      }
+    return opens;
+  };
   let full: number | null = null;
   let idle = 0;
-  for (const [i, from] of changes.entries()) {
-    const to = Math.min(end, changes[i + 1] ?? Infinity);
-    if (from >= to) break;
+  let now = 0;
+  while (full === null && now < end) {
+    const from = now;
+    const next = feeds.flatMap((feed) => [feed.from, feed.to]).filter((time) => time > from);
+    const to = Math.min(end, ...next);
     const held = feeds.filter((feed) => feed.from <= from && feed.to > from).flatMap(({ nodes }) => nodes);
+    if (held.length === 0) {
+      if (to === Infinity || to === end) break;
+      march.begin(from, held);
+      now = to;
+      continue;
+    }
     march.begin(from, held);
-    if (held.length === 0) continue;
     let step = march.firstStep();
     let before = { time: from, volume: march.volume() };
     let toFull = Infinity;
-    for (let now = from; now < to && full === null;) {
+    let stands = false;
+    while (now < to && full === null && !stands) {
       const wide = Math.max(step, growth * (now - from));
       // No further than about where it is full, so that this is not overshot.
       const near = Math.max(SHARP * (now - from), SHORT * toFull);
@@ -151,12 +192,19 @@ export function* fillSimulation(input: FillInput): Generator<FillStep, FillResul
       toFull = ((whole - volume) * (now - before.time)) / Math.max(1e-12 * whole, volume - before.volume);
       idle = volume - before.volume > 1e-9 * whole ? 0 : idle + 1;
       before = { time: now, volume };
-      course.push({ time: clockTime(now, rate), volume });
-      yield { done: volume / whole, at: 'filling', time: clockTime(now, rate), filled: volume / whole };
-      if (full === null && (march.stands() || idle >= IDLE)) break;
+      const time = clockTime(now, rate);
+      course.push({ time, volume });
+      const done = volume / whole;
+      yield { done, at: 'filling', time, filled: done, mesh, arrived: march.arrivals() };
+      stands = full === null && (march.stands() || idle >= IDLE);
+      if (arrivals(now)) break;
     }
     march.settle();
-    if (full !== null) break;
+    // Nothing moves any more: on to when the inlets change, or it stays as it is.
+    if (stands && !feeds.some((feed) => feed.from >= now && Number.isFinite(feed.from))) {
+      if (to === end || to === Infinity) break;
+      now = to;
+    }
   }
   const arrival = march.arrivals().map((flow) => clockTime(flow, rate));
   const volume = march.volume();
@@ -172,5 +220,8 @@ export function* fillSimulation(input: FillInput): Generator<FillStep, FillResul
     lastToFill: [mesh.x[last]!, mesh.y[last]!],
     trapped: march.trapped(),
     course,
+    opened: feeds.map(({ from }) => (from <= now ? clockTime(from, rate) : null)),
+    pressure: march.pressure(),
+    area: network.area.reduce((sum, one) => sum + one, 0),
   };
 }
