@@ -4,6 +4,7 @@ import { deckShapeSchema, FLUSH_DECK, hullSchema } from '../geometry';
 import type { Material } from '../material';
 import { acceptances } from './entities/acceptance';
 import { boxes, plugs } from './entities/box';
+import { curePlans, fillPlans } from './entities/fillPlan';
 import { details, loads, materials, packs, references, sections, supports } from './entities/lists';
 import { items } from './entities/item';
 import { parts } from './entities/part';
@@ -25,6 +26,18 @@ export {
   type ItemState,
   type Stage,
 } from './entities/item';
+export {
+  CURE_PLACES,
+  curePlanSchema,
+  fillPlanSchema,
+  LINE_OPENS,
+  LINE_ROLES,
+  type CurePlan,
+  type CureStep,
+  type FillLine,
+  type FillPlan,
+  type LineRole,
+} from './entities/fillPlan';
 export { BOX_FACES, boxSchema, plugSchema, type Box, type BoxFace, type Plug } from './entities/box';
 export { jointPlacingSchema, pieceDrawingSchema, type JointPlacing, type PieceDrawing } from './entities/pieceDrawing';
 export { CLOSURES, SPACE_KINDS, spaceSchema, type Closure, type Space, type SpaceKind } from './entities/space';
@@ -60,6 +73,8 @@ export const LISTS = {
   jointPlacings,
   boxes,
   plugs,
+  fillPlans,
+  curePlans,
 } as const;
 export type ListKey = keyof typeof LISTS;
 export const LIST_KEYS = Object.keys(LISTS) as ListKey[];
@@ -100,6 +115,8 @@ export const boatSchema = z.object({
   jointPlacings: list('jointPlacings').default(jointPlacings.empty),
   boxes: list('boxes').default(boxes.empty),
   plugs: list('plugs').default(plugs.empty),
+  fillPlans: list('fillPlans').default(fillPlans.empty),
+  curePlans: list('curePlans').default(curePlans.empty),
 });
 export type Boat = z.infer<typeof boatSchema>;
 

@@ -70,6 +70,8 @@ const MISSING: Record<ListName, string> = {
   jointPlacings: 'joint',
   boxes: 'box',
   plugs: 'plug',
+  fillPlans: 'fill plan',
+  curePlans: 'cure schedule',
 };
 
 /** What is named, where it was there before the change, and by whom: for words that say what stands in the way. */

@@ -99,6 +99,8 @@ export function newBoat(name: string): Boat {
     jointPlacings: [],
     boxes: [],
     plugs: [],
+    fillPlans: [],
+    curePlans: [],
   };
   return settleGeometry({ ...boat, hull: null }, boat);
 }

@@ -268,6 +268,8 @@ export function scaleBoat(boat: Boat, given: NewParticulars): Boat {
       floor: plug.floor * ratios.up,
       level: plug.level * ratios.up,
     })),
+    // Lines on a skin of other measures are drawn anew.
+    fillPlans: same ? boat.fillPlans : boat.fillPlans.map((plan) => ({ ...plan, lines: [] })),
   };
   const read = parseOrThrow(boatSchema, scaled, 'boat');
   const settled = read.hull ? settleGeometry({ ...read, hull: null }, read) : read;

@@ -48,6 +48,8 @@ type PlainListKey = Extract<
   | 'jointPlacings'
   | 'boxes'
   | 'plugs'
+  | 'fillPlans'
+  | 'curePlans'
 >;
 export const PLAIN_LISTS = LIST_KEYS.filter((key) => !LISTS[key].ownEdits) as PlainListKey[];
 
@@ -64,6 +66,8 @@ type NameOfList = {
   jointPlacings: 'jointPlacing';
   boxes: 'box';
   plugs: 'plug';
+  fillPlans: 'fillPlan';
+  curePlans: 'curePlan';
 };
 /** The three edits of a plain list. */
 export type ListEdit = {

@@ -4,7 +4,18 @@ import type { Edit } from './editSchema';
 
 /** The screens of a boat on which something is edited. */
 export type EditScreen =
-  'brief' | 'zones' | 'layup' | 'panel' | 'stiffeners' | 'details' | 'check' | 'weights' | 'revisions' | 'pack' | 'kit';
+  | 'brief'
+  | 'zones'
+  | 'layup'
+  | 'panel'
+  | 'stiffeners'
+  | 'details'
+  | 'check'
+  | 'weights'
+  | 'revisions'
+  | 'pack'
+  | 'kit'
+  | 'fill';
 
 /** Where a change is seen: the screens that show it, the first the usual one; what changed, and its field. */
 export interface EditPlace {
@@ -30,6 +41,7 @@ const EVERYWHERE: readonly EditScreen[] = [
   'revisions',
   'pack',
   'kit',
+  'fill',
 ];
 /** Where each kind of thing is edited; an acceptance stands beside its caution on several screens. */
 const SCREENS: Readonly<Record<string, readonly EditScreen[]>> = {
@@ -54,6 +66,8 @@ const SCREENS: Readonly<Record<string, readonly EditScreen[]>> = {
   jointPlacing: ['kit'],
   box: ['kit'],
   plug: ['kit'],
+  fillPlan: ['fill'],
+  curePlan: ['fill'],
   caution: ['check', 'layup', 'details', 'stiffeners'],
 };
 /** Fields of the Brief and of parts that are entered under Weights. */

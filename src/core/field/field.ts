@@ -19,7 +19,9 @@ export type ListName =
   | 'pieceDrawings'
   | 'jointPlacings'
   | 'boxes'
-  | 'plugs';
+  | 'plugs'
+  | 'fillPlans'
+  | 'curePlans';
 
 /** What a reference names, and what becomes of it when that goes. */
 export interface Reference {

@@ -22,6 +22,7 @@ export {
   type CutWayName,
 } from './cut/cutWay';
 export { movedByHand } from './cut/moveByHand';
+export { coreFormFor } from './pieces/coreForm';
 export { mixingSchema, USUAL_MIXING, type Hardener, type Mixing } from './mix/mixing';
 export { potLifeAt } from './mix/potLife';
 export { mixingPlan, type MixedBatch, type MixingPlan, type MixStage } from './mix/mixingPlan';

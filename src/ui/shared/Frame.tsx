@@ -22,6 +22,7 @@ export const STEPS = [
   { path: 'revisions', name: 'Revisions' },
   { path: 'pack', name: 'Pack' },
   { path: 'kit', name: 'Kit' },
+  { path: 'fill', name: 'Fill & cure' },
 ] as const;
 
 function Step({ href, children }: { href: string; children: ReactNode }) {

@@ -28,18 +28,24 @@ function distanceTo(line: readonly FlatPoint[], x: number, y: number): number {
   return least;
 }
 
-/** Nodes within a radius or on a line; the nearest node where there is none. */
-export function nodesOf({ x, y, size }: FillMesh, place: FillVent & { radius?: number }): number[] {
+/** Nodes within a radius or on a line that hold something; the nearest such node where there is none. */
+export function nodesOf(
+  { x, y, size }: FillMesh,
+  place: FillVent & { radius?: number },
+  volume: Float64Array,
+): number[] {
   const away = (i: number) =>
     'line' in place ? distanceTo(place.line, x[i]!, y[i]!) : Math.hypot(x[i]! - place.at[0], y[i]! - place.at[1]);
   const reach = 'line' in place ? 1e-6 * size : (place.radius ?? 0) * (1 + 1e-9);
   const found: number[] = [];
-  let nearest = 0;
+  let nearest = { i: 0, away: Infinity };
   for (let i = 0; i < x.length; i++) {
-    if (away(i) <= reach) found.push(i);
-    if (away(i) < away(nearest)) nearest = i;
+    if (!(volume[i]! > 0)) continue;
+    const own = away(i);
+    if (own <= reach) found.push(i);
+    if (own < nearest.away) nearest = { i, away: own };
   }
-  return found.length > 0 ? found : [nearest];
+  return found.length > 0 ? found : [nearest.i];
 }
 
 /** The front between two changes of the inlets, and what came before. */
@@ -60,8 +66,11 @@ export class March {
   private now = 0;
   private last = 0;
   private earlier = 0;
-  /** Rings of neighbours that came to be wet in the last step. */
+  /** Rings of neighbours that came to be wet in the last step, and those that are guessed. */
   private ahead = 2;
+  private rings: number[][] = [];
+  /** What the weight moves into each node before the step. */
+  private wetBefore: Float64Array;
   constructor(
     private readonly mesh: FillMesh,
     private readonly network: FlowNetwork,
@@ -77,7 +86,8 @@ export class March {
     this.time = new Float64Array(this.n).fill(Infinity);
     this.neverAgain = new Uint8Array(this.n);
     this.fallen = new Float64Array(this.n);
-    this.ventNodes = own.vents.map((vent) => nodesOf(mesh, vent));
+    this.wetBefore = new Float64Array(this.n);
+    this.ventNodes = own.vents.map((vent) => nodesOf(mesh, vent, network.volume));
   }
 
   /** Inlets change: what is held is full at once, the rest begins with what it holds. */
@@ -103,6 +113,7 @@ export class March {
       this.fallen[i] = 0;
     }
     for (const i of held) this.state[i] = HELD;
+    if (this.own.weight > 0) this.wetBefore = this.falling();
     this.cutOff();
   }
 
@@ -127,19 +138,9 @@ export class March {
     this.last = this.now;
     this.before.set(this.u);
     this.now = to;
-    if (this.own.weight === 0) this.solve(to, this.need);
-    else {
-      // By the mean of what is wet before and after the step, found again until it holds.
-      const before = this.falling();
-      const span = to - this.last;
-      let after = before;
-      for (let round = 0; round < FALLS; round++) {
-        const still = this.need.map((need, i) => need - this.fallen[i]! - (span * (before[i]! + after[i]!)) / 2);
-        this.solve(to, still);
-        after = this.falling();
-      }
-      for (let i = 0; i < this.n; i++) this.fallen[i]! += (span * (before[i]! + after[i]!)) / 2;
-    }
+    this.guess(to);
+    if (this.own.weight === 0) this.solve(this.need);
+    else this.solveWeighed(to - this.last);
     this.mark();
     this.cutOff();
   }
@@ -160,10 +161,29 @@ export class March {
     return moved;
   }
 
-  private solve(to: number, need: Float64Array): void {
+  /** By the mean of what is wet before and after the step, found again until it holds. */
+  private solveWeighed(span: number): void {
+    const before = this.wetBefore;
+    let after = before;
+    for (let round = 0; round < FALLS; round++) {
+      this.solve(this.need.map((need, i) => need - this.fallen[i]! - (span * (before[i]! + after[i]!)) / 2));
+      after = this.falling();
+    }
+    for (let i = 0; i < this.n; i++) this.fallen[i]! += (span * (before[i]! + after[i]!)) / 2;
+    this.wetBefore = after;
+  }
+
+  private solve(need: Float64Array): void {
+    solveObstacle(this.network, this.state, need, this.u);
+    const reached = this.rings.findLastIndex((ring) => ring.some((i) => this.state[i] === WET)) + 1;
+    // As far again in as much time; further where the whole guess came to be wet.
+    this.ahead = Math.max(1, reached === this.rings.length ? this.rings.length + 1 : reached);
+  }
+
+  /** What comes to be wet by a time, about: what was, and some rings of neighbours about it. */
+  private guess(to: number): void {
     const { starts, neighbours } = this.network;
     const grown = this.now > this.from && this.last > this.from ? (to - this.from) / (this.last - this.from) : 1;
-    // Wet nodes to begin with: those that were, and some rings of neighbours about them.
     let edge: number[] = [];
     for (let i = 0; i < this.n; i++) {
       if (this.state[i] === HELD) this.u[i] = to - this.from;
@@ -185,10 +205,7 @@ export class March {
       rings.push(next);
       edge = next;
     }
-    solveObstacle(this.network, this.state, need, this.u);
-    const reached = rings.findLastIndex((ring) => ring.some((i) => this.state[i] === WET)) + 1;
-    // As far again in as much time; further where the whole guess came to be wet.
-    this.ahead = Math.max(1, reached === guess ? guess + 1 : reached);
+    this.rings = rings;
   }
 
   /** Arrival at nodes that came to be wet: where √u of the last two times comes to 0. */

@@ -90,7 +90,7 @@ const USUAL_CELLS = 8000;
  * Each step is so much longer than what went before since the last change of the inlets; shorter with vents, where the
  * resin is weighed, and where an inlet waits for the front.
  */
-const GROWTH = { plain: 0.18, short: 0.06 };
+const GROWTH = { plain: 0.18, short: 0.08 };
 /** The time at which a part is full is found to this share. */
 const SHARP = 2e-3;
 /** A step goes so far towards where the part would be full at the rate of the last one. */
@@ -144,7 +144,8 @@ export function* fillSimulation(input: FillInput): Generator<FillStep, FillResul
   const limit = rate > 0 ? (1 - 1e-9) / rate : Infinity;
   const end = Math.min(limit, input.maximumTime === undefined ? Infinity : flowTime(input.maximumTime, rate));
   const feeds = inlets.map((inlet) => ({
-    nodes: nodesOf(mesh, inlet),
+    // What lies over the edge feeds nothing.
+    nodes: nodesOf(mesh, inlet, network.volume),
     from: inlet.onArrival ? Infinity : flowTime(inlet.openAt ?? 0, rate),
     to: inlet.closeAt === undefined ? Infinity : flowTime(inlet.closeAt, rate),
     delay: inlet.onArrival?.delay ?? null,

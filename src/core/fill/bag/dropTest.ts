@@ -1,0 +1,73 @@
+import { invalid } from '../../error';
+import type { Filling } from '../filling';
+
+/** A drop test as it is read: pump shut off, pressure under the bag at the start and at the end. */
+export interface DropReading {
+  /** Pa, absolute. */
+  start: number;
+  end: number;
+  minutes: number;
+  /** °C at start and end; null where they were not read. */
+  startCelsius: number | null;
+  endCelsius: number | null;
+}
+
+export interface DropResult {
+  /** Pa/min as read. */
+  perMinute: number;
+  /** Pa·m³/s at the temperature of the start. */
+  leakRate: number;
+  /** Share of the resin's room that the air would take that leaks in until gel, at the mean pressure of the resin. */
+  voids: number;
+  /** Pa that it may lose in the minutes of the test, and by which of the two limits. */
+  limit: number;
+  limitBy: 'yard' | 'voids';
+  passed: boolean;
+}
+
+const KELVIN = 273.15;
+/** Pa */
+const AIR = 101_325;
+
+/**
+ * How tight a bag is, and whether that is tight enough: it may lose no more than the yard's figure for its minutes, and
+ * no more than lets a share of voids in until the resin has gelled.
+ *
+ * Derived: the rise of a closed volume V is Q = V dp/dt of leaking air; in a time t that is Q t/p of volume at a
+ * pressure p, over the room V of the resin dp/dt · t / p; p is the mean of what drives the resin and what draws it, as
+ * behind a front.
+ * @param volume m³ under the bag. @param gel s from shutting the bag until gel.
+ * @throws KeramosError `invalid` for readings that no bag gives.
+ * @example dropTest({ start: 1500, end: 2000, minutes: 10, … }, { volume: 0.02, … }).leakRate // 0.0167
+ */
+export function dropTest(
+  { start, end, minutes, startCelsius, endCelsius }: DropReading,
+  {
+    volume,
+    gel,
+    filling,
+  }: { volume: number; gel: number; filling: Pick<Filling, 'dropMinutes' | 'dropMost' | 'voids'> },
+): DropResult {
+  if (!(start > 0 && start < 1.1e5))
+    throw invalid('start', 'Pressure under the bag: between 0 and 1100 mbar, absolute');
+  if (!(end > 0 && end < 1.1e5)) throw invalid('end', 'Pressure under the bag: between 0 and 1100 mbar, absolute');
+  if (!(minutes > 0)) throw invalid('minutes', 'The test lasts some minutes');
+  const both = startCelsius !== null && endCelsius !== null;
+  const settled = both ? (end * (startCelsius + KELVIN)) / (endCelsius + KELVIN) : end;
+  if (settled < start - 200)
+    throw invalid('end', 'The pressure under a bag does not fall with the pump shut off: read both again');
+  const perMinute = (end - start) / minutes;
+  const rise = Math.max(0, settled - start) / minutes;
+  const yard = filling.dropMost / filling.dropMinutes;
+  const mean = (AIR + Math.max(start, settled)) / 2;
+  const byVoids = (filling.voids * mean) / (gel / 60);
+  const limit = Math.min(yard, byVoids);
+  return {
+    perMinute,
+    leakRate: (volume * rise) / 60,
+    voids: (rise * (gel / 60)) / mean,
+    limit: limit * minutes,
+    limitBy: yard <= byVoids ? 'yard' : 'voids',
+    passed: rise <= limit,
+  };
+}

@@ -1,0 +1,180 @@
+import type { FlatPoint, Point } from '../../geometry';
+import { inside } from '../simulate/mesh';
+import type { FillResult } from '../simulate/simulate';
+import type { FillCase } from './fillCase';
+import { throughTime } from './stackFlow';
+
+/** A place that stays dry. */
+export interface DryPlace {
+  at: FlatPoint;
+  /** m² on the skin. */
+  area: number;
+  /** Whether no vacuum draws from it any more; else the resin stopped short. */
+  trapped: boolean;
+  zone: string | null;
+}
+
+export interface ZoneOutcome {
+  id: string;
+  name: string;
+  /** s until the front at the mesh has passed all of it, and until the last sheet on the mould is wet; null: never. */
+  front: number | null;
+  wet: number | null;
+  /** m² of the skin that stays dry. */
+  dry: number;
+}
+
+/** What a simulated plan comes to. */
+export interface FillOutcome {
+  /** s; null where it never fills. */
+  fillTime: number | null;
+  /** s until the last sheet on the mould is wet. */
+  wetTime: number | null;
+  zones: ZoneOutcome[];
+  /** Dry places; those smaller than a cell of the mesh are not told apart from how its corners are drawn. */
+  dry: DryPlace[];
+  unresolved: number;
+  /** m² of the skin drawn, and of a cell. */
+  area: number;
+  cell: number;
+  /** Pot life left at the open clamp over `wetTime`; null where it never fills. */
+  margin: number | null;
+  /** When each line's clamp opens (s), in order of the plan's lines; null: it never does. */
+  opens: { id: string; name: string; opens: number | null; closes: number | null; points: readonly FlatPoint[] }[];
+  /** Thicker by the feed than by the vacuum while it is full and not yet clamped (share). */
+  thicker: number;
+}
+
+/** Least of a node's pores that is full where it counts as filled. */
+const FULL = 0.98;
+/** Pressure by which a pack is held at least, as a share: what lies under a feed line bears none. */
+const HELD = 0.05;
+
+/** What a simulated plan comes to: for whom it fails, where, and by how much. */
+export function fillOutcome(own: FillCase, result: FillResult): FillOutcome {
+  const { skin, stacks, flow, plan, filling, part } = own;
+  const { mesh, arrival, saturation } = result;
+  const zoneAt = (x: number, y: number) => skin.zones.findLast(({ outline }) => inside(outline, x, y))?.id ?? null;
+  const byZone = new Map(skin.zones.map(({ id }) => [id, { front: 0, dry: 0 }]));
+  const [areas, zoneOf] = areasOf(result, skin, zoneAt);
+  for (let i = 0; i < mesh.x.length; i++) {
+    const zone = byZone.get(zoneOf[i] ?? '');
+    if (!zone || areas[i] === 0) continue;
+    if (saturation[i]! < FULL) zone.dry += areas[i]! * (1 - saturation[i]!);
+    else if (Number.isFinite(arrival[i]!)) zone.front = Math.max(zone.front, arrival[i]!);
+  }
+  const area = areas.reduce((sum, one) => sum + one, 0);
+  const cell = (3 * area) / mesh.triangles.length;
+  const every = dryPlaces(result, areas, zoneAt);
+  const places = every.filter((one) => one.area >= cell);
+  const zones = skin.zones.map(({ id, name }): ZoneOutcome => {
+    const { front, dry } = byZone.get(id)!;
+    if (dry > cell || places.some(({ zone }) => zone === id)) return { id, name, front: null, wet: null, dry };
+    const viscosity = flow.viscosity * Math.exp(flow.rate * front);
+    const lag = throughTime(stacks.get(id)!, { viscosity, pressure: plan.pressure });
+    return { id, name, front, wet: front + lag, dry: 0 };
+  });
+  const fillTime = places.length > 0 ? null : (result.fillTime ?? Math.max(...zones.map(({ front }) => front ?? 0)));
+  const filled = fillTime !== null && zones.every(({ wet }) => wet !== null);
+  const wetTime = filled ? Math.max(...zones.map(({ wet }) => wet!)) : null;
+  const feeds = plan.lines.filter(({ role }) => role === 'feed');
+  return {
+    fillTime: filled ? fillTime : null,
+    wetTime,
+    zones: zones.map((zone) => ({ ...zone, name: part.zones.find(({ id }) => id === zone.id)?.name ?? zone.name })),
+    dry: places,
+    unresolved: every.length - places.length,
+    area,
+    cell,
+    margin: wetTime === null ? null : flow.life / wetTime,
+    opens: feeds.map(({ id, name, points, closes }, i) => ({
+      id,
+      name,
+      points,
+      opens: result.opened[i] ?? null,
+      closes: closes ?? fillTime,
+    })),
+    thicker: HELD ** -filling.springBack - 1,
+  };
+}
+
+/** m² of the skin about each node, and the zone in which it lies. */
+function areasOf(
+  { mesh }: FillResult,
+  { lift }: FillCase['skin'],
+  zoneAt: (x: number, y: number) => string | null,
+): [Float64Array, (string | null)[]] {
+  const { x, y, triangles } = mesh;
+  const areas = new Float64Array(x.length);
+  const zones: (string | null)[] = Array.from(x, () => null);
+  const points = Array.from(x, (_, i) => lift(x[i]!, y[i]!));
+  for (let t = 0; t < triangles.length; t += 3) {
+    const corners = [triangles[t]!, triangles[t + 1]!, triangles[t + 2]!] as const;
+    const [p, q, r] = [points[corners[0]]!, points[corners[1]]!, points[corners[2]]!];
+    const [u, v] = [minus(q, p), minus(r, p)];
+    const normal = [u[1] * v[2] - u[2] * v[1], u[2] * v[0] - u[0] * v[2], u[0] * v[1] - u[1] * v[0]];
+    const own = Math.hypot(...normal) / 2;
+    const middle = zoneAt(
+      corners.reduce((sum, i) => sum + x[i]! / 3, 0),
+      corners.reduce((sum, i) => sum + y[i]! / 3, 0),
+    );
+    for (const i of corners) {
+      areas[i]! += own / 3;
+      zones[i] ??= middle;
+    }
+  }
+  return [areas, zones];
+}
+
+const minus = (a: Point, b: Point): Point => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
+
+/** Smallest dry place that is told (m²). */
+const TOLD = 5e-4;
+
+/** Nodes that are not full and hang together. */
+function dryPlaces(
+  { mesh, saturation, trapped }: FillResult,
+  areas: Float64Array,
+  zoneAt: (x: number, y: number) => string | null,
+): DryPlace[] {
+  const { x, y, triangles } = mesh;
+  const dry = (i: number) => areas[i]! > 0 && saturation[i]! < FULL;
+  const next = new Map<number, number[]>();
+  const link = (a: number, b: number) => next.set(a, [...(next.get(a) ?? []), b]);
+  for (let t = 0; t < triangles.length; t += 3)
+    for (let k = 0; k < 3; k++) {
+      const [a, b] = [triangles[t + k]!, triangles[t + ((k + 1) % 3)]!];
+      if (!dry(a) || !dry(b)) continue;
+      link(a, b);
+      link(b, a);
+    }
+  const seen = new Uint8Array(x.length);
+  const places: DryPlace[] = [];
+  for (let i = 0; i < x.length; i++) {
+    if (seen[i] || !dry(i)) continue;
+    const nodes: number[] = [];
+    const open = [i];
+    seen[i] = 1;
+    while (open.length > 0) {
+      const own = open.pop()!;
+      nodes.push(own);
+      for (const other of next.get(own) ?? [])
+        if (!seen[other]) {
+          seen[other] = 1;
+          open.push(other);
+        }
+    }
+    const area = nodes.reduce((sum, one) => sum + areas[one]! * (1 - saturation[one]!), 0);
+    if (area < TOLD) continue;
+    const [mx, my] = [x, y].map((axis) => nodes.reduce((sum, one) => sum + axis[one]! * areas[one]!, 0)) as [
+      number,
+      number,
+    ];
+    const whole = nodes.reduce((sum, one) => sum + areas[one]!, 0);
+    const at: FlatPoint = [mx / whole, my / whole];
+    const reach = 2 * Math.sqrt(whole);
+    const isTrapped = trapped.some((one) => Math.hypot(one.at[0] - at[0], one.at[1] - at[1]) < reach);
+    places.push({ at, area, trapped: isTrapped, zone: zoneAt(...at) });
+  }
+  return places.sort((a, b) => b.area - a.area);
+}

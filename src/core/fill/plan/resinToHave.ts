@@ -1,0 +1,62 @@
+import type { FillResult } from '../simulate/simulate';
+import type { FillCase } from './fillCase';
+
+export interface ResinToHave {
+  /** kg for all hands: what stays in the part, in mesh, peel ply and film, in the lines; left in pots and hoses. */
+  inPart: number;
+  inMedia: number;
+  inLines: number;
+  waste: number;
+  total: number;
+  /** Hands that are drawn besides the one that is shown. */
+  hands: 1 | 2;
+  /** Buckets: kg of each, and from when to when it is drawn (s). */
+  buckets: { mass: number; from: number; to: number }[];
+}
+
+/** A line on the centreline is one for both hands (m). */
+const ON_CENTRE = 0.02;
+
+/**
+ * Resin to have ready for a plan, both hands, and when each bucket is emptied as the simulation draws it.
+ *
+ * @param result null where it was not simulated: no buckets then.
+ */
+export function resinToHave(
+  { plan, part, skin, stacks, resin, filling }: FillCase,
+  result: Pick<FillResult, 'course' | 'resinVolume' | 'fillTime'> | null,
+): ResinToHave {
+  const density = resin.density.value;
+  const hands = skin.half ? 2 : 1;
+  const area = (id: string) => part.zones.find((zone) => zone.id === id)!.geometry.area;
+  const sum = (pick: 'inPart' | 'inMedia') =>
+    skin.zones.reduce((total, { id }) => total + stacks.get(id)![pick] * area(id), 0);
+  const inLines = plan.lines
+    .filter(({ role }) => role === 'feed')
+    .reduce((total, { points }) => {
+      const both = skin.half && !(skin.mirrored && points.every(([, y]) => Math.abs(y) < ON_CENTRE)) ? 2 : 1;
+      const length = points.slice(1).reduce((long, [x, y], i) => {
+        return long + Math.hypot(x - points[i]![0], y - points[i]![1]);
+      }, 0);
+      return total + both * length * filling.spiral * density;
+    }, 0);
+  const [inPart, inMedia] = [sum('inPart'), sum('inMedia')];
+  const drawn = inPart + inMedia + inLines;
+  const buckets: ResinToHave['buckets'] = [];
+  if (result && result.course.length > 0) {
+    const end = result.course.at(-1)!.volume;
+    /** When so much of all is drawn. */
+    const when = (share: number): number => {
+      const k = result.course.findIndex(({ volume }) => volume >= share * end - 1e-15);
+      const to = result.course[k < 0 ? result.course.length - 1 : k]!;
+      const from = result.course[k - 1] ?? { time: 0, volume: 0 };
+      const span = to.volume - from.volume;
+      return from.time + (span > 0 ? (share * end - from.volume) / span : 1) * (to.time - from.time);
+    };
+    const count = Math.max(1, Math.ceil(drawn / filling.bucket));
+    for (let i = 0; i < count; i++)
+      buckets.push({ mass: drawn / count, from: i === 0 ? 0 : when(i / count), to: when((i + 1) / count) });
+  }
+  const waste = drawn * filling.waste;
+  return { inPart, inMedia, inLines, waste, total: drawn + waste, hands, buckets };
+}
