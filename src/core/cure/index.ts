@@ -3,3 +3,17 @@ export { adiabaticRise, exothermCourse, laminateSpecificHeat, type ExothermCours
 export { cureAtOneTemperature } from './degree';
 export { cureRate, rateConstants, type Kinetics } from './kinetics';
 export { potLifeByArrhenius } from './potLife';
+export { curingSchema, USUAL_CURING, type Curing, type FamilyCure } from './curing';
+export { glassTransition, rateOf, resinCure, type ResinCure } from './resinCure';
+export { airAt, cureThrough, type AirStep, type CureCourse, type CureMoment, type Slice } from './throughThickness';
+export { slicesOf } from './plan/slices';
+export {
+  airOf,
+  lossOf,
+  shotsOf,
+  thickestShot,
+  zoneCure,
+  type CureLimit,
+  type Shot,
+  type ZoneCure,
+} from './plan/zoneCure';

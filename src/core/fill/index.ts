@@ -24,6 +24,7 @@ export { resinToHave, type ResinToHave } from './plan/resinToHave';
 export { stackFlow, throughTime, type StackFlow } from './plan/stackFlow';
 export { WHAT_IFS, whatIf, type WhatIf } from './plan/whatIfs';
 export { bagOf, type Bag } from './bag/bagStack';
+export { dropTestSchema, mayBeMixed, standingTests, type DropTest, type KeptDropTest } from './bag/dropReading';
 export { dropTest, type DropReading, type DropResult } from './bag/dropTest';
 export { isolines, type Isoline } from './isolines';
 export { skinsOf, type FillSkin, type SkinZone } from './skin/skins';

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { bounded } from '../field';
+import { bounded, noted } from '../field';
+import { cureLawSchema } from './cureLaw';
 
 /** What a figure stands on. */
 export const ORIGINS = { generic: 'generic value', dataSheet: 'data sheet', yardTest: 'tested here' } as const;
@@ -76,6 +77,8 @@ export const resinSchema = z.object({
   potLife15: figure('Pot life at 15 °C', 60, 1e8, 's'),
   potLife25: figure('Pot life at 25 °C', 60, 1e8, 's'),
   price,
+  /** How it hardens by its maker or a test; null: the two pot lives carry an approximation. */
+  cure: noted(cureLawSchema.nullable(), { label: 'Cure' }).default(null),
 });
 export type Resin = z.infer<typeof resinSchema>;
 

@@ -197,4 +197,18 @@ export const MIGRATIONS: Record<string, Migration> = {
       await sql`alter table stock_move add column kit_id text references kit(id)`.execute(db);
     },
   },
+  '0014_drop_tests': {
+    async up(db) {
+      const statements = [
+        sql`create table drop_test (boat_id text not null references boat(id) on delete cascade, id text not null,
+            corrects text, body_json text not null, author text not null, at text not null,
+            primary key (boat_id, id)) strict, without rowid`,
+        sql`create trigger drop_test_stands before update on drop_test
+            begin select raise(abort, 'A drop test is corrected by a later one, never changed'); end`,
+        sql`create trigger drop_test_stays before delete on drop_test
+            begin select raise(abort, 'A drop test cannot be removed'); end`,
+      ];
+      for (const statement of statements) await statement.execute(db);
+    },
+  },
 };

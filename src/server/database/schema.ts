@@ -102,6 +102,15 @@ export interface Database {
     author: string;
     at: string;
   };
+  /** How tight a bag was: append-only, likewise. */
+  drop_test: {
+    boat_id: string;
+    id: string;
+    corrects: string | null;
+    body_json: string;
+    author: string;
+    at: string;
+  };
   /** What lies in the store: a roll, sheets, an offcut, a can, of one delivery. */
   stock_lot: { id: string; material: string; body_json: string; author: string; at: string };
   /** The pieces of one hull, frozen from an issued revision. */

@@ -1,5 +1,7 @@
 import type { z } from 'zod';
 import { priceListSchema, ratesSchema, USUAL_RATES } from '@/core/cost';
+import { curingSchema, USUAL_CURING } from '@/core/cure';
+import { fillingSchema, USUAL_FILLING } from '@/core/fill';
 import { cuttingSchema, mixingSchema, USUAL_CUTTING, USUAL_MIXING } from '@/core/kit';
 import { KeramosError, parseOrThrow } from '@/core/error';
 import { inTransaction, type StoreContext } from '../context';
@@ -9,6 +11,8 @@ const SETTINGS = {
   rates: { schema: ratesSchema, usual: USUAL_RATES },
   cutting: { schema: cuttingSchema, usual: USUAL_CUTTING },
   mixing: { schema: mixingSchema, usual: USUAL_MIXING },
+  filling: { schema: fillingSchema, usual: USUAL_FILLING },
+  curing: { schema: curingSchema, usual: USUAL_CURING },
   prices: { schema: priceListSchema, usual: { offers: [] } },
 } as const;
 export type SettingName = keyof typeof SETTINGS;
