@@ -1,7 +1,6 @@
 import * as Comlink from 'comlink';
 import { evaluateDetails } from '@/core/detail/kinds';
 import type { Boat } from '@/core/document';
-import { KeramosError } from '@/core/error';
 import { makeEvaluator } from '@/core/evaluate';
 import { runInSlices } from '@/core/job';
 import {
@@ -17,6 +16,7 @@ import {
   type Piece,
   type SheetPlan,
 } from '@/core/kit';
+import { clock, pause, told } from './told';
 
 export interface SheetsInput {
   board: Board;
@@ -24,19 +24,6 @@ export interface SheetsInput {
   cutting: Cutting;
   looks: number;
   seed: number;
-}
-
-const pause = () => new Promise<void>((resolve) => setTimeout(resolve, 0));
-const clock = () => performance.now();
-
-/** What came out, or why nothing did, in words. */
-async function told<Result>(work: () => Promise<Result>): Promise<Result | string> {
-  try {
-    return await work();
-  } catch (error) {
-    if (error instanceof KeramosError) return error.text;
-    throw error;
-  }
 }
 
 const api = {

@@ -25,7 +25,7 @@ export {
   type Posture,
 } from './brief';
 export { defaultChineBeam, defaultWaterline, newBoat, USUAL_PLACES } from './newBoat';
-export { newBox, newLayer, newPart, newZone } from './newEntities';
+export { newBox, newCurePlan, newFillPlan, newLayer, newPart, newZone } from './newEntities';
 export { methodOf, shapeOf, supportsOf } from './shape';
 export { derivedGeometry, taperOf, zonePanels, type TaperedBreadth, type ZonePanels } from './zonePanels';
 export { panelsOfZones, panelsToCheck, takePanels, type CheckedPanel } from './panelsToCheck';

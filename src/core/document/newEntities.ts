@@ -1,6 +1,6 @@
 import type { Region, ZoneGeometry } from '../geometry';
 import { isHead, type ZoneLocation } from '../standard';
-import { partFields, type Box, type Layer, type Part, type Zone } from './boat';
+import { partFields, type Box, type CurePlan, type FillPlan, type Layer, type Part, type Zone } from './boat';
 import { laterFields } from './entity';
 
 /** A zone to begin with: on a region of the boat, or with typed-in figures to be replaced by its own. */
@@ -81,4 +81,31 @@ export const newBox = (box: Pick<Box, 'id' | 'name'> & Partial<Box>): Box => ({
   skin: null,
   skins: 1,
   ...box,
+});
+
+/** A fill of three quarters of an hour in a warm shop, no lines drawn yet. */
+export const newFillPlan = (plan: Pick<FillPlan, 'id' | 'name' | 'part' | 'skin'> & Partial<FillPlan>): FillPlan => ({
+  target: 2700,
+  celsius: 20,
+  pressure: 90_000,
+  potLife: 2,
+  gravity: true,
+  bare: [],
+  brake: 0.08,
+  lines: [],
+  volume: null,
+  ...plan,
+});
+
+/** A day in the shop as it is. */
+export const newCurePlan = (plan: Pick<CurePlan, 'id' | 'name' | 'part'> & Partial<CurePlan>): CurePlan => ({
+  place: 'shop',
+  start: 20,
+  potLife: 1,
+  steps: [{ rate: 10, to: 20, hold: 86_400 }],
+  mould: 0.01,
+  mouldLimit: 70,
+  bagLimit: 120,
+  shot: null,
+  ...plan,
 });

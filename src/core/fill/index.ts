@@ -18,7 +18,7 @@ export {
 export { fillingSchema, USUAL_FILLING, type Filling } from './filling';
 export { onSkin, fillCase, type FillCase } from './plan/fillCase';
 export { fillOutcome, type DryPlace, type FillOutcome, type ZoneOutcome } from './plan/fillOutcome';
-export { proposeLines, type ProposedLines } from './plan/propose';
+export { proposeFor, proposeLines, type ProposedLines } from './plan/propose';
 export { resinFlowAt, viscosityAt, type ResinFlow } from './plan/resinAt';
 export { resinToHave, type ResinToHave } from './plan/resinToHave';
 export { stackFlow, throughTime, type StackFlow } from './plan/stackFlow';
@@ -29,3 +29,4 @@ export { dropTest, type DropReading, type DropResult } from './bag/dropTest';
 export { isolines, type Isoline } from './isolines';
 export { skinsOf, type FillSkin, type SkinZone } from './skin/skins';
 export type { FillMesh } from './simulate/mesh';
+export { datumsOf, linesDxf, linesSvg, markedPoints, type MarkedPoint } from './out/linesOut';

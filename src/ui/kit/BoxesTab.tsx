@@ -5,21 +5,15 @@ import { Button, Card } from 'react-bootstrap';
 import { boxSchema, newBox, plugSchema, shapeOf, type Plug } from '@/core/document';
 import type { Edit } from '@/core/edit';
 import { useDesign } from '../shared/boat';
+import { freshName } from '../shared/freshName';
 import { Refusal } from '../shared/Refusal';
 import { useEdit } from '../shared/useEdit';
 import { useKept } from '../shared/useKept';
 import { BoxTakeoff } from './BoxTakeoff';
-import { PartForm } from './PartForm';
+import { EntryForm } from '../shared/EntryForm';
 import { PlugFrames } from './PlugFrames';
 
-/** A name that no other has: 'Box', 'Box 2', … */
-function freshName(name: string, taken: readonly { name: string }[]): string {
-  const names = new Set(taken.map((one) => one.name));
-  for (let n = 1; ; n++) {
-    const own = n === 1 ? name : `${name} ${n}`;
-    if (!names.has(own)) return own;
-  }
-}
+const CUT_OUT = { face: 'front', across: 0.1, up: 0.1, width: 0.2, height: 0.15 };
 
 /** Small parts of flat panels, and the frames that a plug or mould stands on. */
 export function BoxesTab() {
@@ -110,16 +104,17 @@ export function BoxesTab() {
               </tbody>
             </table>
             {box && (
-              <PartForm
+              <EntryForm
                 key={box.id}
                 schema={boxSchema}
+                addition={CUT_OUT}
                 value={box}
                 onSet={(item) => act({ type: 'box.set', item })}
                 onRemove={() => act({ type: 'box.remove', id: box.id }, '')}
               />
             )}
             {plug && (
-              <PartForm
+              <EntryForm
                 key={plug.id}
                 schema={plugSchema}
                 value={plug}

@@ -1,22 +1,15 @@
 'use client';
 import { useState } from 'react';
 import { boxOf, type At } from '@/core/kit';
-import { useDrag } from '../shared/drawing/useDrag';
+import { PointHandle } from '../shared/drawing/PointHandle';
 import { useUnits } from '../shared/units';
 import { saidPoints, WarpArrow } from './OutlineSvg';
 
 const WIDE = 1000;
 const HIGH = 420;
 const MARGIN = 14;
-/** By how much an arrow key moves a point (m); with Shift. */
-const STEP = 0.005;
-const LEAP = 0.05;
-const ARROWS: Readonly<Record<string, At>> = {
-  ArrowRight: [0, 1],
-  ArrowLeft: [0, -1],
-  ArrowDown: [1, 0],
-  ArrowUp: [-1, 0],
-};
+const x0 = ([x]: At, down: number) => x + down;
+const y0 = ([, y]: At, along: number) => y + along;
 /** To the millimetre. */
 const rounded = ([x, y]: At): At => [Number(x.toFixed(3)), Number(y.toFixed(3))];
 
@@ -70,32 +63,36 @@ export function OutlineEditor({ outline, notches, schedule, onOutline, onNotches
           ) : null;
         })}
         {own.map(([x, y], i) => (
-          <Handle
+          <PointHandle
             key={i}
-            at={[x * scale, y * scale]}
+            at={[y * scale, x * scale]}
             name={`Point ${i + 1}, ${full(y, 'length')} along, ${full(x, 'length')} across`}
             onMove={(px, py) => setMoving({ of: 'outline', at: i, to: back(px + MARGIN, py + MARGIN) })}
             onEnd={() => {
               if (moving) onOutline(placed(outline, i, moving.to));
               setMoving(null);
             }}
-            onNudge={([dx, dy]) => onOutline(placed(outline, i, rounded([outline[i]![0] + dx, outline[i]![1] + dy])))}
+            onNudge={([along, down]) =>
+              onOutline(placed(outline, i, rounded([x0(outline[i]!, down), y0(outline[i]!, along)])))
+            }
             onRemove={() => outline.length > 3 && onOutline(outline.filter((_, k) => k !== i))}
             onAdd={() => onOutline(withBetween(outline, i))}
           />
         ))}
         {shown(notches, 'notches').map(([x, y], i) => (
-          <Handle
+          <PointHandle
             key={`notch ${i}`}
             notch
-            at={[x * scale, y * scale]}
+            at={[y * scale, x * scale]}
             name={`Notch ${i + 1}`}
             onMove={(px, py) => setMoving({ of: 'notches', at: i, to: back(px + MARGIN, py + MARGIN) })}
             onEnd={() => {
               if (moving) onNotches(placed(notches, i, moving.to));
               setMoving(null);
             }}
-            onNudge={([dx, dy]) => onNotches(placed(notches, i, rounded([notches[i]![0] + dx, notches[i]![1] + dy])))}
+            onNudge={([along, down]) =>
+              onNotches(placed(notches, i, rounded([x0(notches[i]!, down), y0(notches[i]!, along)])))
+            }
             onRemove={() => onNotches(notches.filter((_, k) => k !== i))}
             onAdd={() => {}}
           />
@@ -123,50 +120,6 @@ function AddHandle({ at: [x, y], name, onAdd }: { at: At; name: string; onAdd: (
     >
       <circle r={9} className="kit-add-ground" />
       <path d="M-4 0H4M0-4V4" stroke="currentColor" />
-    </g>
-  );
-}
-
-function Handle({
-  at: [x, y],
-  name,
-  notch = false,
-  onMove,
-  onEnd,
-  onNudge,
-  onRemove,
-  onAdd,
-}: {
-  at: At;
-  name: string;
-  notch?: boolean;
-  onMove: (px: number, py: number) => void;
-  onEnd: () => void;
-  onNudge: (by: At) => void;
-  onRemove: () => void;
-  onAdd: () => void;
-}) {
-  const drag = useDrag<SVGGElement>({ onStart: () => {}, onMove, onEnd });
-  return (
-    <g
-      ref={drag}
-      role="button"
-      tabIndex={0}
-      aria-label={name}
-      className="kit-handle"
-      transform={`translate(${y} ${x})`}
-      onKeyDown={(event) => {
-        const arrow = ARROWS[event.key];
-        const step = event.shiftKey ? LEAP : STEP;
-        if (arrow) onNudge([arrow[0] * step, arrow[1] * step]);
-        else if (event.key === 'Delete' || event.key === 'Backspace') onRemove();
-        else if (event.key === 'Enter') onAdd();
-        else return;
-        event.preventDefault();
-      }}
-    >
-      <circle r={14} fill="transparent" stroke="none" />
-      {notch ? <path d="M0-7L7 0 0 7-7 0Z" /> : <circle r={5} />}
     </g>
   );
 }

@@ -66,7 +66,8 @@ export function fillOutcome(own: FillCase, result: FillResult): FillOutcome {
   const area = areas.reduce((sum, one) => sum + one, 0);
   const cell = (3 * area) / mesh.triangles.length;
   const every = dryPlaces(result, areas, zoneAt);
-  const places = every.filter((one) => one.area >= cell);
+  // Many small ones in a zone count as well.
+  const places = every.filter((one) => one.area >= cell || (byZone.get(one.zone ?? '')?.dry ?? 0) > cell);
   const zones = skin.zones.map(({ id, name }): ZoneOutcome => {
     const { front, dry } = byZone.get(id)!;
     if (dry > cell || places.some(({ zone }) => zone === id)) return { id, name, front: null, wet: null, dry };

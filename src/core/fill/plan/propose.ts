@@ -1,7 +1,8 @@
+import { Clipper } from '@countertype/clipper2-ts';
 import type { FillLine } from '../../document';
 import type { FlatPoint } from '../../geometry';
 import { flowTime } from '../thickening';
-import type { FillCase } from './fillCase';
+import { fillCase, type FillCase, type FillCaseInput } from './fillCase';
 
 /** Lines that fill a skin in a time, and how far resin runs from each. */
 export interface ProposedLines {
@@ -13,9 +14,12 @@ export interface ProposedLines {
 }
 
 /** Stations along a line, and how far from the ends of the skin the first and the last lie (share). */
-const STATIONS = 14;
+const STATIONS = 60;
 const INSET = 0.0005;
 const MOST_LINES = 24;
+const MILLI = 1000;
+/** How far off a line with fewer points may lie (mm). */
+const MARKED = 6;
 
 /**
  * Feed lines along a skin for a time: one at the edge from which it is filled, the next each opened when the front has
@@ -45,11 +49,14 @@ export function proposeLines(
   const budget = flowTime(plan.target, flow.rate);
   const count = Math.max(1, Math.ceil((c * breadth ** 2) / budget - 1e-9));
   if (count > MOST_LINES) return null;
-  const along = (share: number) =>
-    spans.map(({ x, low, top }): [number, number] => {
-      const y = low + share * (top - low);
-      return turned ? [round(y), round(x)] : [round(x), round(y)];
+  const along = (share: number) => {
+    const path = spans.map(({ x, low, top }) => ({ x: MILLI * x, y: MILLI * (low + share * (top - low)) }));
+    // As few points as mark it on the mould.
+    return Clipper.simplifyPath(path, MARKED, false).map(({ x, y }): [number, number] => {
+      const [u, v] = [Math.round(x) / MILLI, Math.round(y) / MILLI];
+      return turned ? [v, u] : [u, v];
     });
+  };
   const lines = Array.from({ length: count }, (_, i): Omit<FillLine, 'id'> => ({
     name: `Feed ${i + 1}`,
     role: 'feed',
@@ -62,7 +69,23 @@ export function proposeLines(
   return { lines, longestFlow: breadth / count, time: (c * breadth ** 2) / count };
 }
 
-const round = (metres: number) => Math.round(metres * 1000) / 1000;
+/**
+ * Lines for a plan as it stands, whatever lines it has.
+ * @throws KeramosError as `fillCase`.
+ */
+export function proposeFor(input: FillCaseInput, across = false): ProposedLines | null {
+  // Where it is fed does not matter to how resin moves.
+  const anywhere: FillLine = {
+    id: 'any',
+    name: 'any',
+    role: 'feed',
+    points: [[0, 0]],
+    opens: 'start',
+    at: 0,
+    closes: null,
+  };
+  return proposeLines(fillCase({ ...input, plan: { ...input.plan, lines: [anywhere] } }), across);
+}
 
 /** What a skin spans across its length, at stations along it: the outermost two edges. */
 function spansOf(ring: readonly FlatPoint[]): { x: number; low: number; top: number }[] {

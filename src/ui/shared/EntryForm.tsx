@@ -2,21 +2,25 @@
 import type { z } from 'zod';
 import { Button } from 'react-bootstrap';
 import { formFields, writeAt, type ListName } from '@/core/field';
-import { useDesign } from '../shared/boat';
-import { EntityForm } from '../shared/EntityForm';
-import { TextField } from '../shared/TextField';
+import { useDesign } from './boat';
+import { EntityForm } from './EntityForm';
+import { TextField } from './TextField';
 
-const CUT_OUT = { face: 'front', across: 0.1, up: 0.1, width: 0.2, height: 0.15 };
-
-/** A box or a plug by its description. */
-export function PartForm<T extends { id: string; name: string }>({
+/** An entry of one of the boat's lists by its description: its name, its fields, and a way to take it out. */
+export function EntryForm<T extends { id: string; name: string }>({
   schema,
   value,
+  leaveOut = [],
+  addition,
   onSet,
   onRemove,
 }: {
   schema: z.ZodType<T>;
   value: T;
+  /** Fields that are entered elsewhere. */
+  leaveOut?: readonly string[];
+  /** What is added to its list. */
+  addition?: unknown;
   onSet: (value: T) => string | undefined;
   onRemove: () => void;
 }) {
@@ -27,10 +31,10 @@ export function PartForm<T extends { id: string; name: string }>({
     <div className="d-grid gap-2 no-print">
       <TextField label="Name" value={value.name} maximum={60} onCommit={(name) => onSet({ ...value, name })} />
       <EntityForm
-        fields={formFields(schema, '', ['id', 'name'], value)}
+        fields={formFields(schema, '', ['id', 'name', ...leaveOut], value)}
         value={value}
         optionsOf={optionsOf}
-        additionTo={() => CUT_OUT}
+        additionTo={() => addition}
         onSet={(key, next) => onSet(writeAt(value, key, next) as T)}
       />
       <div>

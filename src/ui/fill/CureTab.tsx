@@ -1,0 +1,181 @@
+'use client';
+import { nanoid } from 'nanoid';
+import { useMemo, useState } from 'react';
+import { Button, Card, Form } from 'react-bootstrap';
+import {
+  curingSchema,
+  resinCure,
+  USUAL_CURING,
+  zoneCure,
+  type Curing,
+  type ResinCure,
+  type ZoneCure,
+} from '@/core/cure';
+import { curePlanSchema, newCurePlan, type Boat, type CurePlan } from '@/core/document';
+import type { Edit } from '@/core/edit';
+import { KeramosError } from '@/core/error';
+import { makeEvaluator } from '@/core/evaluate';
+import type { Resin } from '@/core/material';
+import { useDesign } from '../shared/boat';
+import { EntryForm } from '../shared/EntryForm';
+import { freshName } from '../shared/freshName';
+import { Refusal } from '../shared/Refusal';
+import { useEdit } from '../shared/useEdit';
+import { useKept } from '../shared/useKept';
+import type { Kept } from '../shared/useSetting';
+import { CureChart } from './CureChart';
+import { CureZones } from './CureZones';
+import type { FillSettings } from './FillScreen';
+import { ScheduleCard } from './ScheduleCard';
+import { StagesCard } from './StagesCard';
+import { YardCard } from './YardCard';
+
+const STEP = { rate: 20, to: 40, hold: 28_800 };
+const FAMILY = USUAL_CURING.families[0]!;
+
+export interface Cured {
+  cure: ResinCure;
+  zones: ZoneCure[];
+}
+
+/** Every zone of a part by a schedule, or why not. */
+export function curedBy(boat: Boat, plan: CurePlan, curing: Curing): Cured | string {
+  const part = boat.parts.find(({ id }) => id === plan.part);
+  const resin = boat.materials.find((one): one is Resin => one.kind === 'resin' && one.id === boat.brief.resin);
+  if (!part || !resin) return 'The boat has no resin: choose one in the Brief';
+  try {
+    const cure = resinCure(resin, curing, plan.potLife);
+    const evaluations = makeEvaluator()(boat);
+    const bagged = boat.brief.process !== 'handLayUp';
+    const zones = part.zones.flatMap((zone) => {
+      return zoneCure(evaluations.get(zone.id)!, { zone, plan, cure, curing, bagged }) ?? [];
+    });
+    return zones.length === 0
+      ? `${part.name}: nothing is laid in it that hardens: lay its schedule first`
+      : { cure, zones };
+  } catch (error) {
+    if (error instanceof KeramosError) return error.text;
+    throw error;
+  }
+}
+
+/** How parts are cured: a schedule against degree, glass transition, exotherm and limits, zone by zone. */
+export function CureTab({ settings, onCuring }: { settings: FillSettings; onCuring: (kept: Kept<Curing>) => void }) {
+  const { boat } = useDesign();
+  const edit = useEdit();
+  const curing = settings.curing.body;
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const [kept, choose] = useKept<string>('fill.cure', '', (id) => boat.curePlans.some((one) => one.id === id));
+  const plan = boat.curePlans.find(({ id }) => id === kept) ?? boat.curePlans[0];
+  const [partId, setPart] = useState('');
+  const part = boat.parts.find(({ id }) => id === partId) ?? boat.parts[0];
+  const [zoneId, setZone] = useState<string | null>(null);
+  const cured = useMemo(() => (plan ? curedBy(boat, plan, curing) : null), [boat, plan, curing]);
+  const act = (change: Edit) => {
+    const refused = edit(change);
+    setRefusal(refused ?? null);
+    return refused;
+  };
+  const add = (from?: CurePlan) => {
+    if (!part) return;
+    const at = settings.mixing.body.temperature;
+    const name = freshName(from?.name ?? `Cure of ${part.name}`.slice(0, 50), boat.curePlans);
+    const item: CurePlan = from
+      ? { ...from, id: nanoid(8), name }
+      : newCurePlan({ id: nanoid(8), name, part: part.id, start: at, steps: [{ rate: 10, to: at, hold: 86_400 }] });
+    if (act({ type: 'curePlan.add', item, index: boat.curePlans.length }) === undefined) choose(item.id);
+  };
+  const zones = cured && typeof cured !== 'string' ? cured.zones : [];
+  const shown = zones.find((zone) => zone.zoneId === zoneId) ?? thickest(zones);
+  return (
+    <>
+      <div className="d-flex gap-2 flex-wrap align-items-end mb-2 d-print-none">
+        {boat.curePlans.length > 0 && (
+          <Form.Group controlId="cure-plan">
+            <Form.Label className="small mb-0">Schedule</Form.Label>
+            <Form.Select size="sm" value={plan?.id ?? ''} onChange={(event) => choose(event.target.value)}>
+              {boat.curePlans.map(({ id, name }) => (
+                <option key={id} value={id}>
+                  {name}
+                </option>
+              ))}
+            </Form.Select>
+          </Form.Group>
+        )}
+        {plan && (
+          <Button size="sm" variant="outline-primary" onClick={() => add(plan)}>
+            Copy this schedule
+          </Button>
+        )}
+        <Form.Group controlId="cure-part" className="ms-auto">
+          <Form.Label className="small mb-0">A new one for</Form.Label>
+          <Form.Select size="sm" value={part?.id ?? ''} onChange={(event) => setPart(event.target.value)}>
+            {boat.parts.map(({ id, name }) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+          </Form.Select>
+        </Form.Group>
+        <Button size="sm" disabled={!part} onClick={() => add()}>
+          Add a schedule
+        </Button>
+      </div>
+      <Refusal text={refusal} onClose={() => setRefusal(null)} />
+      {!plan && (
+        <p className="soft">
+          No schedule yet. Add one for a part: a day in the shop to begin with; ramps and soaks are added to it.
+        </p>
+      )}
+      {plan && (
+        <div className="fill-columns mb-3">
+          <div className="d-grid gap-2 align-content-start">
+            {typeof cured === 'string' && <p className="mb-0">△ {cured}.</p>}
+            {cured && typeof cured !== 'string' && shown && (
+              <>
+                <CureChart plan={plan} cured={cured} zone={shown} />
+                <CureZones plan={plan} cured={cured} chosen={shown.zoneId} onChoose={setZone} />
+                <StagesCard
+                  plan={plan}
+                  cured={cured}
+                  curing={curing}
+                  mixing={settings.mixing.body}
+                  onPlan={(item) => act({ type: 'curePlan.set', item })}
+                />
+              </>
+            )}
+          </div>
+          <div className="d-grid gap-2 align-content-start">
+            <ScheduleCard plan={plan} />
+            <Card body className="d-print-none">
+              <EntryForm
+                schema={curePlanSchema}
+                value={plan}
+                leaveOut={['part']}
+                addition={{ ...STEP, to: (plan.steps.at(-1)?.to ?? plan.start) + 20 }}
+                onSet={(item) => act({ type: 'curePlan.set', item })}
+                onRemove={() => act({ type: 'curePlan.remove', id: plan.id })}
+              />
+            </Card>
+          </div>
+        </div>
+      )}
+      <YardCard
+        name="curing"
+        title="How our resins harden"
+        schema={curingSchema}
+        usual={USUAL_CURING}
+        kept={settings.curing}
+        additions={{ families: FAMILY }}
+        onKept={onCuring}
+      />
+    </>
+  );
+}
+
+/** The zone that heats itself up most. */
+const thickest = (zones: readonly ZoneCure[]): ZoneCure | undefined =>
+  zones.reduce<ZoneCure | undefined>((most, zone) => {
+    const hot = (one: ZoneCure) => Math.max(...one.shots.map(({ peak }) => peak));
+    return most === undefined || hot(zone) > hot(most) ? zone : most;
+  }, undefined);

@@ -1,0 +1,17 @@
+import { formatNumber } from '@/core/quantity';
+
+export type Word = 'fails' | 'thin' | 'meets';
+export const MARKS: Record<Word, string> = { fails: '✕', thin: '△', meets: '✓' };
+
+/** How a pot life over a fill time stands. */
+export function marginWord(margin: number, wanted: number): Word {
+  if (margin < 1) return 'fails';
+  return margin < wanted ? 'thin' : 'meets';
+}
+
+/** Seconds as minutes, or hours where they are many; a dash where there are none. */
+export function minutes(seconds: number | null): string {
+  if (seconds === null || !Number.isFinite(seconds)) return '–';
+  if (seconds < 600) return `${formatNumber(seconds / 60, 1)} min`;
+  return seconds < 5 * 3600 ? `${formatNumber(seconds / 60, 0)} min` : `${formatNumber(seconds / 3600, 1)} h`;
+}
