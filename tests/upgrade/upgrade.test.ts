@@ -5,13 +5,22 @@ import { gunzipSync } from 'node:zlib';
 import Libsql from 'libsql';
 import { sql } from 'kysely';
 import { describe, expect, it } from 'vitest';
-import { boatFromFile, boatFromJson, boatToJson, checkBoat, DOCUMENT_VERSION, settleGeometry } from '@/core/document';
+import {
+  boatFromFile,
+  boatFromJson,
+  boatToJson,
+  checkBoat,
+  DOCUMENT_VERSION,
+  newFillPlan,
+  settleGeometry,
+} from '@/core/document';
 import { applyEdits, editsSchema } from '@/core/edit';
 import { makeEvaluator } from '@/core/evaluate';
 import { contextOf } from '@/server/context';
 import { openDatabase } from '@/server/database/open';
 import { editBoat, listBoats, readBoat } from '@/server/stores/boats';
 import { listChangeRequests } from '@/server/stores/changeRequests';
+import { keepDropTest, listDropTests } from '@/server/stores/dropTests';
 import { readBoatWithHistory } from '@/server/stores/history';
 import { keepHabits, listHabits } from '@/server/stores/habits';
 import { readSetting } from '@/server/stores/settings';
@@ -318,5 +327,28 @@ describe('a database from before there was a store of cloth', () => {
     const again = contextOf(await openDatabase(file), 'I. Hallin');
     expect((await listStock(again, 'csm-300'))[0]).toMatchObject({ left: 40, lot: 'A1' });
     expect((await readSetting(again, 'cutting')).own).toBeNull();
+  });
+});
+
+describe('a database of document version 11, from before anything was filled or cured', () => {
+  it('opens with its boats, store and kits, without plans, and takes a plan and a drop test', async () => {
+    const file = path.join(mkdtempSync(path.join(tmpdir(), 'keramos-upgrade-')), 'keramos.db');
+    writeFileSync(file, sample('databases/document-11.db.gz'));
+    const context = contextOf(await openDatabase(file), 'I. Hallin');
+    const { boat, version } = await readBoat(context, BOAT);
+    expect(boat).toMatchObject({ fillPlans: [], curePlans: [] });
+    expect(boat.boxes.length).toBeGreaterThan(0);
+    expect(boat.materials.every((one) => one.kind !== 'resin' || one.cure === null)).toBe(true);
+    const plan = newFillPlan({ id: 'f1', name: 'Hull', part: 'hull', skin: 'hull' });
+    await editBoat(context, BOAT, version, [
+      { clientId: 'fill', action: 'do', edits: [{ type: 'fillPlan.add', item: plan, index: 0 }] },
+    ]);
+    const read = { start: 1500, end: 1600, minutes: 10, startCelsius: null, endCelsius: null, instrument: '' };
+    const of = { id: 'd1', plan: 'f1', hull: '', day: '2026-11-29', volume: 0.1, gel: 3600, note: '' };
+    await keepDropTest(context, BOAT, { ...read, ...of, corrects: null, void: false });
+    const again = contextOf(await openDatabase(file), 'I. Hallin');
+    expect(await listDropTests(again, BOAT)).toHaveLength(1);
+    expect((await readBoat(again, BOAT)).boat.fillPlans).toHaveLength(1);
+    expect((await readSetting(again, 'filling')).own).toBeNull();
   });
 });

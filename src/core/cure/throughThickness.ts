@@ -44,9 +44,9 @@ export interface CureCourse {
 const LEAST_NODES = 3;
 const NODE = 0.001;
 /** Steps (s), and how much a degree or a temperature (K) may change in one. */
-const LONGEST = 300;
+const LONGEST = 120;
 const SHORTEST = 0.5;
-const CHANGE = { degree: 0.01, celsius: 1.5 };
+const CHANGE = { degree: 0.003, celsius: 1 };
 /** Moments that are told. */
 const TOLD = 400;
 

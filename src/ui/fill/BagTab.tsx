@@ -82,10 +82,8 @@ export function BagTab({ filling }: { filling: Filling }) {
             </tbody>
           </table>
           <p className="mb-1">
-            Sealing tape {full(bag.tape, 'length')}, pleats with it; feed line {full(bag.feed, 'length')}, vacuum line{' '}
-            {full(bag.vacuum, 'length')}. Air under the bag: {full(bag.volume, 'volume')}
-            {bag.measured ? ', as it was measured' : ', as reckoned: cloth, mesh and lines; hoses and trap not counted'}
-            .
+            Seal {full(bag.tape, 'length')} of tape, pleats with it. Feed line {full(bag.feed, 'length')}, vacuum line{' '}
+            {full(bag.vacuum, 'length')}. Air under the bag: {full(bag.volume, 'volume')}, {measured(bag.measured)}.
           </p>
           <p className="small soft mb-0">
             Pleats at every corner where the bag would bridge: it must lie in every corner before it is drawn down.
@@ -104,3 +102,6 @@ export function BagTab({ filling }: { filling: Filling }) {
     </>
   );
 }
+
+const measured = (was: boolean) =>
+  was ? 'as it was measured' : 'as reckoned: cloth, mesh and lines, not hoses and trap';

@@ -62,7 +62,7 @@ export function CureChart({ plan, cured: { cure }, zone }: { plan: CurePlan; cur
       parsing: false,
       scales: {
         x: { type: 'linear', min: 0, title: { display: true, text: 'hours after the resin is in' } },
-        y: { title: { display: true, text: label }, suggestedMax: shown(60) },
+        y: { title: { display: true, text: label }, min: shown(0), suggestedMax: shown(60) },
         degree: {
           position: 'right',
           min: 0,

@@ -13,11 +13,14 @@ export function FillVerdict({
   filling,
   own,
   filled,
+  fine,
 }: {
   plan: FillPlan;
   filling: Filling;
   own: FillCase | string;
   filled: Filled | null;
+  /** Filled finely enough to hold to. */
+  fine: boolean;
 }) {
   const { full } = useUnits();
   const said: [Word, string][] = [];
@@ -51,6 +54,12 @@ export function FillVerdict({
         `${unresolved} corners smaller than a cell (${full(cell, 'area')}): look at them, or fill fine`,
       ]);
   }
+  if (filled && !fine)
+    said.push([
+      'thin',
+      `A quick look: a dry strip narrower than ${full(2 * filled.mesh.size, 'length')} is not seen. ` +
+        'Fill it fine before you hold to it',
+    ]);
   const stands = typeof own === 'string' ? [] : own.notes;
   return (
     <Card body>

@@ -31,7 +31,7 @@ export function LinesOut({
   const file = plan.name.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase();
   if (plan.lines.length === 0) return null;
   return (
-    <Card body className="mb-3">
+    <Card body>
       <div className="d-flex gap-2 align-items-center flex-wrap mb-2">
         <h2 className="mb-0 me-auto">Lines and clamps, in order</h2>
         <Button size="sm" variant="outline-primary" className="d-print-none" onClick={() => window.print()}>
@@ -96,8 +96,12 @@ export function LinesOut({
         </tbody>
       </table>
       <p className="small soft mb-0">
-        Mark A lies {full(a.at[0], 'length')} along and {full(a.at[1], 'length')} up; B lies {full(b.at[0], 'length')}{' '}
-        along and {full(b.at[1], 'length')} up; a taut tape through the air. Along: {skin.axes.x}; up: {skin.axes.y}.
+        {[a, b].map(({ name, at: [x, y] }) => (
+          <span key={name}>
+            Mark {name}: {full(x, 'length')} along, {full(y, 'length')} up.{' '}
+          </span>
+        ))}
+        Tapes are taut, through the air. Along: {skin.axes.x}; up: {skin.axes.y}.
         {skin.half && ' The other hand is marked as its mirror.'} Vacuum stays on until the resin has gelled.
       </p>
     </Card>

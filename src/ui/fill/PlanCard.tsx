@@ -239,9 +239,10 @@ export function PlanCard({ plan, filling, mixing, onPlan, children }: PlanCardPr
             </Card.Body>
           </Card>
           {filled && <ZonesFilled filled={filled} />}
+          {typeof own !== 'string' && <LinesOut plan={plan} own={own} filled={filled} onChoose={setChosen} />}
         </div>
         <div className="d-grid gap-2 align-content-start">
-          <FillVerdict plan={plan} filling={filling} own={own} filled={filled} />
+          <FillVerdict plan={plan} filling={filling} own={own} filled={filled} fine={fineness === 'fine'} />
           {line && (
             <LineCard
               line={line}
@@ -257,7 +258,6 @@ export function PlanCard({ plan, filling, mixing, onPlan, children }: PlanCardPr
           </Card>
         </div>
       </div>
-      {typeof own !== 'string' && <LinesOut plan={plan} own={own} filled={filled} onChoose={setChosen} />}
       {typeof own !== 'string' && <ResinCard own={own} filled={filled} mixing={mixing} />}
       <WhatIfCard
         plan={plan}

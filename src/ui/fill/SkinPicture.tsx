@@ -81,11 +81,6 @@ export function SkinPicture(props: PictureProps) {
         onPointerLeave={() => setNear(null)}
         onClick={(event) => (drawing ? onDraw(placeOf(event as unknown as PointerEvent)) : onChoose(null))}
       >
-        <defs>
-          <pattern id="dry" width="7" height="7" patternTransform="rotate(45)" patternUnits="userSpaceOnUse">
-            <line x1="0" y1="0" x2="0" y2="7" stroke={PALETTE.fails} strokeWidth="3" />
-          </pattern>
-        </defs>
         {skin.zones.map(({ id, outline }) => (
           <polygon key={id} points={said(outline)} className="fill-zone" />
         ))}
@@ -114,12 +109,11 @@ export function SkinPicture(props: PictureProps) {
           );
         })}
         {front?.dry.map(({ at, area }, i) => {
-          const r = Math.max(9, Math.sqrt(area / Math.PI) * view.scale);
           const [x, y] = px(at);
           return (
             <g key={i} className="fill-dry">
-              <circle cx={x} cy={y} r={r} fill="url(#dry)" />
-              <text x={x} y={y - r - 4}>
+              <circle cx={x} cy={y} r={5} />
+              <text x={x} y={y - 9}>
                 ✕ dry {full(area, 'area')}
               </text>
             </g>
@@ -313,6 +307,25 @@ function Rule({ view, full, axes }: { view: View; full: ReturnType<typeof useUni
   );
 }
 
+/** Stripes for what stays dry. */
+function hatchOf(context: CanvasRenderingContext2D): CanvasPattern | null {
+  const tile = document.createElement('canvas');
+  [tile.width, tile.height] = [12, 12];
+  const drawn = tile.getContext('2d');
+  if (!drawn) return null;
+  drawn.fillStyle = PALETTE.card;
+  drawn.fillRect(0, 0, 12, 12);
+  drawn.strokeStyle = PALETTE.fails;
+  drawn.lineWidth = 4;
+  for (const by of [-12, 0, 12]) {
+    drawn.beginPath();
+    drawn.moveTo(by, 12);
+    drawn.lineTo(by + 12, 0);
+    drawn.stroke();
+  }
+  return context.createPattern(tile, 'repeat');
+}
+
 /** What is wet, by when it came to be so: early dark, late pale. */
 function FrontCanvas({ view, front }: { view: View; front: Front | null }) {
   const canvas = useRef<HTMLCanvasElement>(null);
@@ -326,12 +339,15 @@ function FrontCanvas({ view, front }: { view: View; front: Front | null }) {
       .domain([0, Math.max(last, 1e-9)])
       .range([PALETTE.water, PALETTE['in-hand']]);
     const { x, y, triangles } = mesh;
+    // What is dry for good is hatched; what is only not wet yet is left bare.
+    const hatch = front.dry.length > 0 ? hatchOf(context) : null;
     for (let t = 0; t < triangles.length; t += 3) {
       const corners = [triangles[t]!, triangles[t + 1]!, triangles[t + 2]!];
       const times = corners.map((i) => arrival[i]!);
-      const wet = times.filter((time) => time <= until).length;
-      if (wet < 2) continue;
-      const fill = colour(Math.min(last, times.filter(Number.isFinite).reduce((a, b) => a + b, 0) / wet));
+      const there = times.filter((time) => time <= until);
+      const wet = colour(Math.min(last, there.reduce((a, b) => a + b, 0) / Math.max(1, there.length)));
+      const fill = there.length >= 2 ? wet : hatch;
+      if (fill === null) continue;
       context.fillStyle = fill;
       context.strokeStyle = fill;
       context.beginPath();

@@ -16,7 +16,7 @@ function boatMark(boat: Boat): string {
 }
 
 /** Triangles of a simulation: to try things, and to hold to. */
-export const FINENESS = { quick: 1500, fine: 5000 } as const;
+export const FINENESS = { quick: 4000, fine: 8000 } as const;
 export type Fineness = keyof typeof FINENESS;
 
 /** Changes when anything changes that the simulation of a plan depends on. */

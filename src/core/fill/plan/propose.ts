@@ -18,8 +18,9 @@ const STATIONS = 60;
 const INSET = 0.0005;
 const MOST_LINES = 24;
 const MILLI = 1000;
-/** How far off a line with fewer points may lie (mm). */
-const MARKED = 6;
+/** How far off a line with fewer points may lie, and one along an edge, behind which nothing is drawn (mm). */
+const MARKED = 20;
+const AT_EDGE = 6;
 
 /**
  * Feed lines along a skin for a time: one at the edge from which it is filled, the next each opened when the front has
@@ -49,10 +50,10 @@ export function proposeLines(
   const budget = flowTime(plan.target, flow.rate);
   const count = Math.max(1, Math.ceil((c * breadth ** 2) / budget - 1e-9));
   if (count > MOST_LINES) return null;
-  const along = (share: number) => {
+  const along = (share: number, off = MARKED) => {
     const path = spans.map(({ x, low, top }) => ({ x: MILLI * x, y: MILLI * (low + share * (top - low)) }));
     // As few points as mark it on the mould.
-    return Clipper.simplifyPath(path, MARKED, false).map(({ x, y }): [number, number] => {
+    return Clipper.simplifyPath(path, off, false).map(({ x, y }): [number, number] => {
       const [u, v] = [Math.round(x) / MILLI, Math.round(y) / MILLI];
       return turned ? [v, u] : [u, v];
     });
@@ -65,7 +66,7 @@ export function proposeLines(
     at: 0,
     closes: null,
   }));
-  lines.push({ name: 'Vacuum 1', role: 'vent', points: along(1), opens: 'start', at: 0, closes: null });
+  lines.push({ name: 'Vacuum 1', role: 'vent', points: along(1, AT_EDGE), opens: 'start', at: 0, closes: null });
   return { lines, longestFlow: breadth / count, time: (c * breadth ** 2) / count };
 }
 

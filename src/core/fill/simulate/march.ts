@@ -7,6 +7,8 @@ import type { FillVent } from './simulate';
 /** A node whose pores are full to this is full; one that is less full than half is open to a vent. */
 const FULL = 1 - 1e-6;
 const OPEN = 0.5;
+/** A vacuum line draws from what lies so near (edges of a cell): a sliver behind it is no place of its own. */
+const DRAWS = 0.4;
 /** A place is cut off where some of it is dry to this. */
 const BARE = 0.02;
 /** Rounds in which it is found what the weight of the resin does in a step. */
@@ -33,10 +35,11 @@ export function nodesOf(
   { x, y, size }: FillMesh,
   place: FillVent & { radius?: number },
   volume: Float64Array,
+  beside = 1e-6 * size,
 ): number[] {
   const away = (i: number) =>
     'line' in place ? distanceTo(place.line, x[i]!, y[i]!) : Math.hypot(x[i]! - place.at[0], y[i]! - place.at[1]);
-  const reach = 'line' in place ? 1e-6 * size : (place.radius ?? 0) * (1 + 1e-9);
+  const reach = 'line' in place ? beside : Math.max(place.radius ?? 0, beside) * (1 + 1e-9);
   const found: number[] = [];
   let nearest = { i: 0, away: Infinity };
   for (let i = 0; i < x.length; i++) {
@@ -87,7 +90,7 @@ export class March {
     this.neverAgain = new Uint8Array(this.n);
     this.fallen = new Float64Array(this.n);
     this.wetBefore = new Float64Array(this.n);
-    this.ventNodes = own.vents.map((vent) => nodesOf(mesh, vent, network.volume));
+    this.ventNodes = own.vents.map((vent) => nodesOf(mesh, vent, network.volume, DRAWS * mesh.size));
   }
 
   /** Inlets change: what is held is full at once, the rest begins with what it holds. */

@@ -51,6 +51,8 @@ const ALONG = 40;
 /** Micrometres, in which outlines are joined; zones that meet are grown by so much for it (m). */
 const MICRO = 1e6;
 const MEET = 1e-4;
+/** A band that is narrower has run out (m). */
+const NARROW = 1e-3;
 /** What is smaller is no skin and no hole (m²). */
 const LEAST = 1e-4;
 
@@ -103,9 +105,18 @@ function hullSkin({ hull }: BoatShape, zones: readonly Zone[]): FillSkin {
     if (to - from < 1e-6) return [];
     const xs = shares(ALONG).map((t) => mix(from, to, t));
     const girthAt = (x: number, s: number) => hull.girth(x, s);
-    const low = xs.map((x): FlatPoint => [x, girthAt(x, edgeAt(hull, region.lower, x))]);
-    const high = xs.map((x, i): FlatPoint => [x, Math.max(low[i]![1], girthAt(x, edgeAt(hull, region.upper, x)))]);
-    return [{ id, name, outline: [...low, ...high.reverse()] }];
+    const band = xs
+      .map((x) => ({
+        x,
+        low: girthAt(x, edgeAt(hull, region.lower, x)),
+        high: girthAt(x, edgeAt(hull, region.upper, x)),
+      }))
+      // Where a band has run out there is no skin; rings that only touch themselves are none.
+      .filter(({ low, high }) => high - low > NARROW);
+    if (band.length < 2) return [];
+    const lower = band.map(({ x, low }): FlatPoint => [x, low]);
+    const upper = band.map(({ x, high }): FlatPoint => [x, high]);
+    return [{ id, name, outline: [...lower, ...upper.reverse()] }];
   });
   return joined({
     id: 'hull',
@@ -128,11 +139,14 @@ function deckSkin(shape: BoatShape, zones: readonly Zone[]): FillSkin {
     const patch = regionPatch(shape, region);
     const jumps = (patch?.jumps ?? []).flatMap((u) => [u - 1e-4, u + 1e-4]);
     const xs = [...shares(ALONG), ...jumps.filter((u) => u > 0 && u < 1)].sort((a, b) => a - b);
-    const edges = xs.map((t) => {
-      const x = mix(from, to, t);
-      const edge = hull.at(x, 2)[1];
-      return { x, inner: Math.min(edge, openHalfBreadth(deck, x)), edge };
-    });
+    const edges = xs
+      .map((t) => {
+        const x = mix(from, to, t);
+        const edge = hull.at(x, 2)[1];
+        return { x, inner: Math.min(edge, openHalfBreadth(deck, x)), edge };
+      })
+      .filter(({ inner, edge }) => edge - inner > NARROW);
+    if (edges.length < 2) return [];
     const inner = edges.map(({ x, inner: y }): FlatPoint => [x, y]);
     const outer = edges.map(({ x, edge }): FlatPoint => [x, edge]);
     return [{ id, name, outline: [...inner, ...outer.reverse()] }];
