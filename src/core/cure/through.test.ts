@@ -118,7 +118,11 @@ describe('heat and cure through a thickness', () => {
 
 describe('a schedule', () => {
   it('ramps by degrees an hour and holds: worked by hand', () => {
-    const air = airOf({ start: 20, steps: [{ rate: 10, to: 40, hold: 3600 }, { rate: 20, to: 20, hold: 0 }] }); // prettier-ignore
+    const steps = [
+      { rate: 10, to: 40, hold: 3600 },
+      { rate: 20, to: 20, hold: 0 },
+    ];
+    const air = airOf({ start: 20, steps });
     expect(air.map(({ time }) => time / 3600)).toEqual([0, 2, 3, 4, 4]);
     expect(airAt(air, 3600)).toBe(30);
     expect(airAt(air, 9000)).toBe(40);
@@ -129,8 +133,10 @@ describe('a schedule', () => {
 describe('a zone by a schedule', () => {
   const zone = brant.parts[0]!.zones.find(({ id }) => id === 'keel-band')!;
   const evaluation = evaluations.get(zone.id)!;
-  const at = (celsius: number, more: Partial<CurePlan> = {}) =>
-    newCurePlan({ id: 'c', name: 'C', part: 'hull', start: celsius, steps: [{ rate: 10, to: celsius, hold: 2 * 86_400 }], ...more }); // prettier-ignore
+  const at = (celsius: number, more: Partial<CurePlan> = {}) => {
+    const steps = [{ rate: 10, to: celsius, hold: 2 * 86_400 }];
+    return newCurePlan({ id: 'c', name: 'C', part: 'hull', start: celsius, steps, ...more });
+  };
   const by = (plan: CurePlan) => zoneCure(evaluation, { zone, plan, cure, curing: USUAL_CURING, bagged: false })!;
   it('gels, loses its tack and is demoulded in this order, later in the cold', () => {
     for (const celsius of [14, 20, 25]) {
