@@ -82,7 +82,7 @@ export function BagTab({ filling }: { filling: Filling }) {
             </tbody>
           </table>
           <p className="mb-1">
-            Seal: {full(bag.tape, 'length')} of tape, pleats with it. Feed lines: {full(bag.feed, 'length')}. Vacuum:{' '}
+            Seal: {full(bag.tape, 'length')} of tape, pleats with it. Feeds: {full(bag.feed, 'length')}, vacuum:{' '}
             {full(bag.vacuum, 'length')}. Air under the bag: {full(bag.volume, 'volume')}, {measured(bag.measured)}.
           </p>
           <p className="small soft mb-0">
