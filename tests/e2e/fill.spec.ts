@@ -21,7 +21,7 @@ test('a dry place under the rail is found, and mended by one more line that is d
     await picture.click({ position: { x: x * box.width, y: y * box.height } });
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'Vacuum 2' })).toBeVisible();
-  await expect(page.getByText('Not simulated as it stands')).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Not simulated as it stands' })).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('button', { name: 'Vacuum 2' })).toHaveCount(0);
   await page.getByLabel('Plan', { exact: true }).selectOption({ label: 'Hull, with a line under the rail' });
