@@ -6,6 +6,7 @@ import {
   fillOutcome,
   fillSimulation,
   resinToHave,
+  thickerBy,
   WHAT_IFS,
   whatIf,
   type FillMesh,
@@ -40,7 +41,8 @@ export interface Filled {
   mesh: FillMesh;
   arrival: Float64Array;
   saturation: Float64Array;
-  pressure: Float64Array;
+  /** Per cent that the pack is thicker than by the vacuum when it is full; not a number where it is dry. */
+  thicker: Float64Array;
   course: FillResult['course'];
   /** s of pot life left when the clamp opens. */
   life: number;
@@ -60,6 +62,8 @@ export interface WhatIfFound {
 
 const caseOf = ({ boat, plan, filling, cells }: FillAsked) =>
   fillCase({ boat, plan, filling, cells, evaluations: makeEvaluator()(boat) });
+/** Least of a node's pores that is full where it is drawn as such. */
+const FULL = 0.98;
 /** Between two pictures of the front (ms). */
 const NEWS_EVERY = 200;
 
@@ -85,7 +89,9 @@ const api = {
         mesh,
         arrival,
         saturation,
-        pressure,
+        thicker: thickerBy(pressure, own.filling.springBack).map((share, i) => {
+          return saturation[i]! > FULL ? 100 * share : NaN;
+        }),
         course,
         life: own.flow.life,
         problems: own.problems,

@@ -17,7 +17,7 @@ export {
 } from './simulate/simulate';
 export { fillingSchema, USUAL_FILLING, type Filling } from './filling';
 export { onSkin, fillCase, type FillCase } from './plan/fillCase';
-export { fillOutcome, type DryPlace, type FillOutcome, type ZoneOutcome } from './plan/fillOutcome';
+export { fillOutcome, thickerBy, type DryPlace, type FillOutcome, type ZoneOutcome } from './plan/fillOutcome';
 export { proposeFor, proposeLines, type ProposedLines } from './plan/propose';
 export { resinFlowAt, viscosityAt, type ResinFlow } from './plan/resinAt';
 export { resinToHave, type ResinToHave } from './plan/resinToHave';

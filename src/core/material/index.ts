@@ -26,3 +26,4 @@ export {
 } from './knockDown';
 export { fibreFractionFor, PROCESSES, type Process } from './process';
 export { GENERIC_MATERIALS, type ShelfItem } from './shelf';
+export { cureLawSchema, type CureLaw } from './cureLaw';

@@ -43,6 +43,7 @@ export function PlanCard({ plan, filling, mixing, onPlan, children }: PlanCardPr
   const [drawing, setDrawing] = useState<'feed' | 'vent' | null>(null);
   const [drawn, setDrawn] = useState<FlatPoint[]>([]);
   const [until, setUntil] = useState<number | null>(null);
+  const [shows, setShows] = useState<'minutes' | 'thickness'>('minutes');
   const [refusal, setRefusal] = useState<string | null>(null);
   const own = useMemo(() => {
     try {
@@ -56,10 +57,15 @@ export function PlanCard({ plan, filling, mixing, onPlan, children }: PlanCardPr
     if (state.news && typeof own !== 'string') {
       const { mesh, arrived, time } = state.news;
       const arrival = arrived.map((flow) => clockTime(flow, own.flow.rate));
-      return { mesh, arrival, until: time, last: time, levels: [], dry: [] };
+      return { mesh, arrival, until: time, last: time, levels: [], words: String, dry: [] };
     }
     if (!state.filled) return null;
-    const { mesh, arrival, outcome } = state.filled;
+    const { mesh, arrival, outcome, thicker } = state.filled;
+    if (shows === 'thickness') {
+      const last = Math.max(1, ...Array.from(thicker).filter(Number.isFinite));
+      const words = (percent: number) => `${percent} %`;
+      return { mesh, arrival: thicker, until: last, last, levels: THICKER, words, dry: outcome.dry };
+    }
     const last = Math.max(1, ...Array.from(arrival).filter(Number.isFinite));
     return {
       mesh,
@@ -67,9 +73,10 @@ export function PlanCard({ plan, filling, mixing, onPlan, children }: PlanCardPr
       until: until ?? last,
       last,
       levels: levelsTo(last),
+      words: inMinutes,
       dry: until === null ? outcome.dry : [],
     };
-  }, [state.news, state.filled, own, until]);
+  }, [state.news, state.filled, own, until, shows]);
   if (!skin || !part)
     return (
       <Card body className="mb-3">
@@ -216,6 +223,18 @@ export function PlanCard({ plan, filling, mixing, onPlan, children }: PlanCardPr
                 onMoved={(id, points) => put(plan.lines.map((one) => (one.id === id ? { ...one, points } : one)))}
               />
               {filled && front && running === null && (
+                <Form.Select
+                  size="sm"
+                  className="w-auto mb-1 d-print-none"
+                  aria-label="What the picture shows"
+                  value={shows}
+                  onChange={(event) => setShows(event.target.value as typeof shows)}
+                >
+                  <option value="minutes">minutes until it is wet</option>
+                  <option value="thickness">per cent thicker than by the vacuum, full and not yet clamped</option>
+                </Form.Select>
+              )}
+              {filled && front && running === null && shows === 'minutes' && (
                 <Form.Group controlId="fill-time" className="d-flex gap-2 align-items-center d-print-none">
                   <Form.Label className="small mb-0 text-nowrap">
                     Front at {formatNumber((until ?? front.last) / 60, 1)} min
@@ -269,6 +288,10 @@ export function PlanCard({ plan, filling, mixing, onPlan, children }: PlanCardPr
     </>
   );
 }
+
+/** Per cent at which lines are drawn. */
+const THICKER = [1, 2, 4, 8, 12, 16, 20, 25];
+const inMinutes = (level: number) => formatNumber(level / 60, level < 300 ? 1 : 0);
 
 /** Times of even minutes at which lines are drawn: about ten. */
 function levelsTo(last: number): number[] {

@@ -4,7 +4,6 @@ import { useEffect, useMemo, useRef, useState, type PointerEvent } from 'react';
 import type { FillLine } from '@/core/document';
 import { isolines, type DryPlace, type FillMesh, type FillSkin } from '@/core/fill';
 import type { FlatPoint } from '@/core/geometry';
-import { formatNumber } from '@/core/quantity';
 import { PointHandle } from '../shared/drawing/PointHandle';
 import { PALETTE } from '../shared/palette';
 import { useUnits } from '../shared/units';
@@ -16,15 +15,16 @@ const MARGIN = { left: 14, right: 14, top: 26, bottom: 30 };
 const NEAR = 10;
 const GRID = 0.01;
 
-/** A front to draw: arrival at the nodes (any unit that `until` has), and up to when it is shown. */
+/** A front to draw: arrival at the nodes (s), or another value of them, and up to which it is shown. */
 export interface Front {
   mesh: FillMesh;
   arrival: ArrayLike<number>;
   until: number;
-  /** s at which everything is wet that ever is. */
+  /** The greatest of all that is wet. */
   last: number;
-  /** Lines of equal arrival (s); none while it is still running. */
+  /** Lines of equal value, and what is written on each; none while it is still running. */
   levels: readonly number[];
+  words: (level: number) => string;
   dry: readonly DryPlace[];
 }
 
@@ -94,7 +94,7 @@ export function SkinPicture(props: PictureProps) {
               ))}
               {at && (
                 <text x={px(at)[0]} y={px(at)[1] - 2}>
-                  {formatNumber(level / 60, level < 300 ? 1 : 0)}
+                  {front!.words(level)}
                 </text>
               )}
             </g>

@@ -67,6 +67,9 @@ describe('Fill', () => {
     expect(page()).toContain('A quick look');
     expect(rows('Zones as they fill')).toHaveLength(2);
     expect(rows('Buckets').length).toBeGreaterThan(1);
+    choose('What the picture shows', /per cent thicker/);
+    expect(document.querySelectorAll('.fill-iso').length).toBeGreaterThan(3);
+    choose('What the picture shows', /minutes/);
     press('DXF');
     press('SVG 1:1');
     expect(saved.map(([name]) => name)).toEqual(['deck-cockpit-sole.dxf', 'deck-cockpit-sole.svg']);
@@ -104,9 +107,11 @@ describe('Fill', () => {
   it('keeps the yard’s own permeabilities', async () => {
     await open('fill', merrow());
     press('Show and change it');
+    type(/^Sheet of .* 1$/, 'Peel ply, fine');
     type('Times as thick at its pot life', '5');
     press('Keep it');
     await waitFor(async () => expect((await readSetting(yard.context, 'filling')).body.thickening).toBe(5));
+    expect((await readSetting(yard.context, 'filling')).body.stack[0]!.name).toBe('Peel ply, fine');
   });
 });
 

@@ -137,7 +137,9 @@ function Planned({ plan, temperature }: { plan: MixingPlan; temperature: number 
       </p>
       <p className="small soft">
         Every batch is inside its pot and its working time. Not checked: whether a part is full before the first batch
-        gels, how hot a thick laminate gets, and the filler of boxes.
+        gels, how hot a thick laminate gets (Fill & cure says both), and the filler of boxes.
+        {plan.stages.some(({ kind }) => kind === 'fill') &&
+          ' ⚠ For a fill nothing is mixed before the last drop test of its bag has passed (Fill & cure, Bag).'}
       </p>
       <Card className="mb-3">
         <Card.Body className="p-0 table-responsive">

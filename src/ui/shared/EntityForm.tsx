@@ -4,6 +4,7 @@ import { Button, Form } from 'react-bootstrap';
 import { X } from 'react-bootstrap-icons';
 import { readAt, type FormField, type ListName } from '@/core/field';
 import { QuantityField } from './QuantityField';
+import { TextField } from './TextField';
 import { useUnits } from './units';
 
 /** What a reference may name: entries of one list, with the kind of each where it has one. */
@@ -130,6 +131,17 @@ function OneField({ field, value, optionsOf, onSet, name }: Common & { field: Fo
         </Select>
       );
     }
+    // Outside a table text stands where the form that holds it wants it.
+    case 'text':
+      return name === undefined ? null : (
+        <TextField
+          label={label}
+          hideLabel
+          value={String(now ?? '')}
+          maximum={field.most}
+          onCommit={(next) => onSet(field.key, next)}
+        />
+      );
     default:
       return null;
   }

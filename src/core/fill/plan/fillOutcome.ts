@@ -50,6 +50,13 @@ const FULL = 0.98;
 /** Pressure by which a pack is held at least, as a share: what lies under a feed line bears none. */
 const HELD = 0.05;
 
+/**
+ * How much thicker a pack is than by the vacuum (share), where resin bears a share of the pressure and the pack the
+ * rest: thickness goes as that rest to the power −springBack.
+ */
+export const thickerBy = (pressure: Float64Array, springBack: number): Float64Array =>
+  pressure.map((share) => Math.max(HELD, 1 - share) ** -springBack - 1);
+
 /** What a simulated plan comes to: for whom it fails, where, and by how much. */
 export function fillOutcome(own: FillCase, result: FillResult): FillOutcome {
   const { skin, stacks, flow, plan, filling, part } = own;
@@ -95,7 +102,7 @@ export function fillOutcome(own: FillCase, result: FillResult): FillOutcome {
       opens: result.opened[i] ?? null,
       closes: closes ?? fillTime,
     })),
-    thicker: HELD ** -filling.springBack - 1,
+    thicker: Math.max(...thickerBy(Float64Array.of(1), filling.springBack)),
   };
 }
 

@@ -23,6 +23,7 @@ import {
   resinToHave,
   skinsOf,
   stackFlow,
+  thickerBy,
   throughTime,
   USUAL_FILLING,
   viscosityAt,
@@ -128,6 +129,18 @@ describe('a resin in the shop', () => {
     // Four times as thick at the pot life, counted from mixing.
     const atLife = warm.viscosity * Math.exp(warm.rate * warm.life);
     expect(atLife / viscosityAt(resin, 22)).toBeCloseTo(filling.thickening, 9);
+  });
+});
+
+describe('thickness behind the front', () => {
+  it('is that by the vacuum where resin bears nothing, and the more the nearer the feed', () => {
+    const shares = Float64Array.of(0, 0.3, 0.6, 0.9, 1);
+    const thicker = thickerBy(shares, 0.08);
+    expect(thicker[0]).toBe(0);
+    thicker.slice(1).forEach((one, i) => expect(one).toBeGreaterThan(thicker[i]!));
+    // By hand: 0.1 of the pressure left, 0.1^(−0.08) = 1.202.
+    expect(thicker[3]).toBeCloseTo(0.2023, 3);
+    expect(Math.max(...thickerBy(shares, 0))).toBe(0);
   });
 });
 
