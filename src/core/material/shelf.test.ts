@@ -34,6 +34,23 @@ describe('the Shelf as tables', () => {
     ];
     expect(readRow('fabric', cells(fabric), fibres)).toEqual({ ok: true, material: fabric });
   });
+  it('keeps a resin’s own law of cure, and refuses what is none', () => {
+    const resin = find<Resin>('epoxy-infusion');
+    resin.cure = {
+      A1: 1e4,
+      E1: 5e4,
+      A2: 2e5,
+      E2: 5e4,
+      m: 1,
+      n: 1.5,
+      heat: 4e5,
+      tgFull: 95,
+      source: 'Scan of batch 12',
+    };
+    expect(readRow('resin', cells(resin), fibres)).toEqual({ ok: true, material: resin });
+    for (const cure of ['{', '{"A1":-1}', '7'])
+      expect(readRow('resin', { ...cells(resin), cure }, fibres)).toMatchObject({ ok: false, column: 'cure' });
+  });
   it('understands entries with their own units and says which column is wrong', () => {
     const foam = cells(find('pvc-80'));
     expect(readRow('core', { ...foam, density: '5 lb/ft3' }, fibres)).toMatchObject({

@@ -47,6 +47,7 @@ export function columnsOf(kind: MaterialKind): Column[] {
           text('measured', 'Measured figures (JSON)'),
         ]
       : []),
+    ...(kind === 'resin' ? [text('cure', 'Cure law (JSON)')] : []),
     ...(kind === 'core'
       ? [text('thicknesses', 'Sheets (mm)', true), text('forms', 'Forms'), text('cellSize', 'Cell size (mm)')]
       : []),
@@ -104,6 +105,7 @@ export function writeRow(material: Material): (string | number)[] {
     if (key === 'origins') return writeOrigins(material);
     if (key === 'family') return FAMILIES[material.kind]![plain.family as string]!;
     if (key === 'components') return (plain.components as FabricComponent[]).map(writeComponent).join(' ; ');
+    if (key === 'cure') return plain.cure ? JSON.stringify(plain.cure) : '';
     if (key === 'measured')
       return (plain.components as FabricComponent[]).some(({ measured }) => measured.length)
         ? JSON.stringify((plain.components as FabricComponent[]).map(({ measured }) => measured))
@@ -205,6 +207,14 @@ function readComponents(
     });
 }
 
+function readJson(text: string, column: string, what: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    throw new RowRefusal(column, `${what}: this is not JSON`);
+  }
+}
+
 /**
  * A material from a row of cells.
  *
@@ -252,18 +262,14 @@ export function readRow(
     if (kind === 'fabric') {
       const components = readComponents(cell('components'), fibres, originOf);
       if (cell('measured') !== '') {
-        let measured: unknown;
-        try {
-          measured = JSON.parse(cell('measured'));
-        } catch {
-          throw new RowRefusal('measured', 'Measured figures are not JSON');
-        }
+        const measured = readJson(cell('measured'), 'measured', 'Measured figures');
         components.forEach(
           (component, i) => (component.measured = (measured as FabricComponent['measured'][])[i] ?? []),
         );
       }
       candidate.components = components;
     }
+    if (kind === 'resin') candidate.cure = cell('cure') === '' ? null : readJson(cell('cure'), 'cure', 'The cure law');
     if (kind === 'core') {
       candidate.thicknesses = cell('thicknesses')
         .split(';')

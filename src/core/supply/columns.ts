@@ -31,7 +31,7 @@ const FOLLOW: ReadonlySet<MaterialKind> = new Set(['fabric', 'core', 'resin', 'c
 const NEEDED: ReadonlySet<string> = new Set(['name', 'arealWeight']);
 const SPECIAL: Readonly<Record<string, QuantityKind>> = { thicknesses: 'thickness', cellSize: 'thickness' };
 /** Of the yard's own export: it tells them by their heads. */
-const OWN: ReadonlySet<string> = new Set(['id', 'components', 'measured', 'origins']);
+const OWN: ReadonlySet<string> = new Set(['id', 'components', 'measured', 'cure', 'origins']);
 const withoutUnit = (head: string) => head.replace(/ \([^)]*\)$/, '');
 
 /** The columns a list of a kind may have, those that are looked for first in front. */
