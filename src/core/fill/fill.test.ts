@@ -98,6 +98,22 @@ describe('a simulated fill', () => {
       { seed: 4, numRuns: 12 },
     );
   });
+  it('says what came through each inlet: together what is in the pores but those of the lines themselves', () => {
+    const both: FillInput = {
+      ...strip(0.6),
+      inlets: [{ line: [[0, 0], [0, 0.3]] }, { line: [[0.4, 0], [0.4, 0.3]], openAt: 60 }], // prettier-ignore
+      cells: 6000,
+    };
+    const { course, resinVolume } = simulate(both);
+    const through = course.at(-1)!.through;
+    const sum = through[0]! + through[1]!;
+    expect(sum / resinVolume).toBeGreaterThan(0.96);
+    expect(sum / resinVolume).toBeLessThanOrEqual(1 + 1e-6);
+    // The second feeds both ways, and further.
+    expect(through[1]!).toBeGreaterThan(through[0]!);
+    const one = simulate(strip(0.6));
+    expect(one.course.at(-1)!.through[0]! / one.resinVolume).toBeGreaterThan(0.96);
+  });
   it('never goes back; twice the pressure fills it in half the time', () => {
     const found = simulate(strip(0.6));
     found.course.slice(1).forEach(({ volume }, i) => expect(volume).toBeGreaterThanOrEqual(found.course[i]!.volume));

@@ -29,6 +29,10 @@ export function LinesOut({
   );
   const [a, b] = datumsOf(skin);
   const file = plan.name.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase();
+  const through = (id: string) => {
+    const mass = filled?.resin.byLine.get(id);
+    return mass === undefined ? '' : show(mass, 'mass');
+  };
   if (plan.lines.length === 0) return null;
   return (
     <Card body>
@@ -61,6 +65,7 @@ export function LinesOut({
             <th scope="col">Clamp</th>
             <th scope="col">opens</th>
             <th scope="col">closes</th>
+            <th scope="col">resin through it, {unit('mass')}</th>
             <th scope="col">marked at, {unit('length')}: along / up the skin (tape from A, from B)</th>
           </tr>
         </thead>
@@ -81,6 +86,7 @@ export function LinesOut({
                 <td>{line.role === 'vent' ? 'open all the time' : LINE_OPENS[line.opens]}</td>
                 <td>{line.role === 'feed' && opensWords(own)}</td>
                 <td>{line.role === 'feed' ? minutes(own?.closes ?? null) : 'at gel'}</td>
+                <td>{through(line.id)}</td>
                 <td className="small">
                   {markedPoints(line, skin)
                     .map(

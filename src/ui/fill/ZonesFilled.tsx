@@ -36,7 +36,9 @@ export function ZonesFilled({ filled: { outcome } }: { filled: Filled }) {
       <p className="small soft mb-0">
         The last sheet lags because resin comes through the stack from the mesh; reckoned with half of what drives it.
         While the feed is open the pack under it is up to {formatNumber(100 * outcome.thicker, 0)} % thicker than by the
-        vacuum: clamp when it is full, and let the vacuum draw the surplus before gel.
+        vacuum: clamp when it is full, and let the vacuum draw the surplus before gel. If half of the vacuum is lost
+        before gel, all of it springs back by {formatNumber(100 * outcome.halfLost, 0)} %; leave the pump on and read
+        the gauge until it has gelled.
       </p>
     </Card>
   );

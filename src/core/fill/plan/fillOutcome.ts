@@ -43,6 +43,8 @@ export interface FillOutcome {
   opens: { id: string; name: string; opens: number | null; closes: number | null; points: readonly FlatPoint[] }[];
   /** Thicker by the feed than by the vacuum while it is full and not yet clamped (share). */
   thicker: number;
+  /** Thicker all over where half of the vacuum is lost before gel (share). */
+  halfLost: number;
 }
 
 /** Least of a node's pores that is full where it counts as filled. */
@@ -102,7 +104,8 @@ export function fillOutcome(own: FillCase, result: FillResult): FillOutcome {
       opens: result.opened[i] ?? null,
       closes: closes ?? fillTime,
     })),
-    thicker: Math.max(...thickerBy(Float64Array.of(1), filling.springBack)),
+    thicker: thickerBy(Float64Array.of(1), filling.springBack)[0]!,
+    halfLost: thickerBy(Float64Array.of(0.5), filling.springBack)[0]!,
   };
 }
 

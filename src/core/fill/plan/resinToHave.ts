@@ -10,6 +10,8 @@ export interface ResinToHave {
   total: number;
   /** Hands that are drawn besides the one that is shown. */
   hands: 1 | 2;
+  /** kg through each feed line, by its id, both hands; none where it was not simulated. */
+  byLine: ReadonlyMap<string, number>;
   /** Buckets: kg of each, and from when to when it is drawn (s). */
   buckets: { mass: number; from: number; to: number }[];
 }
@@ -58,5 +60,11 @@ export function resinToHave(
       buckets.push({ mass: drawn / count, from: i === 0 ? 0 : when(i / count), to: when((i + 1) / count) });
   }
   const waste = drawn * filling.waste;
-  return { inPart, inMedia, inLines, waste, total: drawn + waste, hands, buckets };
+  const through = result?.course.at(-1)?.through ?? [];
+  const all = through.reduce((total, one) => total + one, 0);
+  const feeds = plan.lines.filter(({ role }) => role === 'feed');
+  const byLine = new Map(
+    all > 0 ? feeds.map(({ id }, i) => [id, ((through[i] ?? 0) / all) * (inPart + inMedia)] as const) : [],
+  );
+  return { inPart, inMedia, inLines, waste, total: drawn + waste, hands, byLine, buckets };
 }

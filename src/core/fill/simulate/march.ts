@@ -277,6 +277,22 @@ export class March {
   /** Whether the front has come by all of these. */
   reached = (nodes: readonly number[]): boolean => nodes.every((i) => this.state[i] !== DRY);
 
+  /** m³ that held nodes have given to the rest since the inlets changed. */
+  given(nodes: readonly number[]): number {
+    const { starts, neighbours, conductance } = this.network;
+    let sum = 0;
+    for (const i of nodes) {
+      if (this.state[i] !== HELD) continue;
+      for (let k = starts[i]!; k < starts[i + 1]!; k++) {
+        const j = neighbours[k]!;
+        if (this.state[j] !== HELD && this.state[j] !== CUT_OFF) sum += conductance[k]! * (this.u[i]! - this.u[j]!);
+      }
+      // What the weight moves into a node on its own account, it does not give.
+      sum -= this.fallen[i]!;
+    }
+    return sum / this.own.scale;
+  }
+
   /** Pressure over the last step, as a share of that at the feed. */
   pressure(): Float64Array {
     const span = Math.max(this.now - this.last, 1e-30);

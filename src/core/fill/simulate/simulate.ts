@@ -72,8 +72,8 @@ export interface FillResult {
   lastToFill: FlatPoint;
   /** Dry places that no vent draws from any more. */
   trapped: { area: number; at: FlatPoint }[];
-  /** m³ that came in at each time of the march (s). */
-  course: { time: number; volume: number }[];
+  /** m³ that came in at each time of the march (s), and through each inlet. */
+  course: { time: number; volume: number; through: number[] }[];
   /** When each inlet opened (s); null where it never did. */
   opened: (number | null)[];
   /** Pressure at the end, as a share of what drives it: 1 at the feed, 0 at the vacuum. */
@@ -140,7 +140,9 @@ export function* fillSimulation(input: FillInput): Generator<FillStep, FillResul
   const weight = input.lift && input.density ? (input.density * GRAVITY) / pressure : 0;
   const march = new March(mesh, network, { scale: viscosity / pressure, vents, weight });
   const whole = network.volume.reduce((sum, one) => sum + one, 0);
-  const course: { time: number; volume: number }[] = [];
+  const course: FillResult['course'] = [];
+  /** m³ through each inlet before the inlets last changed. */
+  const before = inlets.map(() => 0);
   const limit = rate > 0 ? (1 - 1e-9) / rate : Infinity;
   const end = Math.min(limit, input.maximumTime === undefined ? Infinity : flowTime(input.maximumTime, rate));
   const feeds = inlets.map((inlet) => ({
@@ -152,6 +154,7 @@ export function* fillSimulation(input: FillInput): Generator<FillStep, FillResul
   }));
   const short = vents.length > 0 || weight > 0 || inlets.some(({ onArrival }) => onArrival);
   const growth = short ? GROWTH.short : GROWTH.plain;
+  const isOpen = (feed: { from: number; to: number }, at: number) => feed.from <= at && feed.to > at;
   /** Inlets that the front has come by open now, or after their delay. */
   const arrivals = (now: number): boolean => {
     let opens = false;
@@ -169,7 +172,7 @@ export function* fillSimulation(input: FillInput): Generator<FillStep, FillResul
     const from = now;
     const next = feeds.flatMap((feed) => [feed.from, feed.to]).filter((time) => time > from);
     const to = Math.min(end, ...next);
-    const held = feeds.filter((feed) => feed.from <= from && feed.to > from).flatMap(({ nodes }) => nodes);
+    const held = feeds.filter((feed) => isOpen(feed, from)).flatMap(({ nodes }) => nodes);
     if (held.length === 0) {
       if (to === Infinity || to === end) break;
       march.begin(from, held);
@@ -178,7 +181,7 @@ export function* fillSimulation(input: FillInput): Generator<FillStep, FillResul
     }
     march.begin(from, held);
     let step = march.firstStep();
-    let before = { time: from, volume: march.volume() };
+    let last = { time: from, volume: march.volume() };
     let toFull = Infinity;
     let stands = false;
     while (now < to && full === null && !stands) {
@@ -190,16 +193,18 @@ export function* fillSimulation(input: FillInput): Generator<FillStep, FillResul
       step = Math.max(step, growth * (now - from));
       const volume = march.volume();
       if (march.isFull()) full = now;
-      toFull = ((whole - volume) * (now - before.time)) / Math.max(1e-12 * whole, volume - before.volume);
-      idle = volume - before.volume > 1e-9 * whole ? 0 : idle + 1;
-      before = { time: now, volume };
+      toFull = ((whole - volume) * (now - last.time)) / Math.max(1e-12 * whole, volume - last.volume);
+      idle = volume - last.volume > 1e-9 * whole ? 0 : idle + 1;
+      last = { time: now, volume };
       const time = clockTime(now, rate);
-      course.push({ time, volume });
+      const through = feeds.map((feed, k) => before[k]! + (isOpen(feed, from) ? march.given(feed.nodes) : 0));
+      course.push({ time, volume, through });
       const done = volume / whole;
       yield { done, at: 'filling', time, filled: done, mesh, arrived: march.arrivals() };
       stands = full === null && (march.stands() || idle >= IDLE);
       if (arrivals(now)) break;
     }
+    course.at(-1)?.through.forEach((volume, k) => (before[k] = volume));
     march.settle();
     // Nothing moves any more: on to when the inlets change, or it stays as it is.
     if (stands && !feeds.some((feed) => feed.from >= now && Number.isFinite(feed.from))) {
@@ -209,8 +214,8 @@ export function* fillSimulation(input: FillInput): Generator<FillStep, FillResul
   }
   const arrival = march.arrivals().map((flow) => clockTime(flow, rate));
   const volume = march.volume();
-  let last = 0;
-  for (let i = 0; i < arrival.length; i++) if (network.volume[i]! > 0 && arrival[i]! > arrival[last]!) last = i;
+  let latest = 0;
+  for (let i = 0; i < arrival.length; i++) if (network.volume[i]! > 0 && arrival[i]! > arrival[latest]!) latest = i;
   return {
     mesh,
     arrival,
@@ -218,7 +223,7 @@ export function* fillSimulation(input: FillInput): Generator<FillStep, FillResul
     fillTime: full === null ? null : clockTime(full, rate),
     filledFraction: volume / whole,
     resinVolume: volume,
-    lastToFill: [mesh.x[last]!, mesh.y[last]!],
+    lastToFill: [mesh.x[latest]!, mesh.y[latest]!],
     trapped: march.trapped(),
     course,
     opened: feeds.map(({ from }) => (from <= now ? clockTime(from, rate) : null)),
