@@ -12,9 +12,11 @@ import { formatNumber } from '@/core/quantity';
 import { useDesign } from '../shared/boat';
 import { Progress } from '../shared/Progress';
 import { Refusal } from '../shared/Refusal';
+import { useUnits } from '../shared/units';
 import { FillVerdict } from './FillVerdict';
 import { LineCard } from './LineCard';
 import { LinesOut } from './LinesOut';
+import { minutes } from './minutes';
 import { ResinCard } from './ResinCard';
 import { SkinPicture, type Front } from './SkinPicture';
 import { runFill, runWhatIfs, stopFill, useFill } from './fillStore';
@@ -34,6 +36,7 @@ interface PlanCardProps {
 /** One plan: its picture with lines to draw, the front over time, and what it comes to. */
 export function PlanCard({ plan, filling, mixing, onPlan, children }: PlanCardProps) {
   const { boat } = useDesign();
+  const { full } = useUnits();
   const part = boat.parts.find(({ id }) => id === plan.part);
   const skin = useSkins(boat, part).find(({ id }) => id === plan.skin);
   const [fineness, setFineness] = useState<Fineness>('quick');
@@ -126,6 +129,10 @@ export function PlanCard({ plan, filling, mixing, onPlan, children }: PlanCardPr
   const { running, filled } = state;
   return (
     <>
+      <p className="d-none d-print-block mb-1">
+        {plan.name}: full within {minutes(plan.target)}, {full(plan.celsius, 'temperature')}, driven by{' '}
+        {full(plan.pressure, 'pressure')}.
+      </p>
       <div className="fill-columns mb-3">
         <div className="d-grid gap-2 align-content-start">
           <Card>
