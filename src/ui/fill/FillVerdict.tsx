@@ -76,7 +76,7 @@ export function FillVerdict({
         ))}
       </ul>
       <p className="small soft mb-0">
-        On generic permeabilities
+        On the permeabilities of the yard’s list, which are generic until you put in your own,
         {typeof own === 'string'
           ? ''
           : ` and a resin of ${formatNumber(own.flow.viscosity * 1000, 0)} mPa·s at the clamp`}

@@ -3,6 +3,7 @@ import { shapeOf, type Boat, type FillLine, type FillPlan, type Part } from '../
 import { invalid } from '../../error';
 import type { ZoneEvaluation } from '../../evaluate';
 import { signedArea, type FlatPoint } from '../../geometry';
+import { GUESS, TOLD } from '../../kit';
 import type { Resin } from '../../material';
 import type { Filling } from '../filling';
 import { inside } from '../simulate/mesh';
@@ -58,6 +59,8 @@ export function fillCase({ boat, plan, filling, evaluations, cells }: FillCaseIn
     throw invalid('skin', `${plan.name}: the skin that it was drawn for is no more: choose another one`);
   const flow = resinFlowAt(resin, plan, filling);
   const [problems, notes] = [[] as string[], [...skin.notes]];
+  if (plan.celsius < GUESS.low || plan.celsius > GUESS.high)
+    notes.push(`At ${plan.celsius} °C viscosity and pot life are a guess: told at ${TOLD.low} and ${TOLD.high} °C`);
   const [stacks, naked] = [new Map<string, StackFlow>(), new Map<string, StackFlow>()];
   for (const { id, name } of skin.zones) {
     const zone = part.zones.find((one) => one.id === id)!;

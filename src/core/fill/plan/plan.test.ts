@@ -215,6 +215,10 @@ describe('what is refused and what is said', () => {
   ])('%s', (_, plan, words) => {
     expect(() => caseOf(plan)).toThrow(words);
   });
+  it('a temperature at which nothing is told', () => {
+    expect(caseOf({ ...first, celsius: 9 }).notes.join()).toContain('a guess: told at 15 and 25 °C');
+    expect(caseOf(first).notes.join()).not.toContain('a guess');
+  });
   it('a line off the skin, and a zone with nothing in it', () => {
     const off = caseOf({ ...first, lines: [...first.lines, feed([[40, 9]], { id: 'off', name: 'Lost' })] });
     expect(off.problems).toContain('Lost lies off the skin');
