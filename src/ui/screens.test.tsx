@@ -56,6 +56,8 @@ const bare = (): Boat => ({
   details: [],
   loads: [],
   references: [],
+  fillPlans: [],
+  curePlans: [],
   hull: null,
 });
 const emptied = (): Boat => ({

@@ -227,6 +227,9 @@ describe('a new boat from another', () => {
     expect(boat.details.every(({ zone }) => zones.has(zone))).toBe(true);
     expect(boat.supports.every((one) => one.kind !== 'rib' || zones.has(one.zone))).toBe(true);
     expect(boat.supports.length).toBeLessThan(source.supports.length);
+    expect(boat.fillPlans).toHaveLength(source.fillPlans.length);
+    const deck = begin(source, { parts: ['deck'], layup: 'source' }).boat;
+    expect([deck.fillPlans, deck.curePlans]).toEqual([[], []]);
     expect(() => begin(source, { parts: [] })).toThrow('Choose at least one part');
   });
   it('does not take over that somebody accepted a caution', () => {

@@ -38,6 +38,9 @@ function withParts(boat: Boat, ids: readonly string[] | null): Boat {
   return {
     ...boat,
     parts,
+    // Plans of parts that are left behind stay behind.
+    fillPlans: boat.fillPlans.filter(({ part }) => ids.includes(part)),
+    curePlans: boat.curePlans.filter(({ part }) => ids.includes(part)),
     supports,
     details,
     loads: boat.loads.filter(

@@ -7,8 +7,9 @@ import { applyEdits } from '@/core/edit';
 import { nextBatch, openSaving, saveStep, type Pending, type Saving, type SavingEvent, type Theirs } from './machine';
 import { GONE_AFTER, Unsent, type UnsentStorage } from './unsent';
 
+const NO_PLANS = { fillPlans: [], curePlans: [] };
 /** A small boat is enough: what is edited are its laminates, one a token. */
-const start: Boat = { ...merrow(), parts: [], details: [], supports: [], acceptances: [], references: [] };
+const start: Boat = { ...merrow(), parts: [], details: [], supports: [], acceptances: [], references: [], ...NO_PLANS };
 const fabric = start.materials.find(({ kind }) => kind === 'fabric')!.id;
 const add = (token: string): Pending['edits'] => [
   {
