@@ -27,8 +27,9 @@ export interface CureMoment {
   coolest: number;
   mould: number;
   surface: number;
-  /** Degree where it is least, and the glass transition there (°C). */
+  /** Degree where it is least, and where it is most. */
   degree: number;
+  degreeMost: number;
 }
 
 export interface CureCourse {
@@ -103,6 +104,7 @@ export function cureThrough({
       mould: temperature[0]!,
       surface: temperature[n - 1]!,
       degree: Math.min(...hardens.map((i) => degree[i]!)),
+      degreeMost: Math.max(...hardens.map((i) => degree[i]!)),
     });
     told = now;
   };

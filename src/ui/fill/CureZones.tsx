@@ -101,8 +101,8 @@ export function CureZones({
         </table>
       </div>
       <p className="small soft mb-0">
-        After the resin is in; the last go where there are several. Between tack and abrade: peel ply, or key it and
-        wash.{' '}
+        After the resin of a go is in; of several goes the worst for each column. Between tack and abrade: peel ply, or
+        key it and wash.{' '}
         {plan.place === 'oven' && '⚠ A hot oven burns, and vapour in it can ignite: vent it, watch it, lift with two. '}
         {cure.family.heat > 0 && '⚠ Thick goes make their own heat: a pot or an offcut in a bin can burn. '}
         Not looked at: corners and pools where resin is thicker, sun on the mould, wind, gelcoat.

@@ -2,7 +2,7 @@ import type { CurePlan, CureStep, Zone } from '../../document';
 import type { LaidLayer, ZoneEvaluation } from '../../evaluate';
 import type { Curing } from '../curing';
 import { glassTransition, type ResinCure } from '../resinCure';
-import { cureThrough, type AirStep, type CureCourse } from '../throughThickness';
+import { cureThrough, type AirStep, type CureCourse, type CureMoment } from '../throughThickness';
 import { slicesOf } from './slices';
 
 /** Layers that are laid and harden in one go. */
@@ -29,9 +29,9 @@ export interface ZoneCure {
   /** m of laminate, core not counted. */
   laminate: number;
   shots: Shot[];
-  /** Of the last go. */
+  /** Of the last go; what follows is that of the go that is worst for it. */
   course: CureCourse;
-  /** s from when the resin of the last go is in; null where it is not reached by the end of the schedule. */
+  /** s from when the resin of a go is in; null where it is not reached by the end of the schedule. */
   gel: number | null;
   demould: number | null;
   /** The next coat bonds by itself from gel to here; from `abrade` on it must be abraded. */
@@ -106,15 +106,20 @@ export function zoneCure(
   });
   const { course } = runs.at(-1)!;
   const { gelDegree, demould, tackEnds, abrade, most } = cure.family;
-  const reached = (degree: number) => course.moments.find((moment) => moment.degree >= degree)?.time ?? null;
-  const stiff = course.moments.find(
-    ({ degree, coolest }) => degree >= demould && glassTransition(cure, degree) >= coolest + curing.stiffer,
-  );
+  const courses = runs.map((run) => run.course);
+  // What must have come by: in the slowest place of the slowest go. What must not yet have: in the quickest of all.
+  const slowest = (by: (moment: CureMoment) => boolean) => latest(courses.map((one) => timeOf(one, by)));
+  const quickest = (degree: number) => earliest(courses.map((one) => timeOf(one, (now) => now.degreeMost >= degree)));
+  const isStiff = ({ degree, hottest: warm }: CureMoment) =>
+    degree >= demould && glassTransition(cure, degree) >= warm + curing.stiffer;
+  const degree = Math.min(...courses.map((one) => one.degree));
   const hottest = (of: (run: (typeof runs)[number]) => number) => Math.max(...runs.map(of));
   const limits: CureLimit[] = [
     { what: 'laminate', name: 'the laminate', limit: most, hottest: hottest((run) => run.course.peak.celsius) },
-    ...runs.at(-1)!.cores.map(({ slice, code, limit }): CureLimit => {
-      return { what: 'core', name: code, limit, hottest: hottest((run) => run.course.slicePeaks[slice] ?? plan.start) };
+    ...runs.at(-1)!.cores.map(({ code, limit }, k): CureLimit => {
+      // The same core is another slice of each go; where it does not lie yet it is not warmed.
+      const warmed = (run: (typeof runs)[number]) => run.course.slicePeaks[run.cores[k]?.slice ?? -1] ?? plan.start;
+      return { what: 'core', name: code, limit, hottest: hottest(warmed) };
     }),
     { what: 'mould', name: 'the mould', limit: plan.mouldLimit, hottest: hottest((run) => run.course.slicePeaks[0]!) },
   ];
@@ -135,15 +140,29 @@ export function zoneCure(
       peak: own.peak.celsius,
     })),
     course,
-    gel: reached(gelDegree),
-    demould: stiff?.time ?? null,
-    tackEnds: reached(tackEnds),
-    abrade: reached(abrade),
-    degree: course.degree,
-    tg: glassTransition(cure, course.degree),
-    lag: Math.max(0, ...course.moments.map(({ air: now, coolest }) => now - coolest)),
+    gel: slowest((now) => now.degree >= gelDegree),
+    demould: slowest(isStiff),
+    tackEnds: quickest(tackEnds),
+    abrade: quickest(abrade),
+    degree,
+    tg: glassTransition(cure, degree),
+    lag: Math.max(0, ...courses.flatMap(({ moments }) => moments.map(({ air: now, coolest }) => now - coolest))),
     limits,
   };
+}
+
+/** When something first holds (s); null where it does not by the end. */
+const timeOf = ({ moments }: CureCourse, by: (moment: CureMoment) => boolean): number | null =>
+  moments.find(by)?.time ?? null;
+
+/** The last of several times; null where one of them never comes. */
+const latest = (times: readonly (number | null)[]): number | null =>
+  times.reduce((last, time) => (last === null || time === null ? null : Math.max(last, time)), 0);
+
+/** The first of several times that come; null where none does. */
+function earliest(times: readonly (number | null)[]): number | null {
+  const there = times.filter((time) => time !== null);
+  return there.length > 0 ? Math.min(...there) : null;
 }
 
 /**
