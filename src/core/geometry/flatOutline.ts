@@ -24,3 +24,15 @@ export function faultOf(outline: readonly FlatPoint[]): 'no area' | 'crosses its
         return 'crosses itself';
   return Math.abs(signedArea(outline)) < 1e-6 ? 'no area' : null;
 }
+
+/** The point of an edge from a to b that is nearest to another. */
+export function nearestOnEdge(a: FlatPoint, b: FlatPoint, [x, y]: FlatPoint): FlatPoint {
+  const [dx, dy] = [b[0] - a[0], b[1] - a[1]];
+  const long = dx * dx + dy * dy;
+  const t = long === 0 ? 0 : Math.max(0, Math.min(1, ((x - a[0]) * dx + (y - a[1]) * dy) / long));
+  return [a[0] + t * dx, a[1] + t * dy];
+}
+
+/** Length of a line through points (m). */
+export const lineLength = (points: readonly FlatPoint[]): number =>
+  points.slice(1).reduce((sum, [x, y], i) => sum + Math.hypot(x - points[i]![0], y - points[i]![1]), 0);

@@ -3,7 +3,7 @@ import { scaleLinear } from 'd3-scale';
 import { useEffect, useMemo, useRef, useState, type PointerEvent } from 'react';
 import type { FillLine } from '@/core/document';
 import { isolines, type DryPlace, type FillMesh, type FillSkin } from '@/core/fill';
-import type { FlatPoint } from '@/core/geometry';
+import { nearestOnEdge, type FlatPoint } from '@/core/geometry';
 import { PointHandle } from '../shared/drawing/PointHandle';
 import { PALETTE } from '../shared/palette';
 import { useUnits } from '../shared/units';
@@ -223,13 +223,9 @@ function snap(skin: FillSkin, lines: readonly FillLine[], [x, y]: FlatPoint, rea
   for (const { points } of lines) for (const p of points) look(p);
   for (const { outline } of skin.zones)
     outline.forEach((a, i) => {
-      const b = outline[(i + 1) % outline.length]!;
-      const long = (b[0] - a[0]) ** 2 + (b[1] - a[1]) ** 2;
-      const t =
-        long === 0 ? 0 : Math.max(0, Math.min(1, ((x - a[0]) * (b[0] - a[0]) + (y - a[1]) * (b[1] - a[1])) / long));
       // A corner before the edges that meet in it.
       look(a);
-      look([a[0] + t * (b[0] - a[0]), a[1] + t * (b[1] - a[1])], reach / 3);
+      look(nearestOnEdge(a, outline[(i + 1) % outline.length]!, [x, y]), reach / 3);
     });
   return [round(best[0]), round(best[1])];
 }

@@ -1,5 +1,6 @@
 import { signedArea, type FlatPoint } from '../../geometry';
 import type { FillCase } from '../plan/fillCase';
+import { lengthOfLines } from '../plan/lineLengths';
 
 export interface BagSheet {
   name: string;
@@ -35,14 +36,7 @@ export function bagOf({ plan, part, skin, stacks, filling }: FillCase): Bag {
     const own = covers === 'part' ? all + flange : mesh;
     return { name, area: own * (1 + extra) };
   });
-  const long = (role: string) =>
-    plan.lines
-      .filter((line) => line.role === role)
-      .reduce((sum, { points }) => {
-        const both = skin.half && !(skin.mirrored && points.every(([, y]) => Math.abs(y) < 0.02)) ? 2 : 1;
-        return sum + both * points.slice(1).reduce((way, p, i) => way + distance(p, points[i]!), 0);
-      }, 0);
-  const [feed, vacuum] = [long('feed'), long('vent')];
+  const [feed, vacuum] = (['feed', 'vent'] as const).map((role) => lengthOfLines(plan, skin, role)) as [number, number];
   const pores = skin.zones.reduce((sum, { id }) => {
     const { thickness, porosity } = stacks.get(id)!;
     return sum + area(id) * thickness * porosity;

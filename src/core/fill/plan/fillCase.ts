@@ -2,7 +2,7 @@ import { Clipper, EndType, FillRule, JoinType, type Path64 } from '@countertype/
 import { shapeOf, type Boat, type FillLine, type FillPlan, type Part } from '../../document';
 import { invalid } from '../../error';
 import type { ZoneEvaluation } from '../../evaluate';
-import { signedArea, type FlatPoint } from '../../geometry';
+import { nearestOnEdge, signedArea, type FlatPoint } from '../../geometry';
 import { GUESS, TOLD } from '../../kit';
 import type { Resin } from '../../material';
 import type { Filling } from '../filling';
@@ -132,11 +132,8 @@ export function onSkin({ outline, holes }: FillSkin, [x, y]: FlatPoint): boolean
   if (inside(outline, x, y) && !holes.some((hole) => inside(hole, x, y))) return true;
   return [outline, ...holes].some((ring) =>
     ring.some((a, i) => {
-      const b = ring[(i + 1) % ring.length]!;
-      const long = (b[0] - a[0]) ** 2 + (b[1] - a[1]) ** 2;
-      const t =
-        long === 0 ? 0 : Math.max(0, Math.min(1, ((x - a[0]) * (b[0] - a[0]) + (y - a[1]) * (b[1] - a[1])) / long));
-      return Math.hypot(a[0] + t * (b[0] - a[0]) - x, a[1] + t * (b[1] - a[1]) - y) < OFF;
+      const [u, v] = nearestOnEdge(a, ring[(i + 1) % ring.length]!, [x, y]);
+      return Math.hypot(u - x, v - y) < OFF;
     }),
   );
 }

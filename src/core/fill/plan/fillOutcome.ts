@@ -1,5 +1,6 @@
-import type { FlatPoint, Point } from '../../geometry';
-import { inside } from '../simulate/mesh';
+import type { FlatPoint } from '../../geometry';
+import { hangingTogether } from '../simulate/hangingTogether';
+import { inside, type FillMesh } from '../simulate/mesh';
 import type { FillResult } from '../simulate/simulate';
 import type { FillCase } from './fillCase';
 import { throughTime } from './stackFlow';
@@ -62,10 +63,11 @@ export const thickerBy = (pressure: Float64Array, springBack: number): Float64Ar
 /** What a simulated plan comes to: for whom it fails, where, and by how much. */
 export function fillOutcome(own: FillCase, result: FillResult): FillOutcome {
   const { skin, stacks, flow, plan, filling, part } = own;
-  const { mesh, arrival, saturation } = result;
+  const { mesh, arrival, saturation, network } = result;
+  const areas = network.area;
   const zoneAt = (x: number, y: number) => skin.zones.findLast(({ outline }) => inside(outline, x, y))?.id ?? null;
   const byZone = new Map(skin.zones.map(({ id }) => [id, { front: 0, dry: 0 }]));
-  const [areas, zoneOf] = areasOf(result, skin, zoneAt);
+  const zoneOf = zonesOf(mesh, zoneAt);
   for (let i = 0; i < mesh.x.length; i++) {
     const zone = byZone.get(zoneOf[i] ?? '');
     if (!zone || areas[i] === 0) continue;
@@ -74,7 +76,7 @@ export function fillOutcome(own: FillCase, result: FillResult): FillOutcome {
   }
   const area = areas.reduce((sum, one) => sum + one, 0);
   const cell = (3 * area) / mesh.triangles.length;
-  const every = dryPlaces(result, areas, zoneAt);
+  const every = dryPlaces(result, zoneAt);
   // Many small ones in a zone count as well.
   const places = every.filter((one) => one.area >= cell || (byZone.get(one.zone ?? '')?.dry ?? 0) > cell);
   const zones = skin.zones.map(({ id, name }): ZoneOutcome => {
@@ -109,83 +111,35 @@ export function fillOutcome(own: FillCase, result: FillResult): FillOutcome {
   };
 }
 
-/** m² of the skin about each node, and the zone in which it lies. */
-function areasOf(
-  { mesh }: FillResult,
-  { lift }: FillCase['skin'],
-  zoneAt: (x: number, y: number) => string | null,
-): [Float64Array, (string | null)[]] {
-  const { x, y, triangles } = mesh;
-  const areas = new Float64Array(x.length);
+/** The zone in which each node lies, by a triangle that it is a corner of: on the rim it lies in none by itself. */
+function zonesOf({ x, y, triangles }: FillMesh, zoneAt: (x: number, y: number) => string | null): (string | null)[] {
   const zones: (string | null)[] = Array.from(x, () => null);
-  const points = Array.from(x, (_, i) => lift(x[i]!, y[i]!));
   for (let t = 0; t < triangles.length; t += 3) {
-    const corners = [triangles[t]!, triangles[t + 1]!, triangles[t + 2]!] as const;
-    const [p, q, r] = [points[corners[0]]!, points[corners[1]]!, points[corners[2]]!];
-    const [u, v] = [minus(q, p), minus(r, p)];
-    const normal = [u[1] * v[2] - u[2] * v[1], u[2] * v[0] - u[0] * v[2], u[0] * v[1] - u[1] * v[0]];
-    const own = Math.hypot(...normal) / 2;
-    const middle = zoneAt(
-      corners.reduce((sum, i) => sum + x[i]! / 3, 0),
-      corners.reduce((sum, i) => sum + y[i]! / 3, 0),
-    );
-    for (const i of corners) {
-      areas[i]! += own / 3;
-      zones[i] ??= middle;
-    }
+    const corners = [...triangles.subarray(t, t + 3)];
+    const middle = [x, y].map((axis) => corners.reduce((sum, i) => sum + axis[i]! / 3, 0)) as [number, number];
+    const zone = zoneAt(...middle);
+    for (const i of corners) zones[i] ??= zone;
   }
-  return [areas, zones];
+  return zones;
 }
-
-const minus = (a: Point, b: Point): Point => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
 
 /** Smallest dry place that is told (m²). */
 const TOLD = 5e-4;
 
 /** Nodes that are not full and hang together. */
 function dryPlaces(
-  { mesh, saturation, trapped }: FillResult,
-  areas: Float64Array,
+  { mesh: { x, y }, saturation, network, cutOff }: FillResult,
   zoneAt: (x: number, y: number) => string | null,
 ): DryPlace[] {
-  const { x, y, triangles } = mesh;
-  const dry = (i: number) => areas[i]! > 0 && saturation[i]! < FULL;
-  const next = new Map<number, number[]>();
-  const link = (a: number, b: number) => next.set(a, [...(next.get(a) ?? []), b]);
-  for (let t = 0; t < triangles.length; t += 3)
-    for (let k = 0; k < 3; k++) {
-      const [a, b] = [triangles[t + k]!, triangles[t + ((k + 1) % 3)]!];
-      if (!dry(a) || !dry(b)) continue;
-      link(a, b);
-      link(b, a);
-    }
-  const seen = new Uint8Array(x.length);
-  const places: DryPlace[] = [];
-  for (let i = 0; i < x.length; i++) {
-    if (seen[i] || !dry(i)) continue;
-    const nodes: number[] = [];
-    const open = [i];
-    seen[i] = 1;
-    while (open.length > 0) {
-      const own = open.pop()!;
-      nodes.push(own);
-      for (const other of next.get(own) ?? [])
-        if (!seen[other]) {
-          seen[other] = 1;
-          open.push(other);
-        }
-    }
-    const area = nodes.reduce((sum, one) => sum + areas[one]! * (1 - saturation[one]!), 0);
-    if (area < TOLD) continue;
-    const [mx, my] = [x, y].map((axis) => nodes.reduce((sum, one) => sum + axis[one]! * areas[one]!, 0)) as [
-      number,
-      number,
-    ];
-    const whole = nodes.reduce((sum, one) => sum + areas[one]!, 0);
-    const at: FlatPoint = [mx / whole, my / whole];
-    const reach = 2 * Math.sqrt(whole);
-    const isTrapped = trapped.some((one) => Math.hypot(one.at[0] - at[0], one.at[1] - at[1]) < reach);
-    places.push({ at, area, trapped: isTrapped, zone: zoneAt(...at) });
-  }
-  return places.sort((a, b) => b.area - a.area);
+  const { area: areas } = network;
+  return hangingTogether(network, (i) => areas[i]! > 0 && saturation[i]! < FULL)
+    .flatMap((nodes): DryPlace[] => {
+      const sumOf = (of: (i: number) => number) => nodes.reduce((sum, i) => sum + areas[i]! * of(i), 0);
+      const area = sumOf((i) => 1 - saturation[i]!);
+      if (area < TOLD) return [];
+      const whole = sumOf(() => 1);
+      const at: FlatPoint = [sumOf((i) => x[i]!) / whole, sumOf((i) => y[i]!) / whole];
+      return [{ at, area, trapped: nodes.some((i) => cutOff[i] === 1), zone: zoneAt(...at) }];
+    })
+    .sort((a, b) => b.area - a.area);
 }

@@ -1,5 +1,6 @@
 import type { FillResult } from '../simulate/simulate';
 import type { FillCase } from './fillCase';
+import { lengthOfLines } from './lineLengths';
 
 export interface ResinToHave {
   /** kg for all hands: what stays in the part, in mesh, peel ply and film, in the lines; left in pots and hoses. */
@@ -16,9 +17,6 @@ export interface ResinToHave {
   buckets: { mass: number; from: number; to: number }[];
 }
 
-/** A line on the centreline is one for both hands (m). */
-const ON_CENTRE = 0.02;
-
 /**
  * Resin to have ready for a plan, both hands, and when each bucket is emptied as the simulation draws it.
  *
@@ -33,15 +31,7 @@ export function resinToHave(
   const area = (id: string) => part.zones.find((zone) => zone.id === id)!.geometry.area;
   const sum = (pick: 'inPart' | 'inMedia') =>
     skin.zones.reduce((total, { id }) => total + stacks.get(id)![pick] * area(id), 0);
-  const inLines = plan.lines
-    .filter(({ role }) => role === 'feed')
-    .reduce((total, { points }) => {
-      const both = skin.half && !(skin.mirrored && points.every(([, y]) => Math.abs(y) < ON_CENTRE)) ? 2 : 1;
-      const length = points.slice(1).reduce((long, [x, y], i) => {
-        return long + Math.hypot(x - points[i]![0], y - points[i]![1]);
-      }, 0);
-      return total + both * length * filling.spiral * density;
-    }, 0);
+  const inLines = lengthOfLines(plan, skin, 'feed') * filling.spiral * density;
   const [inPart, inMedia] = [sum('inPart'), sum('inMedia')];
   const drawn = inPart + inMedia + inLines;
   const buckets: ResinToHave['buckets'] = [];

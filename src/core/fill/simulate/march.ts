@@ -1,4 +1,5 @@
-import type { FlatPoint } from '../../geometry';
+import { nearestOnEdge, type FlatPoint } from '../../geometry';
+import { hangingTogether } from './hangingTogether';
 import type { FillMesh } from './mesh';
 import type { FlowNetwork } from './network';
 import { CUT_OFF, DRY, HELD, solveObstacle, WET } from './obstacle';
@@ -22,10 +23,8 @@ const FIRST = 9;
 function distanceTo(line: readonly FlatPoint[], x: number, y: number): number {
   let least = Infinity;
   for (let i = 1; i < line.length; i++) {
-    const [[ax, ay], [bx, by]] = [line[i - 1]!, line[i]!];
-    const long = (bx - ax) ** 2 + (by - ay) ** 2;
-    const t = long === 0 ? 0 : Math.max(0, Math.min(1, ((x - ax) * (bx - ax) + (y - ay) * (by - ay)) / long));
-    least = Math.min(least, Math.hypot(ax + t * (bx - ax) - x, ay + t * (by - ay) - y));
+    const [u, v] = nearestOnEdge(line[i - 1]!, line[i]!, [x, y]);
+    least = Math.min(least, Math.hypot(u - x, v - y));
   }
   return least;
 }
@@ -310,10 +309,10 @@ export class March {
   private cutOff(): void {
     if (this.ventNodes.length === 0) return;
     const s = this.saturation();
-    for (const { nodes } of this.dryPlaces(s)) {
-      const drawn = this.ventNodes.some((vent) => vent.some((i) => s[i]! < OPEN && nodes.has(i)));
+    const vents = new Set(this.ventNodes.flat());
+    for (const nodes of hangingTogether(this.network, (i) => s[i]! < OPEN && !this.neverAgain[i])) {
       // A front that is passing its last cells leaves nothing dry behind it.
-      if (drawn || ![...nodes].some((i) => s[i]! < BARE)) continue;
+      if (nodes.some((i) => vents.has(i)) || !nodes.some((i) => s[i]! < BARE)) continue;
       for (const i of nodes) {
         this.start[i] = s[i]!;
         this.state[i] = CUT_OFF;
@@ -323,56 +322,24 @@ export class March {
     }
   }
 
-  /** Places that are dry and hang together. */
-  private dryPlaces(s: Float64Array): { nodes: Set<number> }[] {
-    const { starts, neighbours } = this.network;
-    const seen = new Uint8Array(this.n);
-    const places: { nodes: Set<number> }[] = [];
-    for (let i = 0; i < this.n; i++) {
-      if (seen[i] || s[i]! >= OPEN || this.neverAgain[i]) continue;
-      const nodes = new Set<number>();
-      const open = [i];
-      seen[i] = 1;
-      while (open.length > 0) {
-        const own = open.pop()!;
-        nodes.add(own);
-        for (let k = starts[own]!; k < starts[own + 1]!; k++) {
-          const j = neighbours[k]!;
-          if (seen[j] || s[j]! >= OPEN || this.neverAgain[j]) continue;
-          seen[j] = 1;
-          open.push(j);
-        }
-      }
-      places.push({ nodes });
-    }
-    return places;
-  }
-
+  /** Dry places that no vent draws from, the largest first. */
   trapped(): { area: number; at: FlatPoint }[] {
     const s = this.saturation();
-    const { starts, neighbours, area } = this.network;
-    const seen = new Uint8Array(this.n);
-    const places: { area: number; at: FlatPoint }[] = [];
-    for (let i = 0; i < this.n; i++) {
-      if (seen[i] || !this.neverAgain[i]) continue;
-      let [dry, mx, my] = [0, 0, 0];
-      const open = [i];
-      seen[i] = 1;
-      while (open.length > 0) {
-        const own = open.pop()!;
-        const left = area[own]! * (1 - s[own]!);
-        dry += left;
-        mx += left * this.mesh.x[own]!;
-        my += left * this.mesh.y[own]!;
-        for (let k = starts[own]!; k < starts[own + 1]!; k++) {
-          const j = neighbours[k]!;
-          if (seen[j] || !this.neverAgain[j]) continue;
-          seen[j] = 1;
-          open.push(j);
+    const { area } = this.network;
+    return hangingTogether(this.network, (i) => this.neverAgain[i] === 1)
+      .flatMap((nodes) => {
+        let [dry, mx, my] = [0, 0, 0];
+        for (const i of nodes) {
+          const left = area[i]! * (1 - s[i]!);
+          dry += left;
+          mx += left * this.mesh.x[i]!;
+          my += left * this.mesh.y[i]!;
         }
-      }
-      if (dry > 0) places.push({ area: dry, at: [mx / dry, my / dry] });
-    }
-    return places.sort((a, b) => b.area - a.area);
+        return dry > 0 ? [{ area: dry, at: [mx / dry, my / dry] as FlatPoint }] : [];
+      })
+      .sort((a, b) => b.area - a.area);
   }
+
+  /** Nodes that nothing flows into any more. */
+  cutOffs = (): Uint8Array => this.neverAgain;
 }

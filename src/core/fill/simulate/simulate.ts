@@ -2,7 +2,7 @@ import type { FlatPoint } from '../../geometry';
 import { clockTime, flowTime } from '../thickening';
 import { March, nodesOf } from './march';
 import { fillMesh, inside, type FillMesh } from './mesh';
-import { flowNetwork, type FlowAt, type Lift } from './network';
+import { flowNetwork, type FlowAt, type FlowNetwork, type Lift } from './network';
 
 /** m² alike every way, or along two axes, the first at an angle to x (degrees). */
 export type Permeability = number | { k1: number; k2: number; angleDeg: number };
@@ -78,8 +78,9 @@ export interface FillResult {
   opened: (number | null)[];
   /** Pressure at the end, as a share of what drives it: 1 at the feed, 0 at the vacuum. */
   pressure: Float64Array;
-  /** m² */
-  area: number;
+  /** Neighbours and areas (m²) of the nodes; those that nothing flows into any more. */
+  network: Pick<FlowNetwork, 'starts' | 'neighbours' | 'area'>;
+  cutOff: Uint8Array;
 }
 
 /** m/s² */
@@ -228,6 +229,7 @@ export function* fillSimulation(input: FillInput): Generator<FillStep, FillResul
     course,
     opened: feeds.map(({ from }) => (from <= now ? clockTime(from, rate) : null)),
     pressure: march.pressure(),
-    area: network.area.reduce((sum, one) => sum + one, 0),
+    network,
+    cutOff: march.cutOffs(),
   };
 }
