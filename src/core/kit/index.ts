@@ -47,3 +47,4 @@ export { outlineFromMeasures } from './in/outlineFromMeasures';
 export { otherHandOf, sameOutline } from './pieces/redrawn';
 export { type Dart, type ShearAt } from './pieces/shearMap';
 export type { Lay } from './out/lay';
+export { dxfSheet, escaped } from './out/dxfSheet';

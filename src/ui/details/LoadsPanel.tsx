@@ -7,6 +7,7 @@ import { formFields, writeAt } from '@/core/field';
 import type { Boat } from '@/core/document';
 import { formatNumber } from '@/core/quantity';
 import { EntityForm } from '../shared/EntityForm';
+import { PickButton } from '../shared/PickButton';
 import { QuantityField } from '../shared/QuantityField';
 import { Refusal } from '../shared/Refusal';
 import { useKept } from '../shared/useKept';
@@ -75,13 +76,7 @@ export function LoadsPanel({ boat }: { boat: Boat }) {
               {boat.loads.map((one) => (
                 <tr key={one.id} className={one.id === load?.id ? 'chosen-row' : ''}>
                   <td>
-                    <button
-                      type="button"
-                      className="plain-button fw-semibold text-start"
-                      onClick={() => setChosen(one.id)}
-                    >
-                      {one.name}
-                    </button>
+                    <PickButton onPick={() => setChosen(one.id)}>{one.name}</PickButton>
                   </td>
                   <td className="small">{LOAD_CAUSES[one.cause.kind]}</td>
                   <td className="num">{acting(one)}</td>

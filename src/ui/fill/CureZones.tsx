@@ -3,6 +3,7 @@ import { Card } from 'react-bootstrap';
 import type { CureLimit, ZoneCure } from '@/core/cure';
 import type { CurePlan } from '@/core/document';
 import { formatNumber } from '@/core/quantity';
+import { PickButton } from '../shared/PickButton';
 import { useUnits } from '../shared/units';
 import type { Cured } from './CureTab';
 import { minutes } from './minutes';
@@ -77,13 +78,7 @@ export function CureZones({
             {zones.map((zone) => (
               <tr key={zone.zoneId} className={zone.zoneId === chosen ? 'chosen-row' : ''}>
                 <td>
-                  <button
-                    type="button"
-                    className="plain-button fw-semibold text-start"
-                    onClick={() => onChoose(zone.zoneId)}
-                  >
-                    {zone.name}
-                  </button>
+                  <PickButton onPick={() => onChoose(zone.zoneId)}>{zone.name}</PickButton>
                 </td>
                 <td>{formatNumber(1000 * zone.laminate, 1)}</td>
                 <td>{minutes(zone.gel)}</td>

@@ -2,6 +2,7 @@
 import { Button, Card } from 'react-bootstrap';
 import { LINE_OPENS, type FillPlan } from '@/core/document';
 import { datumsOf, linesDxf, linesSvg, markedPoints, type FillCase } from '@/core/fill';
+import { PickButton } from '../shared/PickButton';
 import { saveFile } from '../shared/saveFile';
 import { useUnits } from '../shared/units';
 import type { Filled } from '@/workers/fill.worker';
@@ -75,13 +76,9 @@ export function LinesOut({
             return (
               <tr key={line.id}>
                 <td>
-                  <button
-                    type="button"
-                    className="plain-button fw-semibold text-start"
-                    onClick={() => onChoose(line.id)}
-                  >
+                  <PickButton onPick={() => onChoose(line.id)}>
                     {line.role === 'feed' ? '▶' : '○'} {line.name}
-                  </button>
+                  </PickButton>
                 </td>
                 <td>{line.role === 'vent' ? 'open all the time' : LINE_OPENS[line.opens]}</td>
                 <td>{line.role === 'feed' && opensWords(own)}</td>

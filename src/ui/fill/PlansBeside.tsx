@@ -2,6 +2,7 @@
 import { Card } from 'react-bootstrap';
 import type { Filling } from '@/core/fill';
 import { formatNumber } from '@/core/quantity';
+import { PickButton } from '../shared/PickButton';
 import { useDesign } from '../shared/boat';
 import { useUnits } from '../shared/units';
 import { useEveryFill } from './fillStore';
@@ -47,13 +48,7 @@ export function PlansBeside({
             return (
               <tr key={plan.id} className={plan.id === chosen ? 'chosen-row' : ''}>
                 <td>
-                  <button
-                    type="button"
-                    className="plain-button fw-semibold text-start"
-                    onClick={() => onChoose(plan.id)}
-                  >
-                    {plan.name}
-                  </button>
+                  <PickButton onPick={() => onChoose(plan.id)}>{plan.name}</PickButton>
                 </td>
                 <td>{plan.lines.filter(({ role }) => role === 'feed').length}</td>
                 <td>{filled ? wetWords(wetTime) : 'not simulated as it stands'}</td>

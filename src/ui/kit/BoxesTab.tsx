@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { Button, Card } from 'react-bootstrap';
 import { boxSchema, newBox, plugSchema, shapeOf, type Plug } from '@/core/document';
 import type { Edit } from '@/core/edit';
+import { PickButton } from '../shared/PickButton';
 import { useDesign } from '../shared/boat';
 import { freshName } from '../shared/freshName';
 import { Refusal } from '../shared/Refusal';
@@ -90,13 +91,7 @@ export function BoxesTab() {
                 ].map(({ one, what }) => (
                   <tr key={one.id} className={one.id === id ? 'chosen-row' : ''}>
                     <td>
-                      <button
-                        type="button"
-                        className="plain-button fw-semibold text-start"
-                        onClick={() => choose(one.id)}
-                      >
-                        {one.name}
-                      </button>
+                      <PickButton onPick={() => choose(one.id)}>{one.name}</PickButton>
                     </td>
                     <td className="small">{what}</td>
                   </tr>

@@ -12,6 +12,7 @@ import {
 import { formFields, writeAt } from '@/core/field';
 import { DataTable, type DataColumn } from '../shared/DataTable';
 import { EntityForm } from '../shared/EntityForm';
+import { PickButton } from '../shared/PickButton';
 import { Refusal } from '../shared/Refusal';
 import { TextField } from '../shared/TextField';
 import { useEdit } from '../shared/useEdit';
@@ -133,11 +134,7 @@ function ItemTable({
       id: 'name',
       head: 'Item',
       by: ({ name }) => name,
-      cell: ({ id, name }) => (
-        <button type="button" className="plain-button fw-semibold text-start" onClick={() => onChoose(id)}>
-          {name}
-        </button>
-      ),
+      cell: ({ id, name }) => <PickButton onPick={() => onChoose(id)}>{name}</PickButton>,
     },
     { id: 'kind', head: 'Kind', by: ({ kind }) => itemKindOf(kind).name, cell: ({ kind }) => itemKindOf(kind).name },
     { id: 'state', head: 'Known', by: ({ state }) => state, cell: ({ state }) => ITEM_STATES[state].name },

@@ -5,6 +5,7 @@ import type { Boat } from '@/core/document';
 import { isLayerMaterial } from '@/core/material';
 import { formatNumber } from '@/core/quantity';
 import { OfferFields, newOffer } from '../shared/OfferFields';
+import { PickButton } from '../shared/PickButton';
 import { Refusal } from '../shared/Refusal';
 import { isOld } from './CostTables';
 import { useSetting } from '../shared/useSetting';
@@ -70,13 +71,7 @@ export function PricesCard({
               {draft.offers.map((one) => (
                 <tr key={one.material} className={one.material === chosen ? 'chosen-row' : ''}>
                   <td>
-                    <button
-                      type="button"
-                      className="plain-button fw-semibold text-start"
-                      onClick={() => setChosen(one.material)}
-                    >
-                      {nameOf(one.material)}
-                    </button>
+                    <PickButton onPick={() => setChosen(one.material)}>{nameOf(one.material)}</PickButton>
                     {isOld(one.date, today) && <span className="verdict thin"> △ over a year old</span>}
                   </td>
                   <td className="num">

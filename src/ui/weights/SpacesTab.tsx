@@ -7,6 +7,7 @@ import { solid } from '@/core/float';
 import { formFields, writeAt } from '@/core/field';
 import { bodyOfSpace, floatIn, roomsOf, swamped, type Mass, type Room } from '@/core/weight';
 import { EntityForm } from '../shared/EntityForm';
+import { PickButton } from '../shared/PickButton';
 import { Refusal } from '../shared/Refusal';
 import { TextField } from '../shared/TextField';
 import { useEdit } from '../shared/useEdit';
@@ -113,13 +114,7 @@ export function SpacesTab() {
                 {boat.spaces.map((one) => (
                   <tr key={one.id} className={one.id === chosen ? 'chosen-row' : ''}>
                     <td>
-                      <button
-                        type="button"
-                        className="plain-button fw-semibold text-start"
-                        onClick={() => setChosen(one.id)}
-                      >
-                        {one.name}
-                      </button>
+                      <PickButton onPick={() => setChosen(one.id)}>{one.name}</PickButton>
                     </td>
                     <td className="small">{SPACE_KINDS[one.kind]}</td>
                     <td className="num">{full(solid(bodyOfSpace(shape, one))?.volume ?? 0, 'volume')}</td>

@@ -1,11 +1,10 @@
-import { Colors, DxfWriter, point3d, Units } from '@tarikjabiri/dxf';
+import { Colors } from '@tarikjabiri/dxf';
 import type { FillLine } from '../../document';
 import type { FlatPoint, Point } from '../../geometry';
+import { dxfSheet, escaped } from '../../kit';
 import type { FillSkin } from '../skin/skins';
 
 const MILLIMETRES = 1000;
-const oneLine = (text: string) => text.replace(/[\p{Cc}\u2028\u2029]+/gu, ' ').slice(0, 240);
-const escaped = (text: string) => oneLine(text).replace(/[&<>"']/g, (sign) => `&#${sign.codePointAt(0)};`);
 
 /** Two marks on the mould from which a tape is pulled, and where on the picture they are. */
 export interface Datum {
@@ -51,26 +50,17 @@ export function markedPoints(
 
 /** Lines on a skin laid flat as DXF in millimetres: the skin, feeds, vacuum and names on layers of their own. */
 export function linesDxf(skin: FillSkin, lines: readonly FillLine[]): string {
-  const dxf = new DxfWriter();
-  dxf.setUnits(Units.Millimeters);
-  const layers = { SKIN: Colors.White, FEED: Colors.Red, VACUUM: Colors.Blue, TEXT: Colors.White };
-  for (const [name, colour] of Object.entries(layers)) dxf.addLayer(name, colour, 'Continuous');
-  const at = ([x, y]: FlatPoint) => point3d(x * MILLIMETRES, y * MILLIMETRES, 0);
-  const path = (points: readonly FlatPoint[], layerName: string, closed: boolean) =>
-    dxf.addLWPolyline(
-      points.map((point) => ({ point: at(point) })),
-      { flags: closed ? 1 : 0, layerName },
-    );
-  for (const ring of [skin.outline, ...skin.holes]) path(ring, 'SKIN', true);
-  for (const { outline } of skin.zones) path(outline, 'SKIN', true);
+  const out = dxfSheet({ SKIN: Colors.White, FEED: Colors.Red, VACUUM: Colors.Blue, TEXT: Colors.White });
+  for (const ring of [skin.outline, ...skin.holes]) out.path(ring, 'SKIN', true);
+  for (const { outline } of skin.zones) out.path(outline, 'SKIN', true);
   for (const { name, role, points } of lines) {
-    const layerName = role === 'feed' ? 'FEED' : 'VACUUM';
-    if (points.length === 1) dxf.addCircle(at(points[0]!), 15, { layerName });
-    else path(points, layerName, false);
-    dxf.addText(at(points[0]!), 25, oneLine(name), { layerName: 'TEXT' });
+    const layer = role === 'feed' ? 'FEED' : 'VACUUM';
+    if (points.length === 1) out.circle(points[0]!, 0.015, layer);
+    else out.path(points, layer, false);
+    out.text(points[0]!, name, { high: 0.025, layerName: 'TEXT' });
   }
-  for (const { name, at: place } of datumsOf(skin)) dxf.addText(at(place), 40, name, { layerName: 'TEXT' });
-  return dxf.stringify();
+  for (const { name, at } of datumsOf(skin)) out.text(at, name, { high: 0.04, layerName: 'TEXT' });
+  return out.done();
 }
 
 /** The same as SVG at 1:1, a unit a millimetre; up the skin is up. */

@@ -1,11 +1,8 @@
-import { Colors, DxfWriter, point3d, Units } from '@tarikjabiri/dxf';
+import { Colors } from '@tarikjabiri/dxf';
 import type { At } from '../nest/convexParts';
 import type { PlugFrame } from '../plug/plugFrames';
+import { dxfSheet } from './dxfSheet';
 import { drawnPlaces, type Lay } from './lay';
-
-const MILLIMETRES = 1000;
-/** In this format a line end begins the next group: a name with one could say anything. */
-const oneLine = (text: string) => text.replace(/[\p{Cc}\u2028\u2029]+/gu, ' ').slice(0, 240);
 
 /** Layers of a cut file: what the knife follows, what is drawn, what is written. */
 export const DXF_LAYERS = { CUT: Colors.Red, MARK: Colors.Blue, TEXT: Colors.White } as const;
@@ -13,23 +10,8 @@ type LayerName = keyof typeof DXF_LAYERS;
 /** Half the arms of the cross at a notch (m). */
 const CROSS = 0.005;
 
-/** A sheet of millimetres with the three layers; points as the drawing has them, in metres. */
-function sheet() {
-  const dxf = new DxfWriter();
-  dxf.setUnits(Units.Millimeters);
-  for (const [name, colour] of Object.entries(DXF_LAYERS)) dxf.addLayer(name, colour, 'Continuous');
-  const at = ([x, y]: At) => point3d(x * MILLIMETRES, y * MILLIMETRES, 0);
-  return {
-    path: (points: readonly At[], layerName: LayerName, closed: boolean) =>
-      dxf.addLWPolyline(
-        points.map((point) => ({ point: at(point) })),
-        { flags: closed ? 1 : 0, layerName },
-      ),
-    line: (from: At, to: At) => dxf.addLine(at(from), at(to), { layerName: 'MARK' }),
-    text: (where: At, text: string) => dxf.addText(at(where), 18, oneLine(text), { layerName: 'TEXT' }),
-    done: () => dxf.stringify(),
-  };
-}
+/** Letters 18 mm high. */
+const TEXT = { high: 0.018, layerName: 'TEXT' } as const;
 
 /**
  * One roll, offcut or sheet as DXF in millimetres, x along the cloth and y across it: outlines and what is cut inside
@@ -37,7 +19,7 @@ function sheet() {
  * its own.
  */
 export function cutDxf(lay: Lay): string {
-  const out = sheet();
+  const out = dxfSheet(DXF_LAYERS);
   const along = ([x, y]: At): At => [y, x];
   const path = (points: readonly At[], layer: LayerName, closed: boolean) => out.path(points.map(along), layer, closed);
   if (lay.edge) path(lay.edge, 'MARK', true);
@@ -46,11 +28,11 @@ export function cutDxf(lay: Lay): string {
     for (const line of cuts) path(line, 'CUT', true);
     for (const line of darts) path(line, 'MARK', false);
     for (const [x, y] of notches) {
-      out.line(along([x - CROSS, y]), along([x + CROSS, y]));
-      out.line(along([x, y - CROSS]), along([x, y + CROSS]));
+      out.line(along([x - CROSS, y]), along([x + CROSS, y]), 'MARK');
+      out.line(along([x, y - CROSS]), along([x, y + CROSS]), 'MARK');
     }
-    out.line(along([middle[0], middle[1] - reach / 2]), along([middle[0], middle[1] + reach / 2]));
-    out.text(along([middle[0] + 0.01, middle[1] - reach / 2]), label);
+    out.line(along([middle[0], middle[1] - reach / 2]), along([middle[0], middle[1] + reach / 2]), 'MARK');
+    out.text(along([middle[0] + 0.01, middle[1] - reach / 2]), label, TEXT);
   }
   return out.done();
 }
@@ -60,7 +42,7 @@ const BESIDE = 0.1;
 
 /** Frames of a plug or mould as DXF in millimetres, side by side as seen from aft: cut, centreline and level, name. */
 export function framesDxf(frames: readonly PlugFrame[]): string {
-  const out = sheet();
+  const out = dxfSheet(DXF_LAYERS);
   let right = 0;
   for (const { name, x, outline, marks } of frames) {
     const xs = outline.map(([across]) => across);
@@ -68,10 +50,11 @@ export function framesDxf(frames: readonly PlugFrame[]): string {
     right = by + Math.max(...xs) + BESIDE;
     const moved = ([u, v]: At): At => [u + by, v];
     out.path(outline.map(moved), 'CUT', true);
-    for (const [from, to] of marks) out.line(moved(from), moved(to));
+    for (const [from, to] of marks) out.line(moved(from), moved(to), 'MARK');
     out.text(
       moved([0.01, outline.reduce((sum, [, y]) => sum + y, 0) / outline.length]),
       `${name}, x ${x.toFixed(3)} m`,
+      TEXT,
     );
   }
   return out.done();

@@ -1,10 +1,9 @@
 import { boxOf } from '../pieces/outline';
 import type { At } from '../nest/convexParts';
+import { escaped } from './dxfSheet';
 import { drawnPlaces, type Lay } from './lay';
 
 const MILLIMETRES = 1000;
-const escaped = (text: string) =>
-  text.replace(/[&<>"']/g, (sign) => `&#${sign.codePointAt(0)};`).replace(/[\p{Cc}]+/gu, ' ');
 const points = (outline: readonly At[]) =>
   outline.map(([x, y]) => `${(y * MILLIMETRES).toFixed(1)},${(x * MILLIMETRES).toFixed(1)}`).join(' ');
 
