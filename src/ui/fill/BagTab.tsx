@@ -1,13 +1,12 @@
 'use client';
-import { useMemo } from 'react';
-import { Card, Form } from 'react-bootstrap';
-import { KeramosError } from '@/core/error';
-import { makeEvaluator } from '@/core/evaluate';
-import { bagOf, fillCase, type Filling } from '@/core/fill';
+import { Card } from 'react-bootstrap';
+import { bagOf, type Filling } from '@/core/fill';
 import { useDesign } from '../shared/boat';
 import { useKept } from '../shared/useKept';
 import { useUnits } from '../shared/units';
+import { ChooseOne } from './ChoosePlan';
 import { DropTests } from './DropTests';
+import { useFillCase } from './usePlan';
 
 /** Where to listen for a leak, those first that are found most often. */
 const LEAKS = [
@@ -26,31 +25,30 @@ export function BagTab({ filling }: { filling: Filling }) {
   const { full, show, unit } = useUnits();
   const [kept, choose] = useKept<string>('fill.plan', '', (id) => boat.fillPlans.some((one) => one.id === id));
   const plan = boat.fillPlans.find(({ id }) => id === kept) ?? boat.fillPlans[0];
-  const own = useMemo(() => {
-    if (!plan) return null;
-    try {
-      return fillCase({ boat, plan, filling, evaluations: makeEvaluator()(boat) });
-    } catch (error) {
-      if (error instanceof KeramosError) return error.text;
-      throw error;
-    }
-  }, [boat, plan, filling]);
+  const own = useFillCase(boat, plan, filling);
   if (!plan)
     return <p className="soft">No fill plan yet: add one under Fill; its bag and drop test stand here then.</p>;
-  if (own === null || typeof own === 'string') return <p>△ {own}.</p>;
+  const chooser = (
+    <ChooseOne
+      id="bag-plan"
+      label="Plan"
+      items={boat.fillPlans}
+      chosen={plan.id}
+      onChoose={choose}
+      className="mb-2 d-print-none"
+    />
+  );
+  if (own === null || typeof own === 'string')
+    return (
+      <>
+        {chooser}
+        <p>△ {own}.</p>
+      </>
+    );
   const bag = bagOf(own);
   return (
     <>
-      <Form.Group controlId="bag-plan" className="mb-2 d-print-none">
-        <Form.Label className="small mb-0">Plan</Form.Label>
-        <Form.Select size="sm" className="w-auto" value={plan.id} onChange={(event) => choose(event.target.value)}>
-          {boat.fillPlans.map(({ id, name }) => (
-            <option key={id} value={id}>
-              {name}
-            </option>
-          ))}
-        </Form.Select>
-      </Form.Group>
+      {chooser}
       <div className="weights-columns mb-3">
         <Card body>
           <h2>From the part to the bag, {own.skin.half ? 'both hands' : 'one part'}</h2>

@@ -1,7 +1,7 @@
 'use client';
 import { nanoid } from 'nanoid';
 import { useMemo, useState } from 'react';
-import { Button, Card, Form } from 'react-bootstrap';
+import { Card } from 'react-bootstrap';
 import {
   curingSchema,
   resinCure,
@@ -11,10 +11,10 @@ import {
   type ResinCure,
   type ZoneCure,
 } from '@/core/cure';
-import { curePlanSchema, newCurePlan, type Boat, type CurePlan } from '@/core/document';
+import { curePlanSchema, newCurePlan, type Boat, type CurePlan, type Zone } from '@/core/document';
 import type { Edit } from '@/core/edit';
 import { KeramosError } from '@/core/error';
-import { makeEvaluator } from '@/core/evaluate';
+import { makeEvaluator, type ZoneEvaluation } from '@/core/evaluate';
 import type { Resin } from '@/core/material';
 import { useDesign } from '../shared/boat';
 import { EntryForm } from '../shared/EntryForm';
@@ -23,12 +23,13 @@ import { Refusal } from '../shared/Refusal';
 import { useEdit } from '../shared/useEdit';
 import { useKept } from '../shared/useKept';
 import type { Kept } from '../shared/useSetting';
+import { ChoosePlan } from './ChoosePlan';
 import { CureChart } from './CureChart';
 import { CureZones } from './CureZones';
 import type { FillSettings } from './FillScreen';
 import { ScheduleCard } from './ScheduleCard';
 import { StagesCard } from './StagesCard';
-import { YardCard } from './YardCard';
+import { YardCard } from '../shared/YardCard';
 
 const STEP = { rate: 20, to: 40, hold: 28_800 };
 const FAMILY = USUAL_CURING.families[0]!;
@@ -36,6 +37,9 @@ const FAMILY = USUAL_CURING.families[0]!;
 export interface Cured {
   cure: ResinCure;
   zones: ZoneCure[];
+  /** What each zone was reckoned from. */
+  given: { zone: Zone; evaluation: ZoneEvaluation }[];
+  bagged: boolean;
 }
 
 /** Every zone of a part by a schedule, or why not. */
@@ -47,12 +51,13 @@ export function curedBy(boat: Boat, plan: CurePlan, curing: Curing): Cured | str
     const cure = resinCure(resin, curing, plan.potLife);
     const evaluations = makeEvaluator()(boat);
     const bagged = boat.brief.process !== 'handLayUp';
-    const zones = part.zones.flatMap((zone) => {
-      return zoneCure(evaluations.get(zone.id)!, { zone, plan, cure, curing, bagged }) ?? [];
-    });
+    const given = part.zones.map((zone) => ({ zone, evaluation: evaluations.get(zone.id)! }));
+    const zones = given.flatMap(
+      ({ zone, evaluation }) => zoneCure(evaluation, { zone, plan, cure, curing, bagged }) ?? [],
+    );
     return zones.length === 0
       ? `${part.name}: nothing is laid in it that hardens: lay its schedule first`
-      : { cure, zones };
+      : { cure, zones, given, bagged };
   } catch (error) {
     if (error instanceof KeramosError) return error.text;
     throw error;
@@ -89,38 +94,20 @@ export function CureTab({ settings, onCuring }: { settings: FillSettings; onCuri
   const shown = zones.find((zone) => zone.zoneId === zoneId) ?? thickest(zones);
   return (
     <>
-      <div className="d-flex gap-2 flex-wrap align-items-end mb-2 d-print-none">
-        {boat.curePlans.length > 0 && (
-          <Form.Group controlId="cure-plan">
-            <Form.Label className="small mb-0">Schedule</Form.Label>
-            <Form.Select size="sm" value={plan?.id ?? ''} onChange={(event) => choose(event.target.value)}>
-              {boat.curePlans.map(({ id, name }) => (
-                <option key={id} value={id}>
-                  {name}
-                </option>
-              ))}
-            </Form.Select>
-          </Form.Group>
-        )}
-        {plan && (
-          <Button size="sm" variant="outline-primary" onClick={() => add(plan)}>
-            Copy this schedule
-          </Button>
-        )}
-        <Form.Group controlId="cure-part" className="ms-auto">
-          <Form.Label className="small mb-0">A new one for</Form.Label>
-          <Form.Select size="sm" value={part?.id ?? ''} onChange={(event) => setPart(event.target.value)}>
-            {boat.parts.map(({ id, name }) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
-          </Form.Select>
-        </Form.Group>
-        <Button size="sm" disabled={!part} onClick={() => add()}>
-          Add a schedule
-        </Button>
-      </div>
+      <ChoosePlan
+        plan={{ id: 'cure-plan', label: 'Schedule', items: boat.curePlans, chosen: plan?.id ?? '', onChoose: choose }}
+        place={{
+          id: 'cure-part',
+          label: 'A new one for',
+          items: boat.parts,
+          chosen: part?.id ?? '',
+          onChoose: setPart,
+        }}
+        copyWords="Copy this schedule"
+        addWords="Add a schedule"
+        onCopy={() => add(plan)}
+        onAdd={() => add()}
+      />
       <Refusal text={refusal} onClose={() => setRefusal(null)} />
       {!plan && (
         <p className="soft">

@@ -1,7 +1,7 @@
 'use client';
 import { fillingSchema, USUAL_FILLING, type Filling } from '@/core/fill';
 import type { Kept } from '../shared/useSetting';
-import { YardCard } from './YardCard';
+import { YardCard } from '../shared/YardCard';
 
 const ADDITIONS = {
   fabrics: { family: 'biaxial', along: 50, across: 50, through: 1, fraction: 0.5 },

@@ -60,38 +60,22 @@ export function HandTab({ settings }: { settings: FillSettings }) {
       </p>
       <div className="weights-columns mb-3">
         <Needs title="Hand lay-up" now={process === 'handLayUp'}>
-          <table className="table table-sm" aria-label="Hand lay-up">
-            <thead>
-              <tr>
-                <th scope="col">Part</th>
-                <th scope="col">resin, {unit('mass')}</th>
-                <th scope="col">goes</th>
-                <th scope="col">each takes</th>
-              </tr>
-            </thead>
-            <tbody>
-              {parts.map((part) => {
-                const goes = Math.max(1, Math.ceil(part.plies / layersPerShot));
-                const each = (60 * part.resin) / goes / (people * wetOut);
-                return (
-                  <tr key={part.id}>
-                    <th scope="row" className="fw-normal">
-                      {part.name}
-                    </th>
-                    <td>{show(part.resin, 'mass')}</td>
-                    <td>
-                      {goes}, {layersPerShot} layers at most
-                    </td>
-                    <td>
-                      {minutes(each)}
-                      {each > pot * workingShare &&
-                        ' △ in batches, from one end: the first is stiff when the last is laid'}
-                    </td>
-                  </tr>
-                );
-              })}
-            </tbody>
-          </table>
+          <PartTable
+            label="Hand lay-up"
+            heads={[`resin, ${unit('mass')}`, 'goes', 'each takes']}
+            parts={parts}
+            row={(part) => {
+              const goes = Math.max(1, Math.ceil(part.plies / layersPerShot));
+              const each = (60 * part.resin) / goes / (people * wetOut);
+              const late = each > pot * workingShare;
+              const words = ' △ in batches, from one end: the first is stiff when the last is laid';
+              return [
+                show(part.resin, 'mass'),
+                `${goes}, ${layersPerShot} layers at most`,
+                minutes(each) + (late ? words : ''),
+              ];
+            }}
+          />
           <ul className="mb-0">
             <li>Brush a coat of resin on first, lay into it, roll out from the middle; air comes out at the edges.</li>
             <li>Excess resin is squeegeed off before it gels: it is weight, and the hottest place when it cures.</li>
@@ -99,28 +83,16 @@ export function HandTab({ settings }: { settings: FillSettings }) {
           </ul>
         </Needs>
         <Needs title="Wet bag" now={process === 'wetBag'}>
-          <table className="table table-sm" aria-label="Wet bag">
-            <thead>
-              <tr>
-                <th scope="col">Part</th>
-                <th scope="col">laid wet, {unit('mass')}</th>
-                <th scope="col">squeezed out</th>
-                <th scope="col">bag on within</th>
-              </tr>
-            </thead>
-            <tbody>
-              {parts.map((part) => (
-                <tr key={part.id}>
-                  <th scope="row" className="fw-normal">
-                    {part.name}
-                  </th>
-                  <td>{show(part.resin * (1 + BAG_EXTRA), 'mass')}</td>
-                  <td>{full(part.resin * BAG_EXTRA, 'mass')}</td>
-                  <td>{minutes(pot * workingShare)}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <PartTable
+            label="Wet bag"
+            heads={[`laid wet, ${unit('mass')}`, 'squeezed out', 'bag on within']}
+            parts={parts}
+            row={(part) => [
+              show(part.resin * (1 + BAG_EXTRA), 'mass'),
+              full(part.resin * BAG_EXTRA, 'mass'),
+              minutes(pot * workingShare),
+            ]}
+          />
           <ul className="mb-0">
             <li>
               What stays is what the Brief’s process says; {formatNumber(100 * BAG_EXTRA, 0)} % more is laid and goes
@@ -131,28 +103,12 @@ export function HandTab({ settings }: { settings: FillSettings }) {
           </ul>
         </Needs>
         <Needs title="Prepreg" now={process === 'prepreg'}>
-          <table className="table table-sm" aria-label="Prepreg">
-            <thead>
-              <tr>
-                <th scope="col">Part</th>
-                <th scope="col">cloth with resin, {unit('mass')}</th>
-                <th scope="col">plies</th>
-                <th scope="col">debulks</th>
-              </tr>
-            </thead>
-            <tbody>
-              {parts.map((part) => (
-                <tr key={part.id}>
-                  <th scope="row" className="fw-normal">
-                    {part.name}
-                  </th>
-                  <td>{show(part.fibre + part.resin, 'mass')}</td>
-                  <td>{part.plies}</td>
-                  <td>{part.plies === 0 ? 0 : 1 + Math.floor(Math.max(0, part.plies - 1) / DEBULK_EVERY)}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <PartTable
+            label="Prepreg"
+            heads={[`cloth with resin, ${unit('mass')}`, 'plies', 'debulks']}
+            parts={parts}
+            row={(part) => [show(part.fibre + part.resin, 'mass'), String(part.plies), String(debulks(part.plies))]}
+          />
           <ul className="mb-0">
             <li>
               Out of the freezer at most {formatNumber(outDays, 0)} days in this shop (a common {OUT.days} days at{' '}
@@ -185,5 +141,47 @@ function Needs({ title, now, children }: { title: string; now: boolean; children
       </h2>
       {children}
     </Card>
+  );
+}
+
+/** A debulk after the first ply and after every few. */
+const debulks = (plies: number) => (plies === 0 ? 0 : 1 + Math.floor((plies - 1) / DEBULK_EVERY));
+
+/** A row for every part. */
+function PartTable<P extends { id: string; name: string }>({
+  label,
+  heads,
+  parts,
+  row,
+}: {
+  label: string;
+  heads: readonly string[];
+  parts: readonly P[];
+  row: (part: P) => readonly string[];
+}) {
+  return (
+    <table className="table table-sm" aria-label={label}>
+      <thead>
+        <tr>
+          {['Part', ...heads].map((head) => (
+            <th key={head} scope="col">
+              {head}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {parts.map((part) => (
+          <tr key={part.id}>
+            <th scope="row" className="fw-normal">
+              {part.name}
+            </th>
+            {row(part).map((cell, i) => (
+              <td key={heads[i]}>{cell}</td>
+            ))}
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }

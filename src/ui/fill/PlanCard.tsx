@@ -5,7 +5,7 @@ import { Button, ButtonGroup, Card, Form } from 'react-bootstrap';
 import type { FillLine, FillPlan } from '@/core/document';
 import { KeramosError } from '@/core/error';
 import { makeEvaluator } from '@/core/evaluate';
-import { clockTime, fillCase, proposeFor, type Filling } from '@/core/fill';
+import { clockTime, proposeFor, type Filling } from '@/core/fill';
 import type { FlatPoint } from '@/core/geometry';
 import type { Mixing } from '@/core/kit';
 import { formatNumber } from '@/core/quantity';
@@ -20,7 +20,7 @@ import { minutes } from './minutes';
 import { ResinCard } from './ResinCard';
 import { SkinPicture, type Front } from './SkinPicture';
 import { runFill, runWhatIfs, stopFill, useFill } from './fillStore';
-import { FINENESS, planMark, useSkins, type Fineness } from './usePlan';
+import { FINENESS, planMark, useFillCase, useSkins, type Fineness } from './usePlan';
 import { WhatIfCard } from './WhatIfCard';
 import { ZonesFilled } from './ZonesFilled';
 
@@ -48,14 +48,7 @@ export function PlanCard({ plan, filling, mixing, onPlan, children }: PlanCardPr
   const [until, setUntil] = useState<number | null>(null);
   const [shows, setShows] = useState<'minutes' | 'thickness'>('minutes');
   const [refusal, setRefusal] = useState<string | null>(null);
-  const own = useMemo(() => {
-    try {
-      return fillCase({ boat, plan, filling, evaluations: makeEvaluator()(boat) });
-    } catch (error) {
-      if (error instanceof KeramosError) return error.text;
-      throw error;
-    }
-  }, [boat, plan, filling]);
+  const own = useFillCase(boat, plan, filling)!;
   const front = useMemo((): Front | null => {
     if (state.news && typeof own !== 'string') {
       const { mesh, arrived, time } = state.news;

@@ -1,7 +1,6 @@
 'use client';
 import { nanoid } from 'nanoid';
 import { useMemo, useState } from 'react';
-import { Button, Form } from 'react-bootstrap';
 import { fillPlanSchema, newFillPlan, shapeOf, type FillPlan } from '@/core/document';
 import type { Edit } from '@/core/edit';
 import { KeramosError } from '@/core/error';
@@ -14,6 +13,7 @@ import { Refusal } from '../shared/Refusal';
 import { useEdit } from '../shared/useEdit';
 import { useKept } from '../shared/useKept';
 import type { Kept } from '../shared/useSetting';
+import { ChoosePlan } from './ChoosePlan';
 import { FillingCard } from './FillingCard';
 import type { FillSettings } from './FillScreen';
 import { MeshZones } from './MeshZones';
@@ -36,17 +36,17 @@ export function PlanTab({ settings, onFilling }: { settings: FillSettings; onFil
   const places = useMemo(() => {
     const shape = shapeOf(boat);
     return boat.parts.flatMap((part) =>
-      skinsOf(shape, part).map((skin) => ({ key: `${part.id}/${skin.id}`, part, skin })),
+      skinsOf(shape, part).map((skin) => {
+        const name = part.name === skin.name ? part.name : `${part.name}: ${skin.name}`;
+        return { id: `${part.id}/${skin.id}`, name, part, skin };
+      }),
     );
   }, [boat]);
   const [place, setPlace] = useState('');
-  const at = places.find(({ key }) => key === place) ?? places[0];
+  const at = places.find(({ id }) => id === place) ?? places[0];
   const add = () => {
     if (!at) return;
-    const name = freshName(
-      `${at.part.name === at.skin.name ? '' : `${at.part.name}: `}${at.skin.name}`,
-      boat.fillPlans,
-    );
+    const name = freshName(at.name, boat.fillPlans);
     const bare = newFillPlan({
       id: nanoid(8),
       name: name.slice(0, 60),
@@ -81,39 +81,14 @@ export function PlanTab({ settings, onFilling }: { settings: FillSettings; onFil
           process.
         </p>
       )}
-      <div className="d-flex gap-2 flex-wrap align-items-end mb-2 d-print-none">
-        {boat.fillPlans.length > 0 && (
-          <Form.Group controlId="fill-plan">
-            <Form.Label className="small mb-0">Plan</Form.Label>
-            <Form.Select size="sm" value={plan?.id ?? ''} onChange={(event) => choose(event.target.value)}>
-              {boat.fillPlans.map(({ id, name }) => (
-                <option key={id} value={id}>
-                  {name}
-                </option>
-              ))}
-            </Form.Select>
-          </Form.Group>
-        )}
-        {plan && (
-          <Button size="sm" variant="outline-primary" onClick={copy}>
-            Copy this plan
-          </Button>
-        )}
-        <Form.Group controlId="fill-place" className="ms-auto">
-          <Form.Label className="small mb-0">A new one for</Form.Label>
-          <Form.Select size="sm" value={at?.key ?? ''} onChange={(event) => setPlace(event.target.value)}>
-            {places.map(({ key, part, skin }) => (
-              <option key={key} value={key}>
-                {part.name}
-                {part.name === skin.name ? '' : `: ${skin.name}`}
-              </option>
-            ))}
-          </Form.Select>
-        </Form.Group>
-        <Button size="sm" disabled={!at} onClick={add}>
-          Add a plan
-        </Button>
-      </div>
+      <ChoosePlan
+        plan={{ id: 'fill-plan', label: 'Plan', items: boat.fillPlans, chosen: plan?.id ?? '', onChoose: choose }}
+        place={{ id: 'fill-place', label: 'A new one for', items: places, chosen: at?.id ?? '', onChoose: setPlace }}
+        copyWords="Copy this plan"
+        addWords="Add a plan"
+        onCopy={copy}
+        onAdd={add}
+      />
       <Refusal text={refusal} onClose={() => setRefusal(null)} />
       {plan ? (
         <PlanCard

@@ -1,11 +1,9 @@
 'use client';
 import { useMemo } from 'react';
 import { Button, Card } from 'react-bootstrap';
-import { resinCure, thickestShot, type Curing } from '@/core/cure';
+import { thickestShot, type Curing } from '@/core/cure';
 import type { CurePlan } from '@/core/document';
-import { makeEvaluator } from '@/core/evaluate';
 import type { Mixing } from '@/core/kit';
-import type { Resin } from '@/core/material';
 import { formatNumber } from '@/core/quantity';
 import { useDesign } from '../shared/boat';
 import { useUnits } from '../shared/units';
@@ -15,7 +13,7 @@ import { minutes } from './minutes';
 /** What goes down together: by how hot it gets, and by how long the one before stays tacky. */
 export function StagesCard({
   plan,
-  cured: { zones },
+  cured: { zones, given, cure, bagged },
   curing,
   mixing,
   onPlan,
@@ -28,19 +26,15 @@ export function StagesCard({
 }) {
   const { boat } = useDesign();
   const { full } = useUnits();
-  const found = useMemo(() => {
-    const part = boat.parts.find(({ id }) => id === plan.part)!;
-    const resin = boat.materials.find((one): one is Resin => one.kind === 'resin' && one.id === boat.brief.resin)!;
-    const cure = resinCure(resin, curing, plan.potLife);
-    const evaluations = makeEvaluator()(boat);
-    const bagged = boat.brief.process !== 'handLayUp';
-    return zones.map(({ zoneId, name }) => {
-      const zone = part.zones.find(({ id }) => id === zoneId)!;
-      const evaluation = evaluations.get(zoneId)!;
-      const resinMass = evaluation.layers.reduce((sum, one) => sum + one.resinMass, 0) * zone.geometry.area;
-      return { zoneId, name, resinMass, ...thickestShot(evaluation, { zone, plan, cure, curing, bagged }) };
-    });
-  }, [boat, plan, curing, zones]);
+  const found = useMemo(
+    () =>
+      zones.map(({ zoneId, name }) => {
+        const { zone, evaluation } = given.find((one) => one.zone.id === zoneId)!;
+        const resinMass = evaluation.layers.reduce((sum, one) => sum + one.resinMass, 0) * zone.geometry.area;
+        return { zoneId, name, resinMass, ...thickestShot(evaluation, { zone, plan, cure, curing, bagged }) };
+      }),
+    [zones, given, plan, cure, curing, bagged],
+  );
   const limits = found.flatMap(({ most }) => (most === null ? [] : [most]));
   const least = limits.length > 0 ? Math.min(...limits) : null;
   const hours = (mass: number) => mass / (mixing.people * mixing.wetOut) / 60;

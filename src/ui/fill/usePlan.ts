@@ -1,8 +1,10 @@
 import { useMemo } from 'react';
 import type { Boat, FillPlan, Part } from '@/core/document';
 import { shapeOf } from '@/core/document';
-import { skinsOf, type FillSkin, type Filling } from '@/core/fill';
-import { shortMark } from '../kit/cutStore';
+import { KeramosError } from '@/core/error';
+import { makeEvaluator } from '@/core/evaluate';
+import { fillCase, skinsOf, type FillCase, type FillSkin, type Filling } from '@/core/fill';
+import { shortMark } from '../shared/shortMark';
 
 const marks = new WeakMap<Boat, string>();
 /** Of all of a boat that a fill depends on. */
@@ -37,4 +39,17 @@ export function useSkins(boat: Boat, part: Part | undefined): FillSkin[] {
     known.set(part, { shape, skins });
     return skins;
   }, [boat, part]);
+}
+
+/** A plan with all that it stands on, or why it cannot be filled; null without one. */
+export function useFillCase(boat: Boat, plan: FillPlan | undefined, filling: Filling): FillCase | string | null {
+  return useMemo(() => {
+    if (!plan) return null;
+    try {
+      return fillCase({ boat, plan, filling, evaluations: makeEvaluator()(boat) });
+    } catch (error) {
+      if (error instanceof KeramosError) return error.text;
+      throw error;
+    }
+  }, [boat, plan, filling]);
 }

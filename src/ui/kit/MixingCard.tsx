@@ -7,7 +7,7 @@ import { formatNumber } from '@/core/quantity';
 import { EntityForm } from '../shared/EntityForm';
 import { SettingCard } from '../shared/SettingCard';
 import type { Kept } from '../shared/useSetting';
-import { SETTING_WORDS } from './CuttingCard';
+import { SETTING_WORDS } from '../shared/YardCard';
 
 /** How the yard mixes: the team, the waste, and the hardeners that it has. */
 export function MixingCard({

@@ -5,7 +5,7 @@ import { fabricArealWeight, type Fabric } from '@/core/material';
 import { useDesign } from '../shared/boat';
 import { useYard } from '../shared/useYard';
 import { clothIn } from './clothInStore';
-import { shortMark } from './cutStore';
+import { shortMark } from '../shared/shortMark';
 import type { CutFor } from './cuttables';
 
 /** Places looked at for the nested way: about ten seconds, and a minute. */

@@ -1,10 +1,17 @@
 'use client';
 import type { z } from 'zod';
 import { formFields, writeAt } from '@/core/field';
-import { SETTING_WORDS } from '../kit/CuttingCard';
-import { EntityForm } from '../shared/EntityForm';
-import { SettingCard } from '../shared/SettingCard';
-import { useSetting, type Kept } from '../shared/useSetting';
+import { EntityForm } from './EntityForm';
+import { SettingCard } from './SettingCard';
+import { useSetting, type Kept } from './useSetting';
+
+export const SETTING_WORDS = {
+  usual: 'as is usual: put in your own',
+  show: 'Show and change it',
+  fold: 'Fold it away',
+  back: 'Back to the usual',
+  keep: 'Keep it',
+} as const;
 
 /** A setting of the yard by its description, with tables to add to. */
 export function YardCard<B>({
@@ -13,7 +20,7 @@ export function YardCard<B>({
   schema,
   usual,
   kept,
-  additions,
+  additions = {},
   onKept,
 }: {
   name: Parameters<typeof useSetting>[0];
@@ -22,7 +29,7 @@ export function YardCard<B>({
   usual: B;
   kept: Kept<B>;
   /** What is added to each of its tables. */
-  additions: Readonly<Record<string, unknown>>;
+  additions?: Readonly<Record<string, unknown>>;
   onKept: (kept: Kept<B>) => void;
 }) {
   const { draft, setDraft, refusal, setRefusal, busy, changed, keep } = useSetting<B>(name, kept, onKept);
