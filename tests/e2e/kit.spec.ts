@@ -28,6 +28,8 @@ test('pieces are counted against the lay-up, labelled, and listed', async ({ pag
   const list = await (await request.get(`/api/boats/${id}/kit?format=csv`)).text();
   expect(list).toContain('Cut list');
   expect(list).toMatch(/Hull,Layer,5,1 of 1,port,"Stitched biaxial/);
+  const print = await request.get(`/api/boats/${id}/kit?format=pdf`);
+  expect((await print.body()).subarray(0, 5).toString()).toBe('%PDF-');
   const book = await request.get(`/api/boats/${id}/kit?format=xlsx`);
   expect((await book.body()).subarray(0, 2).toString()).toBe('PK');
 });

@@ -6,6 +6,7 @@ import { makeEvaluator } from '@/core/evaluate';
 import { kitPieces, labelsOf, type Cutting, type KitPieces, type Piece } from '@/core/kit';
 import { kitSheets, type KitYard } from '../print/kitSheets';
 import { labelsPdf, type LabelsOptions } from '../print/labelsPdf';
+import { sheetsPdf } from '../print/sheetsPdf';
 import type { Sheet } from '../print/scheduleSheets';
 import { inServer } from '../threads/inServer';
 import { sharedThread } from '../threads/thread';
@@ -21,10 +22,11 @@ export interface LabelsAsk {
 }
 export type KitAsk =
   | { as: 'sheets'; boat: Boat; yard: KitYard }
+  | { as: 'book'; boat: Boat; yard: KitYard }
   | { as: 'pieces'; boat: Boat; cutting: Cutting }
   | { as: 'labels'; asked: LabelsAsk };
 export type KitAnswer =
-  { as: 'sheets'; sheets: Sheet[] } | { as: 'pieces'; pieces: KitPieces } | { as: 'labels'; pdf: Uint8Array };
+  { as: 'sheets'; sheets: Sheet[] } | { as: 'pieces'; pieces: KitPieces } | { as: 'labels' | 'book'; pdf: Uint8Array };
 
 const kitter = sharedThread<KitAsk, KitAnswer>('kitter', {
   start: () =>
@@ -40,6 +42,17 @@ export async function sheetsOfKit(boat: Boat, yard: KitYard): Promise<Sheet[]> {
   return (answer as Extract<KitAnswer, { as: 'sheets' }>).sheets;
 }
 
+/** The same lists as a PDF, made likewise. */
+export async function bookOfKit(boat: Boat, yard: KitYard): Promise<Uint8Array> {
+  if (!inServer()) return bookHere(boat, yard);
+  const answer = await kitter().ask({ as: 'book', boat, yard });
+  return (answer as Extract<KitAnswer, { pdf: Uint8Array }>).pdf;
+}
+
+/** The lists as a PDF, made in this thread. */
+export const bookHere = (boat: Boat, yard: KitYard): Promise<Uint8Array> =>
+  sheetsPdf(`${boat.name}, kit`, kitSheets(boat, yard));
+
 /** The pieces of a boat, found likewise. */
 export async function piecesOfKit(boat: Boat, cutting: Cutting): Promise<KitPieces> {
   if (!inServer()) return piecesHere(boat, cutting);
@@ -51,7 +64,7 @@ export async function piecesOfKit(boat: Boat, cutting: Cutting): Promise<KitPiec
 export async function labelsOfKit(asked: LabelsAsk): Promise<Uint8Array> {
   if (!inServer()) return labelsHere(asked);
   const answer = await kitter().ask({ as: 'labels', asked });
-  return (answer as Extract<KitAnswer, { as: 'labels' }>).pdf;
+  return (answer as Extract<KitAnswer, { pdf: Uint8Array }>).pdf;
 }
 
 /** The pieces of a boat, found in this thread. */

@@ -44,6 +44,12 @@ export function ResinCard({ own, filled, mixing }: { own: FillCase; filled: Fill
   return (
     <Card body className="mb-3">
       <h2>Resin to have ready: {full(total, 'mass')}</h2>
+      {filled && isLost(filled) && (
+        <p className="mb-1">
+          <span className="verdict fails">✕</span> By this plan the part would be lost: mend it before the first batch
+          is mixed.
+        </p>
+      )}
       <p className="mb-2">
         {full(inPart, 'mass')} stay in the part, {full(inMedia, 'mass')} in mesh, peel ply and film,{' '}
         {full(inLines, 'mass')} in the lines, {full(waste, 'mass')} in pots and hoses; {own.resin.name}
@@ -96,3 +102,6 @@ export function ResinCard({ own, filled, mixing }: { own: FillCase; filled: Fill
     </Card>
   );
 }
+
+/** Whether something stays dry or gels before it is wet, or a side of it is not reached at all. */
+const isLost = ({ outcome, problems }: Filled) => problems.length > 0 || outcome.margin === null || outcome.margin < 1;

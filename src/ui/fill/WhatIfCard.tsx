@@ -2,7 +2,7 @@
 import type { ChartConfiguration } from 'chart.js';
 import { Button, Card } from 'react-bootstrap';
 import type { FillPlan } from '@/core/document';
-import { WHAT_IFS, type Filling } from '@/core/fill';
+import { WHAT_IFS, type Filling, type WhatIf } from '@/core/fill';
 import { formatNumber } from '@/core/quantity';
 import { Chart } from '../shared/charts/Chart';
 import { PALETTE } from '../shared/palette';
@@ -25,12 +25,18 @@ export function WhatIfCard({
   onRun: () => void;
 }) {
   const { full } = useUnits();
+  const much: Partial<Record<WhatIf, string>> = {
+    cold: full(Math.min(plan.celsius, filling.coldShop), 'temperature'),
+    late: `by ${minutes(filling.lateClamp)}`,
+    leak: `of ${full(filling.leak, 'pressure')}`,
+  };
+  const nameOf = (kind: WhatIf) => `${WHAT_IFS[kind]}${much[kind] ? `, ${much[kind]}` : ''}`;
   const planned = filled?.outcome.wetTime ?? null;
   const shown = whatIfs.filter(({ wetTime }) => wetTime !== null);
   const config: ChartConfiguration<'bar'> = {
     type: 'bar',
     data: {
-      labels: shown.map(({ kind }) => WHAT_IFS[kind].name),
+      labels: shown.map(({ kind }) => nameOf(kind)),
       datasets: [
         {
           label: 'from the plan to this',
@@ -99,7 +105,7 @@ export function WhatIfCard({
               {whatIfs.map(({ kind, wetTime, margin, dry }) => (
                 <tr key={kind}>
                   <th scope="row" className="fw-normal">
-                    {WHAT_IFS[kind].name}
+                    {nameOf(kind)}
                   </th>
                   <td>{wetTime === null ? '✕ never' : minutes(wetTime)}</td>
                   <td>

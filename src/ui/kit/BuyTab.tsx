@@ -67,6 +67,9 @@ export function BuyTab({ cutting, mixing }: { cutting: Cutting; mixing: Mixing }
         <Button as="a" size="sm" variant="outline-primary" href={`/api/boats/${boatId}/kit?format=xlsx`}>
           XLSX
         </Button>
+        <Button as="a" size="sm" variant="outline-primary" href={`/api/boats/${boatId}/kit?format=pdf`}>
+          PDF
+        </Button>
         <Button size="sm" variant="outline-primary" className="d-print-none" onClick={() => window.print()}>
           Print
         </Button>

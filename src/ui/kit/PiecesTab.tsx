@@ -135,6 +135,9 @@ function Found({ found }: { found: KitPieces }) {
         <Button as="a" size="sm" variant="outline-primary" href={`/api/boats/${boatId}/kit?format=xlsx`}>
           All pieces, XLSX
         </Button>
+        <Button as="a" size="sm" variant="outline-primary" href={`/api/boats/${boatId}/kit?format=pdf`}>
+          PDF
+        </Button>
         <Button as="a" size="sm" variant="outline-primary" href={`/api/boats/${boatId}/kit?format=csv`}>
           CSV
         </Button>

@@ -4,15 +4,17 @@ import type { FillInput, FillRegion } from '../simulate/simulate';
 import type { FillCase } from './fillCase';
 import { resinFlowAt } from './resinAt';
 
-/** What may go otherwise than planned: how cold, how late, how much vacuum is lost, how resin runs along an edge. */
+/** What may go otherwise than planned; how much is the yard's own. */
 export const WHAT_IFS = {
-  cold: { name: 'Shop at 12 °C', celsius: 12 },
-  late: { name: 'Every later clamp opened 5 min late', delay: 300 },
-  leak: { name: 'A leak takes 10 kPa of the vacuum', lost: 10_000 },
-  edge: { name: 'Resin races along the edges', width: 0.015, times: 15 },
+  cold: 'A colder shop',
+  late: 'Every later clamp opened late',
+  leak: 'A leak',
+  edge: 'Resin races along the edges',
 } as const;
 export type WhatIf = keyof typeof WHAT_IFS;
 
+/** The strip along the edges in which resin races (m), and how much better it lets through. */
+const EDGE = { width: 0.015, times: 15 };
 const MICRO = 1e6;
 
 /** The same plan with one thing otherwise, and how long the resin then lives from the open clamp (s). */
@@ -20,7 +22,7 @@ export function whatIf(kind: WhatIf, own: FillCase): { input: FillInput; life: n
   const { input, flow, plan, filling, resin } = own;
   switch (kind) {
     case 'cold': {
-      const celsius = Math.min(plan.celsius, WHAT_IFS.cold.celsius);
+      const celsius = Math.min(plan.celsius, filling.coldShop);
       const cold = resinFlowAt(resin, { celsius, potLife: plan.potLife }, filling);
       const given = {
         viscosity: cold.viscosity,
@@ -30,7 +32,7 @@ export function whatIf(kind: WhatIf, own: FillCase): { input: FillInput; life: n
       return { input: { ...input, ...given }, life: cold.life };
     }
     case 'late': {
-      const { delay } = WHAT_IFS.late;
+      const delay = filling.lateClamp;
       const inlets = input.inlets.map((inlet) => {
         if (inlet.onArrival) return { ...inlet, onArrival: { delay } };
         return inlet.openAt ? { ...inlet, openAt: inlet.openAt + delay } : inlet;
@@ -38,9 +40,9 @@ export function whatIf(kind: WhatIf, own: FillCase): { input: FillInput; life: n
       return { input: { ...input, inlets }, life: flow.life };
     }
     case 'leak':
-      return { input: { ...input, pressure: Math.max(5000, input.pressure - WHAT_IFS.leak.lost) }, life: flow.life };
+      return { input: { ...input, pressure: Math.max(5000, input.pressure - filling.leak) }, life: flow.life };
     case 'edge': {
-      const { width, times } = WHAT_IFS.edge;
+      const { width, times } = EDGE;
       const rims = (input.regions ?? []).flatMap((region): FillRegion[] => {
         const k = region.permeability;
         if (typeof k === 'number') return [];

@@ -2,16 +2,16 @@ import Papa from 'papaparse';
 import { z } from 'zod';
 import { parseOrThrow } from '@/core/error';
 import { answer, download, storeContext } from '@/server/http';
-import { sheetsOfKit } from '@/server/kit/kitting';
+import { bookOfKit, sheetsOfKit } from '@/server/kit/kitting';
 import { readBoat } from '@/server/stores/boats';
 import { readSetting } from '@/server/stores/settings';
 import { plain } from '@/server/table/plain';
 import { writeWorkbook } from '@/server/table/writeTable';
 
 const XLSX = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet';
-const query = z.object({ format: z.enum(['csv', 'xlsx'], { error: 'format must be csv or xlsx' }) });
+const query = z.object({ format: z.enum(['csv', 'xlsx', 'pdf'], { error: 'format must be csv, xlsx or pdf' }) });
 
-/** Cut list, counts, batches and purchase list, as one table or as a workbook. */
+/** Cut list, counts, batches and purchase list, as one table, as a workbook or as a PDF. */
 export const GET = (request: Request, { params }: { params: Promise<{ boatId: string }> }) =>
   answer(async () => {
     const context = await storeContext(request);
@@ -23,13 +23,10 @@ export const GET = (request: Request, { params }: { params: Promise<{ boatId: st
       readSetting(context, 'cutting'),
       readSetting(context, 'mixing'),
     ]);
-    const sheets = await sheetsOfKit(boat, {
-      cutting: cutting.body,
-      mixing: mixing.body,
-      rates: rates.body,
-      offers: prices.body.offers,
-    });
+    const yard = { cutting: cutting.body, mixing: mixing.body, rates: rates.body, offers: prices.body.offers };
     const name = `${boat.name} kit.${format}`;
+    if (format === 'pdf') return download(Buffer.from(await bookOfKit(boat, yard)), 'application/pdf', name);
+    const sheets = await sheetsOfKit(boat, yard);
     if (format === 'xlsx') return download(await writeWorkbook(sheets), XLSX, name);
     const rows = sheets.flatMap(({ name: table, rows: own }) => [['Table', plain(table)], ...own, []]);
     return download(Papa.unparse(rows, { newline: '\r\n' }), 'text/csv; charset=utf-8', name);
