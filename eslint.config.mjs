@@ -9,6 +9,7 @@ const SUBJECTS = [
   'table',
   'working',
   'field',
+  'people',
   'job',
   'geometry',
   'float',

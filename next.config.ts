@@ -9,6 +9,8 @@ const config: NextConfig = {
   turbopack: { resolveAlias: { 'ml-matrix': './node_modules/ml-matrix/src/index.js' } },
   serverExternalPackages: [
     'libsql',
+    '@node-rs/argon2',
+    'iron-session',
     'pdfmake',
     'kysely',
     'read-excel-file',
@@ -25,7 +27,7 @@ const config: NextConfig = {
         { key: 'Referrer-Policy', value: 'same-origin' },
         { key: 'Cross-Origin-Opener-Policy', value: 'same-origin' },
         { key: 'Cross-Origin-Resource-Policy', value: 'same-origin' },
-        { key: 'Permissions-Policy', value: 'camera=(), microphone=(), geolocation=(), payment=()' },
+        { key: 'Permissions-Policy', value: 'camera=(self), microphone=(), geolocation=(), payment=()' },
       ],
     },
   ],

@@ -21,17 +21,12 @@ if (process.argv.includes('--reset') && existsSync(file)) {
 }
 
 const host = ENV.KERAMOS_HOST ?? '127.0.0.1';
-const own = /^(127\.\d+\.\d+\.\d+|localhost|::1)$/.test(host);
-if (!own && ENV.KERAMOS_OPEN !== '1') {
-  console.error(
-    `\nOn ${host} anyone who reaches this machine could read and change everything: there are no accounts yet.\n` +
-      'Set KERAMOS_OPEN=1 if that is meant, and name the machine in KERAMOS_HOSTS.',
-  );
-  process.exit(1);
-}
-if (!own) console.log(`\nOpen on ${host}: anyone who reaches it can read and change everything.`);
+const secure = ENV.KERAMOS_CERT !== undefined;
 const port = await freePort(Number(ENV.PORT ?? 3270));
-console.log(`\nKeramos: http://${host === '0.0.0.0' ? '127.0.0.1' : host}:${port}\n`);
-startChild(['node_modules/next/dist/bin/next', 'start', '-H', host, '-p', String(port)], {
-  env: { ...ENV, KERAMOS_DATA: data, KERAMOS_DEMO: '1' },
+console.log(`\nKeramos: ${secure ? 'https' : 'http'}://${host === '0.0.0.0' ? '127.0.0.1' : host}:${port}\n`);
+const start = secure
+  ? ['scripts/https.mjs']
+  : ['node_modules/next/dist/bin/next', 'start', '-H', host, '-p', String(port)];
+startChild(start, {
+  env: { ...ENV, KERAMOS_DATA: data, KERAMOS_DEMO: '1', KERAMOS_HOST: host, PORT: String(port) },
 });

@@ -8,19 +8,23 @@ export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== 'nodejs') return;
   const { markConnections } = await import('@/server/connection');
   markConnections();
-  if (process.env.KERAMOS_OPEN === '1')
-    console.warn('KERAMOS_OPEN=1: anyone who reaches this server can read and change everything in it.');
   const { databaseTrouble } = await import('@/server/database/open');
   const trouble = await databaseTrouble();
   if (trouble !== null) return console.error(trouble);
   const { storeContext } = await import('@/server/http');
+  const { endUnlessAllowed } = await import('@/server/people/start');
+  await endUnlessAllowed((await storeContext()).db);
   const { foldAll } = await import('@/server/stores/history');
   const { backupDaily } = await import('@/server/database/backup');
+  const { archiveYearly } = await import('@/server/database/archive');
+  const { copyToSecond } = await import('@/server/database/second');
   // Answering comes first; history and copies can wait a minute.
   const keep = async () => {
     try {
       const context = await storeContext();
       await backupDaily(context.db, context.now());
+      await archiveYearly(context.db, context.now());
+      copyToSecond(context.now());
       await foldAll(context);
     } catch (error) {
       console.error('The copy of the day was not made', error);

@@ -1,5 +1,5 @@
 import { NextResponse, type NextRequest } from 'next/server';
-import { FROM_HEADER, isOwnAddress } from '@/server/from';
+import { FROM_HEADER, isOwnAddress, PATH_HEADER } from '@/server/from';
 
 const WRITES = new Set(['POST', 'PUT', 'PATCH', 'DELETE']);
 /** Where a browser says that a request comes from another page than ours. */
@@ -37,21 +37,11 @@ function contentPolicy(nonce: string): string {
 
 const LOOPBACK_NAMES = /^(?:localhost|127\.\d+\.\d+\.\d+|\[::1\])(?::\d+)?$/i;
 
-/**
- * A request of another machine: refused until somebody opens the server, for there are no accounts yet; and refused in
- * any case under a name of this machine, which it can only have forged.
- */
+/** A request of another machine under a name of this one, which it can only have forged. */
 function fromElsewhere(request: NextRequest, host: string): NextResponse | null {
   const from = request.headers.get(FROM_HEADER);
   if (from === null || isOwnAddress(from)) return null;
-  if (LOOPBACK_NAMES.test(host)) return refuse(403, 'forbidden', 'This name is for the machine itself');
-  if (process.env.KERAMOS_OPEN === '1') return null;
-  return refuse(
-    403,
-    'forbidden',
-    'This server answers to its own machine only. Whoever reaches it could change everything: ' +
-      'set KERAMOS_OPEN=1 on it if that is meant',
-  );
+  return LOOPBACK_NAMES.test(host) ? refuse(403, 'forbidden', 'This name is for the machine itself') : null;
 }
 
 /** Before every request: known host, own origin for writes, and the security headers on what goes out. */
@@ -82,9 +72,11 @@ export function proxy(request: NextRequest) {
   const policy = contentPolicy(nonce);
   const headers = new Headers(request.headers);
   headers.set('x-nonce', nonce);
+  headers.set(PATH_HEADER, request.nextUrl.pathname);
   headers.set('content-security-policy', policy);
   const response = NextResponse.next({ request: { headers } });
   response.headers.set('content-security-policy', policy);
+  if (process.env.KERAMOS_CERT !== undefined) response.headers.set('strict-transport-security', 'max-age=31536000');
   return response;
 }
 

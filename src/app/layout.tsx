@@ -3,14 +3,18 @@ import '@fontsource-variable/ibm-plex-sans';
 import 'katex/dist/katex.min.css';
 import '@/ui/shared/theme.css';
 import type { Metadata } from 'next';
-import { cookies } from 'next/headers';
+import { cookies, headers } from 'next/headers';
 import type { ReactNode } from 'react';
-import { listBackups } from '@/server/database/backup';
-import { dataFolder, databaseTrouble } from '@/server/database/open';
+import { database, dataFolder, databaseTrouble } from '@/server/database/open';
+import { isFromHere } from '@/server/people/asks';
+import { heldByPage } from '@/server/people/cookies';
+import { NOTHING_KEPT, safekeeping } from '@/server/people/safekeeping';
+import { sessionState } from '@/server/people/state';
 import { Trouble } from '@/ui/safekeeping/Trouble';
 import { QueryProvider } from '@/ui/shared/QueryProvider';
 import { UnitsProvider } from '@/ui/shared/units';
 import { UNITS_COOKIE } from '@/ui/shared/unitsCookie';
+import { NOBODY, WhoProvider } from '@/ui/shared/who';
 
 /** Every page reads the database or a cookie; none is made at build time. */
 export const dynamic = 'force-dynamic';
@@ -20,20 +24,22 @@ export const metadata: Metadata = {
   description: 'Specify, check, weigh and print the laminates of a composite boat',
 };
 
+/** What is kept; told to the machine itself only, for while the database is in trouble nobody can sign in. */
+const kept = async () => (isFromHere(await headers()) ? safekeeping() : NOTHING_KEPT);
+
 export default async function RootLayout({ children }: { children: ReactNode }) {
-  const chosen = (await cookies()).get(UNITS_COOKIE)?.value;
+  const held = await cookies();
+  const chosen = held.get(UNITS_COOKIE)?.value;
   const trouble = await databaseTrouble();
+  const session = trouble === null ? await sessionState(await database(), await heldByPage(held)) : NOBODY;
   return (
     <html lang="en">
       <body>
-        {process.env.KERAMOS_OPEN === '1' && (
-          <p className="open-to-all" role="note">
-            △ Open: anyone who reaches this server can read and change everything here. There are no accounts yet.
-          </p>
-        )}
         <QueryProvider>
           <UnitsProvider initial={chosen === 'us' || chosen === 'metric' ? chosen : null}>
-            {trouble === null ? children : <Trouble initial={listBackups()} folder={dataFolder()} trouble={trouble} />}
+            <WhoProvider initial={session}>
+              {trouble === null ? children : <Trouble initial={await kept()} folder={dataFolder()} trouble={trouble} />}
+            </WhoProvider>
           </UnitsProvider>
         </QueryProvider>
       </body>

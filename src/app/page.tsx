@@ -1,9 +1,9 @@
 import { listBoats } from '@/server/stores/boats';
 import { BoatsScreen } from '@/ui/boats/BoatsScreen';
-import { storeContext } from '@/server/http';
+import { pageContext } from '@/server/page';
 
 export const metadata = { title: 'Boats' };
 
 export default async function Page() {
-  return <BoatsScreen boats={await listBoats(await storeContext())} />;
+  return <BoatsScreen boats={await listBoats(await pageContext())} />;
 }

@@ -12,6 +12,7 @@ const USAGE = `keramos: the desk's command line
   import FILE                    take in a boat document; prints its id
   backup FILE                    copy of the database into a new file, checked
   restore FILE                   put a copy in the place of the database; what stood there is put aside
+  account NAME LOGIN ROLES       make an account, its password on standard input; ROLES by commas
   demo                           put the demo boats into an empty database`;
 
 const print = (value: unknown): void =>
@@ -107,6 +108,14 @@ const COMMANDS: Record<string, (args: string[]) => Promise<void>> = {
         'KERAMOS_DATA',
       );
     print(await restoreFrom(source, new Date().toISOString()));
+  },
+  async account([name, login, roles]) {
+    const { context } = await openStores();
+    const { createPerson } = await import('@/server/stores/people');
+    const password = (await standardInput()).replace(/\r?\n$/, '');
+    const asked = { name: needed(name, 'The name'), login: needed(login, 'The login'), password };
+    const made = await createPerson(context, { ...asked, roles: needed(roles, 'The roles').split(',') });
+    print(`${made.name} signs in as ${made.login}: ${made.roles.join(', ')}`);
   },
   async demo() {
     const { context } = await openStores();

@@ -1,4 +1,5 @@
 import http from 'node:http';
+import https from 'node:https';
 import { FROM_HEADER } from './from';
 
 const METHODS = ['GET', 'HEAD', 'POST', 'PUT', 'PATCH', 'DELETE', 'OPTIONS'];
@@ -46,8 +47,13 @@ function refuse(response: http.ServerResponse, { status, code, message, allow }:
 export function markConnections(): void {
   if (patched.keramosConnections) return;
   patched.keramosConnections = true;
-  const emit = http.Server.prototype.emit;
-  http.Server.prototype.emit = function (this: http.Server, event: string | symbol, ...rest: unknown[]): boolean {
+  for (const server of [http.Server, https.Server]) mark(server.prototype as unknown as { emit: Emit });
+}
+
+type Emit = (this: unknown, event: string | symbol, ...rest: unknown[]) => boolean;
+function mark(server: { emit: Emit }): void {
+  const emit = server.emit;
+  server.emit = function (event, ...rest) {
     if (event === 'request') {
       const [request, response] = rest as [http.IncomingMessage, http.ServerResponse];
       request.headers[FROM_HEADER] = request.socket.remoteAddress ?? 'unknown';
@@ -57,6 +63,6 @@ export function markConnections(): void {
         return true;
       }
     }
-    return (emit as (event: string | symbol, ...rest: unknown[]) => boolean).call(this, event, ...rest);
-  } as typeof emit;
+    return emit.call(this, event, ...rest);
+  };
 }

@@ -1,13 +1,16 @@
 import { z } from 'zod';
 import { cleanText, KeramosError, refuseBrokenText, type ErrorCode } from '@/core/error';
 import { errorBody } from '@/core/calc';
-import { contextOf, type StoreContext } from './context';
+import type { Right } from '@/core/people';
+import { allow, contextOf, type StoreContext } from './context';
 import { database } from './database/open';
 import { troubleOf } from './database/trouble';
+import { whoAsks } from './people/asks';
 import type { AskOptions } from './threads/thread';
 
 const STATUS: Record<ErrorCode, number> = {
   malformed: 400,
+  signIn: 401,
   forbidden: 403,
   notFound: 404,
   conflict: 409,
@@ -159,9 +162,19 @@ export const asking = (request: Request): { who: string; signal: AbortSignal } =
   signal: request.signal,
 });
 
-/** The context of a request, or of the server itself. */
-export async function storeContext(request?: Request): Promise<StoreContext> {
-  return contextOf(await database(), actorOf(request));
+/**
+ * The context of a request, or of the server itself.
+ * @param right refused before the body is read to whoever may not; the store looks again.
+ * @throws KeramosError `signIn` for a request of nobody who is signed in, where there are accounts; `forbidden` for one
+ * of another machine, where there are none.
+ */
+export async function storeContext(request?: Request, right?: Right): Promise<StoreContext> {
+  const db = await database();
+  if (!request) return contextOf(db);
+  const who = await whoAsks(db, request);
+  const context = contextOf(db, who ? who.name : actorOf(request), who);
+  if (right !== undefined) allow(context, right);
+  return context;
 }
 
 /** Boats that a request names, each with the version that was looked at. */

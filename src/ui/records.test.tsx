@@ -1,10 +1,15 @@
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
 // @vitest-environment happy-dom
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { choose, press, shown, type, went, Yard } from '../../tests/helpers/yard';
 import { boatToJson } from '@/core/document';
 import { coefficientsOf, type StandardPack } from '@/core/standard';
+import { unzipSync } from 'fflate';
 import { listBackups } from '@/server/database/backup';
+import { safekeeping } from '@/server/people/safekeeping';
 import { dataFolder } from '@/server/database/open';
 import { duplicateBoat, editBoat, listBoats, readBoat } from '@/server/stores/boats';
 import { listChangeRequests } from '@/server/stores/changeRequests';
@@ -137,7 +142,7 @@ describe('standards', () => {
 });
 
 describe('safekeeping', () => {
-  const open = () => yard.lay(<SafekeepingScreen initial={listBackups()} folder={dataFolder()} trouble={null} />);
+  const open = () => yard.lay(<SafekeepingScreen initial={safekeeping()} folder={dataFolder()} trouble={null} />);
   it('keeps a copy, brings it back, and what stood here before is kept as well', async () => {
     const id = await yard.boat();
     await open();
@@ -151,6 +156,45 @@ describe('safekeeping', () => {
     fireEvent.click(within(copies).getByRole('button', { name: /^Restore the copy/ }));
     await shown(/^Restored: 1 boats/);
     await waitFor(() => expect(within(copies).getByText('Stood here before a restore')).toBeTruthy());
+  });
+  it('keeps copies in a second place, an archive of everything, and who did what', async () => {
+    await yard.boat();
+    await open();
+    const second = mkdtempSync(path.join(tmpdir(), 'keramos-second-'));
+    const say = (folder: string) => {
+      fireEvent.change(screen.getByLabelText('Folder of the second place'), { target: { value: folder } });
+      press('Copy there too');
+    };
+    say(path.join(second, 'nowhere'));
+    expect(await alert()).toMatch(/sees no folder/);
+    say(dataFolder());
+    await shown(/what takes one would take both/);
+    say(second);
+    await shown(/Last copied there/);
+    press('Archive today’s state');
+    await shown('Everything as it stands today is in one file.');
+    press('Back up now');
+    await shown(/^Kept as /);
+    const there = readdirSync(path.join(second, 'keramos-copies'));
+    expect(there.filter((name) => name.endsWith('.db'))).toHaveLength(1);
+    const files = unzipSync(
+      readFileSync(
+        path.join(
+          second,
+          'keramos-copies',
+          there.find((one) => one.endsWith('.zip'))!,
+        ),
+      ),
+    );
+    expect(Object.keys(files).filter((name) => name.startsWith('boats/'))).toHaveLength(1);
+    expect(Buffer.from(files['keramos.db']!.subarray(0, 15)).toString()).toBe('SQLite format 3');
+    await shown(/^made the archive keramos-/);
+    // The disk is taken home.
+    rmSync(second, { recursive: true });
+    press('Back up now');
+    await shown(/Not reached/);
+    press('No second place');
+    await shown(/All copies are on this machine/);
   });
   it('refuses a file that is no copy, in words, and keeps nothing of it', async () => {
     await open();

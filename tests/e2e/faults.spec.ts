@@ -1,47 +1,14 @@
-import { spawn, type ChildProcess } from 'node:child_process';
-import { existsSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
-import http from 'node:http';
-import { networkInterfaces, tmpdir } from 'node:os';
+import { existsSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { expect, type APIRequestContext } from '@playwright/test';
 import { strToU8, zipSync } from 'fflate';
 import { openDriver } from '../../src/server/database/driver';
-import { MERROW, open, test } from './helpers';
+import { MERROW, test } from './helpers';
+import { newData, serve, stopServers } from './ownServer';
 
 // Each starts servers, and a machine may be busy with something else.
 test.describe.configure({ timeout: 300_000 });
 
-/** Servers of a test's own: each on a data folder that something has happened to. */
-const PORT = Number(process.env.E2E_PORT ?? 3391) + 40;
-let running: ChildProcess[] = [];
-
-interface Own {
-  base: string;
-  stop: () => Promise<void>;
-}
-async function serve(data: string, env: Record<string, string> = {}, host = '127.0.0.1'): Promise<Own> {
-  const port = PORT + running.length;
-  const child = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-H', host, '-p', String(port)], {
-    env: { ...process.env, NODE_ENV: 'production', KERAMOS_DATA: data, KERAMOS_DEMO: '1', ...env },
-    stdio: 'ignore',
-  });
-  running.push(child);
-  const base = `http://127.0.0.1:${port}`;
-  const answers = () =>
-    fetch(`${base}/api/calc`).then(
-      ({ ok }) => ok,
-      () => false,
-    );
-  while (!(await answers())) await new Promise((resolve) => setTimeout(resolve, 100));
-  const stop = () =>
-    new Promise<void>((resolve) => {
-      if (child.exitCode !== null || child.signalCode !== null) return resolve();
-      child.on('exit', () => resolve());
-      child.kill('SIGKILL');
-    });
-  return { base, stop };
-}
-const newData = () => mkdtempSync(path.join(tmpdir(), 'keramos-faults-'));
 const importBoat = async (request: APIRequestContext, base: string, name: string): Promise<string> => {
   const response = await request.post(`${base}/api/boats/import`, {
     headers: { 'content-type': 'application/json' },
@@ -51,10 +18,7 @@ const importBoat = async (request: APIRequestContext, base: string, name: string
   return ((await response.json()) as { id: string }).id;
 };
 
-test.afterEach(async () => {
-  for (const child of running) child.kill('SIGKILL');
-  running = [];
-});
+test.afterEach(stopServers);
 
 test('a damaged database is said on every page and brought back from a copy; no demo takes its place', async ({
   page,
@@ -157,41 +121,6 @@ test('a hostile workbook and an endless calculation are refused while others are
   expect(await (await endless).text()).toContain('a request is given a minute');
   expect((await long).status()).toBe(200);
   expect(await (await long).json()).toHaveLength(12);
-});
-
-/** The status that a path is answered with, under any name and from the address of the network. */
-const statusOf = (address: string, port: number, headers: Record<string, string>): Promise<number> =>
-  new Promise((resolve, reject) => {
-    http
-      .get({ host: address, port, path: '/api/calc', headers }, (response) => {
-        response.resume();
-        resolve(response.statusCode!);
-      })
-      .on('error', reject);
-  });
-
-test('another machine is refused until the server is opened, and a forged name of this one in any case', async ({
-  page,
-}) => {
-  const address = Object.values(networkInterfaces())
-    .flatMap((all) => all ?? [])
-    .find(({ family, internal }) => family === 'IPv4' && !internal)?.address;
-  test.skip(address === undefined, 'this machine has no address but its own');
-  const data = newData();
-  const closed = await serve(data, { KERAMOS_HOSTS: address! }, '0.0.0.0');
-  const port = Number(new URL(closed.base).port);
-  expect(await statusOf(address!, port, {})).toBe(403);
-  expect(await statusOf(address!, port, { host: 'localhost', 'x-keramos-from': '127.0.0.1' })).toBe(403);
-  expect(await statusOf('127.0.0.1', port, {})).toBe(200);
-  await closed.stop();
-
-  const opened = await serve(data, { KERAMOS_HOSTS: address!, KERAMOS_OPEN: '1' }, '0.0.0.0');
-  const openPort = Number(new URL(opened.base).port);
-  expect(await statusOf(address!, openPort, {})).toBe(200);
-  expect(await statusOf(address!, openPort, { host: 'localhost' })).toBe(403);
-  expect(await statusOf(address!, openPort, { host: '127.0.0.1', 'x-forwarded-for': '127.0.0.1' })).toBe(403);
-  await open(page, `${opened.base}/`);
-  await expect(page.getByText(/anyone who reaches this server can read and change everything/)).toBeVisible();
 });
 
 const MERROW_LAYER = (JSON.parse(MERROW) as { boat: { parts: { layers: { id: string }[] }[] } }).boat.parts[0]!

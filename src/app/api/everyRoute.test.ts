@@ -20,7 +20,13 @@ const HANDLERS = await Promise.all(
   }),
 ).then((all) => all.flat());
 /** Those that are told something: a variant follows, and a copy is made, without. */
-const TOLD_NOTHING = ['POST /boats/[boatId]/variant', 'POST /safekeeping'];
+const TOLD_NOTHING = [
+  'POST /boats/[boatId]/variant',
+  'POST /safekeeping',
+  'POST /safekeeping/archive',
+  'POST /people/[personId]/badge',
+  'POST /read/[secret]',
+];
 const WRITING = HANDLERS.filter(
   ({ method, name }) => method !== 'GET' && method !== 'DELETE' && !TOLD_NOTHING.includes(name),
 );
@@ -43,6 +49,10 @@ const KNOWN = (): Record<string, string> => ({
   process: 'infusion',
   zoneId: 'side-fwd',
   kitId: 'k-1',
+  personId: 'nobody',
+  tabletId: 'none',
+  linkId: 'none',
+  secret: 'guessed',
 });
 const STRANGE: Record<string, string> = {
   boatId: '../../etc/passwd',
@@ -55,6 +65,10 @@ const STRANGE: Record<string, string> = {
   process: 'toString',
   zoneId: '../../secret',
   kitId: "' or 1=1",
+  personId: "' or 1=1",
+  tabletId: '..',
+  linkId: '*',
+  secret: '%00',
 };
 function ask(
   { file, method, handler }: (typeof HANDLERS)[number],

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { marked } from 'marked';
+import { pageContext } from '@/server/page';
 import { Frame } from '@/ui/shared/Frame';
 import { GLOSSARY } from '@/ui/help/helpData';
 
@@ -26,7 +27,8 @@ function guide(): { html: string; places: { id: string; title: string }[] } {
 }
 
 /** The guide and the glossary, in the application. */
-export default function Page() {
+export default async function Page() {
+  await pageContext();
   const { html, places } = guide();
   return (
     <Frame head={<h1>Guide</h1>}>

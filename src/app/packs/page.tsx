@@ -1,9 +1,9 @@
 import { listPacks } from '@/server/stores/packs';
 import { PacksScreen } from '@/ui/packs/PacksScreen';
-import { storeContext } from '@/server/http';
+import { pageContext } from '@/server/page';
 
 export const metadata = { title: 'Standards' };
 
 export default async function Page() {
-  return <PacksScreen initial={await listPacks(await storeContext())} />;
+  return <PacksScreen initial={await listPacks(await pageContext())} />;
 }

@@ -1,9 +1,9 @@
 import { listShelf } from '@/server/stores/shelf';
 import { ShelfScreen } from '@/ui/shelf/ShelfScreen';
-import { storeContext } from '@/server/http';
+import { pageContext } from '@/server/page';
 
 export const metadata = { title: 'Shelf' };
 
 export default async function Page() {
-  return <ShelfScreen initial={await listShelf(await storeContext())} />;
+  return <ShelfScreen initial={await listShelf(await pageContext())} />;
 }

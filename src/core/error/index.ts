@@ -8,7 +8,7 @@ import { plainWords } from './plainWords';
 
 /** What kind of refusal it is; each border maps it to its own code (HTTP status, exit code). */
 export type ErrorCode =
-  'malformed' | 'invalid' | 'conflict' | 'notFound' | 'tooLarge' | 'forbidden' | 'busy' | 'unavailable';
+  'malformed' | 'invalid' | 'conflict' | 'notFound' | 'tooLarge' | 'signIn' | 'forbidden' | 'busy' | 'unavailable';
 
 export class KeramosError extends Error {
   /**

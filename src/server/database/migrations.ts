@@ -211,4 +211,23 @@ export const MIGRATIONS: Record<string, Migration> = {
       for (const statement of statements) await statement.execute(db);
     },
   },
+  '0015_people': {
+    async up(db) {
+      const statements = [
+        sql`create table person (id text primary key, name text not null unique, login text not null unique,
+            roles_json text not null, password_hash text not null, pin_hash text, badge_hash text unique,
+            gone integer not null default 0, created_at text not null) strict, without rowid`,
+        sql`create table tablet (id text primary key, name text not null, author text not null, at text not null,
+            withdrawn_at text) strict, without rowid`,
+        sql`create table session (id text primary key, person_id text not null references person(id),
+            tablet_id text references tablet(id), at text not null, ends_at text not null) strict, without rowid`,
+        sql`create index session_person on session (person_id)`,
+        sql`create table reader_link (id text primary key, secret_hash text not null unique,
+            boat_id text not null references boat(id) on delete cascade, label text not null, reader text not null,
+            author text not null, at text not null, ends_at text not null, withdrawn_at text,
+            seen integer not null default 0) strict, without rowid`,
+      ];
+      for (const statement of statements) await statement.execute(db);
+    },
+  },
 };

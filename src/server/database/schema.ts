@@ -149,6 +149,35 @@ export interface Database {
     created_at: string;
   };
   shelf_material: { id: string; kind: string; name: string; body_json: string; updated_at: string };
+  /** An account; whoever has left stays, for what is on record. */
+  person: {
+    id: string;
+    name: string;
+    login: string;
+    roles_json: string;
+    password_hash: string;
+    pin_hash: string | null;
+    badge_hash: string | null;
+    gone: number;
+    created_at: string;
+  };
+  /** Who is signed in, until when, and on which tablet. */
+  session: { id: string; person_id: string; tablet_id: string | null; at: string; ends_at: string };
+  /** A tablet that may change person by PIN or badge. */
+  tablet: { id: string; name: string; author: string; at: string; withdrawn_at: string | null };
+  /** A surveyor's look at one revision, by whoever holds the link. */
+  reader_link: {
+    id: string;
+    secret_hash: string;
+    boat_id: string;
+    label: string;
+    reader: string;
+    author: string;
+    at: string;
+    ends_at: string;
+    withdrawn_at: string | null;
+    seen: number;
+  };
   /** One hull number, made from an issued revision. */
   build: {
     id: string;

@@ -3,7 +3,7 @@ import { KeramosError, parseOrThrow } from '@/core/error';
 import { boatSchema, boatToJson, checkBoat, DOCUMENT_VERSION, upgradeBoat, type Boat } from '@/core/document';
 import { applyEdits, describeEdits, type Edit, type HistoryEntry } from '@/core/edit';
 import type { BoatSummary } from '@/core/revision';
-import { inTransaction, type StoreContext } from '../context';
+import { allow, inTransaction, signedBy, type StoreContext } from '../context';
 import type { Db } from '../database/open';
 import type { Database } from '../database/schema';
 import { boatOfRows, writeBoat } from './boatRows';
@@ -211,6 +211,7 @@ export interface Origin {
 
 /** Store a new boat, optionally as a variant of another. */
 export async function createBoat(context: StoreContext, boat: Boat, origin: Origin = {}): Promise<StoredBoat> {
+  allow(context, 'design');
   const checked = parseOrThrow(boatSchema, boat, 'boat');
   checkBoat(checked);
   const id = origin.id ?? context.newId();
@@ -245,7 +246,9 @@ export const duplicateBoat = (context: StoreContext, id: string, name: string): 
     return createBoat(inside, { ...parent.boat, name }, { variantOf: id, parent });
   });
 
-export async function archiveBoat({ db, now }: StoreContext, id: string, archived: boolean): Promise<void> {
+export async function archiveBoat(context: StoreContext, id: string, archived: boolean): Promise<void> {
+  allow(context, 'design');
+  const { db, now } = context;
   const result = await db
     .updateTable('boat')
     .set({ archived: archived ? 1 : 0, updated_at: now() })
@@ -332,6 +335,7 @@ export async function editBoat(
   baseVersion: number,
   batch: readonly Action[],
 ): Promise<{ version: number }> {
+  allow(context, 'design');
   const stored = await inTransaction(context, async (inside) => {
     const { db, now, actor } = inside;
     // An update first takes the write lock, so that nobody can come between reading and writing.
@@ -357,6 +361,8 @@ export async function editBoat(
     let version = claim.version;
     for (const one of claim.rest) {
       const { clientId, action, edits, label } = one;
+      for (const edit of action === 'do' ? edits : [])
+        if (edit.type === 'caution.accept') signedBy(inside, edit.acceptance.by, 'acceptance.by');
       const description = label ?? describeEdits(boat, edits);
       const { boat: next, inverse } = applied(boat, one);
       boat = next;

@@ -1,7 +1,7 @@
 import { KeramosError } from '@/core/error';
 import { difference } from '@/core/edit';
 import type { ChangeRequest } from '@/core/revision';
-import { inTransaction, type StoreContext } from '../context';
+import { allow, inTransaction, signedBy, type StoreContext } from '../context';
 import { readBoat } from './boats';
 import { listRevisions, readRevision } from './revisions';
 
@@ -40,6 +40,7 @@ export const askForChange = (
   { askedBy, reason }: { askedBy: string; reason: string },
 ): Promise<ChangeRequest[]> =>
   inTransaction(context, async (inside) => {
+    allow(inside, 'design');
     const { boat, version } = await readBoat(inside, boatId);
     if (version !== baseVersion)
       throw new KeramosError(
@@ -63,7 +64,7 @@ export const askForChange = (
         version,
         reason,
         changes_json: JSON.stringify(changes),
-        asked_by: askedBy,
+        asked_by: signedBy(inside, askedBy, 'askedBy'),
         asked_at: inside.now(),
         state: 'open',
         decided_by: null,
@@ -98,11 +99,12 @@ export const decideChange = (
   { approve, decidedBy, decision }: Decision,
 ): Promise<ChangeRequest[]> =>
   inTransaction(context, async (inside) => {
+    allow(inside, 'issue');
     const decided = await inside.db
       .updateTable('change_request')
       .set({
         state: approve ? 'approved' : 'refused',
-        decided_by: decidedBy,
+        decided_by: signedBy(inside, decidedBy, 'decidedBy'),
         decided_at: inside.now(),
         decision,
       })

@@ -1,6 +1,6 @@
 import type { z } from 'zod';
 import { invalid, KeramosError, parseOrThrow } from '@/core/error';
-import { inTransaction, type StoreContext } from '../context';
+import { allow, inTransaction, type StoreContext } from '../context';
 import { needBoat } from './boats';
 
 /** What every fact has: given its id by whoever states it, perhaps in place of an earlier one. */
@@ -51,6 +51,7 @@ export async function keepFact<F extends Fact>(
   boatId: string,
   { kind, raw, check }: { kind: FactKind<F>; raw: unknown; check: (inside: StoreContext, fact: F) => Promise<void> },
 ): Promise<KeptFact<F>> {
+  allow(context, 'measure');
   const { table, name, words, limit } = kind;
   const fact = parseOrThrow(kind.schema, raw, name);
   return inTransaction(context, async (inside) => {

@@ -1,7 +1,7 @@
 import { KeramosError, parseOrThrow } from '@/core/error';
 import type { Process } from '@/core/material';
 import { habitsSchema, USUAL_HABITS, type HabitsOfYard } from '@/core/option';
-import { inTransaction, type StoreContext } from '../context';
+import { allow, inTransaction, type StoreContext } from '../context';
 
 const PROCESSES = Object.keys(USUAL_HABITS) as Process[];
 const processOf = (name: string): Process => {
@@ -36,6 +36,7 @@ export async function keepHabits(
   name: string,
   { habits: raw, version }: { habits: unknown; version: number },
 ): Promise<HabitsOfYard> {
+  allow(context, 'design');
   const process = processOf(name);
   const habits = parseOrThrow(habitsSchema, raw, 'habits');
   return inTransaction(context, async (inside) => {
@@ -59,6 +60,7 @@ export async function keepHabits(
 }
 
 /** Go back to the usual habits of a process. @throws KeramosError `notFound` for another process. */
-export async function dropHabits({ db }: StoreContext, name: string): Promise<void> {
-  await db.deleteFrom('habit').where('process', '=', processOf(name)).execute();
+export async function dropHabits(context: StoreContext, name: string): Promise<void> {
+  allow(context, 'design');
+  await context.db.deleteFrom('habit').where('process', '=', processOf(name)).execute();
 }

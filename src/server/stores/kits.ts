@@ -3,7 +3,7 @@ import { invalid, KeramosError, parseOrThrow } from '@/core/error';
 import { idSchema } from '@/core/field';
 import type { Cutting, KitPieces } from '@/core/kit';
 import { piecesOfKit } from '../kit/kitting';
-import { inTransaction, type StoreContext } from '../context';
+import { allow, inTransaction, type StoreContext } from '../context';
 import { needBoat } from './boats';
 import { readRevision } from './revisions';
 import { readSetting } from './settings';
@@ -112,6 +112,7 @@ export async function readKit(context: StoreContext, boatId: string, id: string)
  * `conflict` where the hull has a kit; `notFound` for a revision or a kit that is not there.
  */
 export async function freezeKit(context: StoreContext, boatId: string, raw: unknown): Promise<KitHead> {
+  allow(context, 'store');
   const { id, revision: label, from, hull } = parseOrThrow(askSchema, raw, 'kit');
   const made = from === undefined ? await piecesFor(context, boatId, label) : await takenOver(context, boatId, from);
   return inTransaction(context, async (inside) => {

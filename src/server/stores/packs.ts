@@ -1,6 +1,7 @@
 import { KeramosError, parseOrThrow } from '@/core/error';
 import { packSchema, SHIPPED_PACKS, type StandardPack } from '@/core/standard';
-import type { StoreContext } from '../context';
+import { same } from '@/core/field';
+import { allow, signedBy, type StoreContext } from '../context';
 
 const shipped = new Map(SHIPPED_PACKS.map((pack) => [pack.id, pack]));
 
@@ -30,8 +31,10 @@ export async function readPack(context: StoreContext, id: string): Promise<Stand
  * changed, or its kind.
  */
 export async function savePack(context: StoreContext, raw: unknown, isNew: boolean): Promise<StandardPack> {
+  allow(context, 'design');
   const pack = parseOrThrow(packSchema, raw, 'pack');
   const known = (await listPacks(context)).find(({ id }) => id === pack.id);
+  if (pack.signOff && !same(pack.signOff, known?.signOff)) signedBy(context, pack.signOff.by, 'pack.signOff.by');
   if (isNew && known) throw new KeramosError('conflict', `The id "${pack.id}" is taken by ${known.title}`, 'pack.id');
   if (!isNew && !known) throw new KeramosError('notFound', `There is no pack "${pack.id}"`, 'pack.id');
   if (known && known.kind !== pack.kind)
@@ -54,6 +57,7 @@ export async function savePack(context: StoreContext, raw: unknown, isNew: boole
 
 /** Drop a copy of the yard's own; a shipped pack loses its sign-off. */
 export async function dropPack(context: StoreContext, id: string): Promise<void> {
+  allow(context, 'design');
   const result = await context.db.deleteFrom('pack').where('id', '=', id).executeTakeFirst();
   if (result.numDeletedRows === 0n)
     throw new KeramosError('notFound', `The yard has no pack of its own "${id.slice(0, 60)}"`, 'packId');

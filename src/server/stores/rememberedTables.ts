@@ -1,6 +1,6 @@
 import { parseOrThrow } from '@/core/error';
 import { rememberedSchema, signatureOf, type Remembered } from '@/core/table';
-import { inTransaction, type StoreContext } from '../context';
+import { allow, inTransaction, type StoreContext } from '../context';
 
 /** Ways of reading that are kept; the ones longest unused go first. */
 const MOST_KEPT = 100;
@@ -13,6 +13,7 @@ export async function listRememberedTables({ db }: StoreContext): Promise<Rememb
 
 /** Keep how a table was read, in the place of how one with the same heads was. @throws KeramosError `invalid`. */
 export async function rememberTable(context: StoreContext, raw: unknown): Promise<void> {
+  allow(context, 'store');
   const remembered = parseOrThrow(rememberedSchema, raw, 'remembered');
   const kept = { body_json: JSON.stringify(remembered), author: context.actor, used_at: context.now() };
   await inTransaction(context, async ({ db }) => {

@@ -1,7 +1,7 @@
 import { KeramosError } from '@/core/error';
 import { boatFromJson, checkBoat, upgradeBoat, type Boat } from '@/core/document';
 import { editsSchema, takeBack } from '@/core/edit';
-import { inTransaction, type StoreContext } from '../context';
+import { allow, inTransaction, type StoreContext } from '../context';
 import { createBoat, readBoat, type StoredBoat } from './boats';
 import { boatOfRows } from './boatRows';
 
@@ -160,6 +160,7 @@ export async function rawBoat(context: StoreContext, id: string): Promise<string
  */
 export const rescueBoat = (context: StoreContext, id: string): Promise<StoredBoat> =>
   inTransaction(context, async (inside) => {
+    allow(inside, 'design');
     const damage = await damageOf(inside, id);
     if (!damage) throw new KeramosError('invalid', 'This boat reads: there is nothing to mend', 'boatId');
     const good = await lastGood(inside, id);

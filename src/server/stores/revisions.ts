@@ -14,7 +14,7 @@ import {
 } from '@/core/revision';
 import { sql } from 'kysely';
 import { printSchedule } from '../print/printing';
-import { inTransaction, type StoreContext } from '../context';
+import { allow, inTransaction, signedBy, type StoreContext } from '../context';
 import { readBoat } from './boats';
 
 /** 1 → A, 26 → Z, 27 → AA. */
@@ -126,8 +126,10 @@ export async function issueRevision(
   context: StoreContext,
   boatId: string,
   baseVersion: number,
-  { author, note, answer = '' }: { author: string; note: string; answer?: string },
+  { author: given, note, answer = '' }: { author: string; note: string; answer?: string },
 ): Promise<Revision> {
+  allow(context, 'issue');
+  const author = signedBy(context, given, 'author');
   const { boat, version } = await readBoat(context, boatId);
   if (version !== baseVersion) throw movedOn(version);
   const known = await listRevisions(context, boatId);
@@ -207,6 +209,8 @@ export const recordRevisionEvent = (
   event: Pick<RevisionEvent, 'kind' | 'author' | 'note'>,
 ): Promise<Revision[]> =>
   inTransaction(context, async (inside) => {
+    allow(inside, 'issue');
+    signedBy(inside, event.author, 'author');
     // A write first, so that nobody can come between looking and writing.
     await inside.db.updateTable('boat').set({ updated_at: inside.now() }).where('id', '=', boatId).execute();
     const revision = (await listRevisions(inside, boatId)).find((one) => one.label === label);

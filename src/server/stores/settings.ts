@@ -4,7 +4,7 @@ import { curingSchema, USUAL_CURING } from '@/core/cure';
 import { fillingSchema, USUAL_FILLING } from '@/core/fill';
 import { cuttingSchema, mixingSchema, USUAL_CUTTING, USUAL_MIXING } from '@/core/kit';
 import { KeramosError, parseOrThrow } from '@/core/error';
-import { inTransaction, type StoreContext } from '../context';
+import { allow, inTransaction, type StoreContext } from '../context';
 
 /** What a yard sets for all its boats, each with what holds until it does. */
 const SETTINGS = {
@@ -53,6 +53,7 @@ export async function keepSetting<N extends SettingName>(
   name: N,
   { body: raw, version }: { body: unknown; version: number },
 ): Promise<Setting<N>> {
+  allow(context, 'design');
   const body = parseOrThrow(SETTINGS[name].schema as z.ZodType, raw, name) as Body<N>;
   return inTransaction(context, async (inside) => {
     const there = await readSetting(inside, name);

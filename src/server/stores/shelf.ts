@@ -1,7 +1,7 @@
 import { KeramosError, parseOrThrow } from '@/core/error';
 import { GENERIC_MATERIALS, materialSchema, type Material, type ShelfItem } from '@/core/material';
 import { ingredients } from '@/core/document';
-import { inTransaction, type StoreContext } from '../context';
+import { allow, inTransaction, type StoreContext } from '../context';
 
 const generic = new Map(GENERIC_MATERIALS.map((material) => [material.id, material]));
 
@@ -54,6 +54,7 @@ const shelfMap = async (context: StoreContext) =>
  * @throws KeramosError `conflict` when `isNew` and the id is taken; `invalid` for a fabric of unknown fibre.
  */
 export async function saveShelfMaterial(context: StoreContext, raw: unknown, isNew: boolean): Promise<Material> {
+  allow(context, 'design');
   const material = parseOrThrow(materialSchema, raw, 'material') as Material;
   const shelf = await shelfMap(context);
   if (isNew && shelf.has(material.id))
@@ -68,6 +69,7 @@ export async function saveShelfMaterial(context: StoreContext, raw: unknown, isN
 
 /** Save many materials, all or none; those whose id is known replace the yard's figures. @returns how many. */
 export async function saveShelfMaterials(context: StoreContext, raws: readonly unknown[]): Promise<number> {
+  allow(context, 'design');
   const materials = raws.map((raw, i) => parseOrThrow(materialSchema, raw, `materials.${i}`) as Material);
   const twice = materials.find(({ id }, i) => materials.findIndex((other) => other.id === id) !== i);
   if (twice) throw new KeramosError('invalid', `The id "${twice.id}" stands twice in the table`, 'materials');
@@ -83,6 +85,7 @@ export async function saveShelfMaterials(context: StoreContext, raws: readonly u
 
 /** Take the yard's figures away again: the generic ones return, an own material goes. */
 export async function dropShelfMaterial(context: StoreContext, id: string): Promise<void> {
+  allow(context, 'design');
   const users = await context.db
     .selectFrom('shelf_material')
     .select(['name', 'body_json'])

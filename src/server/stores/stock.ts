@@ -1,6 +1,6 @@
 import { parseOrThrow, KeramosError, invalid } from '@/core/error';
 import { STOCK_KINDS, stockBookingSchema, stockLotSchema, type StockLine } from '@/core/kit';
-import { inTransaction, type StoreContext } from '../context';
+import { allow, inTransaction, type StoreContext } from '../context';
 
 /** What is left may differ from nothing by rounding (in its unit). */
 const HAIR = 1e-6;
@@ -52,6 +52,7 @@ async function cutOf({ db }: StoreContext, kitId: string): Promise<Set<string>> 
  * `conflict` for an id that another lot or movement has.
  */
 export async function bookStock(context: StoreContext, raw: unknown): Promise<StockLine[]> {
+  allow(context, 'store');
   const { lots, moves, kitId = null } = parseOrThrow(stockBookingSchema, raw, 'stock');
   return inTransaction(context, async (inside) => {
     const cut = kitId === null ? null : await cutOf(inside, kitId);

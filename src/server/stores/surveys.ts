@@ -1,6 +1,6 @@
 import { invalid, KeramosError, parseOrThrow } from '@/core/error';
 import { MOST_PICTURE, PICTURE, surveySchema, type KeptSurvey } from '@/core/option';
-import { inTransaction, type StoreContext } from '../context';
+import { allow, inTransaction, type StoreContext } from '../context';
 import { needBoat } from './boats';
 
 const NOTHING: KeptSurvey = { readings: [], cloths: [], cores: [], version: 0, picture: null, own: null };
@@ -30,6 +30,7 @@ export async function keepSurvey(
   { boatId, zoneId }: { boatId: string; zoneId: string },
   { survey: raw, version, picture }: { survey: unknown; version: number; picture?: string | null | undefined },
 ): Promise<KeptSurvey> {
+  allow(context, 'measure');
   const survey = parseOrThrow(surveySchema, raw, 'survey');
   if (picture && picture.length > MOST_PICTURE)
     throw new KeramosError('tooLarge', 'The picture is larger than 2 MB: load a smaller one', 'picture');

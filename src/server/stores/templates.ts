@@ -16,7 +16,7 @@ import {
   type Template,
 } from '@/core/document';
 import type { TemplateSummary } from '@/core/revision';
-import type { StoreContext } from '../context';
+import { allow, type StoreContext } from '../context';
 
 const SHIPPED = [
   planingMotorBoat,
@@ -68,11 +68,9 @@ export async function readTemplate({ db }: StoreContext, id: string): Promise<Te
  * Keep a boat as a template of the yard; cautions that somebody accepted for it stay behind.
  * @param raw name and what it is for. @throws KeramosError `invalid`.
  */
-export async function keepTemplate(
-  { db, newId, now, actor }: StoreContext,
-  raw: unknown,
-  boat: Boat,
-): Promise<{ id: string }> {
+export async function keepTemplate(context: StoreContext, raw: unknown, boat: Boat): Promise<{ id: string }> {
+  allow(context, 'design');
+  const { db, newId, now, actor } = context;
   const { name, note } = parseOrThrow(templateHeadSchema, raw, 'template');
   const id = newId();
   await db
@@ -91,9 +89,10 @@ export async function keepTemplate(
 }
 
 /** Drop a template of the yard's own. @throws KeramosError `notFound`, `invalid` for one that ships. */
-export async function dropTemplate({ db }: StoreContext, id: string): Promise<void> {
+export async function dropTemplate(context: StoreContext, id: string): Promise<void> {
+  allow(context, 'design');
   if (SHIPPED.some((one) => one.id === id))
     throw new KeramosError('invalid', 'A template that ships stays: keep your own beside it', 'templateId');
-  const { numDeletedRows } = await db.deleteFrom('template').where('id', '=', id).executeTakeFirst();
+  const { numDeletedRows } = await context.db.deleteFrom('template').where('id', '=', id).executeTakeFirst();
   if (numDeletedRows === 0n) throw gone(id);
 }

@@ -2,7 +2,7 @@ import { KeramosError } from '@/core/error';
 import { boatFromJson, boatToJson, type Boat } from '@/core/document';
 import { difference, followParent, takeState } from '@/core/edit';
 import type { VariantStanding } from '@/core/revision';
-import { inTransaction, type StoreContext } from '../context';
+import { allow, inTransaction, type StoreContext } from '../context';
 import { editBoat, readBoat } from './boats';
 
 async function parentOf(context: StoreContext, id: string) {
@@ -48,6 +48,7 @@ export async function isBehind({ db }: StoreContext, id: string): Promise<boolea
  */
 export const follow = (context: StoreContext, id: string): Promise<string | null> =>
   inTransaction(context, async (inside) => {
+    allow(inside, 'design');
     const found = await parentOf(inside, id);
     if (!found || found.row.archived === 1 || found.row.parent_version === found.parent.version) return null;
     const { parent } = found;
@@ -88,8 +89,9 @@ export const variantStanding = (context: StoreContext, id: string): Promise<Vari
  * Make a variant a boat of its own: it keeps what it has and follows nobody. @throws KeramosError `invalid` when it
  * is no variant.
  */
-export async function letGo({ db }: StoreContext, id: string): Promise<void> {
-  const result = await db
+export async function letGo(context: StoreContext, id: string): Promise<void> {
+  allow(context, 'design');
+  const result = await context.db
     .updateTable('boat')
     .set({ variant_of: null, parent_json: null, parent_version: null })
     .where('id', '=', id)

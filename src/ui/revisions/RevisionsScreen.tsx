@@ -11,6 +11,7 @@ import { ChangeRequests } from './ChangeRequests';
 import { DifferencePanel } from './DifferencePanel';
 import { HistoryPanel } from './HistoryPanel';
 import { IssueForm } from './IssueForm';
+import { ReaderLinks } from './ReaderLinks';
 import { RevisionTable } from './RevisionTable';
 import { VariantPanel } from './VariantPanel';
 
@@ -87,6 +88,7 @@ export function RevisionsScreen({ boats, ...first }: RevisionsScreenProps) {
       {requests.length > 0 && <ChangeRequests requests={requests} onDecide={acts.decide} />}
       {variant && <VariantPanel variant={variant} onLetGo={acts.letGo} />}
       <DifferencePanel revisions={revisions} boats={boats} onTrouble={setTrouble} />
+      <ReaderLinks revisions={revisions} />
       <HistoryPanel />
       <Onward to="pack">Pack: what leaves the desk?</Onward>
     </>

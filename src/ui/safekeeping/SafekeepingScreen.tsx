@@ -7,13 +7,26 @@ import { DataTable, type DataColumn } from '../shared/DataTable';
 import { FileButton } from '../shared/FileButton';
 import { Frame } from '../shared/Frame';
 import { Moment } from '../shared/Moment';
+import { PersonField } from '../shared/PersonField';
 import { Refusal } from '../shared/Refusal';
+import { useWho } from '../shared/who';
+import { ArchivesCard } from './ArchivesCard';
+import { HappeningsCard, type Happening } from './HappeningsCard';
+import { megabytes } from './megabytes';
+import { SecondPlaceCard, type SecondPlace } from './SecondPlaceCard';
 
-/** A kept copy of the database. */
+/** A kept copy of the database, or an archive. */
 export interface Backup {
   name: string;
   bytes: number;
   at: string;
+}
+/** What is kept, where else, and who did what to it. */
+export interface Safekeeping {
+  backups: Backup[];
+  archives: Backup[];
+  place: SecondPlace;
+  happenings: Happening[];
 }
 interface Restored {
   boats: number;
@@ -28,7 +41,6 @@ const WHY: Readonly<Record<string, string>> = {
   'put-aside': 'Stood here before a restore',
 };
 const whyOf = (name: string) => WHY[Object.keys(WHY).find((key) => name.endsWith(`-${key}.db`)) ?? ''] ?? 'Copy';
-const megabytes = (bytes: number) => `${(bytes / 1_048_576).toFixed(1)} MB`;
 
 const KEY = ['safekeeping'];
 /** As a new page: what stood on it was of another database. */
@@ -40,17 +52,20 @@ export function SafekeepingScreen({
   folder,
   trouble,
 }: {
-  initial: Backup[];
+  initial: Safekeeping;
   folder: string;
   /** Why the database cannot be used; null when it can. */
   trouble: string | null;
 }) {
   const client = useQueryClient();
   const [said, setSaid] = useState<string | null>(null);
-  const { data: backups } = useQuery({
+  const { may } = useWho();
+  const mine = may('keep');
+  const { data: kept } = useQuery({
     queryKey: KEY,
-    queryFn: async () => (await api<{ backups: Backup[] }>('GET', '/api/safekeeping')).backups,
+    queryFn: () => api<Safekeeping>('GET', '/api/safekeeping'),
     initialData: initial,
+    enabled: mine,
   });
   const again = () => client.invalidateQueries({ queryKey: KEY });
   const make = useMutation({
@@ -78,8 +93,15 @@ export function SafekeepingScreen({
       return again();
     },
   });
-  const busy = make.isPending || receive.isPending || restore.isPending;
-  const refusal = make.error ?? receive.error ?? restore.error;
+  const archive = useMutation({
+    mutationFn: () => api<Safekeeping>('POST', '/api/safekeeping/archive'),
+    onSuccess: () => {
+      setSaid('Everything as it stands today is in one file.');
+      return again();
+    },
+  });
+  const busy = make.isPending || receive.isPending || restore.isPending || archive.isPending;
+  const refusal = make.error ?? receive.error ?? restore.error ?? archive.error;
   const columns: DataColumn<Backup>[] = [
     { id: 'at', head: 'When', by: ({ at }) => at, cell: ({ at }) => <Moment iso={at} /> },
     { id: 'why', head: 'Why', by: ({ name }) => whyOf(name), cell: ({ name }) => whyOf(name) },
@@ -118,7 +140,15 @@ export function SafekeepingScreen({
     },
   ];
   return (
-    <Frame head={<h1>Safekeeping</h1>}>
+    <Frame
+      head={
+        <>
+          <h1>Safekeeping</h1>
+          <span className="spacer" />
+          <PersonField />
+        </>
+      }
+    >
       <p className="question">What is kept if this machine fails, and how does it come back?</p>
       {trouble !== null && (
         <Alert variant="danger">
@@ -132,18 +162,23 @@ export function SafekeepingScreen({
           {said} {restore.isSuccess && <a href={BOATS}>To the boats</a>}
         </Alert>
       )}
+      {!mine && (
+        <Alert variant="light" className="border">
+          Copies hold everything the yard has. Whoever keeps the accounts keeps them too: ask the yard manager.
+        </Alert>
+      )}
       <Card>
         <Card.Body>
           <div className="d-flex flex-wrap gap-2 mb-2">
             {trouble === null && (
-              <Button size="sm" disabled={busy} onClick={() => make.mutate()}>
+              <Button size="sm" disabled={busy || !mine} onClick={() => make.mutate()}>
                 Back up now
               </Button>
             )}
             <FileButton
               label="A copy from another machine"
               accept=".db"
-              disabled={busy}
+              disabled={busy || !mine}
               onFile={(file) => receive.mutate(file)}
             >
               Bring a copy from elsewhere
@@ -151,13 +186,20 @@ export function SafekeepingScreen({
           </div>
           <DataTable
             label="Copies"
-            rows={backups}
+            rows={kept.backups}
             columns={columns}
             rowId={({ name }) => name}
             empty="No copy yet. The first is made a minute after the start."
           />
         </Card.Body>
       </Card>
+      {mine && trouble === null && (
+        <>
+          <SecondPlaceCard place={kept.place} onDone={again} />
+          <ArchivesCard archives={kept.archives} busy={busy} onMake={() => archive.mutate()} />
+        </>
+      )}
+      {mine && <HappeningsCard happenings={kept.happenings} />}
       <p className="small soft mt-2">
         A copy is made every day and checked as it is made; fourteen days and the first of each of twelve months are
         kept, and those you asked for until you take them away. They are in {folder}/backups: on the same disk. Carry

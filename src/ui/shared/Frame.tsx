@@ -60,6 +60,7 @@ export function Frame({ boatId, head, children }: { boatId?: string; head: React
         <hr className="my-2" />
         <Step href="/shelf">Shelf</Step>
         <Step href="/packs">Standards</Step>
+        <Step href="/people">People</Step>
         <Step href="/safekeeping">Safekeeping</Step>
         <hr className="my-2" />
         <Step href="/guide">Guide</Step>

@@ -6,6 +6,7 @@ import { useForm } from 'react-hook-form';
 import { z } from 'zod';
 import { personHere } from './api';
 import { keepDraft, takeDraft } from './useDraft';
+import { useWho } from './who';
 
 /** Who and why: what every act that stays on record asks for. */
 export const signedSchema = z.object({
@@ -34,6 +35,10 @@ export function SignedForm({ labels, acts, disabled = false, inline = false, onL
     defaultValues: { by: personHere(), why: '' },
   });
   const { errors, isSubmitting } = formState;
+  const { who } = useWho();
+  useEffect(() => {
+    if (who !== null) setValue('by', who.name);
+  }, [who, setValue]);
   useEffect(() => {
     const typed = takeDraft(labels.why);
     if (typed !== null) setValue('why', typed);
@@ -53,6 +58,7 @@ export function SignedForm({ labels, acts, disabled = false, inline = false, onL
         {...(name === 'why' && !inline ? { as: 'textarea' as const, rows: 2 } : {})}
         {...(inline ? { size: 'sm' as const, placeholder: label.toLowerCase() } : {})}
         maxLength={name === 'by' ? 60 : 600}
+        readOnly={name === 'by' && who !== null}
         isInvalid={errors[name] !== undefined}
         aria-describedby={`${id}-${name}-says`}
       />

@@ -49,8 +49,17 @@ interface ErrorBody {
 }
 async function answerOf<T>(response: Response): Promise<T> {
   const answer: unknown = await response.json().catch(() => null);
-  if (!response.ok) throw errorOfBody(answer as ErrorBody | null, response.status);
-  return answer as T;
+  if (response.ok) return answer as T;
+  const error = errorOfBody(answer as ErrorBody | null, response.status);
+  if (error.code === 'signIn') signedOut.forEach((listener) => listener());
+  throw error;
+}
+
+const signedOut = new Set<() => void>();
+/** Called when the server says that nobody is signed in here any more. */
+export function onSignedOut(listener: () => void): () => void {
+  signedOut.add(listener);
+  return () => signedOut.delete(listener);
 }
 
 /** The refusal that a body of the server holds. */
@@ -98,8 +107,15 @@ export function onPersonHere(listener: () => void): () => void {
   listeners.add(listener);
   return () => listeners.delete(listener);
 }
-/** The name whoever sits here gave; empty until there is one. */
+let signedIn: string | null = null;
+/** Whoever is signed in here signs with their own name; null where there are no accounts. */
+export function setSignedIn(name: string | null): void {
+  signedIn = name;
+  listeners.forEach((listener) => listener());
+}
+/** The name of whoever is signed in, or that whoever sits here gave; empty until there is one. */
 export function personHere(): string {
+  if (signedIn !== null) return signedIn;
   try {
     return localStorage.getItem(PERSON_KEY) ?? '';
   } catch {

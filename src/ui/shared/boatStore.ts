@@ -253,7 +253,8 @@ export class BoatStore {
   /** What the machine makes of an answer that is no acknowledgement. */
   private async answerTo(error: unknown): Promise<void> {
     if (error instanceof ApiError && error.status === 409) return this.meetOthers();
-    if (error instanceof ApiError && error.status >= 400 && error.status < 500) {
+    // Whose session has ended signs in again, and what was typed is sent then.
+    if (error instanceof ApiError && error.status >= 400 && error.status < 500 && error.code !== 'signIn') {
       const clientId = typeof error.details['clientId'] === 'string' ? error.details['clientId'] : null;
       return this.step({ type: 'refused', why: error.text, clientId });
     }

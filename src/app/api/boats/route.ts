@@ -10,8 +10,8 @@ export const GET = (request: Request) => answer(async () => json(await listBoats
 
 export const POST = (request: Request) =>
   answer(async () => {
+    const context = await storeContext(request, 'design');
     const { name, variantOf } = parseOrThrow(creation, await readJson(request));
-    const context = await storeContext(request);
     const { id, version } =
       variantOf === undefined
         ? await createBoat(context, newBoat(name))

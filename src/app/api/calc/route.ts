@@ -1,4 +1,8 @@
 import { CALCULATIONS } from '@/core/calc';
-import { answer, json } from '@/server/http';
+import { answer, json, storeContext } from '@/server/http';
 
-export const GET = () => answer(async () => json(CALCULATIONS.map(({ name, summary }) => ({ name, summary }))));
+export const GET = (request: Request) =>
+  answer(async () => {
+    await storeContext(request);
+    return json(CALCULATIONS.map(({ name, summary }) => ({ name, summary })));
+  });

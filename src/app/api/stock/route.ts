@@ -14,4 +14,7 @@ export const GET = (request: Request) =>
 
 /** Book what comes in and goes, all of it or nothing. */
 export const POST = (request: Request) =>
-  answer(async () => json(await bookStock(await storeContext(request), await readJson(request))));
+  answer(async () => {
+    const context = await storeContext(request, 'store');
+    return json(await bookStock(context, await readJson(request)));
+  });

@@ -12,8 +12,8 @@ export const GET = (request: Request) => answer(async () => json(await listTempl
 /** Keep a boat as a template of the yard. */
 export const POST = (request: Request) =>
   answer(async () => {
+    const context = await storeContext(request, 'design');
     const { boatId, ...head } = parseOrThrow(keeping, await readJson(request));
-    const context = await storeContext(request);
     const { boat } = await readBoat(context, boatId);
     return json(await keepTemplate(context, head, boat), 201);
   });

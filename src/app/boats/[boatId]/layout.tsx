@@ -10,7 +10,7 @@ import { isBehind } from '@/server/stores/variants';
 import { BoatProvider } from '@/ui/shared/boat';
 import { BoatFrame } from '@/ui/shared/BoatFrame';
 import { RepairView } from '@/ui/repair/RepairView';
-import { storeContext } from '@/server/http';
+import { pageContext } from '@/server/page';
 
 interface Props {
   params: Promise<{ boatId: string }>;
@@ -19,7 +19,7 @@ interface Props {
 
 /** The boat with its history, or why it does not read; once a request. */
 const load = cache(async (boatId: string) => {
-  const context = await storeContext();
+  const context = await pageContext();
   try {
     const stored = await readBoatWithHistory(context, boatId);
     return {

@@ -21,8 +21,9 @@ export const GET = (request: Request, { params }: Context) =>
 
 export const PATCH = (request: Request, { params }: Context) =>
   answer(async () => {
+    const context = await storeContext(request, 'design');
     const { boatId } = await params;
     const { archived } = parseOrThrow(z.strictObject({ archived: z.boolean() }), await readJson(request));
-    await archiveBoat(await storeContext(request), boatId, archived);
+    await archiveBoat(context, boatId, archived);
     return json({ archived });
   });

@@ -6,8 +6,9 @@ import { createBoat } from '@/server/stores/boats';
  * left out and named in `leftOut`. */
 export const POST = (request: Request) =>
   answer(async () => {
+    const context = await storeContext(request, 'design');
     const text = await readText(request);
     const boat = boatFromFile(text);
-    const { id, version } = await createBoat(await storeContext(request), boat);
+    const { id, version } = await createBoat(context, boat);
     return json({ id, version, leftOut: unknownIn(text, boat) }, 201);
   });

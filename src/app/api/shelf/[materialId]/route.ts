@@ -6,16 +6,18 @@ type Context = { params: Promise<{ materialId: string }> };
 
 export const PUT = (request: Request, { params }: Context) =>
   answer(async () => {
+    const context = await storeContext(request, 'design');
     const { materialId } = await params;
     const material = await readJson(request);
     if ((material as { id?: unknown } | null)?.id !== materialId)
       throw new KeramosError('invalid', `The material's id must be "${materialId}", as in the address`, 'material.id');
-    return json(await saveShelfMaterial(await storeContext(request), material, false));
+    return json(await saveShelfMaterial(context, material, false));
   });
 
 export const DELETE = (request: Request, { params }: Context) =>
   answer(async () => {
+    const context = await storeContext(request, 'design');
     const { materialId } = await params;
-    await dropShelfMaterial(await storeContext(request), materialId);
+    await dropShelfMaterial(context, materialId);
     return json({ dropped: materialId });
   });

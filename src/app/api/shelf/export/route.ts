@@ -14,8 +14,9 @@ const query = z.object({
 
 export const GET = (request: Request) =>
   answer(async () => {
+    const context = await storeContext(request);
     const { kind, format } = parseOrThrow(query, Object.fromEntries(new URL(request.url).searchParams));
-    const materials = (await listShelf(await storeContext(request)))
+    const materials = (await listShelf(context))
       .map(({ material }) => material)
       .filter((material) => material.kind === kind);
     const heads = columnsOf(kind).map(({ head }) => head);

@@ -8,6 +8,7 @@ const request = z.strictObject({ materials: z.array(z.unknown()).min(1, 'Choose 
 /** Takes all of the materials or none. */
 export const POST = (incoming: Request) =>
   answer(async () => {
+    const context = await storeContext(incoming, 'design');
     const { materials } = parseOrThrow(request, await readJson(incoming));
-    return json({ saved: await saveShelfMaterials(await storeContext(incoming), materials) }, 201);
+    return json({ saved: await saveShelfMaterials(context, materials) }, 201);
   });

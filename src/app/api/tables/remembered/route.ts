@@ -7,6 +7,7 @@ export const GET = (request: Request) =>
 /** Keep how a table was read, for the next one with the same heads. */
 export const PUT = (request: Request) =>
   answer(async () => {
-    await rememberTable(await storeContext(request), await readJson(request));
+    const context = await storeContext(request, 'store');
+    await rememberTable(context, await readJson(request));
     return json({ kept: true });
   });

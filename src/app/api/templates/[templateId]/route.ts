@@ -13,7 +13,8 @@ export const GET = (request: Request, { params }: Context) =>
 
 export const DELETE = (request: Request, { params }: Context) =>
   answer(async () => {
+    const context = await storeContext(request, 'design');
     const { templateId } = await params;
-    await dropTemplate(await storeContext(request), templateId);
+    await dropTemplate(context, templateId);
     return json({ dropped: templateId });
   });

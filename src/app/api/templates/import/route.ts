@@ -5,6 +5,7 @@ import { keepTemplate } from '@/server/stores/templates';
 /** Takes a template document; it gets a new identity here. */
 export const POST = (request: Request) =>
   answer(async () => {
+    const context = await storeContext(request, 'design');
     const { name, note, boat } = templateFromJson(await readText(request));
-    return json(await keepTemplate(await storeContext(request), { name, note }, boat), 201);
+    return json(await keepTemplate(context, { name, note }, boat), 201);
   });

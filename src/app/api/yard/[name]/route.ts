@@ -12,7 +12,8 @@ export const GET = (request: Request, { params }: Context) =>
 
 export const PUT = (request: Request, { params }: Context) =>
   answer(async () => {
+    const context = await storeContext(request, 'design');
     const name = settingName((await params).name);
     const body = parseOrThrow(bodySchema, await readJson(request));
-    return json(await keepSetting(await storeContext(request), name, body));
+    return json(await keepSetting(context, name, body));
   });

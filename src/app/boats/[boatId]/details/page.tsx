@@ -1,13 +1,13 @@
 import { listShelf } from '@/server/stores/shelf';
 import { DetailsScreen } from '@/ui/details/DetailsScreen';
-import { storeContext } from '@/server/http';
+import { pageContext } from '@/server/page';
 
 const KINDS = new Set(['fabric', 'fibre', 'core', 'metal', 'wood', 'adhesive']);
 
 export default async function Page() {
   return (
     <DetailsScreen
-      shelf={(await listShelf(await storeContext())).map((item) => item.material).filter(({ kind }) => KINDS.has(kind))}
+      shelf={(await listShelf(await pageContext())).map((item) => item.material).filter(({ kind }) => KINDS.has(kind))}
     />
   );
 }

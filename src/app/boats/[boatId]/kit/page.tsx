@@ -1,9 +1,9 @@
-import { storeContext } from '@/server/http';
+import { pageContext } from '@/server/page';
 import { readSetting } from '@/server/stores/settings';
 import { KitScreen } from '@/ui/kit/KitScreen';
 
 export default async function Page() {
-  const context = await storeContext();
+  const context = await pageContext();
   const [cutting, mixing] = await Promise.all([readSetting(context, 'cutting'), readSetting(context, 'mixing')]);
   return <KitScreen settings={{ cutting, mixing }} />;
 }

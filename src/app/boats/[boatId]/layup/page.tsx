@@ -1,12 +1,12 @@
 import { isLayerMaterial } from '@/core/material';
 import { listShelf } from '@/server/stores/shelf';
 import { LayupScreen } from '@/ui/layup/LayupScreen';
-import { storeContext } from '@/server/http';
+import { pageContext } from '@/server/page';
 
 export default async function Page() {
   return (
     <LayupScreen
-      shelf={(await listShelf(await storeContext()))
+      shelf={(await listShelf(await pageContext()))
         .map((item) => item.material)
         .filter((material) => material.kind === 'fibre' || isLayerMaterial(material))}
     />

@@ -2,10 +2,10 @@ import { isLayerMaterial } from '@/core/material';
 import { listHabits } from '@/server/stores/habits';
 import { listShelf } from '@/server/stores/shelf';
 import { OptionsScreen } from '@/ui/options/OptionsScreen';
-import { storeContext } from '@/server/http';
+import { pageContext } from '@/server/page';
 
 export default async function Page() {
-  const context = await storeContext();
+  const context = await pageContext();
   const shelf = (await listShelf(context))
     .map(({ material }) => material)
     .filter((material) => material.kind === 'fibre' || material.kind === 'resin' || isLayerMaterial(material));

@@ -1,7 +1,7 @@
 import { listRevisions } from '@/server/stores/revisions';
 import { PackScreen } from '@/ui/pack/PackScreen';
-import { storeContext } from '@/server/http';
+import { pageContext } from '@/server/page';
 
 export default async function Page({ params }: { params: Promise<{ boatId: string }> }) {
-  return <PackScreen revisions={await listRevisions(await storeContext(), (await params).boatId)} />;
+  return <PackScreen revisions={await listRevisions(await pageContext(), (await params).boatId)} />;
 }

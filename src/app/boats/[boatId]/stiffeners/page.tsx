@@ -1,11 +1,11 @@
 import { listShelf } from '@/server/stores/shelf';
 import { StiffenersScreen } from '@/ui/stiffeners/StiffenersScreen';
-import { storeContext } from '@/server/http';
+import { pageContext } from '@/server/page';
 
 export default async function Page() {
   return (
     <StiffenersScreen
-      shelf={(await listShelf(await storeContext()))
+      shelf={(await listShelf(await pageContext()))
         .map((item) => item.material)
         .filter(({ kind }) => kind === 'fabric' || kind === 'core' || kind === 'fibre')}
     />

@@ -32,15 +32,17 @@ export const GET = (request: Request, { params }: Context) =>
 /** Ask for the draft to become the next revision. */
 export const POST = (request: Request, { params }: Context) =>
   answer(async () => {
+    const context = await storeContext(request, 'design');
     const { boatId } = await params;
     const { baseVersion, ...asked } = parseOrThrow(asking, await readJson(request));
-    return json(await askForChange(await storeContext(request), boatId, baseVersion, asked), 201);
+    return json(await askForChange(context, boatId, baseVersion, asked), 201);
   });
 
 /** Approve or refuse. */
 export const PATCH = (request: Request, { params }: Context) =>
   answer(async () => {
+    const context = await storeContext(request, 'issue');
     const { boatId } = await params;
     const { id, ...decided } = parseOrThrow(deciding, await readJson(request));
-    return json(await decideChange(await storeContext(request), boatId, id, decided));
+    return json(await decideChange(context, boatId, id, decided));
   });

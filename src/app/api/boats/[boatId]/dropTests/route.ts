@@ -10,6 +10,7 @@ export const GET = (request: Request, { params }: Context) =>
 /** Keep one more; the same again is the same. */
 export const POST = (request: Request, { params }: Context) =>
   answer(async () => {
+    const context = await storeContext(request, 'measure');
     const { boatId } = await params;
-    return json(await keepDropTest(await storeContext(request), boatId, await readJson(request)));
+    return json(await keepDropTest(context, boatId, await readJson(request)));
   });

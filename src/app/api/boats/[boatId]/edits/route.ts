@@ -21,7 +21,8 @@ const request = z.strictObject({
 
 export const POST = (incoming: Request, { params }: { params: Promise<{ boatId: string }> }) =>
   answer(async () => {
+    const context = await storeContext(incoming, 'design');
     const { boatId } = await params;
     const { baseVersion, actions } = parseOrThrow(request, await readJson(incoming));
-    return json(await editBoat(await storeContext(incoming), boatId, baseVersion, actions));
+    return json(await editBoat(context, boatId, baseVersion, actions));
   });

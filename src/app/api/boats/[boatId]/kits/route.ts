@@ -10,6 +10,7 @@ export const GET = (request: Request, { params }: Context) =>
 /** Freeze one from an issued revision, or take over another hull's. */
 export const POST = (request: Request, { params }: Context) =>
   answer(async () => {
+    const context = await storeContext(request, 'store');
     const { boatId } = await params;
-    return json(await freezeKit(await storeContext(request), boatId, await readJson(request)));
+    return json(await freezeKit(context, boatId, await readJson(request)));
   });

@@ -15,6 +15,7 @@ export const GET = (request: Request, { params }: Context) =>
 /** Its last state that reads, as a boat of its own. */
 export const POST = (request: Request, { params }: Context) =>
   answer(async () => {
-    const { id } = await rescueBoat(await storeContext(request), (await params).boatId);
+    const context = await storeContext(request, 'design');
+    const { id } = await rescueBoat(context, (await params).boatId);
     return json({ id }, 201);
   });

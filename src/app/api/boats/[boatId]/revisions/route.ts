@@ -31,10 +31,11 @@ export const GET = (request: Request, { params }: Context) =>
 
 export const POST = (request: Request, { params }: Context) =>
   answer(async () => {
+    const context = await storeContext(request, 'issue');
     const { boatId } = await params;
     const { baseVersion, answer: why, ...signed } = parseOrThrow(issue, await readJson(request));
     const asked = { ...signed, ...(why !== undefined && { answer: why }) };
-    return json(await issueRevision(await storeContext(request), boatId, baseVersion, asked), 201);
+    return json(await issueRevision(context, boatId, baseVersion, asked), 201);
   });
 
 const event = z.strictObject({
@@ -47,7 +48,8 @@ const event = z.strictObject({
 /** Put a revision on the floor, or withdraw it. */
 export const PATCH = (request: Request, { params }: Context) =>
   answer(async () => {
+    const context = await storeContext(request, 'issue');
     const { boatId } = await params;
     const { label, ...happened } = parseOrThrow(event, await readJson(request));
-    return json(await recordRevisionEvent(await storeContext(request), boatId, label, happened));
+    return json(await recordRevisionEvent(context, boatId, label, happened));
   });

@@ -15,7 +15,8 @@ export const GET = (request: Request, { params }: Context) =>
 /** Let it follow what its parent changed; `problem` says why it cannot. */
 export const POST = (request: Request, { params }: Context) =>
   answer(async () => {
-    const [{ boatId }, context] = [await params, await storeContext(request)];
+    const context = await storeContext(request, 'design');
+    const { boatId } = await params;
     await needBoat(context, boatId);
     return json({ problem: await follow(context, boatId) });
   });
@@ -23,6 +24,7 @@ export const POST = (request: Request, { params }: Context) =>
 /** From now on it follows nobody. */
 export const DELETE = (request: Request, { params }: Context) =>
   answer(async () => {
-    await letGo(await storeContext(request), (await params).boatId);
+    const context = await storeContext(request, 'design');
+    await letGo(context, (await params).boatId);
     return json(null);
   });

@@ -11,7 +11,8 @@ export const GET = (request: Request, { params }: Context) =>
 /** Let the boats chosen take it. */
 export const POST = (request: Request, { params }: Context) =>
   answer(async () => {
+    const context = await storeContext(request, 'design');
     const { packId } = await params;
     const { boats } = parseOrThrow(boatsChosen, await readJson(request));
-    return json(await takeOverPack(await storeContext(request), packId, boats));
+    return json(await takeOverPack(context, packId, boats));
   });

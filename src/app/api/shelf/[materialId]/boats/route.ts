@@ -11,7 +11,8 @@ export const GET = (request: Request, { params }: Context) =>
 /** Take the Shelf's figures over into the boats chosen. */
 export const POST = (request: Request, { params }: Context) =>
   answer(async () => {
+    const context = await storeContext(request, 'design');
     const { materialId } = await params;
     const { boats } = parseOrThrow(boatsChosen, await readJson(request));
-    return json(await takeOverMaterial(await storeContext(request), materialId, boats));
+    return json(await takeOverMaterial(context, materialId, boats));
   });

@@ -16,13 +16,13 @@ const query = z.object({
 /** One detail as a sheet (PDF) or as its drawing (SVG, DXF). */
 export const GET = (request: Request, { params }: { params: Promise<{ boatId: string; detailId: string }> }) =>
   answer(async () => {
+    const context = await storeContext(request);
     const { boatId, detailId } = await params;
     const {
       format,
       revision: label,
       units,
     } = parseOrThrow(query, Object.fromEntries(new URL(request.url).searchParams));
-    const context = await storeContext(request);
     const revision = label === undefined ? null : await readRevision(context, boatId, label);
     const { boat } = revision ?? (await readBoat(context, boatId));
     const [evaluation] = evaluateDetails(boat, ({ id }) => id === detailId);

@@ -19,7 +19,8 @@ export const GET = (request: Request, { params }: Context) =>
 
 export const PUT = (request: Request, { params }: Context) =>
   answer(async () => {
+    const context = await storeContext(request, 'measure');
     const place = await params;
     const body = parseOrThrow(bodySchema, await readJson(request));
-    return json(await keepSurvey(await storeContext(request), place, body));
+    return json(await keepSurvey(context, place, body));
   });

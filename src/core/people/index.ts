@@ -1,0 +1,2 @@
+export * from './person';
+export * from './roles';
