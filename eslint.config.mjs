@@ -57,7 +57,7 @@ const mayImport = (from, to) => ({
 });
 
 export default tseslint.config(
-  { ignores: ['.next/', 'node_modules/', 'var/', 'next-env.d.ts', 'test-results/'] },
+  { ignores: ['public/', '.next/', 'node_modules/', 'var/', 'next-env.d.ts', 'test-results/'] },
   ...nextVitals,
   ...tseslint.configs.recommended,
   {

@@ -55,9 +55,12 @@ export function install() {
 }
 
 export function build() {
-  const hash = hashOf(['package-lock.json', 'next.config.ts', 'tsconfig.json', 'src', 'data']);
+  const hash = hashOf(['package-lock.json', 'next.config.ts', 'tsconfig.json', 'scripts/floorWorker.mjs', 'src', 'data']);
   if (!existsSync(path.join(ROOT, '.next/BUILD_ID'))) writeStampAway();
-  once('build', hash, () => step('Build', process.execPath, ['node_modules/next/dist/bin/next', 'build']));
+  once('build', hash, () => {
+    step('Bundle the worker of the floor', process.execPath, ['scripts/floorWorker.mjs']);
+    step('Build', process.execPath, ['node_modules/next/dist/bin/next', 'build']);
+  });
 }
 function writeStampAway() {
   const file = path.join(ROOT, 'node_modules/.stamp-build');

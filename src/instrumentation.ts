@@ -34,5 +34,8 @@ export async function register(): Promise<void> {
   setInterval(() => void keep(), HOUR).unref();
   if (process.env.KERAMOS_DEMO !== '1') return;
   const { seedDemo } = await import('@/server/demo');
-  await seedDemo(await storeContext());
+  if (!(await seedDemo(await storeContext()))) return;
+  // The boats are there at once; what is issued and built of them takes a while, and nobody waits for it.
+  const { seedDemoBuilds } = await import('@/server/demoBuilds');
+  seedDemoBuilds(await storeContext()).catch((error: unknown) => console.error('The demo builds were not made', error));
 }

@@ -36,8 +36,12 @@ const endOf = (child: ChildProcess) =>
   });
 
 /** A server of its own, once it answers. With a certificate in `env` it speaks HTTPS. */
-export async function serve(data: string, env: Record<string, string> = {}, host = '127.0.0.1'): Promise<Own> {
-  const port = PORT + running.length;
+export async function serve(
+  data: string,
+  env: Record<string, string> = {},
+  host = '127.0.0.1',
+  port = PORT + running.length,
+): Promise<Own> {
   const secure = env['KERAMOS_CERT'] !== undefined;
   const start = secure
     ? ['scripts/https.mjs']

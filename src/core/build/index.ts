@@ -1,2 +1,34 @@
-/** A boat being built from an issued revision. */
-export type { Build, BuildAmendment, BuildRecord } from './build';
+/** A boat being built from an issued revision: what is planned, what was recorded, and what follows from that. */
+export type { Build, BuildAmendment } from './build';
+export { blockedReaches, planBuild, type PlanInput } from './planBuild';
+export { layerStages } from './layerStages';
+export { UNPLANNED_BAG, type BuildPlan, type LaidPiece, type PlannedPart, type Step } from './plan';
+export {
+  buildRecordSchema,
+  DEFECT_KINDS,
+  DISPOSITIONS,
+  PREPARATIONS,
+  type BuildRecord,
+  type BuildRecordOf,
+  type DefectKind,
+  type Disposition,
+  type RecordKind,
+} from './record';
+export { standingRecords } from './standing';
+export {
+  isFinished,
+  isWet,
+  lastDrop,
+  openPots,
+  stepBefore,
+  stepsAtHand,
+  toLay,
+  type BuildState,
+  type DefectState,
+  type Pot,
+  type StepState,
+} from './state';
+export { stateOf } from './stateOf';
+export { amendPlan, type AmendmentChange } from './amend';
+export { whyNot } from './whyNot';
+export { HOLDS, STEP_KINDS, stepsSchema, stepTemplateSchema, tagsOf, USUAL_STEPS, type Steps } from './template';

@@ -43,7 +43,10 @@ const zipped = (files: AsyncZippable): Promise<Uint8Array> =>
     zip(files, { level: 3 }, (error, data) => (error ? reject(error) : resolve(data)));
   });
 
-/** Everything in one file that can be read without Keramos; one of the same name is made anew. @returns what was kept. */
+/**
+ * Everything in one file that can be read without Keramos; one of the same name is made anew.
+ * @returns what was kept.
+ */
 export async function archiveNow(db: Db, name: string, folder = dataFolder()): Promise<Kept> {
   const own = archiveFolder(folder);
   mkdirSync(own, { recursive: true });

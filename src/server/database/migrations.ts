@@ -230,4 +230,30 @@ export const MIGRATIONS: Record<string, Migration> = {
       for (const statement of statements) await statement.execute(db);
     },
   },
+  '0016_floor': {
+    async up(db) {
+      // Nothing was ever kept in these: they were made ahead of the floor.
+      const statements = [
+        sql`drop table build_record`,
+        sql`drop table build_amendment`,
+        sql`drop table build`,
+        sql`create table build (id text primary key, boat_id text not null references boat(id), label text not null,
+            hull text not null, plan_json text not null, author text not null, at text not null,
+            closed_at text, unique (boat_id, hull)) strict, without rowid`,
+        sql`create table build_amendment (id text primary key, build_id text not null references build(id),
+            from_label text not null, to_label text not null, reason text not null, changes_json text not null,
+            plan_json text not null, author text not null, at text not null) strict, without rowid`,
+        sql`create table build_record (seq integer primary key autoincrement, id text not null unique,
+            build_id text not null references build(id), kind text not null, person text not null,
+            device text not null, at text not null, received_at text not null, corrects text,
+            body_json text not null) strict`,
+        sql`create index build_record_build on build_record(build_id, seq)`,
+        sql`create trigger build_record_stands before update on build_record
+            begin select raise(abort, 'A record is corrected by a later one, never changed'); end`,
+        sql`create trigger build_record_stays before delete on build_record
+            begin select raise(abort, 'A record cannot be removed'); end`,
+      ];
+      for (const statement of statements) await statement.execute(db);
+    },
+  },
 };

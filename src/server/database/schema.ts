@@ -178,26 +178,32 @@ export interface Database {
     withdrawn_at: string | null;
     seen: number;
   };
-  /** One hull number, made from an issued revision. */
+  /** One hull number, made from an issued revision, with everything that it is built by. */
   build: {
     id: string;
     boat_id: string;
-    revision_id: string;
-    hull_number: string;
-    created_by: string;
-    created_at: string;
+    label: string;
+    hull: string;
+    plan_json: string;
+    author: string;
+    at: string;
+    closed_at: string | null;
   };
   build_amendment: {
     id: string;
     build_id: string;
-    from_revision_id: string;
-    to_revision_id: string;
+    from_label: string;
+    to_label: string;
     reason: string;
+    changes_json: string;
+    /** What it was built by until then. */
+    plan_json: string;
     author: string;
     at: string;
   };
-  /** A fact of a build: append-only, known by the id that its device gave. */
+  /** A fact of a build: append-only, known by the id that its device gave, in the order in which it arrived. */
   build_record: {
+    seq: Generated<number>;
     id: string;
     build_id: string;
     kind: string;

@@ -5,6 +5,7 @@ import { choosable } from '../stores/sessions';
 import { listTablets } from '../stores/tablets';
 import { hasAccounts, standingOf } from './asks';
 import type { Held } from './cookies';
+import { passFor } from './passes';
 
 /** What a browser may know before anybody is signed in. */
 export interface SessionState {
@@ -15,6 +16,8 @@ export interface SessionState {
   /** The tablet that this is, and who may be chosen on it by PIN. */
   tablet: { id: string; name: string } | null;
   people: Pick<Who, 'id' | 'name'>[];
+  /** On a tablet: what shows who recorded something while the server was away. */
+  pass: string | null;
 }
 
 /** Who is signed in on a browser, and whether anybody must be. */
@@ -31,5 +34,6 @@ export async function sessionState(db: Db, held: Held): Promise<SessionState> {
     endsAt: standing?.endsAt ?? null,
     tablet: tablet ? { id: tablet.id, name: tablet.name } : null,
     people: tablet ? await choosable(context) : [],
+    pass: standing?.tablet ? await passFor(standing, context.now()) : null,
   };
 }

@@ -83,7 +83,10 @@ export async function withdrawLink(context: StoreContext, boatId: string, id: st
   return listLinks(context, boatId);
 }
 
-/** What a link opens: the boat and the revision. @throws KeramosError `notFound`, alike for every link that does not. */
+/**
+ * What a link opens: the boat and the revision.
+ * @throws KeramosError `notFound`, alike for every link that does not.
+ */
 export async function openLink(
   { db, now }: StoreContext,
   secret: string,

@@ -22,6 +22,12 @@ const asked = z.union(
   { error: 'Give a name and a password; on a tablet, a person and a PIN, or a badge' },
 );
 
+/** Under which name tries are counted; of badges all alike, for nobody knows whose was tried. */
+function accountOf(given: z.output<typeof asked>): string {
+  if ('login' in given) return given.login.trim().toLowerCase();
+  return 'person' in given ? given.person : 'badge';
+}
+
 const wrong = (what: string) => new KeramosError('forbidden', what, 'password');
 
 async function needTablet({ db }: StoreContext, held: Held): Promise<string> {
@@ -51,7 +57,7 @@ export async function signIn(
   const { db } = context;
   const given = parseOrThrow(asked, raw);
   const tablet = 'login' in given ? (held.tablet ?? null) : await needTablet(context, held);
-  const account = 'login' in given ? given.login.trim().toLowerCase() : 'person' in given ? given.person : 'badge';
+  const account = accountOf(given);
   const trier = { account, address: from };
   await countTry(trier);
   const people = db.selectFrom('person').select(['id', 'name', 'password_hash', 'pin_hash']).where('gone', '=', 0);

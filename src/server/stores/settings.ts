@@ -1,4 +1,5 @@
 import type { z } from 'zod';
+import { stepsSchema, USUAL_STEPS } from '@/core/build';
 import { priceListSchema, ratesSchema, USUAL_RATES } from '@/core/cost';
 import { curingSchema, USUAL_CURING } from '@/core/cure';
 import { fillingSchema, USUAL_FILLING } from '@/core/fill';
@@ -13,6 +14,7 @@ const SETTINGS = {
   mixing: { schema: mixingSchema, usual: USUAL_MIXING },
   filling: { schema: fillingSchema, usual: USUAL_FILLING },
   curing: { schema: curingSchema, usual: USUAL_CURING },
+  steps: { schema: stepsSchema, usual: USUAL_STEPS },
   prices: { schema: priceListSchema, usual: { offers: [] } },
 } as const;
 export type SettingName = keyof typeof SETTINGS;

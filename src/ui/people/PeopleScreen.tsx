@@ -7,7 +7,6 @@ import { api } from '../shared/api';
 import { DataTable, type DataColumn } from '../shared/DataTable';
 import { Frame } from '../shared/Frame';
 import { Moment } from '../shared/Moment';
-import { PersonField } from '../shared/PersonField';
 import { useWho, type SessionState } from '../shared/who';
 import { NewPersonForm } from './NewPersonForm';
 import { PersonCard } from './PersonCard';
@@ -19,15 +18,7 @@ const KEY = ['people'];
 export function PeopleScreen({ initial }: { initial: { people: Person[]; tablets: Tablet[] } }) {
   const { accounts, setSession } = useWho();
   return (
-    <Frame
-      head={
-        <>
-          <h1>People</h1>
-          <span className="spacer" />
-          <PersonField />
-        </>
-      }
-    >
+    <Frame head={<h1>People</h1>}>
       <p className="question">Who works here, as what, and who signed in where?</p>
       {accounts ? (
         <Accounts initial={initial} />

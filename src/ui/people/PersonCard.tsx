@@ -1,4 +1,5 @@
 'use client';
+import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Button, Card, Form } from 'react-bootstrap';
 import type { Person, PersonChange, Role } from '@/core/people';
@@ -11,6 +12,7 @@ type Done = (words: string) => Promise<unknown>;
 
 /** One account: roles, secrets, badge, and leaving the yard. */
 export function PersonCard({ person, onDone }: { person: Person; onDone: Done }) {
+  const router = useRouter();
   const { who, may, setSession } = useWho();
   const [refusal, setRefusal] = useState<string | null>(null);
   const isOwn = who?.id === person.id;
@@ -30,7 +32,7 @@ export function PersonCard({ person, onDone }: { person: Person; onDone: Done })
       await api('PATCH', `/api/people/${person.id}`, { change: changed, ...(isOwn && { old }) });
       // Whoever has a new password is signed out everywhere, here as well.
       if (isOwn) setSession(await api('GET', '/api/session'));
-      if (isOwn && changed.password !== undefined) window.location.assign('/sign-in?to=/people');
+      if (isOwn && changed.password !== undefined) router.push('/sign-in?to=/people');
     }, words);
   return (
     <Card className="mb-3">

@@ -17,7 +17,13 @@ function useSignIn(onIn: () => void) {
     setBusy(true);
     setRefusal(null);
     try {
-      setSession(await api<SessionState>('POST', '/api/session', body));
+      const session = await api<SessionState>('POST', '/api/session', body);
+      setSession(session);
+      // A device that keeps nothing works all the same while the server is there.
+      if (session.pass !== null)
+        await import('../floor/keepPass')
+          .then(({ keepPass }) => keepPass(session, body['pin'] ?? null))
+          .catch(() => {});
       onIn();
       return true;
     } catch (error) {

@@ -35,7 +35,8 @@ export function ReaderLinks({ revisions }: { revisions: readonly Revision[] }) {
   const { may } = useWho();
   const client = useQueryClient();
   const [reader, setReader] = useState('');
-  const [label, setLabel] = useState(revisions.find(({ state }) => state === 'stands')?.label ?? revisions[0]?.label);
+  const [chosen, setLabel] = useState<string | null>(null);
+  const label = chosen ?? revisions.find(({ state }) => state === 'stands')?.label ?? revisions[0]?.label;
   const [days, setDays] = useState(30);
   const [made, setMade] = useState<string | null>(null);
   const [refusal, setRefusal] = useState<string | null>(null);

@@ -7,7 +7,6 @@ import { DataTable, type DataColumn } from '../shared/DataTable';
 import { FileButton } from '../shared/FileButton';
 import { Frame } from '../shared/Frame';
 import { Moment } from '../shared/Moment';
-import { PersonField } from '../shared/PersonField';
 import { Refusal } from '../shared/Refusal';
 import { useWho } from '../shared/who';
 import { ArchivesCard } from './ArchivesCard';
@@ -140,15 +139,7 @@ export function SafekeepingScreen({
     },
   ];
   return (
-    <Frame
-      head={
-        <>
-          <h1>Safekeeping</h1>
-          <span className="spacer" />
-          <PersonField />
-        </>
-      }
-    >
+    <Frame head={<h1>Safekeeping</h1>}>
       <p className="question">What is kept if this machine fails, and how does it come back?</p>
       {trouble !== null && (
         <Alert variant="danger">

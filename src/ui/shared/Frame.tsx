@@ -5,6 +5,7 @@ import type { ReactNode } from 'react';
 import { Alert } from 'react-bootstrap';
 import { TourCard } from '../help/TourCard';
 import { TourLink } from '../help/TourLink';
+import { Account } from './Account';
 import { useReachable } from './useReachable';
 
 /** The steps of a boat in the order of the work. */
@@ -47,6 +48,7 @@ export function Frame({ boatId, head, children }: { boatId?: string; head: React
           Keramos
         </Link>
         <Step href="/">Boats</Step>
+        <Step href="/floor">Floor</Step>
         {boatId && (
           <>
             <hr className="my-2" />
@@ -66,6 +68,7 @@ export function Frame({ boatId, head, children }: { boatId?: string; head: React
         <Step href="/guide">Guide</Step>
         <TourLink />
         <div className="gap" />
+        <Account />
       </nav>
       <div>
         <header className="head">{head}</header>

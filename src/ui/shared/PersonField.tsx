@@ -1,34 +1,13 @@
 'use client';
 import { useSyncExternalStore } from 'react';
-import { Dropdown, Form } from 'react-bootstrap';
-import { api, onPersonHere, personHere, setPersonHere } from './api';
+import { Form } from 'react-bootstrap';
+import { onPersonHere, personHere, setPersonHere } from './api';
 import { useWho } from './who';
 
-/** Who sits here: signed in, or by the name they give while there are no accounts. Goes with every change. */
+/** Who sits here, by the name they give while there are no accounts; whoever is signed in stands in the rail. */
 export function PersonField() {
   const { who } = useWho();
-  return who ? <Account name={who.name} /> : <NameField />;
-}
-
-const leave = () =>
-  api('DELETE', '/api/session').finally(() => {
-    window.location.assign('/sign-in');
-  });
-
-function Account({ name }: { name: string }) {
-  return (
-    <Dropdown align="end">
-      <Dropdown.Toggle size="sm" variant="outline-primary" id="account">
-        {name}
-      </Dropdown.Toggle>
-      <Dropdown.Menu>
-        <Dropdown.Item href="/people">People and my account</Dropdown.Item>
-        <Dropdown.Item as="button" onClick={() => void leave()}>
-          Sign out
-        </Dropdown.Item>
-      </Dropdown.Menu>
-    </Dropdown>
-  );
+  return who ? null : <NameField />;
 }
 
 function NameField() {

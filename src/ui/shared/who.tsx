@@ -12,8 +12,10 @@ export interface SessionState {
   endsAt: string | null;
   tablet: { id: string; name: string } | null;
   people: Pick<Who, 'id' | 'name'>[];
+  /** On a tablet: shows who recorded something while the server was away. */
+  pass: string | null;
 }
-export const NOBODY: SessionState = { accounts: false, who: null, endsAt: null, tablet: null, people: [] };
+export const NOBODY: SessionState = { accounts: false, who: null, endsAt: null, tablet: null, people: [], pass: null };
 
 interface WhoContext extends SessionState {
   setSession: (session: SessionState) => void;

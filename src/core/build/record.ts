@@ -1,0 +1,121 @@
+import { z } from 'zod';
+import { bounded, idSchema } from '../field';
+
+const step = z.string().regex(/^s\d{1,4}$/, 'This is no step of a build');
+const words = (most: number) => z.string().trim().max(most, `At most ${most} characters`);
+const celsius = z.number().min(-30, 'Temperature from −30 °C').max(80, 'Temperature up to 80 °C');
+const share = z.number().min(0).max(1);
+export const DEFECT_KINDS = {
+  void: 'void or dry place',
+  bridge: 'bridging, resin-rich corner',
+  wrinkle: 'wrinkle',
+  wrong: 'wrong piece, angle or place',
+  missing: 'missing layer or piece',
+  surface: 'surface: crazing, pinholes, print',
+  crack: 'crack or break',
+  delamination: 'delamination, core not bonded',
+  damage: 'knock or cut',
+  other: 'something else',
+} as const;
+export type DefectKind = keyof typeof DEFECT_KINDS;
+export const DISPOSITIONS = { use: 'use as it is', repair: 'repair', scrap: 'scrap the part' } as const;
+export type Disposition = keyof typeof DISPOSITIONS;
+export const PREPARATIONS = {
+  peelPly: 'peel ply taken off, wiped',
+  abrade: 'peel ply taken off, abraded, wiped',
+  witness: 'sacrificial ply ground back to the witness, wiped',
+} as const;
+
+/** What may be recorded of a build, by kind. Masses kg, pressures Pa, lengths m, times min. */
+export const RECORD_KINDS = {
+  begun: z.strictObject({ step }),
+  done: z.strictObject({ step, note: words(300) }),
+  coat: z.strictObject({ step, celsius: celsius.nullable() }),
+  piece: z.strictObject({
+    step,
+    code: z.string().min(1).max(200),
+    /** Its label was read, or the piece ticked off. */
+    how: z.enum(['scanned', 'ticked']),
+    lot: words(60),
+    batch: z.string().max(40).nullable(),
+  }),
+  batch: z.strictObject({
+    step,
+    resin: bounded('Resin', [0.01, 2000], 'kg'),
+    hardener: bounded('Hardener', [0, 1000], 'kg'),
+    celsius,
+    /** How long it may be worked, from when it was mixed (min). */
+    life: bounded('Life in the pot', [0.5, 2000], 'min'),
+    lots: words(120),
+  }),
+  potEmpty: z.strictObject({ batch: z.string().min(1).max(40), how: z.enum(['used', 'thrown away']) }),
+  air: z.strictObject({ celsius, humidity: z.number().min(0, 'Humidity from 0').max(100, 'Humidity up to 100 %') }),
+  drop: z.strictObject({
+    step,
+    start: bounded('Under the bag at the start', [1, 110_000], 'Pa'),
+    end: bounded('Under the bag at the end', [1, 110_000], 'Pa'),
+    minutes: bounded('Minutes between', [0.5, 1440], 'min'),
+    startCelsius: celsius.nullable(),
+    endCelsius: celsius.nullable(),
+  }),
+  clamp: z.strictObject({ step, name: words(60).min(1) }),
+  prepared: z.strictObject({ step, how: z.enum(Object.keys(PREPARATIONS) as [keyof typeof PREPARATIONS]) }),
+  /** A caution was read by whoever records it. */
+  caution: z.strictObject({ step }),
+  signed: z.strictObject({ step, note: words(300) }),
+  /** A lead or inspector lets it go on though something stands against it. */
+  released: z.strictObject({ step, reason: words(300).min(3, 'Say in a few words why it may go on') }),
+  defect: z.strictObject({
+    part: idSchema,
+    step: step.nullable(),
+    zone: z.string().max(60),
+    /** Where on the picture of the skin, as a share of its width and height. */
+    skin: z.string().max(60),
+    at: z.tuple([share, share]),
+    kind: z.enum(Object.keys(DEFECT_KINDS) as [DefectKind]),
+    size: bounded('Size', [0.0005, 20], 'm'),
+    note: words(500),
+    photos: z.array(idSchema).max(6, 'At most 6 photographs'),
+  }),
+  disposed: z.strictObject({
+    defect: z.string().min(1).max(40),
+    what: z.enum(Object.keys(DISPOSITIONS) as [Disposition]),
+    reason: words(500).min(3, 'Say in a few words why'),
+  }),
+  repaired: z.strictObject({ defect: z.string().min(1).max(40), note: words(500) }),
+  /** Takes an earlier record back; it stays on record. */
+  undone: z.strictObject({ reason: words(200) }),
+} as const;
+export type RecordKind = keyof typeof RECORD_KINDS;
+type BodyOf<K extends RecordKind> = z.output<(typeof RECORD_KINDS)[K]>;
+
+interface Common {
+  /** Given by the device; the same again is the same fact. */
+  id: string;
+  /** When it happened, by the device; ISO 8601, UTC. */
+  at: string;
+  /** Who did it, by name, and on which device. */
+  person: string;
+  device: string;
+  /** The record that this one takes the place of, or takes back. */
+  corrects: string | null;
+}
+export type BuildRecordOf<K extends RecordKind> = Common & { kind: K; body: BodyOf<K> };
+/** A fact of a build. */
+export type BuildRecord = { [K in RecordKind]: BuildRecordOf<K> }[RecordKind];
+
+const common = {
+  id: idSchema,
+  at: z.iso.datetime('A time is wanted: 2026-11-30T09:30:00Z'),
+  person: z.string().trim().min(2, 'Who is it? At least 2 characters').max(60),
+  device: z.string().max(40),
+  corrects: idSchema.nullable(),
+};
+const members = Object.entries(RECORD_KINDS).map(([kind, body]) =>
+  z.strictObject({ ...common, kind: z.literal(kind), body }),
+);
+/** A record as a device sends it. @throws through `parseOrThrow`: `invalid` with the field. */
+export const buildRecordSchema = z.discriminatedUnion(
+  'kind',
+  members as unknown as [(typeof members)[number]],
+) as unknown as z.ZodType<BuildRecord>;

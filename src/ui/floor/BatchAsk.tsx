@@ -1,0 +1,82 @@
+'use client';
+import { useState } from 'react';
+import { Form } from 'react-bootstrap';
+import type { BuildPlan, Step } from '@/core/build';
+import { QuantityField } from '../shared/QuantityField';
+import { useUnits } from '../shared/units';
+import { Ask } from './Ask';
+import { useFloor } from './useFloor';
+
+/** Life in the pot at a temperature (min), between those of the plan; beyond them as at the last one. */
+function lifeAt({ resin: { potLife } }: BuildPlan, celsius: number): number {
+  const after = potLife.findIndex((one) => one.celsius >= celsius);
+  if (after <= 0) return potLife[after === 0 ? 0 : potLife.length - 1]!.minutes;
+  const [a, b] = [potLife[after - 1]!, potLife[after]!];
+  const share = (celsius - a.celsius) / (b.celsius - a.celsius);
+  return a.minutes + share * (b.minutes - a.minutes);
+}
+
+/** A batch that was mixed: how much, how warm, from which cans; from now on its time runs. */
+export function BatchAsk({ step, onLeave }: { step: Step; onLeave: () => void }) {
+  const { state, note } = useFloor();
+  const { full } = useUnits();
+  const { plan } = state;
+  const [resin, setResin] = useState<number | null>(Math.min(3, plan.resin.largestPot));
+  const [celsius, setCelsius] = useState<number | null>(state.air?.body.celsius ?? 20);
+  const [hardener, setHardener] = useState<number | null>(null);
+  const [lots, setLots] = useState('');
+  const life = celsius === null ? null : Math.round(lifeAt(plan, celsius) * 10) / 10;
+  const [told, setTold] = useState('');
+  const own = told.trim() === '' ? life : Number(told.replace(',', '.'));
+  return (
+    <Ask
+      title="A batch is mixed"
+      act="It is mixed now"
+      disabled={resin === null || celsius === null || own === null || !(own > 0)}
+      onAct={() =>
+        note('batch', { step: step.id, resin: resin!, hardener: hardener ?? 0, celsius: celsius!, life: own!, lots })
+      }
+      onLeave={onLeave}
+    >
+      <p>
+        {plan.resin.name}
+        {step.kind !== 'fill' && `, at most ${full(plan.resin.largestPot, 'mass')} in one pot`}. Goggles on; hardener
+        never near the accelerator.
+      </p>
+      <div className="d-grid gap-2">
+        <QuantityField label="Resin" kind="mass" value={resin} minimum={0.01} maximum={2000} onCommit={setResin} />
+        <QuantityField
+          label="Hardener"
+          kind="mass"
+          value={hardener}
+          minimum={0}
+          maximum={1000}
+          optional
+          onCommit={setHardener}
+        />
+        <QuantityField
+          label="Resin and shop"
+          kind="temperature"
+          value={celsius}
+          minimum={-30}
+          maximum={80}
+          onCommit={setCelsius}
+        />
+        <Form.Group controlId="batch-life">
+          <Form.Label className="mb-0">Life in the pot, min</Form.Label>
+          <Form.Control
+            inputMode="decimal"
+            placeholder={life === null ? '' : String(life)}
+            value={told}
+            onChange={(event) => setTold(event.target.value)}
+          />
+          <div className="form-text">As the Shelf has it at this temperature; type it where the can says otherwise</div>
+        </Form.Group>
+        <Form.Group controlId="batch-lots">
+          <Form.Label className="mb-0">Lots of the cans</Form.Label>
+          <Form.Control value={lots} maxLength={120} onChange={(event) => setLots(event.target.value)} />
+        </Form.Group>
+      </div>
+    </Ask>
+  );
+}

@@ -1,0 +1,169 @@
+'use client';
+import { useQuery } from '@tanstack/react-query';
+import { differenceInCalendarDays } from 'date-fns';
+import { useState } from 'react';
+import { Button, Card } from 'react-bootstrap';
+import { api } from '../shared/api';
+import { Frame } from '../shared/Frame';
+import { Moment } from '../shared/Moment';
+import { PersonField } from '../shared/PersonField';
+import { useUnits } from '../shared/units';
+import { useWho } from '../shared/who';
+import { YardCard } from '../shared/YardCard';
+import type { Kept } from '../shared/useSetting';
+import { stepsSchema, USUAL_STEPS, type Steps } from '@/core/build';
+import { BeginBuild, type Buildable } from './BeginBuild';
+
+/** A build on the board, as the server tells it. */
+export interface OnBoard {
+  id: string;
+  boatId: string;
+  boat: string;
+  hull: string;
+  revision: string;
+  createdBy: string;
+  createdAt: string;
+  closedAt: string | null;
+  last: string | null;
+  done: number;
+  steps: number;
+  laid: number;
+  pieces: number;
+  openDefects: number;
+  clashes: number;
+  atHand: { part: string; step: string; running: boolean; held: string | null }[];
+}
+const KEY = ['builds'];
+const NEW_STEP = USUAL_STEPS.steps[0]!;
+
+/** All builds of the yard: stage, next step, held by what, days. */
+export function BoardScreen({
+  initial,
+  buildable,
+  steps: keptSteps,
+  today,
+}: {
+  initial: OnBoard[];
+  buildable: Buildable[];
+  steps: Kept<Steps>;
+  /** As the server has it; a build begun today is on its first day. */
+  today: string;
+}) {
+  const { may } = useWho();
+  const [beginning, setBeginning] = useState(false);
+  const [steps, setSteps] = useState(keptSteps);
+  const { data: builds } = useQuery({
+    queryKey: KEY,
+    queryFn: () => api<OnBoard[]>('GET', '/api/builds'),
+    initialData: initial,
+  });
+  return (
+    <Frame
+      head={
+        <>
+          <h1>Floor</h1>
+          <span className="spacer" />
+          <PersonField />
+        </>
+      }
+    >
+      <p className="question">What is next?</p>
+      {may('plan') && !beginning && (
+        <Button className="mb-3" onClick={() => setBeginning(true)}>
+          Begin a build
+        </Button>
+      )}
+      {beginning && <BeginBuild buildable={buildable} onLeave={() => setBeginning(false)} />}
+      {builds.length === 0 && (
+        <p>No hull is being built. A build begins from a revision that stands: issue one under Revisions.</p>
+      )}
+      <div className="board">
+        {builds.map((build) => (
+          <BoardCard key={build.id} build={build} today={today} />
+        ))}
+      </div>
+      {may('design') && (
+        <YardCard
+          name="steps"
+          title="Steps, as the yard works"
+          schema={stepsSchema}
+          usual={USUAL_STEPS}
+          kept={steps}
+          additions={{ steps: { ...NEW_STEP, name: 'Another step', note: '' }, climate: USUAL_STEPS.climate[0] }}
+          onKept={setSteps}
+        />
+      )}
+    </Frame>
+  );
+}
+
+function BoardCard({ build, today }: { build: OnBoard; today: string }) {
+  const { words } = useUnits();
+  const finished = build.done === build.steps;
+  // Of a build that is finished the days until it was.
+  const until = finished ? (build.last ?? today) : today;
+  const days = differenceInCalendarDays(new Date(until), new Date(build.createdAt)) + 1;
+  return (
+    <Card className="board-card">
+      <Card.Body>
+        <h2>
+          <a href={`/floor/${build.id}`}>
+            {build.boat}, hull {build.hull}
+          </a>{' '}
+          <span className="soft fw-normal">revision {build.revision}</span>
+        </h2>
+        <progress className="board-progress" max={build.steps} value={build.done} aria-label="Steps done" />
+        <p className="mb-2">
+          {build.done} of {build.steps} steps · {build.laid} of {build.pieces} pieces · day {days}
+          {build.last !== null && (
+            <>
+              {' '}
+              · last record <Moment iso={build.last} />
+            </>
+          )}
+        </p>
+        {build.openDefects > 0 && (
+          <p className="mb-1">
+            <span className="verdict thin">
+              △ {build.openDefects} open {build.openDefects === 1 ? 'defect' : 'defects'}
+            </span>
+          </p>
+        )}
+        {build.clashes > 0 && (
+          <p className="mb-1">
+            <span className="verdict fails">✕ {build.clashes} records clash</span>
+          </p>
+        )}
+        {finished ? (
+          <p className="mb-0">
+            <span className="verdict meets">✓ finished</span>
+          </p>
+        ) : (
+          <table className="table table-sm mb-0">
+            <thead>
+              <tr>
+                <th scope="col">Part</th>
+                <th scope="col">Next</th>
+                <th scope="col">Held by</th>
+              </tr>
+            </thead>
+            <tbody>
+              {build.atHand.map(({ part, step, running, held }) => (
+                <tr key={part}>
+                  <th scope="row" className="fw-normal">
+                    {part}
+                  </th>
+                  <td>
+                    {running && '▶ '}
+                    {step}
+                  </td>
+                  <td>{held === null ? '–' : words(held)}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        )}
+      </Card.Body>
+    </Card>
+  );
+}
