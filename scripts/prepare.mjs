@@ -55,7 +55,8 @@ export function install() {
 }
 
 export function build() {
-  const hash = hashOf(['package-lock.json', 'next.config.ts', 'tsconfig.json', 'scripts/floorWorker.mjs', 'src', 'data']);
+  const sources = ['next.config.ts', 'tsconfig.json', 'scripts/floorWorker.mjs', 'src', 'data'];
+  const hash = hashOf(['package-lock.json', ...sources]);
   if (!existsSync(path.join(ROOT, '.next/BUILD_ID'))) writeStampAway();
   once('build', hash, () => {
     step('Bundle the worker of the floor', process.execPath, ['scripts/floorWorker.mjs']);

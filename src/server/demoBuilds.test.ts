@@ -15,7 +15,7 @@ beforeAll(async () => {
   process.env['KERAMOS_DATA'] = mkdtempSync(path.join(tmpdir(), 'keramos-demo-builds-'));
 });
 
-it('the demo has a hull in lamination with two open defects and a passed window, and one that is finished', async () => {
+it('the demo has a hull that is laid, two open defects, a passed window, and one that is finished', async () => {
   const context = contextOf(await database());
   await seedDemo(context);
   await seedDemoBuilds(context);

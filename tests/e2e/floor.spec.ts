@@ -126,7 +126,7 @@ test('a part is built on a tablet from its mould to its demoulding, half of it w
   await page.waitForFunction(async () => (await (await caches.open('keramos-static')).keys()).length > 10);
   await first.stop();
   await page.reload();
-  await expect(page.getByText('Brant 56, hull 9')).toBeVisible();
+  await expect(page.locator('.floor-top')).toContainText('Brant 56, hull 9');
   await expect(page.getByTestId('reach')).toContainText(/away/i);
   await openStep(page, 'Mask, inserts and marks');
   await begin(page);
@@ -135,7 +135,6 @@ test('a part is built on a tablet from its mould to its demoulding, half of it w
   await expect(page.getByText('Read temperature and humidity first', { exact: false })).toBeVisible();
   await readAir(page, '9');
   await expect(page.getByText(/is colder than/)).toBeVisible();
-  await press(page, 'Read the air').catch(() => {});
   await press(page, '← All steps');
   await readAir(page, '19');
   await openStep(page, 'Outer skin');

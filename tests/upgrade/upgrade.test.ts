@@ -1,3 +1,5 @@
+import { listBuilds, beginBuild } from '@/server/stores/builds';
+import { listPeople, createPerson } from '@/server/stores/people';
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
@@ -29,7 +31,7 @@ import { bookStock, listStock } from '@/server/stores/stock';
 import { keepWeighIn, listWeighIns } from '@/server/stores/weighIns';
 import { listLaminates } from '@/server/stores/laminates';
 import { listRememberedTables, rememberTable } from '@/server/stores/rememberedTables';
-import { listRevisions, readRevision, readRevisionPrint } from '@/server/stores/revisions';
+import { listRevisions, readRevision, readRevisionPrint, issueRevision } from '@/server/stores/revisions';
 import { dropTemplate, keepTemplate, listTemplates, readTemplate } from '@/server/stores/templates';
 import { follow, isBehind } from '@/server/stores/variants';
 
@@ -351,4 +353,25 @@ describe('a database of document version 11, from before anything was filled or 
     expect((await readBoat(again, BOAT)).boat.fillPlans).toHaveLength(1);
     expect((await readSetting(again, 'filling')).own).toBeNull();
   });
+});
+
+describe('a database of document version 12, from before there were accounts and builds', () => {
+  it('opens with its boats, plans and store, without an account, and takes an account and a build', async () => {
+    const file = path.join(mkdtempSync(path.join(tmpdir(), 'keramos-upgrade-')), 'keramos.db');
+    writeFileSync(file, sample('databases/document-12.db.gz'));
+    const context = contextOf(await openDatabase(file), 'I. Hallin');
+    const { boat, version } = await readBoat(context, 'merrow-84');
+    expect(boat.fillPlans).toHaveLength(2);
+    expect((await listStock(context, 'bx45-600')).length).toBeGreaterThan(2);
+    expect(await listPeople(context)).toEqual([]);
+    expect(await listBuilds(context)).toEqual([]);
+    await issueRevision(context, 'merrow-84', version, { author: 'I. Hallin', note: 'hull 4', answer: 'as it is' });
+    const asked = { id: 'b-4', revision: 'A', hull: '4', parts: {} };
+    expect((await beginBuild(context, 'merrow-84', asked)).plan.pieces.length).toBeGreaterThan(300);
+    await createPerson(context, { name: 'Ida Hallin', login: 'ida', password: 'salt and cedar', roles: ['designer'] });
+    const again = contextOf(await openDatabase(file), 'I. Hallin');
+    expect(await listPeople(again)).toHaveLength(1);
+    expect(await listBuilds(again)).toHaveLength(1);
+    expect((await readSetting(again, 'filling')).body).toMatchObject({ coldShop: 12, lateClamp: 300, leak: 10_000 });
+  }, 120_000);
 });

@@ -3,7 +3,7 @@ import { invalid, KeramosError } from '../error';
 import { bagOf, fillCase, skinsOf, type Filling } from '../fill';
 import { makeEvaluator, type ZoneEvaluation } from '../evaluate';
 import { boxOf, inLayingOrder, labelCode, potLifeAt, saidPiece, type Cutting, type Mixing, type Piece } from '../kit';
-import type { Resin } from '../material';
+import type { Material, Resin } from '../material';
 import { layerStages } from './layerStages';
 import type { BuildPlan, LaidPiece, PlannedPart, Step } from './plan';
 import { tagsOf, type LayerStage, type Steps, type StepTemplate } from './template';
@@ -33,6 +33,10 @@ function partOf(boat: Boat, piece: Piece): Part | undefined {
   return own ?? boat.parts.find(({ zones }) => zones.some(({ id }) => piece.zones.includes(id)));
 }
 
+/** As it stands on the roll. */
+const clothName = (material: Material) =>
+  'code' in material && material.code ? `${material.code}, ${material.name}` : material.name;
+
 function laidPieces({ boat, hull, pieces, cutting }: PlanInput): LaidPiece[] {
   const zones = new Map(boat.parts.flatMap((part) => part.zones.map((zone) => [zone.id, zone.name])));
   const materials = new Map(boat.materials.map((one) => [one.id, one]));
@@ -52,11 +56,7 @@ function laidPieces({ boat, hull, pieces, cutting }: PlanInput): LaidPiece[] {
       layerId: piece.layerId,
       layerNumber: piece.partId === null ? 0 : piece.layerNumber,
       material: piece.material,
-      cloth: material
-        ? 'code' in material && material.code
-          ? `${material.code}, ${material.name}`
-          : material.name
-        : '',
+      cloth: material ? clothName(material) : '',
       isCore: piece.kind === 'core',
       angleDeg: piece.angleDeg,
       hand: piece.hand,

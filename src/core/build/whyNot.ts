@@ -88,7 +88,9 @@ function mayBegin(state: BuildState, own: StepState, { at: iso, person }: BuildR
   const before = stepBefore(state, step);
   if (before && !before.done) return `“${before.step.name}” comes first`;
   if (before && !isFinished(before)) return `“${before.step.name}” is not signed by the ${before.step.hold}`;
-  const rest = before?.done ? time(before.done.at) + before.step.wait * MINUTE - at : 0;
+  // What is coated rests from its last coat, not from when somebody said that it was done.
+  const laid = before?.coats.at(-1) ?? before?.done;
+  const rest = before?.done && laid ? time(laid.at) + before.step.wait * MINUTE - at : 0;
   return (
     (rest > 0 ? `It must rest ${lasted(rest)} more after “${before!.step.name}”` : null) ??
     unfinishedParts(state, step) ??

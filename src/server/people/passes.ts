@@ -27,7 +27,8 @@ export const passFor = ({ who, tablet, endsAt }: Standing, now: string): Promise
   });
 
 /**
- * Who recorded something, and as what: whoever sends it, or somebody who had signed in on the same tablet when they did.
+ * Who recorded something, and as what: whoever sends it, or somebody who was signed in on the same tablet when they
+ * did.
  * In a yard without accounts everybody may everything.
  */
 export function voucher(

@@ -17,10 +17,11 @@ export function AirCard() {
   const { air, plan } = state;
   const old = air !== null && now > 0 && now - Date.parse(air.at) > plan.climateLasts * 60_000;
   const limits = plan.air;
+  const reading = air?.body;
   const bad =
-    air !== null &&
+    reading !== undefined &&
     limits !== null &&
-    (air.body.celsius < limits.coldest || air.body.celsius > limits.warmest || air.body.humidity > limits.dampest);
+    (reading.celsius < limits.coldest || reading.celsius > limits.warmest || reading.humidity > limits.dampest);
   return (
     <section className="floor-card air" aria-label="Air in the shop">
       <div>
@@ -40,8 +41,8 @@ export function AirCard() {
         )}
         {limits && (
           <div className="soft">
-            {plan.resin.name}: {full(limits.coldest, 'temperature')} to {full(limits.warmest, 'temperature')}, at most{' '}
-            {limits.dampest} %
+            {plan.resin.name}: {full(limits.coldest, 'temperature')} to {full(limits.warmest, 'temperature')}, humidity
+            up to {limits.dampest} %
           </div>
         )}
       </div>

@@ -27,7 +27,7 @@ export function FloorScreen({ buildId, initial }: { buildId: string; initial: Fl
 }
 
 function Inside() {
-  const { state, refused, store } = useFloor();
+  const { build, state, refused, store } = useFloor();
   const { words } = useUnits();
   const [view, setView] = useState<keyof typeof VIEWS>('next');
   const [open, setOpen] = useState<string | null>(null);
@@ -53,6 +53,9 @@ function Inside() {
           <StepView own={own} onBack={() => setOpen(null)} onDefect={() => setWrong(true)} />
         ) : (
           <>
+            <h1 className="visually-hidden">
+              {build.boat}, hull {build.hull}
+            </h1>
             <AirCard />
             <Tabs names={VIEWS} open={view} onOpen={setView} variant="pills" className="floor-tabs" />
             {view === 'next' && (

@@ -20,6 +20,8 @@ export function FloorTop() {
   const [changing, setChanging] = useState(false);
   return (
     <header className="floor-top">
+      {/* Loaded as a whole, so that it opens while the server is away. */}
+      {/* eslint-disable-next-line @next/next/no-html-link-for-pages */}
       <a href="/floor" className="floor-home">
         Keramos
       </a>

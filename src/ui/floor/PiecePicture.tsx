@@ -43,12 +43,13 @@ export function PartPlace({ part, piece }: { part: PlannedPart; piece: LaidPiece
   const [cx, cy] = place([(own.x0 + own.x1) / 2, (own.y0 + own.y1) / 2]);
   const angle = turned ? 180 + piece.angleDeg : -piece.angleDeg;
   const hand = piece.hand === 'port' || piece.hand === 'starboard' ? piece.hand : '';
+  const where = `${skin.name}${hand && `, ${hand}`}`;
   return (
     <svg
       viewBox={`0 0 ${w + 40} ${h + 52}`}
       className="piece-place"
       role="img"
-      aria-label={`${skin.name}${hand && `, ${hand}`}: the piece lies over ${piece.place}, warp at ${piece.angleDeg} degrees`}
+      aria-label={`${where}: the piece lies over ${piece.place}, warp at ${piece.angleDeg} degrees`}
     >
       <defs>
         <pattern id={hatch} width="9" height="9" patternUnits="userSpaceOnUse" patternTransform={`rotate(${angle})`}>
@@ -73,12 +74,15 @@ export function PartPlace({ part, piece }: { part: PlannedPart; piece: LaidPiece
         {turned ? '← forward' : 'forward →'}
       </text>
       <text x={turned ? w + 20 : 20} y={h + 42} textAnchor={turned ? 'end' : 'start'} className="place-text">
-        {skin.name}
-        {hand && `, ${hand}`}
+        {where}
       </text>
     </svg>
   );
 }
+
+/** An arrow to the right about a place. */
+const arrow = (x: number, y: number) =>
+  `M${x - 46} ${y}H${x + 46}M${x + 32} ${y - 10}L${x + 50} ${y}L${x + 32} ${y + 10}`;
 
 /** The piece as it comes off the roll: warp from left to right, its two sizes. */
 export function PieceOutline({ piece }: { piece: LaidPiece }) {
@@ -98,10 +102,7 @@ export function PieceOutline({ piece }: { piece: LaidPiece }) {
       aria-label={`The piece, ${full(piece.size[0], 'length')} along the warp, ${full(piece.size[1], 'length')} across`}
     >
       <path d={path(points, at)} className="piece-shape" />
-      <path
-        d={`M${w / 2 - 26} ${12 + h / 2}H${w / 2 + 66}M${w / 2 + 52} ${h / 2 + 2}L${w / 2 + 70} ${12 + h / 2}L${w / 2 + 52} ${h / 2 + 22}`}
-        className="place-arrow"
-      />
+      <path d={arrow(w / 2 + 20, 12 + h / 2)} className="place-arrow" />
       <text x={w / 2 + 20} y={h + 40} textAnchor="middle" className="place-text">
         {full(piece.size[0], 'length')} × {full(piece.size[1], 'length')}
       </text>
