@@ -28,6 +28,7 @@ const README = `Everything the yard had on the day of this archive.
 keramos.db   the whole database: any SQLite program reads it, Keramos restores it
 boats/       every boat as a document in JSON; Keramos imports it
 revisions/   every issued revision: the document that was signed, and its print as PDF
+photos/      photographs of the floor, by build
 
 Nothing here is encrypted. Keep it where strangers do not come.
 `;
@@ -42,6 +43,18 @@ const zipped = (files: AsyncZippable): Promise<Uint8Array> =>
   new Promise((resolve, reject) => {
     zip(files, { level: 3 }, (error, data) => (error ? reject(error) : resolve(data)));
   });
+
+/** Photographs of builds, by build. */
+function photosIn(folder: string): AsyncZippable {
+  const own = path.join(folder, 'photos');
+  if (!existsSync(own)) return {};
+  const names = readdirSync(own, { recursive: true, encoding: 'utf8' }).filter((name) =>
+    /^[\w-]+[\\/][\w-]+$/.test(name),
+  );
+  return Object.fromEntries(
+    names.map((name) => [`photos/${name.replace('\\', '/')}`, [readFileSync(path.join(own, name)), { level: 0 }]]),
+  );
+}
 
 /**
  * Everything in one file that can be read without Keramos; one of the same name is made anew.
@@ -71,6 +84,7 @@ export async function archiveNow(db: Db, name: string, folder = dataFolder()): P
         if (print) files[`revisions/${stem}, ${label}.pdf`] = [new Uint8Array(print), { level: 0 }];
       }
     }
+    Object.assign(files, photosIn(folder));
     const file = path.join(own, `${name}.zip`);
     writeFileSync(`${file}.part`, await zipped(files));
     renameSync(`${file}.part`, file);

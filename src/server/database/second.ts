@@ -70,6 +70,17 @@ function carry(from: string, to: string): void {
   renameSync(draft, to);
 }
 
+/** Photographs of builds, which never change under their names. */
+function carryPhotos(folder: string, second: string): void {
+  const own = path.join(folder, 'photos');
+  for (const build of namesIn(own, /^[\w-]+$/)) {
+    const to = path.join(second, 'photos', build);
+    mkdirSync(to, { recursive: true });
+    for (const name of namesIn(path.join(own, build), /^[\w-]+$/))
+      if (!existsSync(path.join(to, name))) carry(path.join(own, build, name), path.join(to, name));
+  }
+}
+
 /**
  * Carry what is not there yet to the second place: copies of the day, those asked for, archives. Old copies of the day
  * go there too; nothing else is taken away.
@@ -90,6 +101,7 @@ export function copyToSecond(at: string, folder = dataFolder()): SecondPlace {
         if (!existsSync(to) || statSync(to).size !== statSync(path.join(own, name)).size)
           carry(path.join(own, name), to);
       }
+    carryPhotos(folder, second);
     const daily = namesIn(second, /-daily\.db$/).sort();
     for (const name of daily.slice(0, Math.max(0, daily.length - DAYS_THERE))) rmSync(path.join(second, name));
     return keep({ ...place, reached: at, problem: null }, folder);

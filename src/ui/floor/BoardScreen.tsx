@@ -1,5 +1,5 @@
 'use client';
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { differenceInCalendarDays } from 'date-fns';
 import { useState } from 'react';
 import { Button, Card } from 'react-bootstrap';
@@ -12,6 +12,7 @@ import { useWho } from '../shared/who';
 import { YardCard } from '../shared/YardCard';
 import type { Kept } from '../shared/useSetting';
 import { stepsSchema, USUAL_STEPS, type Steps } from '@/core/build';
+import { AmendBuild } from './AmendBuild';
 import { BeginBuild, type Buildable } from './BeginBuild';
 
 /** A build on the board, as the server tells it. */
@@ -49,7 +50,10 @@ export function BoardScreen({
   /** As the server has it; a build begun today is on its first day. */
   today: string;
 }) {
+  const client = useQueryClient();
   const { may } = useWho();
+  const others = ({ boatId, revision }: OnBoard) =>
+    (buildable.find(({ id }) => id === boatId)?.revisions ?? []).filter((label) => label !== revision);
   const [beginning, setBeginning] = useState(false);
   const [steps, setSteps] = useState(keptSteps);
   const { data: builds } = useQuery({
@@ -79,7 +83,13 @@ export function BoardScreen({
       )}
       <div className="board">
         {builds.map((build) => (
-          <BoardCard key={build.id} build={build} today={today} />
+          <BoardCard
+            key={build.id}
+            build={build}
+            today={today}
+            others={others(build)}
+            onAmended={() => void client.invalidateQueries({ queryKey: KEY })}
+          />
         ))}
       </div>
       {may('design') && (
@@ -97,7 +107,20 @@ export function BoardScreen({
   );
 }
 
-function BoardCard({ build, today }: { build: OnBoard; today: string }) {
+function BoardCard({
+  build,
+  today,
+  others,
+  onAmended,
+}: {
+  build: OnBoard;
+  today: string;
+  /** Revisions that it could go on by. */
+  others: readonly string[];
+  onAmended: () => void;
+}) {
+  const { may } = useWho();
+  const [amending, setAmending] = useState(false);
   const { words } = useUnits();
   const finished = build.done === build.steps;
   // Of a build that is finished the days until it was.
@@ -162,6 +185,27 @@ function BoardCard({ build, today }: { build: OnBoard; today: string }) {
               ))}
             </tbody>
           </table>
+        )}
+        {!finished && others.length > 0 && may('plan') && (
+          <Button
+            size="sm"
+            variant="outline-primary"
+            className="mt-2"
+            aria-expanded={amending}
+            onClick={() => setAmending(!amending)}
+          >
+            Another revision…
+          </Button>
+        )}
+        {amending && (
+          <AmendBuild
+            buildId={build.id}
+            revisions={others}
+            onDone={() => {
+              setAmending(false);
+              onAmended();
+            }}
+          />
         )}
       </Card.Body>
     </Card>

@@ -20,7 +20,13 @@ export function LayCard({ own }: { own: StepState }) {
   const [read, setRead] = useState(false);
   const left = toLay(state, own);
   const piece = left.find(({ code }) => code === chosen) ?? left[0];
-  if (!piece) return <p className="floor-done">✓ All {own.step.pieces.length} pieces lie.</p>;
+  if (!piece)
+    return (
+      <>
+        <p className="floor-done">✓ All {own.step.pieces.length} pieces lie.</p>
+        <LastLaid own={own} />
+      </>
+    );
   const part = state.plan.parts.find(({ id }) => id === piece.partId)!;
   const pot = isWet(own.step) ? openPots(state, own.step.id)[0] : undefined;
   const lay = async (code: string, how: 'scanned' | 'ticked') => {
