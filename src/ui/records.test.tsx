@@ -191,7 +191,7 @@ describe('safekeeping', () => {
     await shown(/^made the archive keramos-/);
     // The disk is taken home.
     rmSync(second, { recursive: true });
-    press('Back up now');
+    press('Archive today’s state');
     await shown(/Not reached/);
     press('No second place');
     await shown(/All copies are on this machine/);

@@ -26,17 +26,21 @@ const VIEWS: [name: string, url: string, ready: string][] = [
   ['shelf', '/shelf', 'Figure'],
   ['standards', '/packs', 'Merrow 84, built to it'],
   ['safekeeping', '/safekeeping', 'Backed up by hand'],
+  ['people', '/people', 'The first account'],
+  ['board', '/floor', '2 open defects'],
 ];
 
 /** The pictures are kept for the views of the work; there are enough of them. */
-const UNDRAWN = ['safekeeping', 'zones-sail', 'standards'];
+const UNDRAWN = ['safekeeping', 'zones-sail', 'standards', 'people', 'board'];
+/** What they say is of today. */
+const OF_TODAY = ['boats', 'new-boat', 'safekeeping', 'board'];
 
 test.beforeAll(async ({ request }) => {
-  const issued = (await (await request.get('/api/boats/merrow-84/revisions')).json()) as unknown[];
-  if (issued.length === 0)
-    await request.post('/api/boats/merrow-84/revisions', {
-      data: { baseVersion: 1, author: 'I. Hallin', note: 'First schedule, for the quotation', answer: 'To be mended' },
-    });
+  // What is issued and built of the demo is made while nobody waits.
+  const builds = async () => (await (await request.get('/api/builds')).json()) as { last: string | null }[];
+  await expect
+    .poll(async () => (await builds()).filter(({ last }) => last !== null).length, { timeout: 120_000 })
+    .toBe(2);
   const { backups } = (await (await request.get('/api/safekeeping')).json()) as { backups: unknown[] };
   if (backups.length === 0) await request.post('/api/safekeeping');
 });
@@ -58,7 +62,7 @@ for (const [name, url, ready] of VIEWS)
     }
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(1280);
     if (!UNDRAWN.includes(name)) await expect(page).toHaveScreenshot(`${name}.png`);
-    if (name !== 'boats' && name !== 'new-boat' && name !== 'safekeeping') await sameNumbers(page, name);
+    if (!OF_TODAY.includes(name)) await sameNumbers(page, name);
     await scan(page, name);
   });
 
@@ -72,6 +76,19 @@ test('screenshot and accessibility of a working', async ({ page }) => {
   await scan(page, 'working');
 });
 
+test('screenshot and accessibility of a laying card on a tablet', async ({ page }) => {
+  await page.setViewportSize({ width: 820, height: 1180 });
+  await page.addInitScript(() => localStorage.setItem('keramos.person', 'T. Reed'));
+  await open(page, '/floor/demo-merrow-3');
+  await page.getByRole('article', { name: 'Hull: Outer skin, dry' }).getByRole('button').click();
+  await expect(page.getByRole('button', { name: 'It lies' })).toBeInViewport();
+  await expect(page.getByTestId('reach')).toHaveText('✓ All sent');
+  await page.evaluate(() => document.fonts.ready);
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(820);
+  await expect(page).toHaveScreenshot('floor.png');
+  await scan(page, 'a laying card');
+});
+
 test('accessibility of what each layer buys', async ({ page }) => {
   await open(page, '/boats/merrow-84/layup');
   await page.getByRole('button', { name: 'What each layer buys' }).click();
@@ -80,12 +97,11 @@ test('accessibility of what each layer buys', async ({ page }) => {
   await scan(page, 'layer moves');
 });
 
-test('screenshot and accessibility of section and lines', async ({ page }) => {
+test('accessibility of section and lines', async ({ page }) => {
   await open(page, '/boats/merrow-84/layup');
   await page.getByRole('button', { name: 'Section and lines' }).click();
   await expect(page.getByRole('table', { name: 'Lines between the zones of Hull' })).toBeVisible();
   await page.evaluate(() => document.fonts.ready);
-  await expect(page).toHaveScreenshot('lines.png');
   await scan(page, 'lines');
 });
 

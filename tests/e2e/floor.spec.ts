@@ -64,11 +64,10 @@ async function mix(page: Page) {
 async function layAll(page: Page) {
   const done = page.getByText(/^✓ All \d+ pieces lie/);
   while (!(await done.count())) {
-    const before = await page.locator('.lay-count').innerText();
+    const count = () => page.locator('.lay-count').allInnerTexts();
+    const before = await count();
     await press(page, 'It lies');
-    await expect
-      .poll(async () => (await done.count()) > 0 || (await page.locator('.lay-count').innerText()) !== before)
-      .toBe(true);
+    await expect.poll(count).not.toEqual(before);
   }
 }
 
@@ -149,6 +148,7 @@ test('a part is built on a tablet from its mould to its demoulding, half of it w
   await page.getByRole('button', { name: 'Take it back' }).click();
   await page.getByLabel('Why').fill('torn at the edge');
   await press(page, 'It does not lie');
+  await expect(page.locator('.lay-count')).toBeVisible();
   await layAll(page);
   // The pot goes past its life: it says so, and is thrown away.
   await page.clock.fastForward(60 * 60_000);
