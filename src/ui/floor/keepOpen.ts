@@ -3,6 +3,8 @@
  * workers (plain HTTP from another machine), the floor works with the server only.
  */
 export async function keepOpen(): Promise<boolean> {
+  // What only this device has is not to be cleared away when its storage runs short.
+  void navigator.storage?.persist?.();
   if (!('serviceWorker' in navigator)) return false;
   await navigator.serviceWorker.register('/floor-worker.js', { scope: '/floor' });
   const { active } = await navigator.serviceWorker.ready;
