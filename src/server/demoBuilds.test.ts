@@ -7,7 +7,7 @@ import { contextOf } from './context';
 import { database } from './database/open';
 import { seedDemo } from './demo';
 import { seedDemoBuilds } from './demoBuilds';
-import { boardOf } from './floor/board';
+import { boardOf } from '@/core/build';
 import { listBuilds } from './stores/builds';
 
 beforeAll(async () => {

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { boardOf } from '@/server/floor/board';
+import { boardOf } from '@/core/build';
 import { buildableBoats } from '@/server/floor/buildable';
 import { pageContext } from '@/server/page';
 import { listBuilds } from '@/server/stores/builds';

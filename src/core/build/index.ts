@@ -30,5 +30,6 @@ export {
 } from './state';
 export { stateOf } from './stateOf';
 export { amendPlan, type AmendmentChange } from './amend';
+export { boardOf, heldBy, type OnBoard } from './board';
 export { whyNot } from './whyNot';
 export { HOLDS, STEP_KINDS, stepsSchema, stepTemplateSchema, tagsOf, USUAL_STEPS, type Steps } from './template';

@@ -114,7 +114,8 @@ function potFor(state: BuildState, { step }: StepState, at: number): string | nu
   if (!isWet(step)) return null;
   const pots = openPots(state, step.id);
   if (pots.length === 0) return 'No pot is open: mix a batch and say so first';
-  if (pots.every(({ until }) => until < at)) return 'The pot is past its life: throw it away and mix a new batch';
+  // One past its life is put out of reach before any other is worked from.
+  if (pots.some(({ until }) => until < at)) return 'The pot is past its life: throw it away and mix a new batch';
   return null;
 }
 

@@ -11,29 +11,10 @@ import { useUnits } from '../shared/units';
 import { useWho } from '../shared/who';
 import { YardCard } from '../shared/YardCard';
 import type { Kept } from '../shared/useSetting';
-import { stepsSchema, USUAL_STEPS, type Steps } from '@/core/build';
+import { stepsSchema, USUAL_STEPS, type OnBoard, type Steps } from '@/core/build';
 import { AmendBuild } from './AmendBuild';
 import { BeginBuild, type Buildable } from './BeginBuild';
 
-/** A build on the board, as the server tells it. */
-export interface OnBoard {
-  id: string;
-  boatId: string;
-  boat: string;
-  hull: string;
-  revision: string;
-  createdBy: string;
-  createdAt: string;
-  closedAt: string | null;
-  last: string | null;
-  done: number;
-  steps: number;
-  laid: number;
-  pieces: number;
-  openDefects: number;
-  clashes: number;
-  atHand: { part: string; step: string; running: boolean; held: string | null }[];
-}
 const KEY = ['builds'];
 const NEW_STEP = USUAL_STEPS.steps[0]!;
 

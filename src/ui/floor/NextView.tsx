@@ -1,8 +1,7 @@
 'use client';
 import { Button } from 'react-bootstrap';
-import { stepsAtHand, toLay, type StepState } from '@/core/build';
+import { heldBy, stepsAtHand, toLay, type StepState } from '@/core/build';
 import { useUnits } from '../shared/units';
-import { heldNow } from './heldNow';
 import { useFloor } from './useFloor';
 import { lasts, useNow } from './useNow';
 
@@ -10,13 +9,13 @@ import { lasts, useNow } from './useNow';
 export function NextView({ onOpen, onDefects }: { onOpen: (step: StepState) => void; onDefects: () => void }) {
   const { state, person } = useFloor();
   const { words } = useUnits();
-  const now = useNow();
+  const now = new Date(useNow()).toISOString();
   const steps = stepsAtHand(state);
   const open = [...state.defects.values()].filter((defect) => defect.open).length;
   const order = (own: StepState) => {
     if (own.begun && !own.done) return 0;
     if (own.done) return 1;
-    return heldNow(state, own, { person, now }) === null ? 2 : 3;
+    return heldBy(state, own, { person, now }) === null ? 2 : 3;
   };
   return (
     <section aria-label="Next">
@@ -41,7 +40,7 @@ export function NextView({ onOpen, onDefects }: { onOpen: (step: StepState) => v
           <NextCard
             key={own.step.id}
             own={own}
-            why={heldNow(state, own, { person, now })}
+            why={heldBy(state, own, { person, now })}
             words={words}
             onOpen={onOpen}
           />

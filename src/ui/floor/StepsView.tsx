@@ -1,7 +1,6 @@
 'use client';
-import { isFinished, stepsAtHand, type StepState } from '@/core/build';
+import { heldBy, isFinished, stepsAtHand, type StepState } from '@/core/build';
 import { useUnits } from '../shared/units';
-import { heldNow } from './heldNow';
 import { useFloor } from './useFloor';
 import { lasts, useNow } from './useNow';
 
@@ -20,14 +19,14 @@ const SAID: Record<Mark, string> = {
 export function StepsView({ onOpen }: { onOpen: (step: StepState) => void }) {
   const { state, person } = useFloor();
   const { words } = useUnits();
-  const now = useNow();
+  const now = new Date(useNow()).toISOString();
   const atHand = new Set(stepsAtHand(state).map(({ step }) => step.id));
   const markOf = (own: StepState): Mark => {
     if (isFinished(own)) return 'done';
     if (own.done) return 'sign';
     if (own.begun) return 'running';
     if (!atHand.has(own.step.id)) return 'later';
-    return heldNow(state, own, { person, now }) === null ? 'next' : 'held';
+    return heldBy(state, own, { person, now }) === null ? 'next' : 'held';
   };
   const groups = [
     ...state.plan.parts.map(({ id, name }) => ({ id: id as string | null, name })),
@@ -59,7 +58,7 @@ export function StepsView({ onOpen }: { onOpen: (step: StepState) => void }) {
                       <span className="step-name">
                         {step.name}
                         {mark === 'held' && (
-                          <span className="step-why">{words(heldNow(state, one, { person, now }) ?? '')}</span>
+                          <span className="step-why">{words(heldBy(state, one, { person, now }) ?? '')}</span>
                         )}
                         {mark === 'sign' && <span className="step-why">wants the signature of the {step.hold}</span>}
                       </span>

@@ -4,7 +4,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { brant } from '../../../tests/helpers/merrow';
 import { memoryKeeper, newDisk, type Disk } from '../../../tests/helpers/memoryKeeper';
 import { choose, press, shown, type, went, Yard } from '../../../tests/helpers/yard';
-import { boardOf } from '@/server/floor/board';
+import { boardOf } from '@/core/build';
 import { buildableBoats } from '@/server/floor/buildable';
 import { createBoat, editBoat, readBoat } from '@/server/stores/boats';
 import { beginBuild, listBuilds, listRecords, readBuild } from '@/server/stores/builds';

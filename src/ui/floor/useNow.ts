@@ -23,7 +23,7 @@ function subscribe(listener: () => void): () => void {
 export const useNow = (): number =>
   useSyncExternalStore(
     subscribe,
-    () => now,
+    () => (now ||= Date.now()),
     () => 0,
   );
 

@@ -1,5 +1,5 @@
 import { answer, json, storeContext } from '@/server/http';
-import { boardOf } from '@/server/floor/board';
+import { boardOf } from '@/core/build';
 import { listBuilds } from '@/server/stores/builds';
 
 /** Every build: where it stands, what is next, what holds it. */

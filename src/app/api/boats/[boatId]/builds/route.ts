@@ -1,4 +1,4 @@
-import { boardOf } from '@/server/floor/board';
+import { boardOf } from '@/core/build';
 import { answer, json, readJson, storeContext } from '@/server/http';
 import { needBoat } from '@/server/stores/boats';
 import { beginBuild, listBuilds } from '@/server/stores/builds';
