@@ -1,4 +1,7 @@
-import { listBuilds, beginBuild } from '@/server/stores/builds';
+import { boardOf } from '@/core/build';
+import { buildForFloor } from '@/server/floor/floorBuild';
+import { beginBuild, keepRecords, listBuilds } from '@/server/stores/builds';
+import { keepYardFact, listYardFacts } from '@/server/stores/yardFacts';
 import { listPeople, createPerson } from '@/server/stores/people';
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -373,5 +376,27 @@ describe('a database of document version 12, from before there were accounts and
     expect(await listPeople(again)).toHaveLength(1);
     expect(await listBuilds(again)).toHaveLength(1);
     expect((await readSetting(again, 'filling')).body).toMatchObject({ coldShop: 12, lateClamp: 300, leak: 10_000 });
+  }, 120_000);
+});
+
+describe('a database with builds from before there were lessons, repairs and a shop', () => {
+  it('opens with its build as it stood, and takes a lesson and a fact of the shop', async () => {
+    const file = path.join(mkdtempSync(path.join(tmpdir(), 'keramos-upgrade-')), 'keramos.db');
+    writeFileSync(file, sample('databases/document-12-builds.db.gz'));
+    const context = contextOf(await openDatabase(file), 'T. Reed');
+    const [build] = await listBuilds(context);
+    expect(build!.state.steps.get('s1')!.begun).toMatchObject({ person: 'T. Reed' });
+    // What was let go on before it was said against what, is let go on against everything.
+    expect(build!.state.steps.get('s2')!.released).toHaveLength(1);
+    expect([...build!.state.defects.values()]).toMatchObject([{ disposed: { body: { what: 'repair' } }, open: true }]);
+    expect(boardOf([build!], '2026-11-30T08:00:00Z')[0]).toMatchObject({ openDefects: 1 });
+    const body = { text: 'Sound it twice', step: 'Trim', cloth: '', kind: '', boat: '', layer: null };
+    const at = '2026-11-30T08:00:00Z';
+    const lesson = { id: 'l-1', kind: 'lesson', body, at, person: 'T. Reed', device: 'd', corrects: null };
+    await keepRecords(context, 'b-1', { records: [lesson], vouch: async () => null });
+    expect((await buildForFloor(context, 'b-1')).lessons).toHaveLength(1);
+    const stripped = { mould: 'M1', what: 'stripped', count: 1, on: '2026-11-20', note: '' };
+    await keepYardFact(context, { id: 'f-1', corrects: null, void: false, kind: 'mould', body: stripped });
+    expect(await listYardFacts(contextOf(await openDatabase(file)))).toHaveLength(1);
   }, 120_000);
 });

@@ -39,6 +39,8 @@ const ASKS: Record<string, Right | 'signedIn' | 'anybody'> = {
   'DELETE /boats/[boatId]/links/[linkId]': 'issue',
   'POST /boats/[boatId]/builds': 'plan',
   'POST /builds/[buildId]/amendments': 'plan',
+  'PATCH /builds/[buildId]': 'plan',
+  'POST /shop': 'record',
   'POST /builds/[buildId]/records': 'record',
   'PUT /builds/[buildId]/photos/[photoId]': 'record',
   'POST /boats/[boatId]/kits': 'store',

@@ -1,7 +1,6 @@
 import type { Build } from './build';
-import type { BuildRecord } from './record';
 import { isFinished, stepsAtHand, type BuildState, type StepState } from './state';
-import { whyNot } from './whyNot';
+import { hindrancesOf } from './whyNot';
 
 /** A build on the board: what is next, what holds it. */
 export interface OnBoard extends Build {
@@ -22,23 +21,9 @@ export interface OnBoard extends Build {
  * begins: reading its caution, reading the air.
  * @param now ISO 8601. @param person who would begin it.
  */
-export function heldBy(
-  state: BuildState,
-  { step, warned }: StepState,
-  { person, now }: { person: string; now: string },
-): string | null {
-  const who = [...warned][0] ?? (person || 'anybody');
-  const record = {
-    id: 'asked',
-    kind: 'begun',
-    body: { step: step.id },
-    at: now,
-    person: who,
-    device: '',
-    corrects: null,
-  };
-  const why = whyNot(state, record as BuildRecord);
-  return why !== null && /has not read its caution|Read temperature/.test(why) ? null : why;
+export function heldBy(state: BuildState, own: StepState, asked: { person: string; now: string }): string | null {
+  const held = hindrancesOf(state, own, asked).find(({ code }) => code !== 'caution' && code !== 'airUnread');
+  return held?.text ?? null;
 }
 
 /** What holds a step at hand on the board: a signature, or what keeps it from being begun. */

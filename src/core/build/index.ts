@@ -28,8 +28,21 @@ export {
   type Pot,
   type StepState,
 } from './state';
+export { repairSchema, USUAL_REPAIR, type Repair } from './repair';
+export { checkRepair, type CheckedRepair, type RepairCheck, type RepairPiece } from './checkRepair';
 export { stateOf } from './stateOf';
 export { amendPlan, type AmendmentChange } from './amend';
+export { lessonsFor, lessonSchema, type Lesson, type LessonTold } from './lesson';
+export { lastOfStep } from './takeBack';
 export { boardOf, heldBy, type OnBoard } from './board';
-export { whyNot } from './whyNot';
-export { HOLDS, STEP_KINDS, stepsSchema, stepTemplateSchema, tagsOf, USUAL_STEPS, type Steps } from './template';
+export { hindrancesOf, whyNot, type Hindrance } from './whyNot';
+export {
+  HOLDS,
+  STEP_KINDS,
+  type StepKind,
+  stepsSchema,
+  stepTemplateSchema,
+  tagsOf,
+  USUAL_STEPS,
+  type Steps,
+} from './template';

@@ -35,7 +35,11 @@ export interface LaidPiece {
 }
 
 /** A step of one build: what is done to a part, or to the boat. */
-export interface Step extends Omit<StepTemplate, 'of' | 'process' | 'lays' | 'closes' | 'reaches'> {
+export interface Step
+  extends
+    Omit<StepTemplate, 'of' | 'process' | 'lays' | 'closes' | 'reaches' | 'people' | 'mess'>,
+    // Plans of before do not have them.
+    Partial<Pick<StepTemplate, 'people' | 'mess'>> {
   id: string;
   /** Null for the boat itself. */
   partId: string | null;

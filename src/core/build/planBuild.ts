@@ -122,6 +122,8 @@ const UNNAMED: StepTemplate = {
   late: 'nothing',
   stay: 'may',
   hold: 'lead',
+  people: 2,
+  mess: 'nothing',
   closes: '',
   reaches: '',
   wear: '',

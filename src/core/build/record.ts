@@ -1,5 +1,8 @@
 import { z } from 'zod';
+import { alignmentSurveySchema as surveySchema } from '../align';
 import { bounded, idSchema } from '../field';
+import { lessonSchema } from './lesson';
+import { repairSchema } from './repair';
 
 const step = z.string().regex(/^s\d{1,4}$/, 'This is no step of a build');
 const words = (most: number) => z.string().trim().max(most, `At most ${most} characters`);
@@ -64,7 +67,12 @@ export const RECORD_KINDS = {
   caution: z.strictObject({ step }),
   signed: z.strictObject({ step, note: words(300) }),
   /** A lead or inspector lets it go on though something stands against it. */
-  released: z.strictObject({ step, reason: words(300).min(3, 'Say in a few words why it may go on') }),
+  released: z.strictObject({
+    step,
+    /** Against what; everything at once in records of before. */
+    of: z.enum(['late', 'air']).optional(),
+    reason: words(300).min(3, 'Say in a few words why it may go on'),
+  }),
   defect: z.strictObject({
     part: idSchema,
     step: step.nullable(),
@@ -81,8 +89,19 @@ export const RECORD_KINDS = {
     defect: z.string().min(1).max(40),
     what: z.enum(Object.keys(DISPOSITIONS) as [Disposition]),
     reason: words(500).min(3, 'Say in a few words why'),
+    /** The laminate that it is repaired with, and what its check came to when it was decided. */
+    repair: repairSchema.optional(),
+    found: z.strictObject({ verdict: z.string().max(20), says: words(300) }).optional(),
   }),
   repaired: z.strictObject({ defect: z.string().min(1).max(40), note: words(500) }),
+  /** What the yard learned, shown when what it is tied to comes again. */
+  lesson: lessonSchema,
+  /** How straight a part stands, as measured. */
+  alignment: z.strictObject({
+    part: idSchema.nullable(),
+    name: words(60).min(1, 'What was measured?'),
+    survey: surveySchema,
+  }),
   /** Takes an earlier record back; it stays on record. */
   undone: z.strictObject({ reason: words(200) }),
 } as const;

@@ -42,6 +42,8 @@ export interface BuildState {
   pots: Pot[];
   air: BuildRecordOf<'air'> | null;
   defects: Map<string, DefectState>;
+  lessons: BuildRecordOf<'lesson'>[];
+  alignments: BuildRecordOf<'alignment'>[];
   /** What was recorded against the rules or twice: kept, and to be looked at. */
   clashes: { record: BuildRecord; why: string }[];
 }
@@ -68,6 +70,8 @@ export function freshState(plan: BuildPlan): BuildState {
     pots: [],
     air: null,
     defects: new Map(),
+    lessons: [],
+    alignments: [],
     clashes: [],
   };
 }
@@ -138,6 +142,12 @@ export function take(state: BuildState, record: BuildRecord): void {
       defect.open = isOpen(defect.disposed?.body.what, true);
       break;
     }
+    case 'lesson':
+      state.lessons.push(record);
+      break;
+    case 'alignment':
+      state.alignments.push(record);
+      break;
     case 'undone':
       break;
   }

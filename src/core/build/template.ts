@@ -38,6 +38,8 @@ export const LATE = {
   abrade: 'abrade and wipe first',
   release: 'a lead or inspector must decide',
 } as const;
+/** What others in the hall suffer from: gathered into a day of its own. */
+export const MESS = { nothing: 'nothing', dust: 'dust: grinding, sanding, cutting' } as const;
 const processes = Object.fromEntries(Object.entries(PROCESSES).map(([id, { name }]) => [id, name])) as Record<
   Process,
   string
@@ -59,6 +61,8 @@ export const stepTemplateSchema = z.strictObject({
   late: choice('Later than that', LATE),
   stay: choice('Once begun', { may: 'may be interrupted', must: 'must not be interrupted' }),
   hold: choice('Signed by', HOLDS),
+  people: whole('People', 1, 20).default(2),
+  mess: choice('Leaves behind', MESS).default('nothing'),
   closes: text('Closes', 120),
   reaches: text('Must be reached for it', 120),
   wear: text('Wear', 120),

@@ -27,32 +27,44 @@ function openDefect(state: BuildState, parts: readonly (string | null)[]): strin
   return `A defect of ${partName(state, part)} is ${what === 'repair' ? 'not repaired' : 'not decided'}: ${kind}`;
 }
 
+/** What keeps a step from being begun: its kind, by which the way out is offered, and in words. */
+export interface Hindrance {
+  code: 'order' | 'rest' | 'access' | 'defect' | 'abrade' | 'late' | 'bond' | 'airUnread' | 'air' | 'caution';
+  text: string;
+}
+const hindrance = (code: Hindrance['code'], text: string | null | false): Hindrance[] => (text ? [{ code, text }] : []);
+/** Whether a lead or inspector let a step go on against something, since a moment. */
+const isReleased = ({ released }: StepState, of: 'late' | 'air', since: string) =>
+  released.some(({ at, body }) => (body.of ?? of) === of && time(at) >= time(since));
+
 /** Why the bond or coat to the step before must be prepared or decided first. */
-function lateBy(own: StepState, before: StepState | null, at: number): string | null {
-  const { step, prepared, released } = own;
-  if (step.within === 0 || !before?.done || step.late === 'nothing') return null;
+function lateBy(own: StepState, before: StepState | null, at: number): Hindrance[] {
+  const { step, prepared } = own;
+  if (step.within === 0 || !before?.done || step.late === 'nothing') return [];
   const over = at - time(before.done.at) - step.within * MINUTE;
-  if (over <= 0) return null;
-  const after = (one: { at: string }) => time(one.at) > time(before.done!.at);
-  if (released.some(after)) return null;
+  if (over <= 0 || isReleased(own, 'late', before.done.at)) return [];
   const passed = `The window after “${before.step.name}” passed ${lasted(over)} ago`;
-  if (step.late === 'release') return `${passed}: a lead or inspector must decide`;
-  return prepared && after(prepared) && prepared.body.how !== 'peelPly' ? null : `${passed}: abrade and wipe first`;
+  if (step.late === 'release') return hindrance('late', `${passed}: a lead or inspector must decide`);
+  const isAbraded = prepared && time(prepared.at) > time(before.done.at) && prepared.body.how !== 'peelPly';
+  return hindrance('abrade', !isAbraded && `${passed}: abrade and wipe first`);
 }
 
 /** Why the air forbids it. */
-function badAir({ plan, air }: BuildState, { step, released }: StepState, at: number): string | null {
-  if (!plan.air || !isWet(step)) return null;
+function badAir({ plan, air }: BuildState, own: StepState, at: number): Hindrance[] {
+  if (!plan.air || !isWet(own.step)) return [];
   if (!air || at - time(air.at) > plan.climateLasts * MINUTE)
-    return `Read temperature and humidity first: the last reading is ${air ? 'too old' : 'missing'}`;
+    return hindrance(
+      'airUnread',
+      `Read temperature and humidity first: the last reading is ${air ? 'too old' : 'missing'}`,
+    );
   const { celsius, humidity } = air.body;
   const { coldest, warmest, dampest } = plan.air;
   const outside =
     (celsius < coldest && `${degrees(celsius)} is colder than ${degrees(coldest)}`) ||
     (celsius > warmest && `${degrees(celsius)} is warmer than ${degrees(warmest)}`) ||
     (humidity > dampest && `${humidity} % humidity is more than ${dampest} %`);
-  if (!outside || released.some((one) => time(one.at) >= time(air.at))) return null;
-  return `${outside}, which ${plan.resin.name} wants: wait, or a lead or inspector decides`;
+  if (!outside || isReleased(own, 'air', air.at)) return [];
+  return hindrance('air', `${outside}, which ${plan.resin.name} wants: wait, or a lead or inspector decides`);
 }
 
 /** Parts that must be finished before a step of the boat. */
@@ -81,27 +93,35 @@ function wouldClose(state: BuildState, step: Step): string | null {
   return null;
 }
 
-function mayBegin(state: BuildState, own: StepState, { at: iso, person }: BuildRecordOf<'begun'>): string | null {
+/**
+ * Everything that keeps a step from being begun, what must be done first at the top.
+ * @param now ISO 8601. @param person who would begin it.
+ */
+export function hindrancesOf(
+  state: BuildState,
+  own: StepState,
+  { now, person }: { now: string; person: string },
+): Hindrance[] {
   const { step, begun, prepared, warned } = own;
-  const at = time(iso);
-  if (begun) return `${begun.person} began it already`;
+  const at = time(now);
+  if (begun) return hindrance('order', `${begun.person} began it already`);
   const before = stepBefore(state, step);
-  if (before && !before.done) return `“${before.step.name}” comes first`;
-  if (before && !isFinished(before)) return `“${before.step.name}” is not signed by the ${before.step.hold}`;
+  if (before && !before.done) return hindrance('order', `“${before.step.name}” comes first`);
+  if (before && !isFinished(before))
+    return hindrance('order', `“${before.step.name}” is not signed by the ${before.step.hold}`);
   // What is coated rests from its last coat, not from when somebody said that it was done.
   const laid = before?.coats.at(-1) ?? before?.done;
   const rest = before?.done && laid ? time(laid.at) + before.step.wait * MINUTE - at : 0;
-  return (
-    (rest > 0 ? `It must rest ${lasted(rest)} more after “${before!.step.name}”` : null) ??
-    unfinishedParts(state, step) ??
-    unfinishedSteps(state, step) ??
-    wouldClose(state, step) ??
-    openDefect(state, step.partId === null ? step.needs : [step.partId]) ??
-    lateBy(own, before, at) ??
-    (step.kind === 'bond' && !prepared ? 'Say first how the bond was prepared' : null) ??
-    badAir(state, own, at) ??
-    (step.caution !== '' && !warned.has(person) ? `${person} has not read its caution yet` : null)
-  );
+  return [
+    ...hindrance('rest', rest > 0 && `It must rest ${lasted(rest)} more after “${before!.step.name}”`),
+    ...hindrance('order', unfinishedParts(state, step) ?? unfinishedSteps(state, step)),
+    ...hindrance('access', wouldClose(state, step)),
+    ...hindrance('defect', openDefect(state, step.partId === null ? step.needs : [step.partId])),
+    ...lateBy(own, before, at),
+    ...hindrance('bond', step.kind === 'bond' && !prepared && 'Say first how the bond was prepared'),
+    ...badAir(state, own, at),
+    ...hindrance('caution', step.caution !== '' && !warned.has(person) && `${person} has not read its caution yet`),
+  ];
 }
 
 /** Whether two pieces lie over one another: the same zone on the same hand. */
@@ -212,12 +232,17 @@ function ofDefect(state: BuildState, record: BuildRecordOf<'disposed'> | BuildRe
   return defect.repaired ? `${defect.repaired.person} signed the repair already` : null;
 }
 
+/** What may be recorded at any time. */
+const FREE = ['air', 'undone', 'lesson', 'alignment'] as const;
+type Free = Extract<BuildRecord, { kind: (typeof FREE)[number] }>;
+const isFree = (record: BuildRecord): record is Free => FREE.some((kind) => kind === record.kind);
+
 /**
  * Why something cannot be recorded as a build stands, in words for whoever stands at the mould; null where it can.
  * What has happened all the same is kept, and shown with this as a clash.
  */
 export function whyNot(state: BuildState, record: BuildRecord): string | null {
-  if (record.kind === 'air' || record.kind === 'undone') return null;
+  if (isFree(record)) return null;
   if (record.kind === 'defect')
     return state.plan.parts.some(({ id }) => id === record.body.part) ? null : 'The boat has no such part';
   if (record.kind === 'disposed' || record.kind === 'repaired') return ofDefect(state, record);
@@ -230,7 +255,7 @@ export function whyNot(state: BuildState, record: BuildRecord): string | null {
   if (!own) return 'There is no such step';
   switch (record.kind) {
     case 'begun':
-      return mayBegin(state, own, record);
+      return hindrancesOf(state, own, { now: record.at, person: record.person })[0]?.text ?? null;
     case 'prepared':
     case 'released':
       return own.begun ? `“${own.step.name}” was begun already` : null;

@@ -28,7 +28,7 @@ export const RIGHTS = {
   issue: { words: 'issue a revision or decide on a change', roles: ['designer', 'inspector'] },
   store: { words: 'book the store and freeze kits', roles: ['designer', 'lead', 'cutter'] },
   measure: { words: 'weigh and test', roles: ['designer', 'lead', 'cutter', 'laminator', 'inspector'] },
-  plan: { words: 'begin a build, amend it and set its steps', roles: ['designer', 'lead'] },
+  plan: { words: 'plan builds: begin, amend and close them, set the steps and the shop', roles: ['designer', 'lead'] },
   record: { words: 'record work on the floor', roles: ['lead', 'cutter', 'laminator', 'inspector'] },
   sign: { words: 'sign a hold point', roles: ['lead', 'inspector'] },
   dispose: { words: 'decide what becomes of a defect', roles: ['designer', 'lead', 'inspector'] },

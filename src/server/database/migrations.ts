@@ -256,4 +256,19 @@ export const MIGRATIONS: Record<string, Migration> = {
       for (const statement of statements) await statement.execute(db);
     },
   },
+  '0017_yard_facts': {
+    async up(db) {
+      const statements = [
+        sql`create table yard_fact (seq integer primary key autoincrement, id text not null unique,
+            kind text not null, corrects text, body_json text not null, author text not null,
+            at text not null) strict`,
+        sql`create index yard_fact_kind on yard_fact(kind, seq)`,
+        sql`create trigger yard_fact_stands before update on yard_fact
+            begin select raise(abort, 'A fact is corrected by a later one, never changed'); end`,
+        sql`create trigger yard_fact_stays before delete on yard_fact
+            begin select raise(abort, 'A fact cannot be removed'); end`,
+      ];
+      for (const statement of statements) await statement.execute(db);
+    },
+  },
 };

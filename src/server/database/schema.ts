@@ -102,6 +102,16 @@ export interface Database {
     author: string;
     at: string;
   };
+  /** What happened in the yard that belongs to no boat: append-only, likewise. */
+  yard_fact: {
+    seq: Generated<number>;
+    id: string;
+    kind: string;
+    corrects: string | null;
+    body_json: string;
+    author: string;
+    at: string;
+  };
   /** How tight a bag was: append-only, likewise. */
   drop_test: {
     boat_id: string;

@@ -7,14 +7,19 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { Diary } from '../../../tests/helpers/builds';
 import { memoryKeeper, newDisk, type Disk } from '../../../tests/helpers/memoryKeeper';
 import { brant } from '../../../tests/helpers/merrow';
-import { stateOf, type BuildRecord } from '@/core/build';
+import { stateOf, USUAL_REPAIR, type BuildRecord } from '@/core/build';
 import type { Role } from '@/core/people';
 import { contextOf, type StoreContext } from '../context';
 import { database } from '../database/open';
+import { buildForFloor } from '../floor/floorBuild';
+import { readShop } from '../floor/readShop';
+import { repairOf } from '../floor/repairOf';
 import { syncOnce, type Wire } from '@/ui/floor/sync';
 import { createBoat } from './boats';
-import { amendBuild, beginBuild, keepRecords, listBuilds, listRecords, readBuild } from './builds';
+import { amendBuild, beginBuild, closeBuild, keepRecords, listBuilds, listRecords, readBuild } from './builds';
 import { issueRevision, recordRevisionEvent } from './revisions';
+import { keepSetting, readSetting } from './settings';
+import { keepYardFact, listYardFacts } from './yardFacts';
 
 let server: StoreContext;
 let boatId: string;
@@ -186,4 +191,107 @@ describe('two tablets and a server', () => {
     }
     expect(dropped).toBeGreaterThanOrEqual(1000);
   }, 120_000);
+});
+
+describe('what is taken back', () => {
+  const send = (records: unknown[], roles: Role[] | null = null) =>
+    keepRecords(server, 'b-1', { records, vouch: async () => roles });
+  const plan = async () => (await readBuild(server, 'b-1')).plan;
+  const only = async (record: BuildRecord, roles: Role[]) => (await send([record], roles))[0]!.refusal;
+  const diary = new Diary('S. Igner');
+  const make = (kind: BuildRecord['kind'], body: object, corrects: string | null = null): BuildRecord => {
+    diary.wait(1);
+    return { ...diary.make(kind, body, corrects), id: `back-${Date.parse(diary.now)}` };
+  };
+  it('takes as much as it took to record it: a laminator takes no signature or decision back', async () => {
+    const hold = (await plan()).steps.find((step) => step.hold === 'inspector')!;
+    const signed = make('signed', { step: hold.id, note: '' });
+    expect(await only(signed, ['inspector'])).toBeNull();
+    const back = () => make('undone', { reason: 'not so' }, signed.id);
+    expect(await only(back(), ['laminator'])).toMatchObject({ code: 'forbidden' });
+    expect(await only(back(), ['lead'])).toMatchObject({ code: 'forbidden' });
+    expect(await only(back(), ['inspector'])).toBeNull();
+  });
+  it('belongs to the same build', async () => {
+    await beginBuild(server, boatId, asked('b-other', '8'));
+    const caution = make('caution', { step: 's1' });
+    await keepRecords(server, 'b-other', { records: [caution], vouch: everybody });
+    expect(await only(make('undone', { reason: 'not so' }, caution.id), ['lead'])).toMatchObject({ code: 'invalid' });
+  });
+});
+
+describe('beside the plan', () => {
+  const tell = (build: string, records: BuildRecord[]) => keepRecords(server, build, { records, vouch: everybody });
+  const diary = new Diary('S. Igner');
+  it('a lesson of one hull is told on every other, until it is taken back', async () => {
+    const body = { text: 'Cold cloth floats', step: 'Outer skin', cloth: '', kind: '', boat: '', layer: null };
+    const lesson = { ...diary.make('lesson', body), id: 'lesson-1' };
+    await tell('b-1', [lesson]);
+    expect((await buildForFloor(server, 'b-other')).lessons).toMatchObject([{ text: 'Cold cloth floats', hull: '1' }]);
+    await tell('b-1', [{ ...diary.make('undone', { reason: 'it does not' }, 'lesson-1'), id: 'lesson-2' }]);
+    expect((await buildForFloor(server, 'b-other')).lessons).toEqual([]);
+  });
+  it('work that only some may do is refused of others, by the shop of today', async () => {
+    const { body, version } = await readSetting(server, 'shop');
+    const work = [{ kind: 'task' as const, people: 'T. Reed' }];
+    await keepSetting(lead(), 'shop', { body: { ...body, work }, version });
+    const [step] = (await readBuild(server, 'b-other')).plan.steps.filter(({ kind }) => kind === 'task');
+    const begun = (person: string) => ({
+      ...new Diary(person).make('begun', { step: step!.id }),
+      id: `work-${person.length}`,
+    });
+    const [no, yes] = await tell('b-other', [begun('A. Nother'), begun('T. Reed')]);
+    expect(no!.refusal).toMatchObject({ code: 'forbidden', message: expect.stringContaining('only by T. Reed') });
+    expect(yes!.refusal).toBeNull();
+    expect((await buildForFloor(server, 'b-other')).work).toEqual(work);
+    await expect(keepSetting(lead(['designer']), 'shop', { body, version: 1 })).resolves.toBeTruthy();
+    await expect(keepSetting(lead(['cutter']), 'shop', { body, version: 2 })).rejects.toMatchObject({
+      code: 'forbidden',
+    });
+  });
+  it('a build is closed and opened again by whoever plans; what still comes is kept', async () => {
+    await expect(closeBuild(lead(['laminator']), 'b-other', { closed: true })).rejects.toMatchObject({
+      code: 'forbidden',
+    });
+    expect((await closeBuild(lead(), 'b-other', { closed: true })).closedAt).not.toBeNull();
+    const late = { ...diary.make('air', { celsius: 18, humidity: 60 }), id: 'late-1' };
+    expect((await tell('b-other', [late]))[0]!.refusal).toBeNull();
+    expect((await closeBuild(lead(), 'b-other', { closed: false })).closedAt).toBeNull();
+  });
+  it('a repair is checked against the revision that is built', async () => {
+    const zone = brant().parts[0]!.zones[0]!.id;
+    const repair = { ...USUAL_REPAIR, depth: 2 };
+    expect((await repairOf(server, 'b-1', { zone, size: 0.08, repair })).pieces.length).toBeGreaterThan(1);
+    await expect(repairOf(server, 'b-1', { zone: 'nowhere', size: 0.08, repair })).rejects.toMatchObject({
+      code: 'notFound',
+    });
+    for (const bad of [null, {}, { zone, size: -1, repair }, { zone, size: 0.1, repair: { ...repair, ratio: 1 } }])
+      await expect(repairOf(server, 'b-1', bad)).rejects.toMatchObject({ code: 'invalid' });
+  });
+});
+
+describe('facts of the shop', () => {
+  const fact = (id: string, more: object = {}) => {
+    const body = { mould: 'M1', what: 'stripped', count: 1, on: '2026-11-20', note: '' };
+    return { id, corrects: null, void: false, kind: 'mould', body, ...more };
+  };
+  it('are kept once, corrected by a later one, and never changed', async () => {
+    await keepYardFact(lead(['laminator']), fact('f-1'));
+    await keepYardFact(lead(['laminator']), fact('f-1'));
+    expect(await listYardFacts(server)).toHaveLength(1);
+    await expect(keepYardFact(lead(), fact('f-1', { void: true }))).rejects.toMatchObject({ code: 'conflict' });
+    await expect(keepYardFact(lead(), fact('f-2', { corrects: 'f-9' }))).rejects.toMatchObject({ code: 'invalid' });
+    await keepYardFact(lead(), fact('f-3', { corrects: 'f-1', void: true }));
+    await expect(keepYardFact(lead(), fact('f-4', { corrects: 'f-1' }))).rejects.toMatchObject({ code: 'conflict' });
+    await expect(keepYardFact(lead(['reader']), fact('f-5'))).rejects.toMatchObject({ code: 'forbidden' });
+    await expect(keepYardFact(lead(), fact('f-6', { kind: 'weather' }))).rejects.toMatchObject({ code: 'invalid' });
+    await expect(sql`update yard_fact set author = 'x'`.execute(server.db)).rejects.toThrow('corrected by a later one');
+    await expect(sql`delete from yard_fact`.execute(server.db)).rejects.toThrow('cannot be removed');
+  });
+  it('make up the shop with what the builds tell', async () => {
+    const shop = await readShop(server);
+    expect(shop.facts.map(({ id }) => id)).toEqual(['f-3', 'f-1']);
+    expect(shop.series.map(({ boat }) => boat)).toEqual(['Brant 56']);
+    expect(shop.consumables.every(({ wanted }) => wanted >= 0)).toBe(true);
+  });
 });

@@ -10,11 +10,14 @@ import {
   type BuildPlan,
   type BuildRecord,
   type BuildState,
+  type Lesson,
+  type LessonTold,
 } from '@/core/build';
 import { errorBody } from '@/core/calc';
 import { invalid, KeramosError, parseOrThrow } from '@/core/error';
 import { idSchema, same } from '@/core/field';
 import { may, ROLE_NAMES, type Right, type Role } from '@/core/people';
+import { mayNotWork, type Shop } from '@/core/shop';
 import { allow, inTransaction, type StoreContext } from '../context';
 import { piecesOfKit } from '../kit/kitting';
 import { needBoat } from './boats';
@@ -79,6 +82,18 @@ export async function readBuild(context: StoreContext, id: string): Promise<Stor
   };
 }
 
+interface RecordRow {
+  id: string;
+  kind: string;
+  person: string;
+  device: string;
+  at: string;
+  corrects: string | null;
+  body_json: string;
+}
+const recordOf = ({ id, kind, person, device, at, corrects, body_json }: RecordRow): BuildRecord =>
+  ({ id, kind, person, device, at, corrects, body: JSON.parse(body_json) as unknown }) as BuildRecord;
+
 /** Records of a build in the order in which they arrived, from a place on; and the place to go on from. */
 export async function listRecords(
   { db }: StoreContext,
@@ -92,10 +107,7 @@ export async function listRecords(
     .where('seq', '>', since)
     .orderBy('seq')
     .execute();
-  const records = rows.map(({ id, kind, person, device, at, corrects, body_json }) => {
-    return { id, kind, person, device, at, corrects, body: JSON.parse(body_json) as unknown } as BuildRecord;
-  });
-  return { records, seq: rows.at(-1)?.seq ?? since };
+  return { records: rows.map(recordOf), seq: rows.at(-1)?.seq ?? since };
 }
 
 /** Every build with where it stands, those that are closed last, then the newest first. */
@@ -183,6 +195,35 @@ export async function beginBuild(context: StoreContext, boatId: string, raw: unk
   return readBuild(context, build.id);
 }
 
+/** Close a build that is over, or open it again. What a tablet still sends is kept all the same. */
+export async function closeBuild(context: StoreContext, id: string, raw: unknown): Promise<StoredBuild> {
+  allow(context, 'plan');
+  const { closed } = parseOrThrow(z.strictObject({ closed: z.boolean() }), raw, 'build');
+  await readBuild(context, id);
+  const closed_at = closed ? context.now() : null;
+  await context.db.updateTable('build').set({ closed_at }).where('id', '=', id).execute();
+  return readBuild(context, id);
+}
+
+/** What was learned on any hull and still stands, the newest first. */
+export async function listLessons({ db }: StoreContext): Promise<LessonTold[]> {
+  const rows = await db
+    .selectFrom('build_record')
+    .innerJoin('build', 'build.id', 'build_record.build_id')
+    .select(['build_record.id', 'person', 'build_record.at', 'body_json', 'hull'])
+    .where('kind', '=', 'lesson')
+    .where(({ not, exists, selectFrom }) =>
+      not(
+        exists(
+          selectFrom('build_record as later').select('later.id').whereRef('later.corrects', '=', 'build_record.id'),
+        ),
+      ),
+    )
+    .orderBy('build_record.at', 'desc')
+    .execute();
+  return rows.map(({ body_json, ...one }) => ({ ...(JSON.parse(body_json) as Lesson), ...one }));
+}
+
 const amending = z.strictObject({
   id: idSchema,
   revision: z.string().min(1, 'Choose a revision').max(10),
@@ -245,18 +286,34 @@ const RIGHT_OF: Partial<Record<BuildRecord['kind'], Right>> = {
   repaired: 'dispose',
 };
 
+/** What it takes to record something; to take it back takes as much. */
+const rightFor = (kind: BuildRecord['kind']): Right => RIGHT_OF[kind] ?? 'record';
+
 /** Whoever recorded it, by the pass of the tablet where it is not the one who sends it. */
 export type Vouch = (record: BuildRecord) => Promise<Role[] | null>;
 
-/** @throws KeramosError `forbidden` where whoever recorded it may not, or cannot be known. */
-async function needLeave(record: BuildRecord, plan: BuildPlan, vouch: Vouch): Promise<void> {
-  const roles = await vouch(record);
-  const right = RIGHT_OF[record.kind] ?? 'record';
-  if (!may(roles, right))
-    throw new KeramosError('forbidden', `${record.person} may not: it takes somebody who may ${wordsOf(right)}`);
-  const step = record.kind === 'signed' ? plan.steps.find(({ id }) => id === record.body.step) : undefined;
-  if (step?.hold === 'inspector' && roles !== null && !roles.includes('inspector'))
-    throw new KeramosError('forbidden', `“${step.name}” is signed by an ${ROLE_NAMES.inspector}`);
+/**
+ * @param corrected the record that it takes the place of, or takes back.
+ * @throws KeramosError `forbidden` where whoever recorded it may not, or cannot be known.
+ */
+function needLeave(
+  record: BuildRecord,
+  roles: Role[] | null,
+  { plan, work, corrected }: { plan: BuildPlan; work: Shop['work']; corrected: BuildRecord | null },
+): void {
+  for (const one of corrected ? [record, corrected] : [record]) {
+    const right = rightFor(one.kind);
+    if (!may(roles, right))
+      throw new KeramosError('forbidden', `${record.person} may not: it takes somebody who may ${wordsOf(right)}`);
+    const step = 'step' in one.body ? plan.steps.find(({ id }) => id === (one.body as { step: string }).step) : null;
+    if (one.kind === 'signed' && step?.hold === 'inspector' && roles !== null && !roles.includes('inspector'))
+      throw new KeramosError('forbidden', `“${step.name}” is signed by an ${ROLE_NAMES.inspector}`);
+    const stranger =
+      step && (one.kind === 'begun' || one.kind === 'piece') && one === record
+        ? mayNotWork(work, { kind: step.kind, person: record.person })
+        : null;
+    if (stranger !== null) throw new KeramosError('forbidden', stranger);
+  }
 }
 const wordsOf = (right: Right) => ({ sign: 'sign', dispose: 'decide on defects' })[right as string] ?? 'record work';
 
@@ -285,12 +342,16 @@ export async function keepRecords(
   const { records } = parseOrThrow(sending, { records: raw }, '');
   return inTransaction(context, async (inside) => {
     const { plan } = await readBuild(inside, buildId);
+    const { work } = (await readSetting(inside, 'shop')).body;
     const received: Received[] = [];
     for (const one of records) {
       const id = String((one as { id?: unknown } | null)?.id ?? '').slice(0, 40);
       try {
         const record = parseOrThrow(buildRecordSchema, one, 'record');
-        await needLeave(record, plan, vouch);
+        const corrected = record.corrects === null ? null : await oneRecord(inside, record.corrects);
+        if (corrected && corrected.buildId !== buildId)
+          throw invalid('record.corrects', 'What it takes back belongs to another build');
+        needLeave(record, await vouch(record), { plan, work, corrected: corrected?.record ?? null });
         await keepOne(inside, buildId, record);
         received.push({ id, refusal: null });
       } catch (error) {
@@ -300,6 +361,11 @@ export async function keepRecords(
     }
     return received;
   });
+}
+
+async function oneRecord({ db }: StoreContext, id: string): Promise<{ buildId: string; record: BuildRecord } | null> {
+  const row = await db.selectFrom('build_record').selectAll().where('id', '=', id).executeTakeFirst();
+  return row ? { buildId: row.build_id, record: recordOf(row) } : null;
 }
 
 async function keepOne(context: StoreContext, buildId: string, record: BuildRecord): Promise<void> {

@@ -41,6 +41,31 @@ export async function listFacts<F extends Fact>(
 }
 
 /**
+ * The fact that is kept already where the same one is sent again; null for a new one.
+ * @throws KeramosError `conflict` for an id that is taken, or what somebody has corrected already; `invalid` for a
+ * correction of what is not there, or more than are kept.
+ */
+export function knownFact<F extends Fact>(
+  there: readonly KeptFact<F>[],
+  fact: F,
+  { name, words, limit }: { name: string; words: string; limit: number },
+): KeptFact<F> | null {
+  const same = there.find(({ id }) => id === fact.id);
+  if (same) {
+    const { author: _author, at: _at, ...body } = same;
+    if (JSON.stringify(body) === JSON.stringify(fact)) return same;
+    throw new KeramosError('conflict', `Another ${words} has this id; give this one its own`, `${name}.id`);
+  }
+  if (there.length >= limit) throw invalid(name, `At most ${limit} ${words}s are kept`);
+  if (fact.corrects === null) return null;
+  if (!there.some(({ id }) => id === fact.corrects))
+    throw invalid(`${name}.corrects`, `The ${words} that this one corrects is not there`);
+  if (there.some(({ corrects }) => corrects === fact.corrects))
+    throw new KeramosError('conflict', `Somebody has corrected this ${words} already: look at it again`, name);
+  return null;
+}
+
+/**
  * Keep a fact. The same one sent again is kept once; another under its id is refused.
  * @param check refuses what the boat cannot have.
  * @throws KeramosError `invalid` for a correction of what is not there; `notFound` for another boat; `conflict` for an
@@ -56,19 +81,8 @@ export async function keepFact<F extends Fact>(
   const fact = parseOrThrow(kind.schema, raw, name);
   return inTransaction(context, async (inside) => {
     const there = await listFacts(inside, boatId, kind);
-    const same = there.find(({ id }) => id === fact.id);
-    if (same) {
-      const { author: _author, at: _at, ...body } = same;
-      if (JSON.stringify(body) === JSON.stringify(fact)) return same;
-      throw new KeramosError('conflict', `Another ${words} has this id; give this one its own`, `${name}.id`);
-    }
-    if (there.length >= limit) throw invalid(name, `A boat has at most ${limit} ${words}s`);
-    if (fact.corrects !== null) {
-      if (!there.some(({ id }) => id === fact.corrects))
-        throw invalid(`${name}.corrects`, `The ${words} that this one corrects is not there`);
-      if (there.some(({ corrects }) => corrects === fact.corrects))
-        throw new KeramosError('conflict', `Somebody has corrected this ${words} already: look at it again`, name);
-    }
+    const known = knownFact(there, fact, { name, words, limit });
+    if (known) return known;
     await check(inside, fact);
     const own = { author: inside.actor, at: inside.now() };
     const { id, corrects } = fact;

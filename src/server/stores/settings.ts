@@ -5,17 +5,20 @@ import { curingSchema, USUAL_CURING } from '@/core/cure';
 import { fillingSchema, USUAL_FILLING } from '@/core/fill';
 import { cuttingSchema, mixingSchema, USUAL_CUTTING, USUAL_MIXING } from '@/core/kit';
 import { KeramosError, parseOrThrow } from '@/core/error';
+import type { Right } from '@/core/people';
+import { shopSchema, USUAL_SHOP } from '@/core/shop';
 import { allow, inTransaction, type StoreContext } from '../context';
 
 /** What a yard sets for all its boats, each with what holds until it does. */
 const SETTINGS = {
-  rates: { schema: ratesSchema, usual: USUAL_RATES },
-  cutting: { schema: cuttingSchema, usual: USUAL_CUTTING },
-  mixing: { schema: mixingSchema, usual: USUAL_MIXING },
-  filling: { schema: fillingSchema, usual: USUAL_FILLING },
-  curing: { schema: curingSchema, usual: USUAL_CURING },
-  steps: { schema: stepsSchema, usual: USUAL_STEPS },
-  prices: { schema: priceListSchema, usual: { offers: [] } },
+  rates: { schema: ratesSchema, usual: USUAL_RATES, right: 'design' },
+  cutting: { schema: cuttingSchema, usual: USUAL_CUTTING, right: 'design' },
+  mixing: { schema: mixingSchema, usual: USUAL_MIXING, right: 'design' },
+  filling: { schema: fillingSchema, usual: USUAL_FILLING, right: 'design' },
+  curing: { schema: curingSchema, usual: USUAL_CURING, right: 'design' },
+  steps: { schema: stepsSchema, usual: USUAL_STEPS, right: 'plan' },
+  shop: { schema: shopSchema, usual: USUAL_SHOP, right: 'plan' },
+  prices: { schema: priceListSchema, usual: { offers: [] }, right: 'design' },
 } as const;
 export type SettingName = keyof typeof SETTINGS;
 type Body<N extends SettingName> = z.output<(typeof SETTINGS)[N]['schema']>;
@@ -36,6 +39,10 @@ export function settingName(name: string): SettingName {
   return name as SettingName;
 }
 
+/** What it takes to change a setting; of one that there is not, what most take. */
+export const rightOfSetting = (name: string): Right =>
+  Object.hasOwn(SETTINGS, name) ? SETTINGS[name as SettingName].right : 'design';
+
 /** A setting as the yard has it, or as it is usual. */
 export async function readSetting<N extends SettingName>({ db }: StoreContext, name: N): Promise<Setting<N>> {
   const { schema, usual } = SETTINGS[name];
@@ -55,7 +62,7 @@ export async function keepSetting<N extends SettingName>(
   name: N,
   { body: raw, version }: { body: unknown; version: number },
 ): Promise<Setting<N>> {
-  allow(context, 'design');
+  allow(context, SETTINGS[name].right);
   const body = parseOrThrow(SETTINGS[name].schema as z.ZodType, raw, name) as Body<N>;
   return inTransaction(context, async (inside) => {
     const there = await readSetting(inside, name);

@@ -84,8 +84,8 @@ describe('rates and prices of the yard', () => {
     await expect(keepSetting(context, 'prices', { body: { offers }, version: 0 })).rejects.toMatchObject({
       code: 'invalid',
     });
-    expect(() => settingName('secrets')).toThrow('rates, cutting, mixing, filling, curing, steps, prices');
-    expect(() => settingName('constructor')).toThrow('rates, cutting, mixing, filling, curing, steps, prices');
+    expect(() => settingName('secrets')).toThrow('rates, cutting, mixing, filling, curing, steps, shop, prices');
+    expect(() => settingName('constructor')).toThrow('rates, cutting, mixing, filling, curing, steps, shop, prices');
     expect((await readSetting(context, 'prices')).body.offers).toEqual([]);
   });
 });

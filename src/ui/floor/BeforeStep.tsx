@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
-import { PREPARATIONS, type StepState } from '@/core/build';
+import { hindrancesOf, PREPARATIONS, type Hindrance, type StepState } from '@/core/build';
 import { useUnits } from '../shared/units';
 import { useWho } from '../shared/who';
 import { AskAir } from './AirCard';
@@ -11,14 +11,16 @@ import { lasts, useNow } from './useNow';
 
 /** What must be known and done before a step begins, and what stands against it with the way out. */
 export function BeforeStep({ own }: { own: StepState }) {
-  const { store, note, person } = useFloor();
+  const { state, store, note, person } = useFloor();
   const { words } = useUnits();
   const { may } = useWho();
-  useNow();
-  const [asking, setAsking] = useState<'air' | 'begin' | 'prepare' | 'release' | null>(null);
+  const now = new Date(useNow()).toISOString();
+  const [asking, setAsking] = useState<'air' | 'begin' | 'prepare' | 'late' | 'badAir' | null>(null);
   const { step } = own;
   const body = { step: step.id };
   const why = store.whyNot('begun', body, person);
+  const hindrances = hindrancesOf(state, own, { now, person });
+  const isHeldBy = (...codes: Hindrance['code'][]) => hindrances.some(({ code }) => codes.includes(code));
   const read = own.warned.has(person);
   const leave = () => setAsking(null);
   return (
@@ -52,28 +54,38 @@ export function BeforeStep({ own }: { own: StepState }) {
           ✓ {one.person} lets it go on: {one.body.reason}
         </p>
       ))}
-      {why !== null && (
+      {hindrances.map(({ code, text }) => (
+        <p key={code} className="floor-held" role="status">
+          ✕ {words(text)}
+        </p>
+      ))}
+      {hindrances.length === 0 && why !== null && (
         <p className="floor-held" role="status">
           ✕ {words(why)}
         </p>
       )}
       <div className="step-end">
-        {why?.includes('Read temperature') && <Button onClick={() => setAsking('air')}>Read the air</Button>}
-        {(step.kind === 'bond' || why?.includes('abrade')) && !own.prepared && (
-          <Button onClick={() => setAsking('prepare')}>It is prepared</Button>
-        )}
-        {why?.includes('must decide') || why?.includes('decides') ? (
-          <Button disabled={!may('sign')} onClick={() => setAsking('release')}>
-            Let it go on
+        {isHeldBy('airUnread', 'air') && <Button onClick={() => setAsking('air')}>Read the air</Button>}
+        {isHeldBy('bond', 'abrade') && <Button onClick={() => setAsking('prepare')}>It is prepared</Button>}
+        {isHeldBy('late') && (
+          <Button disabled={!may('sign')} onClick={() => setAsking('late')}>
+            Let it go on though it is late
           </Button>
-        ) : null}
+        )}
+        {isHeldBy('air') && (
+          <Button disabled={!may('sign')} onClick={() => setAsking('badAir')}>
+            Let it go on in this air
+          </Button>
+        )}
         <Button size="lg" disabled={why !== null} onClick={() => setAsking('begin')}>
           Begin
         </Button>
       </div>
       {asking === 'air' && <AskAir onLeave={leave} />}
       {asking === 'prepare' && <AskPrepared own={own} onLeave={leave} />}
-      {asking === 'release' && <AskRelease own={own} onLeave={leave} />}
+      {(asking === 'late' || asking === 'badAir') && (
+        <AskRelease own={own} of={asking === 'late' ? 'late' : 'air'} onLeave={leave} />
+      )}
       {asking === 'begin' && (
         <Ask title={`Begin “${step.name}”`} act="Begin now" onAct={() => note('begun', body)} onLeave={leave}>
           {step.stay === 'must' ? (
@@ -117,7 +129,7 @@ function AskPrepared({ own, onLeave }: { own: StepState; onLeave: () => void }) 
   );
 }
 
-function AskRelease({ own, onLeave }: { own: StepState; onLeave: () => void }) {
+function AskRelease({ own, of, onLeave }: { own: StepState; of: 'late' | 'air'; onLeave: () => void }) {
   const { note } = useFloor();
   const [reason, setReason] = useState('');
   return (
@@ -125,7 +137,7 @@ function AskRelease({ own, onLeave }: { own: StepState; onLeave: () => void }) {
       title="Let it go on all the same"
       act="I answer for it"
       disabled={reason.trim().length < 3}
-      onAct={() => note('released', { step: own.step.id, reason: reason.trim() })}
+      onAct={() => note('released', { step: own.step.id, of, reason: reason.trim() })}
       onLeave={onLeave}
     >
       <Form.Group controlId="release-reason">

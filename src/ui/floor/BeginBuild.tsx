@@ -1,8 +1,10 @@
 'use client';
+import { useQuery } from '@tanstack/react-query';
 import { nanoid } from 'nanoid';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Button, Card, Form } from 'react-bootstrap';
+import type { ShopState } from '@/core/shop';
 import { api, textOf } from '../shared/api';
 import { Refusal } from '../shared/Refusal';
 
@@ -27,6 +29,8 @@ export function BeginBuild({ buildable, onLeave }: { buildable: Buildable[]; onL
   const [parts, setParts] = useState<Record<string, PartAsked>>({});
   const [refusal, setRefusal] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
+  const { data: shop } = useQuery({ queryKey: ['shop'], queryFn: () => api<ShopState>('GET', '/api/shop') });
+  const moulds = shop?.moulds ?? [];
   if (!boat)
     return (
       <Card className="mb-3 narrow">
@@ -41,6 +45,11 @@ export function BeginBuild({ buildable, onLeave }: { buildable: Buildable[]; onL
   const asked = (partId: string) => parts[partId] ?? EMPTY;
   const set = (partId: string, change: Partial<PartAsked>) =>
     setParts({ ...parts, [partId]: { ...asked(partId), ...change } });
+  // How often a mould has released is known of those that were used before.
+  const setMould = (partId: string, mould: string) => {
+    const known = moulds.find(({ name }) => name.toLowerCase() === mould.trim().toLowerCase());
+    set(partId, { mould, ...(known && { pulls: known.pulls }) });
+  };
   const begin = async () => {
     setBusy(true);
     setRefusal(null);
@@ -59,6 +68,11 @@ export function BeginBuild({ buildable, onLeave }: { buildable: Buildable[]; onL
       <Card.Body>
         <h2>Begin a build</h2>
         <Refusal text={refusal} />
+        <datalist id="moulds-known">
+          {moulds.map(({ name }) => (
+            <option key={name} value={name} />
+          ))}
+        </datalist>
         <Form
           onSubmit={(event) => {
             event.preventDefault();
@@ -117,7 +131,8 @@ export function BeginBuild({ buildable, onLeave }: { buildable: Buildable[]; onL
                       aria-label={`Mould of ${name}`}
                       maxLength={60}
                       value={asked(part).mould}
-                      onChange={(event) => set(part, { mould: event.target.value })}
+                      list="moulds-known"
+                      onChange={(event) => setMould(part, event.target.value)}
                     />
                   </td>
                   <td>

@@ -1,9 +1,10 @@
 'use client';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { differenceInCalendarDays } from 'date-fns';
+import Link from 'next/link';
 import { useState } from 'react';
 import { Button, Card } from 'react-bootstrap';
-import { api } from '../shared/api';
+import { api, wordsOf } from '../shared/api';
 import { Frame } from '../shared/Frame';
 import { Moment } from '../shared/Moment';
 import { PersonField } from '../shared/PersonField';
@@ -47,6 +48,7 @@ export function BoardScreen({
       head={
         <>
           <h1>Floor</h1>
+          <Link href="/floor/shop">Moulds and shop</Link>
           <span className="spacer" />
           <PersonField />
         </>
@@ -73,7 +75,7 @@ export function BoardScreen({
           />
         ))}
       </div>
-      {may('design') && (
+      {may('plan') && (
         <YardCard
           name="steps"
           title="Steps, as the yard works"
@@ -85,6 +87,28 @@ export function BoardScreen({
         />
       )}
     </Frame>
+  );
+}
+
+/** A hull that left the yard is closed: it stands at the end of the board, and may be opened again. */
+function CloseBuild({ build, onDone }: { build: OnBoard; onDone: () => void }) {
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const closed = build.closedAt !== null;
+  const turn = async () => {
+    try {
+      await api('PATCH', `/api/builds/${build.id}`, { closed: !closed });
+      onDone();
+    } catch (error) {
+      setRefusal(wordsOf(error));
+    }
+  };
+  return (
+    <>
+      <Button size="sm" variant="outline-primary" className="mt-2" onClick={() => void turn()}>
+        {closed ? 'Open it again' : 'Close the build'}
+      </Button>
+      {refusal !== null && <p role="alert">{refusal}</p>}
+    </>
   );
 }
 
@@ -140,7 +164,7 @@ function BoardCard({
         )}
         {finished ? (
           <p className="mb-0">
-            <span className="verdict meets">✓ finished</span>
+            <span className="verdict meets">✓ {build.closedAt === null ? 'finished' : 'closed'}</span>
           </p>
         ) : (
           <table className="table table-sm mb-0">
@@ -167,6 +191,7 @@ function BoardCard({
             </tbody>
           </table>
         )}
+        {finished && may('plan') && <CloseBuild build={build} onDone={onAmended} />}
         {!finished && others.length > 0 && may('plan') && (
           <Button
             size="sm"

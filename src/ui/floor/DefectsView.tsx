@@ -1,11 +1,22 @@
 'use client';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
-import { DEFECT_KINDS, DISPOSITIONS, type DefectState, type Disposition } from '@/core/build';
+import { useQuery } from '@tanstack/react-query';
+import {
+  DEFECT_KINDS,
+  DISPOSITIONS,
+  USUAL_REPAIR,
+  type CheckedRepair,
+  type DefectState,
+  type Disposition,
+  type Repair,
+} from '@/core/build';
+import { api, textOf } from '../shared/api';
 import { Moment } from '../shared/Moment';
 import { useUnits } from '../shared/units';
 import { useWho } from '../shared/who';
 import { Ask } from './Ask';
+import { RepairAsk, RepairFound } from './RepairAsk';
 import { SkinMap } from './SkinMap';
 import { useFloor } from './useFloor';
 
@@ -59,6 +70,32 @@ export function DefectsView({ onAdd }: { onAdd: () => void }) {
   );
 }
 
+/** The laminate that a defect is repaired with: as it was checked when it was decided, its pieces on demand. */
+function HowRepaired({ defect: { record, disposed } }: { defect: DefectState }) {
+  const { build } = useFloor();
+  const { words } = useUnits();
+  const [open, setOpen] = useState(false);
+  const { repair, found } = disposed!.body;
+  const asked = JSON.stringify({ zone: record.body.zone, size: record.body.size, repair });
+  const { data, error } = useQuery({
+    queryKey: ['repair', build.id, asked],
+    queryFn: () => api<CheckedRepair>('GET', `/api/builds/${build.id}/repair?asked=${encodeURIComponent(asked)}`),
+    enabled: open,
+    retry: false,
+  });
+  return (
+    <div>
+      Its own laminate:{' '}
+      {found ? `${found.verdict === 'notProven' ? 'not proven' : found.verdict}, ${found.says}` : '△ not checked'}
+      <Button size="sm" variant="outline-primary" className="ms-2" aria-expanded={open} onClick={() => setOpen(!open)}>
+        Pieces and steps
+      </Button>
+      {open && error && <p className="floor-refusal">✕ {words(textOf(error))}</p>}
+      {open && data && <RepairFound found={data} />}
+    </div>
+  );
+}
+
 function DefectCard({ defect, number }: { defect: DefectState; number: number }) {
   const { build, state, note } = useFloor();
   const { full } = useUnits();
@@ -66,12 +103,20 @@ function DefectCard({ defect, number }: { defect: DefectState; number: number })
   const [asking, setAsking] = useState<'decide' | 'repaired' | null>(null);
   const [said, setSaid] = useState('');
   const [what, setWhat] = useState<Disposition>('repair');
+  const [repair, setRepair] = useState<Repair | null>(null);
+  const [found, setFound] = useState<{ verdict: string; says: string } | null>(null);
   const { record, disposed, repaired, open } = defect;
   const { kind, size, zone, photos, part } = record.body;
   const zones = state.plan.parts.find(({ id }) => id === part)?.skins.flatMap((skin) => skin.zones) ?? [];
   const leave = () => {
     setAsking(null);
     setSaid('');
+    setRepair(null);
+    setFound(null);
+  };
+  const decided = () => {
+    const own = what === 'repair' && repair ? { repair, ...(found && { found }) } : {};
+    return note('disposed', { defect: record.id, what, reason: said.trim(), ...own });
   };
   return (
     <article className={`floor-card defect ${open ? 'open' : ''}`} aria-label={`Defect ${number}`}>
@@ -89,6 +134,7 @@ function DefectCard({ defect, number }: { defect: DefectState; number: number })
             {DISPOSITIONS[disposed.body.what]}: {disposed.body.reason} ({disposed.person})
           </div>
         )}
+        {disposed?.body.repair && <HowRepaired defect={defect} />}
         {repaired && (
           <div>
             ✓ repaired, signed by {repaired.person} {repaired.body.note && `: ${repaired.body.note}`}
@@ -114,7 +160,7 @@ function DefectCard({ defect, number }: { defect: DefectState; number: number })
           title={`Defect ${number}: what becomes of it?`}
           act="So it is decided"
           disabled={said.trim().length < 3}
-          onAct={() => note('disposed', { defect: record.id, what, reason: said.trim() })}
+          onAct={decided}
           onLeave={leave}
         >
           {(Object.keys(DISPOSITIONS) as Disposition[]).map((one) => (
@@ -128,6 +174,21 @@ function DefectCard({ defect, number }: { defect: DefectState; number: number })
               onChange={() => setWhat(one)}
             />
           ))}
+          {what === 'repair' && (
+            <Form.Check
+              className="mt-2"
+              id="disposition-laminate"
+              label="by a laminate of its own, checked against the revision"
+              checked={repair !== null}
+              onChange={(event) => {
+                setRepair(event.target.checked ? USUAL_REPAIR : null);
+                setFound(null);
+              }}
+            />
+          )}
+          {what === 'repair' && repair && (
+            <RepairAsk zone={zone} size={size} repair={repair} onChange={setRepair} onFound={setFound} />
+          )}
           <Form.Group controlId="disposition-reason" className="mt-2">
             <Form.Label>Why, and how</Form.Label>
             <Form.Control

@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import { Tabs } from '../shared/Tabs';
 import { useUnits } from '../shared/units';
+import { AlignView } from './AlignView';
 import { AirCard } from './AirCard';
 import { DefectAsk } from './DefectAsk';
 import { DefectsView } from './DefectsView';
@@ -13,7 +14,7 @@ import { StepView } from './StepView';
 import { FloorProvider, useFloor } from './useFloor';
 import type { FloorBuild } from './keeper';
 
-const VIEWS = { next: 'Next', steps: 'All steps', defects: 'Defects', records: 'Records' };
+const VIEWS = { next: 'Next', steps: 'All steps', defects: 'Defects', align: 'Line up', records: 'Records' };
 
 /** A build on a tablet: what is next, one thing at a time. */
 export function FloorScreen({ buildId, initial }: { buildId: string; initial: FloorBuild | null }) {
@@ -63,6 +64,7 @@ function Inside() {
             )}
             {view === 'steps' && <StepsView onOpen={({ step }) => setOpen(step.id)} />}
             {view === 'defects' && <DefectsView onAdd={() => setWrong(true)} />}
+            {view === 'align' && <AlignView />}
             {view === 'records' && <RecordsView />}
           </>
         )}

@@ -4,8 +4,9 @@ import { Button, Form } from 'react-bootstrap';
 import { isWet, openPots, toLay, type LaidPiece, type StepState } from '@/core/build';
 import { CodeCamera } from '../shared/CodeCamera';
 import { useUnits } from '../shared/units';
-import { Ask } from './Ask';
+import { LessonsFor } from './Lessons';
 import { PartPlace, PieceOutline } from './PiecePicture';
+import { TakeBack } from './TakeBack';
 import { useFloor } from './useFloor';
 
 const NEXT = 3;
@@ -52,6 +53,7 @@ export function LayCard({ own }: { own: StepState }) {
           </p>
         </div>
       </header>
+      <LessonsFor step={own.step} piece={piece} />
       <PartPlace part={part} piece={piece} />
       <div className="lay-two">
         <PieceOutline piece={piece} />
@@ -162,37 +164,16 @@ function Scan({ onCode }: { onCode: (code: string) => void }) {
   );
 }
 
-/** The piece that was laid last, and the way back: a record that takes it back, nothing is wiped out. */
+/** The piece that was laid last, and the way back. */
 function LastLaid({ own }: { own: StepState }) {
-  const { state, note } = useFloor();
-  const [asking, setAsking] = useState(false);
-  const [reason, setReason] = useState('');
+  const { state } = useFloor();
   const last = [...own.laid.values()].at(-1);
   if (!last) return null;
   const piece = state.pieces.get(last.body.code);
   return (
     <p className="lay-last">
       Last: {piece?.cloth}, {piece?.place}, by {last.person}{' '}
-      <Button variant="outline-primary" onClick={() => setAsking(true)}>
-        Take it back
-      </Button>
-      {asking && (
-        <Ask
-          title="Take the last piece back"
-          act="It does not lie"
-          disabled={reason.trim().length < 2}
-          onAct={() => note('undone', { reason: reason.trim() }, last.id)}
-          onLeave={() => {
-            setAsking(false);
-            setReason('');
-          }}
-        >
-          <Form.Group controlId="undo-reason">
-            <Form.Label>Why</Form.Label>
-            <Form.Control value={reason} maxLength={200} onChange={(event) => setReason(event.target.value)} />
-          </Form.Group>
-        </Ask>
-      )}
+      <TakeBack record={last} title="Take the last piece back" act="It does not lie" />
     </p>
   );
 }

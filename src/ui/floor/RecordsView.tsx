@@ -47,6 +47,10 @@ function useSaying(state: BuildState) {
         return `decided: ${DISPOSITIONS[record.body.what]}, ${record.body.reason}`;
       case 'repaired':
         return 'signed a repair';
+      case 'lesson':
+        return `learned: ${record.body.text}`;
+      case 'alignment':
+        return `measured how “${record.body.name}” stands`;
       case 'undone':
         return `took a record back: ${record.body.reason}`;
     }

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
-import { isFinished, isWet, type StepState } from '@/core/build';
+import { isFinished, isWet, lastOfStep, type RecordKind, type StepState } from '@/core/build';
 import { Moment } from '../shared/Moment';
 import { useUnits } from '../shared/units';
 import { useWho } from '../shared/who';
@@ -10,13 +10,16 @@ import { BagPart } from './BagPart';
 import { BeforeStep } from './BeforeStep';
 import { CoatsPart } from './CoatsPart';
 import { LayCard } from './LayCard';
+import { AskLesson, LessonsFor } from './Lessons';
 import { PotBar } from './PotBar';
+import { TakeBack } from './TakeBack';
 import { useFloor } from './useFloor';
 import { lasts } from './useNow';
 
 /** One step, from what must be known before it to its signature. */
 export function StepView({ own, onBack, onDefect }: { own: StepState; onBack: () => void; onDefect: () => void }) {
   const { state } = useFloor();
+  const [learning, setLearning] = useState(false);
   const { step, begun, done } = own;
   const part = state.plan.parts.find(({ id }) => id === step.partId);
   return (
@@ -28,6 +31,9 @@ export function StepView({ own, onBack, onDefect }: { own: StepState; onBack: ()
         <h1>
           {step.name} <span className="soft">{part?.name ?? 'Boat'}</span>
         </h1>
+        <Button variant="outline-primary" onClick={() => setLearning(true)}>
+          ◆ Lesson
+        </Button>
         <Button variant="outline-primary" onClick={onDefect}>
           △ Defect
         </Button>
@@ -36,10 +42,32 @@ export function StepView({ own, onBack, onDefect }: { own: StepState; onBack: ()
         <p className="soft">{[part.mould && `Mould ${part.mould}`, part.team].filter(Boolean).join(' · ')}</p>
       )}
       {step.note !== '' && <p className="step-note">{step.note}</p>}
+      <LessonsFor step={step} />
       {!begun && !done && <BeforeStep own={own} />}
       {begun && !done && <Running own={own} />}
       {done && <After own={own} />}
+      <Back own={own} />
+      {learning && <AskLesson step={step} onLeave={() => setLearning(false)} />}
     </section>
+  );
+}
+
+const WAYS_BACK: Partial<Record<RecordKind, { label: string; title: string; act: string }>> = {
+  signed: { label: 'Take the signature back', title: 'Take the signature back', act: 'It is not signed' },
+  done: { label: 'It is not done yet', title: 'The step is not done yet', act: 'It goes on' },
+  begun: { label: 'It was not begun', title: 'The step was not begun', act: 'It was not begun' },
+};
+
+/** The way back from a tap too many. */
+function Back({ own }: { own: StepState }) {
+  const { may } = useWho();
+  const last = lastOfStep(own);
+  const words = last && WAYS_BACK[last.kind];
+  if (!words) return null;
+  return (
+    <p className="step-back">
+      <TakeBack record={last} {...words} disabled={!may(last.kind === 'signed' ? 'sign' : 'record')} />
+    </p>
   );
 }
 

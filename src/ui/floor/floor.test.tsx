@@ -5,6 +5,7 @@ import { brant } from '../../../tests/helpers/merrow';
 import { memoryKeeper, newDisk, type Disk } from '../../../tests/helpers/memoryKeeper';
 import { choose, press, shown, type, went, Yard } from '../../../tests/helpers/yard';
 import { boardOf } from '@/core/build';
+import { buildForFloor } from '@/server/floor/floorBuild';
 import { buildableBoats } from '@/server/floor/buildable';
 import { createBoat, editBoat, readBoat } from '@/server/stores/boats';
 import { beginBuild, listBuilds, listRecords, readBuild } from '@/server/stores/builds';
@@ -45,7 +46,7 @@ const board = async () =>
   );
 const begun = async () => {
   await beginBuild(yard.context, boatId, { id: 'b-1', revision: 'A', hull: '1', parts: {} });
-  return readBuild(yard.context, 'b-1');
+  return buildForFloor(yard.context, 'b-1');
 };
 const sent = async () => (await listRecords(yard.context, 'b-1')).records.map(({ kind }) => kind);
 

@@ -1,4 +1,5 @@
 import { whyNot, stateOf, type BuildRecord, type BuildState, type RecordKind } from '@/core/build';
+import { mayNotWork } from '@/core/shop';
 import { ApiError } from '../shared/api';
 import type { FloorBuild, Keeper, KeptRecord } from './keeper';
 import { syncOnce, type Wire } from './sync';
@@ -72,7 +73,8 @@ export class FloorStore {
     const { build, records } = await this.around.keeper.read(this.buildId);
     const counted = records.filter(({ refusal }) => refusal === null).map(({ record }) => record);
     this.set({
-      build,
+      // One that was kept before there were lessons has none.
+      build: build && { ...build, lessons: build.lessons ?? [], work: build.work ?? [] },
       records,
       state: build && stateOf(build.plan, counted),
       waiting: records.filter(({ sent, refusal }) => !sent && refusal === null).length,
@@ -91,8 +93,15 @@ export class FloorStore {
   }
   /** Why something cannot be recorded as things stand; null where it can. */
   whyNot<K extends RecordKind>(kind: K, body: object, person: string): string | null {
-    const { state } = this.snapshot;
-    return state ? whyNot(state, this.make(kind, body, { person })) : 'The build is not loaded yet';
+    return this.refusalOf(this.make(kind, body, { person }));
+  }
+  private refusalOf(record: BuildRecord): string | null {
+    const { state, build } = this.snapshot;
+    if (!state || !build) return 'The build is not loaded yet';
+    const step = 'step' in record.body && record.body.step !== null ? state.steps.get(record.body.step)?.step : null;
+    const isWork = record.kind === 'begun' || record.kind === 'piece';
+    const stranger = step && isWork ? mayNotWork(build.work, { kind: step.kind, person: record.person }) : null;
+    return stranger ?? whyNot(state, record);
   }
 
   /** Record something. @returns why it was refused, for whoever stands there; null where it is kept. */
@@ -101,11 +110,9 @@ export class FloorStore {
     body: object,
     options: { person: string; corrects?: string | null },
   ): Promise<string | null> {
-    const { state } = this.snapshot;
-    if (!state) return 'The build is not loaded yet';
     if (options.person.trim().length < 2) return 'Say first who you are';
     const record = this.make(kind, body, options);
-    const why = whyNot(state, record);
+    const why = this.refusalOf(record);
     if (why !== null) return why;
     await this.around.keeper.add(this.buildId, record);
     await this.look();

@@ -1,10 +1,14 @@
-import type { Build, BuildAmendment, BuildPlan, BuildRecord } from '@/core/build';
+import type { Build, BuildAmendment, BuildPlan, BuildRecord, LessonTold } from '@/core/build';
+import type { Shop } from '@/core/shop';
 
 /** A build as the tablet has it. */
 export interface FloorBuild extends Build {
   plan: BuildPlan;
   amendments: (BuildAmendment & { changes: { part: string; says: string; late: boolean }[] })[];
   closedAt: string | null;
+  /** Learned on any hull; who may do which work. */
+  lessons: LessonTold[];
+  work: Shop['work'];
 }
 /** A record on this device: whether the server has it, or why it never will. */
 export interface KeptRecord {

@@ -30,6 +30,17 @@ export function Verdict({
   );
 }
 
+/** A verdict by itself, as mark and word. */
+export function VerdictWord({ verdict }: { verdict: VerdictName | 'notProven' }) {
+  if (verdict === 'notProven') return <span className="verdict thin">△ not proven</span>;
+  const { mark, word } = MARKS[verdict];
+  return (
+    <span className={`verdict ${verdict}`}>
+      {mark} {word}
+    </span>
+  );
+}
+
 /** What a zone comes to: its least reserve, or that it is not proven and what is missing. */
 export function ZoneVerdict({
   evaluation,

@@ -9,7 +9,7 @@ export interface Kept<B> {
 
 /** A setting of the yard as it is being changed: kept when it is said, refused in words, and then still on the page. */
 export function useSetting<B>(
-  name: 'rates' | 'prices' | 'cutting' | 'mixing' | 'filling' | 'curing' | 'steps',
+  name: 'rates' | 'prices' | 'cutting' | 'mixing' | 'filling' | 'curing' | 'steps' | 'shop',
   kept: Kept<B>,
   onKept: (kept: Kept<B>) => void,
 ) {

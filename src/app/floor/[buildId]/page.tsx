@@ -3,14 +3,14 @@ import { notFound } from 'next/navigation';
 import { KeramosError } from '@/core/error';
 import type { StoreContext } from '@/server/context';
 import { pageContext } from '@/server/page';
-import { readBuild } from '@/server/stores/builds';
+import { buildForFloor } from '@/server/floor/floorBuild';
 import { FloorScreen } from '@/ui/floor/FloorScreen';
 import { HouseUnitsProvider } from '@/ui/shared/units';
 
 export const metadata: Metadata = { title: 'Floor' };
 
 const buildOf = (context: StoreContext, buildId: string) =>
-  readBuild(context, buildId).catch((error: unknown) => {
+  buildForFloor(context, buildId).catch((error: unknown) => {
     if (error instanceof KeramosError && error.code === 'notFound') return null;
     throw error;
   });

@@ -1,4 +1,8 @@
 export {
+  bondAllowed,
+  BOND_STRENGTH,
+  layOwn,
+  memberAlong,
   type DetailCaution,
   type DetailCheck,
   type DetailLayer,

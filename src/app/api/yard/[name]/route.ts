@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { parseOrThrow } from '@/core/error';
 import { answer, json, readJson, storeContext } from '@/server/http';
-import { keepSetting, readSetting, settingName } from '@/server/stores/settings';
+import { keepSetting, readSetting, rightOfSetting, settingName } from '@/server/stores/settings';
 
 type Context = { params: Promise<{ name: string }> };
 const bodySchema = z.strictObject({ body: z.unknown(), version: z.int().min(0) });
@@ -12,8 +12,9 @@ export const GET = (request: Request, { params }: Context) =>
 
 export const PUT = (request: Request, { params }: Context) =>
   answer(async () => {
-    const context = await storeContext(request, 'design');
-    const name = settingName((await params).name);
+    const asked = (await params).name;
+    const context = await storeContext(request, rightOfSetting(asked));
+    const name = settingName(asked);
     const body = parseOrThrow(bodySchema, await readJson(request));
     return json(await keepSetting(context, name, body));
   });

@@ -1,0 +1,10 @@
+import { readShop } from '@/server/floor/readShop';
+import { answer, json, readJson, storeContext } from '@/server/http';
+import { keepYardFact } from '@/server/stores/yardFacts';
+
+/** Moulds, tools, consumables, messy work and series as they stand. */
+export const GET = (request: Request) => answer(async () => json(await readShop(await storeContext(request))));
+
+/** Keep what happened in the shop; the same again is the same. */
+export const POST = (request: Request) =>
+  answer(async () => json(await keepYardFact(await storeContext(request, 'record'), await readJson(request))));
