@@ -1,7 +1,9 @@
-import { isWet, type BuildPlan, type BuildRecord, type RecordKind, type Step } from '@/core/build';
+import { isWet, USUAL_REPAIR, type BuildPlan, type BuildRecord, type RecordKind, type Step } from '@/core/build';
 import type { StoreContext } from './context';
+import { seedDemoShop } from './demoShop';
 import { readBoat } from './stores/boats';
-import { beginBuild, keepRecords, readBuild } from './stores/builds';
+import { keepRecords } from './stores/buildRecords';
+import { beginBuild, readBuild } from './stores/builds';
 import { issueRevision, listRevisions, recordRevisionEvent } from './stores/revisions';
 
 const MINUTE = 60_000;
@@ -80,8 +82,14 @@ async function issued(context: StoreContext, boatId: string): Promise<void> {
 }
 
 const PARTS = {
-  hull: { mould: 'M1', team: 'T. Reed, S. Oake', begins: '2026-11-09', ends: '2026-12-11', pulls: 7 },
-  deck: { mould: 'M2', team: 'T. Reed', begins: '2026-11-16', ends: '2026-12-18', pulls: 2 },
+  'merrow-84': {
+    hull: { mould: 'M1', team: 'T. Reed, S. Oake', begins: '2026-11-09', ends: '2026-12-11', pulls: 11 },
+    deck: { mould: 'M2', team: 'T. Reed', begins: '2026-11-16', ends: '2026-12-18', pulls: 4 },
+  },
+  'brant-56': {
+    hull: { mould: 'B1', team: 'T. Reed, S. Oake', begins: '2026-09-07', ends: '2026-09-25', pulls: 2 },
+    deck: { mould: 'B2', team: 'T. Reed', begins: '2026-09-14', ends: '2026-10-02', pulls: 2 },
+  },
 };
 
 /**
@@ -89,9 +97,12 @@ const PARTS = {
  * its deck; hull 1 of the daysailer, finished. What is there already is left as it is.
  */
 export async function seedDemoBuilds(context: StoreContext): Promise<void> {
-  for (const boatId of ['merrow-84', 'brant-56']) await issued(context, boatId);
-  const begin = (id: string, boatId: string, hull: string, at: string) =>
-    beginBuild({ ...context, actor: LEAD!, now: () => at }, boatId, { id, revision: 'A', hull, parts: PARTS });
+  await seedDemoShop(context);
+  for (const boatId of Object.keys(PARTS)) await issued(context, boatId);
+  const begin = (id: string, boatId: keyof typeof PARTS, hull: string, at: string) => {
+    const asked = { id, revision: 'A', hull, parts: PARTS[boatId] };
+    return beginBuild({ ...context, actor: LEAD!, now: () => at }, boatId, asked);
+  };
   const keep = async (id: string, days: Days) => {
     for (let i = 0; i < days.records.length; i += 400)
       await keepRecords(context, id, { records: days.records.slice(i, i + 400), vouch: async () => null });
@@ -101,12 +112,72 @@ export async function seedDemoBuilds(context: StoreContext): Promise<void> {
   await keep('demo-merrow-3', merrowDays(merrow));
   await begin('demo-brant-1', 'brant-56', '1', '2026-09-07T06:30:00.000Z');
   const brant = (await readBuild(context, 'demo-brant-1')).plan;
+  await keep('demo-brant-1', brantDays(brant));
+}
+
+const lesson = (text: string, own: object) => ({
+  text,
+  step: '',
+  cloth: '',
+  kind: '',
+  boat: '',
+  layer: null,
+  ...own,
+});
+
+/** Pairs to both sides of a string from the transom to the stem (m); the third was misread. */
+const PAIRS = [
+  [0, 0.902, 0.906, 1.204, 1.2],
+  [1, 1.011, 1.016, 1.215, 1.209],
+  [2, 1.035, 1.055, 1.231, 1.224],
+  [3, 1.002, 1.008, 1.256, 1.248],
+  [4, 0.815, 0.821, 1.298, 1.289],
+].map(([x, port, starboard, portHeight, starboardHeight], i) => {
+  return { name: `station ${i}`, x, port, starboard, portHeight, starboardHeight };
+});
+
+/** The daysailer from the first coat of wax to the last bolt, with a dry place that was mended. */
+function brantDays(plan: BuildPlan): Days {
   const days = new Days('demo-b', '2026-09-07T07:00:00Z');
-  for (const step of brant.steps) {
-    days.work(brant, step);
+  const hull = plan.parts.find(({ id }) => id === 'hull')!;
+  const skin = hull.skins[0]!;
+  const out = plan.steps.find(({ partId, kind }) => partId === 'hull' && kind === 'demould')!;
+  for (const step of plan.steps) {
+    days.work(plan, step);
     days.wait(step.partId === null ? 600 : 240);
+    if (step.id !== out.id) continue;
+    const zone = skin.zones.find(({ name }) => name.startsWith('Bottom'))!.id;
+    const place = { part: 'hull', step: step.id, zone, skin: skin.id, at: [0.62, 0.4], photos: [] };
+    const defect = days.note('defect', { ...place, kind: 'void', size: 0.05, note: 'sounds hollow, inside' });
+    days.note(
+      'disposed',
+      {
+        defect,
+        what: 'repair',
+        reason: 'bridged over the bulkhead flange',
+        repair: { ...USUAL_REPAIR, depth: 2 },
+        found: { verdict: 'meets', says: 'Shear in the joint, along, reserve 1.34' },
+      },
+      INSPECTOR,
+    );
+    days.note('repaired', { defect, note: 'ground 1 : 20, two layers and one over, tapped out' }, INSPECTOR);
+    days.note('alignment', {
+      part: 'hull',
+      name: 'Hull in its cradle',
+      survey: { pairs: PAIRS, diagonals: [{ name: 'sheer, 0 to 4', one: 4.412, other: 4.409 }], tape: 0.001 },
+    });
+    days.note(
+      'lesson',
+      lesson('Cold mat bridges at the chine: warm it, roll the corner first', { step: 'Outer skin' }),
+      LEAD,
+    );
+    days.note(
+      'lesson',
+      lesson('Second pair of hands at the sheer, or it slips', { cloth: 'BX45 450, Stitched biaxial ±45, 450' }),
+    );
+    days.note('lesson', lesson('Wet film comb at the transom: it runs there', { step: 'Gelcoat', kind: 'hull' }), LEAD);
   }
-  await keep('demo-brant-1', days);
+  return days;
 }
 
 function merrowDays(plan: BuildPlan): Days {

@@ -1,6 +1,7 @@
 import { boardOf } from '@/core/build';
 import { buildForFloor } from '@/server/floor/floorBuild';
-import { beginBuild, keepRecords, listBuilds } from '@/server/stores/builds';
+import { keepRecords } from '@/server/stores/buildRecords';
+import { beginBuild, listBuilds } from '@/server/stores/builds';
 import { keepYardFact, listYardFacts } from '@/server/stores/yardFacts';
 import { listPeople, createPerson } from '@/server/stores/people';
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { bounded, choice, whole } from '../field';
+import { bounded, choice, shortLength, whole } from '../field';
 import { PROCESSES, type Process } from '../material';
 import { PREPARATIONS as BOND_PREPARATIONS } from '../detail/kinds';
 
@@ -18,7 +18,7 @@ export const repairSchema = z.strictObject({
   /** Layers laid over it, like the outermost that came out. */
   over: whole('Layers laid over it', 0, 6),
   /** How far each of them reaches past what is below (m). */
-  lap: bounded('Each reaches past the one below by', [0.005, 0.5], 'm'),
+  lap: shortLength('Each reaches past the one below by', 0.005, 0.5),
   process: choice('Laid by', processes),
   preparation: choice('The joint is', BOND_PREPARATIONS),
 });

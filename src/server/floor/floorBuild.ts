@@ -1,7 +1,8 @@
 import type { LessonTold } from '@/core/build';
 import type { Shop } from '@/core/shop';
 import type { StoreContext } from '../context';
-import { listLessons, readBuild, type StoredBuild } from '../stores/builds';
+import { listLessons } from '../stores/buildRecords';
+import { readBuild, type StoredBuild } from '../stores/builds';
 import { readSetting } from '../stores/settings';
 
 /** A build with what the floor must know beside its plan: what was learned anywhere, and who may do which work. */

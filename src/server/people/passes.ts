@@ -3,7 +3,7 @@ import type { BuildRecord } from '@/core/build';
 import { KeramosError } from '@/core/error';
 import type { Role } from '@/core/people';
 import type { StoreContext } from '../context';
-import type { Vouch } from '../stores/builds';
+import type { Vouch } from '../stores/buildRecords';
 import type { Standing } from './asks';
 import type { Held } from './cookies';
 import { sealKey } from './secrets';

@@ -284,6 +284,13 @@ function Findings({ found: { centreline, lean, missing } }: { found: LinedUp }) 
           turned {degrees(centreline.turnDeg)} to {side(centreline.turnDeg, SIDES)}. The middles scatter by{' '}
           {full(centreline.spread, 'thickness')} about it.
         </li>
+        {[centreline, lean].map((line, i) =>
+          line?.doubtful.map((k) => (
+            <li key={`${i}-${k}`} className="floor-bad">
+              △ {line.names[k]} is doubtful and left out: measure its {i === 0 ? 'two sides' : 'heights'} again.
+            </li>
+          )),
+        )}
         {lean && (
           <li>
             Leans <strong>{degrees(lean.leanDeg)}</strong> to {side(lean.leanDeg, SIDES)} where the string begins,

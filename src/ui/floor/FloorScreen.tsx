@@ -11,9 +11,12 @@ import { NextView } from './NextView';
 import { RecordsView } from './RecordsView';
 import { StepsView } from './StepsView';
 import { StepView } from './StepView';
+import { lasts } from './useNow';
 import { FloorProvider, useFloor } from './useFloor';
 import type { FloorBuild } from './keeper';
 
+/** How far a clock may be off before it is said (ms). */
+const CLOCK = 120_000;
 const VIEWS = { next: 'Next', steps: 'All steps', defects: 'Defects', align: 'Line up', records: 'Records' };
 
 /** A build on a tablet: what is next, one thing at a time. */
@@ -28,7 +31,7 @@ export function FloorScreen({ buildId, initial }: { buildId: string; initial: Fl
 }
 
 function Inside() {
-  const { build, state, refused, store } = useFloor();
+  const { build, state, refused, store, skew } = useFloor();
   const { words } = useUnits();
   const [view, setView] = useState<keyof typeof VIEWS>('next');
   const [open, setOpen] = useState<string | null>(null);
@@ -38,6 +41,12 @@ function Inside() {
     <>
       <FloorTop />
       <main className="floor-page" id="work" tabIndex={-1}>
+        {skew !== null && Math.abs(skew) > CLOCK && (
+          <p className="floor-held" role="status">
+            △ The clock of this device is {lasts(Math.abs(skew) / 60_000)} {skew > 0 ? 'fast' : 'slow'}: set it right,
+            or windows and pot lives are wrong.
+          </p>
+        )}
         {refused.map(({ record, refusal }) => (
           <p key={record.id} className="floor-refusal" role="alert">
             ✕ Not taken by the server, kept here: {record.kind} by {record.person}. {words(refusal!)}{' '}

@@ -12,6 +12,8 @@ const figure = (value: number) => value.toFixed(value < 10 ? 1 : 0);
 export function SeriesCard({ series, weeks, hasHands }: { series: Series; weeks: number; hasHands: boolean }) {
   const { boat, hull, turns, rate } = series;
   const total = Object.values(series.hours).reduce((sum, hours) => sum + hours, 0);
+  const isAll = rate.byHands?.kinds.length === Object.keys(series.hours).length;
+  const work = isAll ? 'all work together' : rate.byHands?.kinds.map((kind) => STEP_KINDS[kind]).join('; ');
   const limits = rate.limit === 'hands' ? 'hands limit' : `${rate.limit} limits`;
   const yearly = (perWeek: number) => figure(perWeek * weeks);
   const config: ChartConfiguration<'bar'> = {
@@ -22,7 +24,10 @@ export function SeriesCard({ series, weeks, hasHands }: { series: Series; weeks:
     },
     options: {
       indexAxis: 'y',
-      scales: { x: { title: { display: true, text: 'days of the calendar from clean mould to the part out' } } },
+      scales: {
+        y: { ticks: { autoSkip: false } },
+        x: { title: { display: true, text: 'days of the calendar from clean mould to the part out' } },
+      },
       plugins: { legend: { display: false } },
     },
   };
@@ -43,7 +48,7 @@ export function SeriesCard({ series, weeks, hasHands }: { series: Series; weeks:
         )}{' '}
         {figure(total)} h of work a hull.
       </p>
-      <Chart size="chart-low" config={config} label={`Days in the mould, ${boat}`}>
+      <Chart size="chart-mid" config={config} label={`Days in the mould, ${boat}`}>
         {turns.map(({ part, days, hours }) => (
           <span key={part}>
             {part}: {figure(days)} days, {figure(hours)} h.{' '}
@@ -52,17 +57,17 @@ export function SeriesCard({ series, weeks, hasHands }: { series: Series; weeks:
       </Chart>
       {rate.byHands && (
         <p className="mb-1">
-          Hands: {rate.byHands.kinds.map((kind) => STEP_KINDS[kind]).join(', ')} want {figure(rate.byHands.hours)} h a
-          hull; whoever may do it has {figure(rate.byHands.capacity)} h a week, {yearly(rate.byHands.perWeek)} hulls a
-          year.
+          Hands: {work} wants {figure(rate.byHands.hours)} h a hull; whoever may do it has{' '}
+          {figure(rate.byHands.capacity)} h a week, {yearly(rate.byHands.perWeek)} hulls a year.
         </p>
       )}
       {!hasHands && <p className="soft mb-1">Hands are not counted: name them with their hours under “The shop”.</p>}
       {turns
-        .flatMap(({ part, narrow }) => narrow.map((one) => ({ part, ...one })))
-        .map(({ part, step, people, places }) => (
-          <p key={part + step} className="mb-0">
-            <span className="verdict thin">△ narrow</span> {part}, {step}: {people} would work, {places} fit in.
+        .filter(({ narrow }) => narrow.length > 0)
+        .map(({ part, narrow }) => (
+          <p key={part} className="mb-0">
+            <span className="verdict thin">△ narrow</span> {part}: only {narrow[0]!.places} fit in at{' '}
+            {narrow.map(({ step, people }) => `${step} (${people} would work)`).join(', ')}.
           </p>
         ))}
     </Card>

@@ -6,7 +6,6 @@ import { Card } from 'react-bootstrap';
 import { shopSchema, USUAL_SHOP, type Shop, type ShopState } from '@/core/shop';
 import { api } from '../shared/api';
 import { Frame } from '../shared/Frame';
-import { Moment } from '../shared/Moment';
 import { PersonField } from '../shared/PersonField';
 import { useWho } from '../shared/who';
 import type { Kept } from '../shared/useSetting';
@@ -24,7 +23,16 @@ const ADDITIONS = {
 const figure = (value: number) => (value >= 100 ? value.toFixed(0) : value.toFixed(1));
 
 /** Moulds, tools, what is used up, dusty work, and what a series comes to. */
-export function ShopScreen({ initial, shop: keptShop }: { initial: ShopState; shop: Kept<Shop> }) {
+export function ShopScreen({
+  initial,
+  shop: keptShop,
+  today,
+}: {
+  initial: ShopState;
+  shop: Kept<Shop>;
+  /** As the server has it: 2026-11-30. */
+  today: string;
+}) {
   const client = useQueryClient();
   const { may } = useWho();
   const [shop, setShop] = useState(keptShop);
@@ -69,7 +77,7 @@ export function ShopScreen({ initial, shop: keptShop }: { initial: ShopState; sh
       </Card>
       <Card body className="mb-3">
         <h2>Tools</h2>
-        <Tools tools={data.tools} />
+        <Tools tools={data.tools} today={today} />
         {may('record') && (
           <NoteFact kind="tool" names={data.tools.map(({ tool }) => tool)} label="Tool" onKept={again} />
         )}
@@ -93,19 +101,27 @@ export function ShopScreen({ initial, shop: keptShop }: { initial: ShopState; sh
   );
 }
 
+/** Heads of a table, those of figures above their figures. */
+const Heads = ({ names, numbers }: { names: string[]; numbers: number[] }) => (
+  <tr>
+    {names.map((name, i) => (
+      <th key={name} scope="col" className={numbers.includes(i) ? 'num' : ''}>
+        {name}
+      </th>
+    ))}
+  </tr>
+);
+
 function Moulds({ moulds }: { moulds: ShopState['moulds'] }) {
   if (moulds.length === 0)
     return <p>None yet. Name a mould when a build begins, or write it down under “The shop” below.</p>;
   return (
     <table className="table table-sm" aria-label="Moulds">
       <thead>
-        <tr>
-          {['Mould', 'Holds', 'Pulls', 'Coats since strip-down', 'Repairs', 'Service'].map((head) => (
-            <th key={head} scope="col">
-              {head}
-            </th>
-          ))}
-        </tr>
+        <Heads
+          names={['Mould', 'Holds', 'Pulls', 'Coats since strip-down', 'Repairs', 'Service']}
+          numbers={[2, 3, 4]}
+        />
       </thead>
       <tbody>
         {moulds.map((mould) => (
@@ -118,12 +134,7 @@ function Moulds({ moulds }: { moulds: ShopState['moulds'] }) {
             <td className="num">{mould.pulls}</td>
             <td className="num">
               {mould.coats}
-              {mould.stripped && (
-                <span className="soft">
-                  {' '}
-                  since <Moment iso={mould.stripped} />
-                </span>
-              )}
+              {mould.stripped && <span className="soft"> since {mould.stripped.slice(0, 10)}</span>}
             </td>
             <td className="num">{mould.repairs}</td>
             <td>
@@ -177,13 +188,10 @@ function Consumables({ rows }: { rows: ShopState['consumables'] }) {
   return (
     <table className="table table-sm" aria-label="What is used up">
       <thead>
-        <tr>
-          {['Consumable', 'Counted', 'Used since', 'Left', 'Builds still want', ''].map((head) => (
-            <th key={head} scope="col">
-              {head}
-            </th>
-          ))}
-        </tr>
+        <Heads
+          names={['Consumable', 'Counted', 'Used since', 'Left', 'Builds still want', '']}
+          numbers={[1, 2, 3, 4]}
+        />
       </thead>
       <tbody>
         {rows.map(({ name, unit, counted, used, left, wanted, order }) => (
@@ -203,18 +211,15 @@ function Consumables({ rows }: { rows: ShopState['consumables'] }) {
   );
 }
 
-function Tools({ tools }: { tools: ShopState['tools'] }) {
+function Tools({ tools, today }: { tools: ShopState['tools']; today: string }) {
   if (tools.length === 0) return <p>None written down yet: a tool is written down on the day of its first use.</p>;
   return (
     <table className="table table-sm" aria-label="Tools">
       <thead>
-        <tr>
-          {['Tool', 'In use since', 'Mended', 'Those before lasted', 'Expected to last until'].map((head) => (
-            <th key={head} scope="col">
-              {head}
-            </th>
-          ))}
-        </tr>
+        <Heads
+          names={['Tool', 'In use since', 'Mended', 'Those before lasted', 'Expected to last until']}
+          numbers={[2]}
+        />
       </thead>
       <tbody>
         {tools.map(({ tool, since, mended, lasted, dueOn }) => (
@@ -225,7 +230,9 @@ function Tools({ tools }: { tools: ShopState['tools'] }) {
             <td>{since ?? 'none in use'}</td>
             <td className="num">{mended}</td>
             <td>{lasted.length === 0 ? '–' : `${lasted.map((days) => Math.round(days)).join(', ')} days`}</td>
-            <td>{dueOn ?? '–'}</td>
+            <td>
+              {dueOn ?? '–'} {dueOn !== null && dueOn < today && <span className="verdict thin">△ past</span>}
+            </td>
           </tr>
         ))}
       </tbody>

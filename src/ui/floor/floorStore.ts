@@ -15,8 +15,18 @@ export interface FloorSnapshot {
   /** Records that only this device has. */
   waiting: number;
   refused: KeptRecord[];
+  /** By how much this device's clock is ahead of the server's (ms); null before it is known. */
+  skew: number | null;
 }
-const EMPTY: FloorSnapshot = { build: null, state: null, records: [], reach: 'unknown', waiting: 0, refused: [] };
+const EMPTY: FloorSnapshot = {
+  build: null,
+  state: null,
+  records: [],
+  reach: 'unknown',
+  waiting: 0,
+  refused: [],
+  skew: null,
+};
 const EVERY_MILLISECONDS = 20_000;
 
 interface Surroundings {
@@ -152,7 +162,8 @@ export class FloorStore {
   private async round(): Promise<void> {
     let reach: Reach = 'reached';
     try {
-      await syncOnce(this.around.keeper, this.around.wire, this.buildId);
+      const now = await syncOnce(this.around.keeper, this.around.wire, this.buildId);
+      if (now !== null) this.set({ skew: Date.parse(this.around.now()) - Date.parse(now) });
     } catch (error) {
       reach = error instanceof ApiError && error.code === 'signIn' ? 'signIn' : 'away';
     }

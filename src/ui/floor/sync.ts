@@ -4,7 +4,7 @@ import type { Keeper } from './keeper';
 /** How a device reaches the server; each throws where it does not. */
 export interface Wire {
   send(buildId: string, records: readonly BuildRecord[], passes: Record<string, string>): Promise<Answer[]>;
-  fetch(buildId: string, since: number): Promise<{ records: BuildRecord[]; seq: number }>;
+  fetch(buildId: string, since: number): Promise<{ records: BuildRecord[]; seq: number; now?: string }>;
   sendPhoto(buildId: string, id: string, bytes: Blob): Promise<void>;
 }
 /** What the server says of one record: kept, or why never. */
@@ -20,9 +20,10 @@ const LOT = 100;
  * One round: what is unsent goes out, what others recorded comes in. It may stop anywhere, by a lost answer or a closed
  * page, and be begun again: the server knows records by their ids, and what was learned is kept with its place.
  *
+ * @returns the server's time (ISO 8601) where it says so.
  * @throws what the wire throws; everything that was kept until then stays.
  */
-export async function syncOnce(keeper: Keeper, wire: Wire, buildId: string): Promise<void> {
+export async function syncOnce(keeper: Keeper, wire: Wire, buildId: string): Promise<string | null> {
   const { records, seq } = await keeper.read(buildId);
   const waiting = records
     .filter(({ sent, refusal }) => !sent && refusal === null)
@@ -37,6 +38,7 @@ export async function syncOnce(keeper: Keeper, wire: Wire, buildId: string): Pro
     await wire.sendPhoto(buildId, id, bytes);
     await keeper.dropPhoto(id);
   }
-  const { records: learned, seq: reached } = await wire.fetch(buildId, seq);
+  const { records: learned, seq: reached, now = null } = await wire.fetch(buildId, seq);
   if (learned.length > 0) await keeper.learn(buildId, learned, reached);
+  return now;
 }

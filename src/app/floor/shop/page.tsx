@@ -9,5 +9,5 @@ export const metadata: Metadata = { title: 'Moulds and shop' };
 export default async function Page() {
   const context = await pageContext();
   const [state, shop] = await Promise.all([readShop(context), readSetting(context, 'shop')]);
-  return <ShopScreen initial={state} shop={shop} />;
+  return <ShopScreen initial={state} shop={shop} today={context.now().slice(0, 10)} />;
 }

@@ -3,7 +3,8 @@ import { parseOrThrow } from '@/core/error';
 import { answer, json, readJson, storeContext } from '@/server/http';
 import { heldBy } from '@/server/people/cookies';
 import { voucher } from '@/server/people/passes';
-import { keepRecords, listRecords, readBuild } from '@/server/stores/builds';
+import { keepRecords, listRecords } from '@/server/stores/buildRecords';
+import { readBuild } from '@/server/stores/builds';
 
 type Context = { params: Promise<{ buildId: string }> };
 const query = z.object({ since: z.coerce.number().int().min(0).default(0) });
@@ -19,7 +20,8 @@ export const GET = (request: Request, { params }: Context) =>
     const [{ buildId }, context] = [await params, await storeContext(request)];
     const { since } = parseOrThrow(query, Object.fromEntries(new URL(request.url).searchParams));
     await readBuild(context, buildId);
-    return json(await listRecords(context, buildId, since));
+    // With the server's time, by which a device notices that its own clock is off.
+    return json({ ...(await listRecords(context, buildId, since)), now: context.now() });
   });
 
 /** Take in what a device recorded; the answer says of each record whether it is kept. */
