@@ -73,10 +73,10 @@ describe('on the floor', () => {
     fireEvent.change(screen.getByLabelText('Why'), { target: { value: 'wrong part' } });
     press('It was not begun', screen.getByRole('dialog'));
     await waitFor(() => screen.getByRole('button', { name: 'Begin' }));
-    await waitFor(async () => expect((await kept()).map(({ kind }) => kind)).toEqual(['caution', 'begun', 'undone']));
-  });
     const kinds = async () => (await kept()).map(({ kind }) => kind);
-    await waitFor(async () => expect(await kinds()).toEqual(["caution", "begun", "undone"]));
+    await waitFor(async () => expect(await kinds()).toEqual(['caution', 'begun', 'undone']));
+  });
+  it('a repair by its own laminate is checked by the server, decided and signed with what was found', async () => {
     await open();
     press('Defects');
     press('△ Something is wrong');
