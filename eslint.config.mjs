@@ -34,6 +34,7 @@ const SUBJECTS = [
   'fill',
   'cure',
   'align',
+  'record',
   'build',
   'shop',
   'caution',

@@ -11,6 +11,7 @@ import { laminateCalculations } from './laminate';
 import { optionCalculations } from './option';
 import { panelCalculations } from './panel';
 import { plyCalculations } from './ply';
+import { recordCalculations } from './record';
 import { sandwichCalculations } from './sandwich';
 import { smallCraftCalculations } from './smallCraft';
 import { stiffenerCalculations } from './stiffener';
@@ -31,6 +32,7 @@ export const CALCULATIONS: readonly Calculation[] = [
   ...weightCalculations,
   ...kitCalculations,
   ...fillCureCalculations,
+  ...recordCalculations,
 ];
 
 const BATCH_LIMIT = 10_000;

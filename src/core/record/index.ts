@@ -1,0 +1,8 @@
+/** What readings say: means and bands, limits of chance, outliers, leaks, stiffness. */
+export { posterior, type Normal } from './posterior';
+export { toleranceBound, toleranceFactor } from './toleranceBound';
+export { control } from './control';
+export { outlier } from './outlier';
+export { leak } from './leak';
+export { stiffness } from './stiffness';
+export { sampleOf } from './sample';
