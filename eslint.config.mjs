@@ -39,6 +39,7 @@ const SUBJECTS = [
   'shop',
   'caution',
   'revision',
+  'log',
   'calc',
 ];
 /** Where a subject lives; a kind of detail is one folder, whose schema the document needs and whose findings need the evaluation. */

@@ -33,6 +33,8 @@ export { checkRepair, type CheckedRepair, type RepairCheck, type RepairPiece } f
 export { stateOf } from './stateOf';
 export { amendPlan, type AmendmentChange } from './amend';
 export { lessonsFor, lessonSchema, type Lesson, type LessonTold } from './lesson';
+export { READINGS, type ReadingKind } from './reading';
+export { sayRecord } from './sayRecord';
 export { lastOfStep } from './takeBack';
 export { boardOf, heldBy, type OnBoard } from './board';
 export { hindrancesOf, whyNot, type Hindrance } from './whyNot';

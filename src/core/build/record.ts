@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { alignmentSurveySchema as surveySchema } from '../align';
 import { bounded, idSchema } from '../field';
 import { lessonSchema } from './lesson';
+import { readingSchema } from './reading';
 import { repairSchema } from './repair';
 
 const step = z.string().regex(/^s\d{1,4}$/, 'This is no step of a build');
@@ -101,6 +102,25 @@ export const RECORD_KINDS = {
     part: idSchema.nullable(),
     name: words(60).min(1, 'What was measured?'),
     survey: surveySchema,
+  }),
+  /** What was read of a part: thickness, hardness, a plug. */
+  reading: readingSchema,
+  /** A pull or lift on a finished detail (N, m), signed by whoever answers for it. */
+  proof: z.strictObject({
+    detail: z.string().min(1).max(60),
+    name: words(120).min(1),
+    /** Which of those on the boat: starboard fore, say. */
+    place: words(60),
+    load: bounded('Load asked for', [1, 1e7], 'N'),
+    stop: bounded('Stop load', [1, 1e7], 'N'),
+    failure: z.number().positive().max(1e9).nullable(),
+    points: z
+      .array(z.tuple([z.number().min(-1e7).max(1e7), z.number().min(-5).max(5)]))
+      .min(1)
+      .max(5000),
+    set: bounded('What stayed bent', [0, 5], 'm'),
+    passed: z.boolean(),
+    note: words(300),
   }),
   /** Takes an earlier record back; it stays on record. */
   undone: z.strictObject({ reason: words(200) }),

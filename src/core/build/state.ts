@@ -44,6 +44,8 @@ export interface BuildState {
   defects: Map<string, DefectState>;
   lessons: BuildRecordOf<'lesson'>[];
   alignments: BuildRecordOf<'alignment'>[];
+  readings: BuildRecordOf<'reading'>[];
+  proofs: BuildRecordOf<'proof'>[];
   /** What was recorded against the rules or twice: kept, and to be looked at. */
   clashes: { record: BuildRecord; why: string }[];
 }
@@ -72,6 +74,8 @@ export function freshState(plan: BuildPlan): BuildState {
     defects: new Map(),
     lessons: [],
     alignments: [],
+    readings: [],
+    proofs: [],
     clashes: [],
   };
 }
@@ -147,6 +151,12 @@ export function take(state: BuildState, record: BuildRecord): void {
       break;
     case 'alignment':
       state.alignments.push(record);
+      break;
+    case 'reading':
+      state.readings.push(record);
+      break;
+    case 'proof':
+      state.proofs.push(record);
       break;
     case 'undone':
       break;

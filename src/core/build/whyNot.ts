@@ -233,7 +233,7 @@ function ofDefect(state: BuildState, record: BuildRecordOf<'disposed'> | BuildRe
 }
 
 /** What may be recorded at any time. */
-const FREE = ['air', 'undone', 'lesson', 'alignment'] as const;
+const FREE = ['air', 'undone', 'lesson', 'alignment', 'reading', 'proof'] as const;
 type Free = Extract<BuildRecord, { kind: (typeof FREE)[number] }>;
 const isFree = (record: BuildRecord): record is Free => FREE.some((kind) => kind === record.kind);
 

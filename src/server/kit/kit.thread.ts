@@ -1,3 +1,4 @@
+import { bookPdf } from '../print/bookPdf';
 import { kitSheets } from '../print/kitSheets';
 import { serve } from '../threads/serve';
 import { bookHere, labelsHere, piecesHere, type KitAnswer, type KitAsk } from './kitting';
@@ -11,6 +12,8 @@ serve(async (ask: KitAsk): Promise<KitAnswer> => {
       return { as: 'book', pdf: await bookHere(ask.boat, ask.yard) };
     case 'pieces':
       return { as: 'pieces', pieces: piecesHere(ask.boat, ask.cutting) };
+    case 'boatBook':
+      return { as: 'boatBook', pdf: new Uint8Array(await bookPdf(ask.book, ask.options)) };
     case 'labels':
       return { as: 'labels', pdf: await labelsHere(ask.asked) };
   }

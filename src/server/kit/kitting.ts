@@ -4,6 +4,8 @@ import type { Boat } from '@/core/document';
 import { invalid } from '@/core/error';
 import { makeEvaluator } from '@/core/evaluate';
 import { kitPieces, labelsOf, type Cutting, type KitPieces, type Piece } from '@/core/kit';
+import type { BoatBook } from '@/core/log';
+import { bookPdf, type BookOptions } from '../print/bookPdf';
 import { kitSheets, type KitYard } from '../print/kitSheets';
 import { labelsPdf, type LabelsOptions } from '../print/labelsPdf';
 import { sheetsPdf } from '../print/sheetsPdf';
@@ -24,9 +26,12 @@ export type KitAsk =
   | { as: 'sheets'; boat: Boat; yard: KitYard }
   | { as: 'book'; boat: Boat; yard: KitYard }
   | { as: 'pieces'; boat: Boat; cutting: Cutting }
-  | { as: 'labels'; asked: LabelsAsk };
+  | { as: 'labels'; asked: LabelsAsk }
+  | { as: 'boatBook'; book: BoatBook; options: BookOptions };
 export type KitAnswer =
-  { as: 'sheets'; sheets: Sheet[] } | { as: 'pieces'; pieces: KitPieces } | { as: 'labels' | 'book'; pdf: Uint8Array };
+  | { as: 'sheets'; sheets: Sheet[] }
+  | { as: 'pieces'; pieces: KitPieces }
+  | { as: 'labels' | 'book' | 'boatBook'; pdf: Uint8Array };
 
 const kitter = sharedThread<KitAsk, KitAnswer>('kitter', {
   start: () =>
@@ -46,6 +51,13 @@ export async function sheetsOfKit(boat: Boat, yard: KitYard): Promise<Sheet[]> {
 export async function bookOfKit(boat: Boat, yard: KitYard): Promise<Uint8Array> {
   if (!inServer()) return bookHere(boat, yard);
   const answer = await kitter().ask({ as: 'book', boat, yard });
+  return (answer as Extract<KitAnswer, { pdf: Uint8Array }>).pdf;
+}
+
+/** The boat's book as a PDF, made likewise. */
+export async function printBook(book: BoatBook, options: BookOptions): Promise<Uint8Array> {
+  if (!inServer()) return bookPdf(book, options);
+  const answer = await kitter().ask({ as: 'boatBook', book, options });
   return (answer as Extract<KitAnswer, { pdf: Uint8Array }>).pdf;
 }
 

@@ -67,6 +67,7 @@ const RIGHT_OF: Partial<Record<BuildRecord['kind'], Right>> = {
   released: 'sign',
   disposed: 'dispose',
   repaired: 'dispose',
+  proof: 'sign',
 };
 
 /** What it takes to record something; to take it back takes as much. */

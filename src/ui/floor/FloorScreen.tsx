@@ -8,6 +8,8 @@ import { DefectAsk } from './DefectAsk';
 import { DefectsView } from './DefectsView';
 import { FloorTop } from './FloorTop';
 import { NextView } from './NextView';
+import { ProofView } from './ProofView';
+import { ReadingsView } from './ReadingsView';
 import { RecordsView } from './RecordsView';
 import { StepsView } from './StepsView';
 import { StepView } from './StepView';
@@ -17,7 +19,15 @@ import type { FloorBuild } from './keeper';
 
 /** How far a clock may be off before it is said (ms). */
 const CLOCK = 120_000;
-const VIEWS = { next: 'Next', steps: 'All steps', defects: 'Defects', align: 'Line up', records: 'Records' };
+const VIEWS = {
+  next: 'Next',
+  steps: 'All steps',
+  defects: 'Defects',
+  readings: 'Readings',
+  align: 'Line up',
+  proofs: 'Pulls',
+  records: 'Records',
+};
 
 /** A build on a tablet: what is next, one thing at a time. */
 export function FloorScreen({ buildId, initial }: { buildId: string; initial: FloorBuild | null }) {
@@ -73,6 +83,8 @@ function Inside() {
             )}
             {view === 'steps' && <StepsView onOpen={({ step }) => setOpen(step.id)} />}
             {view === 'defects' && <DefectsView onAdd={() => setWrong(true)} />}
+            {view === 'readings' && <ReadingsView />}
+            {view === 'proofs' && <ProofView />}
             {view === 'align' && <AlignView />}
             {view === 'records' && <RecordsView />}
           </>

@@ -49,6 +49,7 @@ export function Frame({ boatId, head, children }: { boatId?: string; head: React
         </Link>
         <Step href="/">Boats</Step>
         <Step href="/floor">Floor</Step>
+        <Step href="/log">Log</Step>
         {boatId && (
           <>
             <hr className="my-2" />

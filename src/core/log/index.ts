@@ -1,0 +1,7 @@
+/** What was read of a hull beside what was planned, and what many hulls say together. */
+export { plannedOf, type Planned, type PlannedZone } from './planned';
+export { fibreShareOf } from './fibreShareOf';
+export { buildLog, causesOf, type BuildLog, type Cause, type Causes, type PartLog, type ReadZone } from './buildLog';
+export { yardView, type LoggedBuild, type Series as LogSeries, type YardView } from './yard';
+export type { LogOfBuild, LogOfYard } from './pages';
+export { boatBook, EDITIONS, type BoatBook, type Edition } from './book';

@@ -1,0 +1,68 @@
+import { evaluateDetails } from '../detail/kinds';
+import type { Boat } from '../document';
+import { makeEvaluator } from '../evaluate';
+import { boatWeight } from '../weight';
+
+/** What a zone is planned to be: thickness m, masses kg/m², area m² of one part. */
+export interface PlannedZone {
+  id: string;
+  partId: string;
+  name: string;
+  area: number;
+  thickness: number;
+  /** Fibre by weight of fibre and resin plies. */
+  fibreShare: number;
+  dryFibre: number;
+  /** What of the thickness is neither fibre nor resin: core, wood, coatings. */
+  filled: number;
+  /** Densities (kg/m³) of its fibre together, and of its resin. */
+  fibreDensity: number;
+  resinDensity: number;
+}
+export interface PlannedPart {
+  id: string;
+  name: string;
+  /** kg, all pieces of it. */
+  mass: number;
+  resin: number;
+  number: number;
+}
+export interface Planned {
+  parts: PlannedPart[];
+  zones: PlannedZone[];
+}
+
+/** What a revision plans, by which readings are judged. */
+export function plannedOf(boat: Boat): Planned {
+  const evaluations = makeEvaluator()(boat);
+  const weight = boatWeight(boat, evaluations, evaluateDetails(boat));
+  const resin = boat.materials.find((one) => one.kind === 'resin' && one.id === boat.brief.resin);
+  const resinDensity = resin?.kind === 'resin' ? resin.density.value : 1200;
+  const parts = boat.parts.map(({ id, name, number }) => {
+    const own = weight.parts.find(({ partId }) => partId === id);
+    const sum = (own?.zones ?? []).reduce((total, zone) => total + zone.resin, 0);
+    return { id, name, number, mass: own?.mass ?? 0, resin: sum };
+  });
+  const zones = boat.parts.flatMap((part) =>
+    part.zones.map((zone): PlannedZone => {
+      const { layers, thickness, dryArealWeight, fibreWeightFraction } = evaluations.get(zone.id)!;
+      const cloth = layers.filter(({ material }) => material.kind === 'fabric');
+      const plies = cloth.reduce((total, layer) => total + layer.thickness, 0);
+      const plyResin = cloth.reduce((total, layer) => total + layer.resinMass, 0);
+      const fibre = plies - plyResin / resinDensity;
+      return {
+        id: zone.id,
+        partId: part.id,
+        name: zone.name,
+        area: zone.geometry.area,
+        thickness,
+        fibreShare: fibreWeightFraction,
+        dryFibre: dryArealWeight,
+        filled: thickness - plies,
+        fibreDensity: fibre > 0 ? dryArealWeight / fibre : 2540,
+        resinDensity,
+      };
+    }),
+  );
+  return { parts, zones };
+}
