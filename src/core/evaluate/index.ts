@@ -7,7 +7,7 @@ export { analysePanel } from './analysePanel';
 export { OWN_PROOFS } from './otherProofs';
 export { type PanelAnalysis, type PanelReserve } from './analyseOnePanel';
 export { failureWorking } from './analysisWorking';
-export { type Book, bookOf, type LaidLayer, layAll, layAlone, layReference, massOf } from './book';
+export { type Book, bookOf, type LaidLayer, layAll, layAlone, layReference, massOf, pliesOf } from './book';
 export { stackCompatibility, type StackMember } from './compatibility';
 export { makeEvaluator } from './evaluateBoat';
 export {

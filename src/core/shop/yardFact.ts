@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { bounded, idSchema } from '../field';
+import { trialSchema } from '../trial';
 
 const on = z.iso.date('A day is wanted: 2026-11-30');
 const note = z.string().trim().max(300, 'At most 300 characters');
@@ -25,6 +26,10 @@ const bodies = {
     note,
   }),
   tool: z.strictObject({ tool: name, what: z.enum(keysOf(TOOL_EVENTS)), on, note }),
+  /** A sample that was laid, loaded and broken. */
+  trial: trialSchema,
+  /** An instrument that was calibrated, and until when that holds. */
+  calibration: z.strictObject({ instrument: name, on, due: on, note }),
   /** What is on the shelf of a consumable, counted or brought in: an amount that holds from then on. */
   counted: z.strictObject({ consumable: name, amount: bounded('Amount', [0, 1e6], ''), on, note }),
 } as const;

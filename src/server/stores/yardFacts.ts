@@ -7,7 +7,13 @@ import { knownFact } from './facts';
 /** Most facts of one kind. */
 const LIMIT = 20_000;
 /** What each kind takes to be written down. */
-const RIGHTS: Record<YardFactKind, Right> = { mould: 'record', tool: 'record', counted: 'record' };
+const RIGHTS: Record<YardFactKind, Right> = {
+  mould: 'record',
+  tool: 'record',
+  counted: 'record',
+  trial: 'measure',
+  calibration: 'measure',
+};
 
 /** Every fact of the yard of some kinds, those that were corrected among them, in the order in which they were told. */
 export async function listYardFacts(
@@ -23,7 +29,6 @@ export async function listYardFacts(
  * @throws KeramosError `invalid`, `conflict`, `forbidden`; see `knownFact`.
  */
 export async function keepYardFact(context: StoreContext, raw: unknown): Promise<KeptYardFact> {
-  allow(context, 'record');
   const fact = parseOrThrow(yardFactSchema, raw, 'fact');
   allow(context, RIGHTS[fact.kind]);
   return inTransaction(context, async (inside) => {

@@ -242,11 +242,19 @@ function Tools({ tools, today }: { tools: ShopState['tools']; today: string }) {
 
 function Told({ facts }: { facts: ShopState['facts'] }) {
   if (facts.length === 0) return null;
-  const about = (fact: ShopState['facts'][number]) => {
-    if (fact.kind === 'mould') return `mould ${fact.body.mould}: ${fact.body.what}`;
-    return fact.kind === 'tool'
-      ? `${fact.body.tool}: ${fact.body.what}`
-      : `${fact.body.consumable}: ${fact.body.amount}`;
+  const about = (fact: ShopState['facts'][number]): string => {
+    switch (fact.kind) {
+      case 'mould':
+        return `mould ${fact.body.mould}: ${fact.body.what}`;
+      case 'tool':
+        return `${fact.body.tool}: ${fact.body.what}`;
+      case 'counted':
+        return `${fact.body.consumable}: ${fact.body.amount}`;
+      case 'calibration':
+        return `${fact.body.instrument} calibrated until ${fact.body.due}`;
+      case 'trial':
+        return `trial ${fact.body.name} of ${fact.body.series}`;
+    }
   };
   const gone = new Set(facts.map(({ corrects }) => corrects));
   return (

@@ -16,7 +16,16 @@ export function LogScreen({ yard }: { yard: LogOfYard }) {
   const [open, setOpen] = useState(yard.boats[0]?.boatId ?? '');
   const own = yard.boats.find(({ boatId }) => boatId === open);
   return (
-    <Frame head={<h1>Log</h1>}>
+    <Frame
+      head={
+        <>
+          <h1>Log</h1>
+          <Link href="/log/trials">Trials</Link>
+          <Link href="/log/instruments">Instruments</Link>
+          <Link href="/log/learning">Learning</Link>
+        </>
+      }
+    >
       <p className="question">What really happened, and what do we know now?</p>
       {yard.builds.length === 0 && <p>No hull has been begun: the log is written by the Floor.</p>}
       <Card body className="mb-3">
