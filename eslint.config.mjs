@@ -35,6 +35,7 @@ const SUBJECTS = [
   'cure',
   'align',
   'record',
+  'instrument',
   'trial',
   'build',
   'shop',

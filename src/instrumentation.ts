@@ -32,6 +32,8 @@ export async function register(): Promise<void> {
   };
   setTimeout(() => void keep(), 60_000).unref();
   setInterval(() => void keep(), HOUR).unref();
+  const { openInstruments } = await import('@/server/instruments/openInstruments');
+  await openInstruments(await storeContext());
   if (process.env.KERAMOS_DEMO !== '1') return;
   const { seedDemo } = await import('@/server/demo');
   if (!(await seedDemo(await storeContext()))) return;

@@ -13,7 +13,8 @@ const USAGE = `keramos: the desk's command line
   backup FILE                    copy of the database into a new file, checked
   restore FILE                   put a copy in the place of the database; what stood there is put aside
   account NAME LOGIN ROLES       make an account, its password on standard input; ROLES by commas
-  demo                           put the demo boats into an empty database`;
+  demo                           put the demo boats into an empty database
+  bench [PORT] [ID=FAULT,…]      a simulated shop that speaks to the server as instruments do, until stopped`;
 
 const print = (value: unknown): void =>
   void process.stdout.write(`${typeof value === 'string' ? value : JSON.stringify(value, null, 1)}\n`);
@@ -116,6 +117,11 @@ const COMMANDS: Record<string, (args: string[]) => Promise<void>> = {
     const asked = { name: needed(name, 'The name'), login: needed(login, 'The login'), password };
     const made = await createPerson(context, { ...asked, roles: needed(roles, 'The roles').split(',') });
     print(`${made.name} signs in as ${made.login}: ${made.roles.join(', ')}`);
+  },
+  async bench(args) {
+    const { bench, faultsOf } = await import('./bench');
+    const port = args.find((arg) => /^\d+$/.test(arg)) ?? '7331';
+    await bench(Number(port), faultsOf(args.filter((arg) => arg.includes('='))));
   },
   async demo() {
     const { context } = await openStores();

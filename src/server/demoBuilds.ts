@@ -1,6 +1,10 @@
 import { isWet, USUAL_REPAIR, type BuildPlan, type BuildRecord, type RecordKind, type Step } from '@/core/build';
 import type { StoreContext } from './context';
+import { evaluateDetails } from '@/core/detail/kinds';
+import type { Boat } from '@/core/document';
 import { seedDemoShop } from './demoShop';
+import { seedDemoTrials } from './demoTrials';
+import { keepWeighIn } from './stores/weighIns';
 import { readBoat } from './stores/boats';
 import { keepRecords } from './stores/buildRecords';
 import { beginBuild, readBuild } from './stores/builds';
@@ -112,8 +116,19 @@ export async function seedDemoBuilds(context: StoreContext): Promise<void> {
   await keep('demo-merrow-3', merrowDays(merrow));
   await begin('demo-brant-1', 'brant-56', '1', '2026-09-07T06:30:00.000Z');
   const brant = (await readBuild(context, 'demo-brant-1')).plan;
-  await keep('demo-brant-1', brantDays(brant));
+  const { boat } = await readBoat(context, 'brant-56');
+  const days = brantDays(brant);
+  pulled(boat, days);
+  await keep('demo-brant-1', days);
+  for (const weighIn of BRANT_WEIGH_INS) await keepWeighIn({ ...context, actor: LEAD! }, 'brant-56', weighIn);
+  await seedDemoTrials(context);
 }
+
+/** Hull and deck of the daysailer as they came off the mould. */
+const BRANT_WEIGH_INS = [
+  { id: 'demo-b-hull', subject: 'hull', mass: 187, day: '2026-09-18' },
+  { id: 'demo-b-deck', subject: 'deck', mass: 92, day: '2026-09-25' },
+].map((one) => ({ hull: '1', stage: 'bare', scales: 0.5, note: '', corrects: null, void: false, ...one }));
 
 const lesson = (text: string, own: object) => ({
   text,
@@ -135,6 +150,55 @@ const PAIRS = [
 ].map(([x, port, starboard, portHeight, starboardHeight], i) => {
   return { name: `station ${i}`, x, port, starboard, portHeight, starboardHeight };
 });
+
+/** Thickness of six zones at three places each, two plugs, hardness: a little more resin than planned. */
+function readings(plan: BuildPlan, days: Days): void {
+  const { skins } = plan.parts.find(({ id }) => id === 'hull')!;
+  const planned: Record<string, number> = {
+    'bottom-fwd': 0.0086,
+    'bottom-aft': 0.0079,
+    'topside-fwd': 0.0063,
+    'topside-aft': 0.0061,
+  };
+  const [x0, x1, y0, y1] = [0, 1].flatMap((axis) => {
+    const all = skins[0]!.zones.flatMap(({ outline }) => outline.map((point) => point[axis as 0 | 1]));
+    return [Math.min(...all), Math.max(...all)];
+  }) as [number, number, number, number];
+  for (const [zone, thickness] of Object.entries(planned)) {
+    const own = skins[0]!.zones.find(({ id }) => id === zone);
+    if (!own) continue;
+    const [mx, my] = [0, 1].map(
+      (axis) => own.outline.reduce((sum, point) => sum + point[axis as 0 | 1], 0) / own.outline.length,
+    ) as [number, number];
+    [-0.06, 0, 0.06].forEach((off, i) => {
+      const at = [Math.min(1, Math.max(0, (mx - x0) / (x1 - x0) + off)), 1 - (my - y0) / (y1 - y0)];
+      const value = thickness * [1.01, 0.985, 1.022][i]!;
+      days.note('reading', { ...READ, what: 'thickness', value, zone, skin: skins[0]!.id, at, instrument: 'Gauge 2' });
+    });
+  }
+  const plug = { ...READ, skin: skins[0]!.id, at: null, instrument: 'burned off' };
+  days.note('reading', { ...plug, what: 'fibreShare', value: 0.388, zone: 'bottom-aft', note: 'outlet for the log' });
+  days.note('reading', { ...plug, what: 'fibreShare', value: 0.402, zone: 'bottom-aft', note: 'outlet for the log' });
+  for (const value of [41, 43, 40])
+    days.note('reading', { ...plug, what: 'hardness', value, zone: 'topside-aft', instrument: 'Barcol' });
+  days.note('reading', { ...plug, what: 'hours', value: 74, zone: '', instrument: '' });
+}
+const READ = { part: 'hull', note: '' };
+
+/** The chainplate pulled to its proof load, and let go. */
+function pulled(boat: Boat, days: Days): void {
+  const found = evaluateDetails(boat).find(({ detail, proof }) => detail.id === 'chainplate' && proof);
+  if (!found?.proof) return;
+  const { load, stop, failure, deflection } = found.proof;
+  const wanted = Math.min(load, stop);
+  const most = deflection ?? 0.004;
+  const points = Array.from({ length: 13 }, (_, i): [number, number] => {
+    const share = i / 12;
+    return [Math.round(wanted * share), Math.round(1e6 * most * (share + 0.02 * share * share)) / 1e6];
+  });
+  const asked = { load, stop, failure, points, set: 0.0001, passed: true, place: 'starboard', note: 'no sound' };
+  days.note('proof', { detail: 'chainplate', name: found.detail.name, ...asked }, INSPECTOR);
+}
 
 /** The daysailer from the first coat of wax to the last bolt, with a dry place that was mended. */
 function brantDays(plan: BuildPlan): Days {
@@ -161,6 +225,7 @@ function brantDays(plan: BuildPlan): Days {
       INSPECTOR,
     );
     days.note('repaired', { defect, note: 'ground 1 : 20, two layers and one over, tapped out' }, INSPECTOR);
+    readings(plan, days);
     days.note('alignment', {
       part: 'hull',
       name: 'Hull in its cradle',

@@ -79,7 +79,14 @@ export interface BuildPlan {
   revision: string;
   units: 'metric' | 'us';
   /** The resin that it is laid in: its name, family, and life in the pot (min) by temperature. */
-  resin: { name: string; family: string; potLife: { celsius: number; minutes: number }[]; largestPot: number };
+  resin: {
+    name: string;
+    family: string;
+    potLife: { celsius: number; minutes: number }[];
+    largestPot: number;
+    /** Hardener by mass of resin; plans of before do not have it. */
+    share?: number;
+  };
   parts: PlannedPart[];
   steps: Step[];
   pieces: LaidPiece[];

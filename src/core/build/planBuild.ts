@@ -268,6 +268,7 @@ export function planBuild(input: PlanInput): BuildPlan {
         minutes: Math.round((potLifeAt(resin, celsius) * (hardener?.potLife ?? 1)) / 6) / 10,
       })),
       largestPot: hardener?.largest ?? 5,
+      ...(hardener && { share: hardener.share }),
     },
     parts,
     steps: numbered(made, boat),

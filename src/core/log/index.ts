@@ -5,3 +5,14 @@ export { buildLog, causesOf, type BuildLog, type Cause, type Causes, type PartLo
 export { yardView, type LoggedBuild, type Series as LogSeries, type YardView } from './yard';
 export type { LogOfBuild, LogOfYard } from './pages';
 export { boatBook, EDITIONS, type BoatBook, type Edition } from './book';
+export {
+  bookWithLearned,
+  learn,
+  observationsOf,
+  withLearned,
+  withoutLearned,
+  type Learned,
+  type LearnedUse,
+  type Observation,
+} from './learn';
+export type { LearningEffect, LearningPage } from './learningPages';

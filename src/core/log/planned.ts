@@ -1,6 +1,7 @@
 import { evaluateDetails } from '../detail/kinds';
 import type { Boat } from '../document';
-import { makeEvaluator } from '../evaluate';
+import { makeEvaluator, type LaidLayer } from '../evaluate';
+import type { ComponentForm } from '../material';
 import { boatWeight } from '../weight';
 
 /** What a zone is planned to be: thickness m, masses kg/m², area m² of one part. */
@@ -18,6 +19,8 @@ export interface PlannedZone {
   /** Densities (kg/m³) of its fibre together, and of its resin. */
   fibreDensity: number;
   resinDensity: number;
+  /** Share of its dry fibre by form of cloth. */
+  forms: Partial<Record<ComponentForm, number>>;
 }
 export interface PlannedPart {
   id: string;
@@ -30,6 +33,15 @@ export interface PlannedPart {
 export interface Planned {
   parts: PlannedPart[];
   zones: PlannedZone[];
+}
+
+/** Share of the dry fibre of some layers by form of their components. */
+function formsOf(cloth: readonly LaidLayer[]): PlannedZone['forms'] {
+  const components = cloth.flatMap((layer) => layer.components);
+  const all = components.reduce((sum, { fibreMass }) => sum + fibreMass, 0);
+  const forms: PlannedZone['forms'] = {};
+  for (const { form, fibreMass } of components) forms[form] = (forms[form] ?? 0) + fibreMass / all;
+  return forms;
 }
 
 /** What a revision plans, by which readings are judged. */
@@ -61,6 +73,7 @@ export function plannedOf(boat: Boat): Planned {
         filled: thickness - plies,
         fibreDensity: fibre > 0 ? dryArealWeight / fibre : 2540,
         resinDensity,
+        forms: formsOf(cloth),
       };
     }),
   );

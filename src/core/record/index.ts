@@ -6,5 +6,5 @@ export { outlier } from './outlier';
 export { leak } from './leak';
 export { stiffness } from './stiffness';
 export { sampleOf } from './sample';
-export { MOST_POINTS, readCurve } from './readCurve';
+export { MOST_POINTS, readCurve, sayPoint } from './readCurve';
 export { proofResult, type ProofResult } from './proofResult';

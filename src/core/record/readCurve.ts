@@ -1,5 +1,5 @@
 import { invalid } from '../error';
-import { parseQuantity, type UnitSystem } from '../quantity';
+import { displayUnit, parseQuantity, type UnitSystem } from '../quantity';
 
 /** Most points of one curve. */
 export const MOST_POINTS = 5000;
@@ -38,4 +38,10 @@ function cellsOf(line: string): string[] {
   const blanks = line.trim().split(/\s{1,}/);
   if (blanks.length === 2) return blanks;
   return line.includes(',') ? line.split(',') : blanks;
+}
+
+/** A point as a line that `readCurve` reads back, in the units of the reader. */
+export function sayPoint([load, deflection]: readonly [number, number], units: UnitSystem): string {
+  const [force, length] = [displayUnit('force', units).factor, displayUnit('thickness', units).factor];
+  return `${Number((load / force).toPrecision(7))}; ${Number((deflection / length).toPrecision(7))}`;
 }

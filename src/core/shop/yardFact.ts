@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { bounded, idSchema } from '../field';
+import { COMPONENT_FORMS, PROCESSES } from '../material';
 import { trialSchema } from '../trial';
 
 const on = z.iso.date('A day is wanted: 2026-11-30');
@@ -28,6 +29,16 @@ const bodies = {
   tool: z.strictObject({ tool: name, what: z.enum(keysOf(TOOL_EVENTS)), on, note }),
   /** A sample that was laid, loaded and broken. */
   trial: trialSchema,
+  /** What was learned, put to use: a factor on the published fibre share of a form of cloth in a process. */
+  learned: z.strictObject({
+    process: z.enum(keysOf(PROCESSES)),
+    form: z.enum(keysOf(COMPONENT_FORMS)),
+    factor: bounded('Factor', [0.5, 1.5], ''),
+    n: z.int().min(1, 'Nothing was read yet').max(10_000),
+    spread: bounded('Scatter', [0, 1], ''),
+    on,
+    note,
+  }),
   /** An instrument that was calibrated, and until when that holds. */
   calibration: z.strictObject({ instrument: name, on, due: on, note }),
   /** What is on the shelf of a consumable, counted or brought in: an amount that holds from then on. */

@@ -271,4 +271,17 @@ export const MIGRATIONS: Record<string, Migration> = {
       for (const statement of statements) await statement.execute(db);
     },
   },
+  '0018_traces': {
+    async up(db) {
+      const statements = [
+        sql`create table trace (id text primary key, build_id text references build(id), part text not null,
+            channel text not null, quantity text not null, name text not null, author text not null,
+            begun_at text not null, ended_at text) strict, without rowid`,
+        sql`create table trace_chunk (trace_id text not null references trace(id), from_ms integer not null,
+            to_ms integer not null, count integer not null, least real not null, most real not null,
+            body blob not null, primary key (trace_id, from_ms)) strict, without rowid`,
+      ];
+      for (const statement of statements) await statement.execute(db);
+    },
+  },
 };

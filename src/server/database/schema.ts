@@ -112,6 +112,27 @@ export interface Database {
     author: string;
     at: string;
   };
+  /** What an instrument read over hours, and its readings packed in chunks; ms since 1970. */
+  trace: {
+    id: string;
+    build_id: string | null;
+    part: string;
+    channel: string;
+    quantity: string;
+    name: string;
+    author: string;
+    begun_at: string;
+    ended_at: string | null;
+  };
+  trace_chunk: {
+    trace_id: string;
+    from_ms: number;
+    to_ms: number;
+    count: number;
+    least: number;
+    most: number;
+    body: Uint8Array;
+  };
   /** How tight a bag was: append-only, likewise. */
   drop_test: {
     boat_id: string;

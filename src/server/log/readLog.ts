@@ -29,7 +29,7 @@ async function plannedFor(context: StoreContext, boatId: string, label: string):
 }
 
 type Listed = Awaited<ReturnType<typeof listBuilds>>[number];
-async function logOf(context: StoreContext, build: Listed): Promise<{ log: BuildLog; planned: Planned }> {
+export async function logOf(context: StoreContext, build: Listed): Promise<{ log: BuildLog; planned: Planned }> {
   const planned = await plannedFor(context, build.boatId, build.revision);
   return { planned, log: buildLog(build.state, planned, await listWeighIns(context, build.boatId)) };
 }

@@ -13,6 +13,7 @@ const RIGHTS: Record<YardFactKind, Right> = {
   counted: 'record',
   trial: 'measure',
   calibration: 'measure',
+  learned: 'design',
 };
 
 /** Every fact of the yard of some kinds, those that were corrected among them, in the order in which they were told. */

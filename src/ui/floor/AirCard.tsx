@@ -1,6 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
+import { TakeReading } from '../shared/instruments';
 import { Moment } from '../shared/Moment';
 import { QuantityField } from '../shared/QuantityField';
 import { useUnits } from '../shared/units';
@@ -76,6 +77,8 @@ export function AskAir({ onLeave }: { onLeave: () => void }) {
         maximum={80}
         onCommit={(value) => setCelsius(value)}
       />
+      <TakeReading quantity="temperature" onTake={(value) => setCelsius(Math.round(value * 10) / 10)} />
+      <TakeReading quantity="humidity" onTake={(value) => setHumidity(value.toFixed(0))} />
       <label className="mt-2 d-block" htmlFor="floor-humidity">
         Humidity, %
       </label>

@@ -5,6 +5,7 @@ import type { BuildPlan, Step } from '@/core/build';
 import { QuantityField } from '../shared/QuantityField';
 import { useUnits } from '../shared/units';
 import { Ask } from './Ask';
+import { MixAtScale } from './MixAtScale';
 import { useFloor } from './useFloor';
 
 /** Life in the pot at a temperature (min), between those of the plan; beyond them as at the last one. */
@@ -45,6 +46,16 @@ export function BatchAsk({ step, onLeave }: { step: Step; onLeave: () => void })
       </p>
       <div className="d-grid gap-2">
         <QuantityField label="Resin" kind="mass" value={resin} minimum={0.01} maximum={2000} onCommit={setResin} />
+        {plan.resin.share !== undefined && resin !== null && (
+          <MixAtScale
+            target={resin}
+            share={plan.resin.share}
+            onMixed={(mixedResin, mixedHardener) => {
+              setResin(mixedResin);
+              setHardener(mixedHardener);
+            }}
+          />
+        )}
         <QuantityField
           label="Hardener"
           kind="mass"

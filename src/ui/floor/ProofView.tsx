@@ -4,8 +4,9 @@ import type { ChartConfiguration } from 'chart.js';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { displayUnit } from '@/core/quantity';
-import { proofResult, readCurve, type ProofResult } from '@/core/record';
+import { proofResult, readCurve, sayPoint, type ProofResult } from '@/core/record';
 import { api, textOf } from '../shared/api';
+import { CaptureCurve } from '../shared/CaptureCurve';
 import { Chart } from '../shared/charts/Chart';
 import { Moment } from '../shared/Moment';
 import { PALETTE } from '../shared/palette';
@@ -116,6 +117,7 @@ function Pull({ asked }: { asked: Asked }) {
           STOP: {full(reached, 'force')} is beyond the stop load. Let it off.
         </p>
       )}
+      <CaptureCurve onPoint={(point) => setText((before) => `${before}${sayPoint(point, system)}\n`)} />
       <Form.Group controlId="proof-points" className="mt-2">
         <Form.Label className="mb-0">
           Load and deflection, a line each ({displayUnit('force', system).label};{' '}

@@ -2,6 +2,8 @@
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { READINGS, type BuildRecordOf, type ReadingKind } from '@/core/build';
+import type { MeasuredQuantity } from '@/core/instrument';
+import { TakeReading } from '../shared/instruments';
 import { Moment } from '../shared/Moment';
 import { QuantityField } from '../shared/QuantityField';
 import { useUnits } from '../shared/units';
@@ -11,6 +13,12 @@ import { useFloor } from './useFloor';
 
 const KINDS = Object.keys(READINGS) as ReadingKind[];
 const SHOWN = 40;
+/** What an instrument may read of it. */
+const TAKEN: Partial<Record<ReadingKind, MeasuredQuantity>> = {
+  thickness: 'length',
+  gap: 'length',
+  temperature: 'temperature',
+};
 
 /** A reading's figure with its unit. */
 export function useReadingWords(): (what: ReadingKind, value: number) => string {
@@ -108,6 +116,15 @@ export function ReadingsView() {
             )}
           </SkinMap>
         ))}
+      {TAKEN[what] && (
+        <TakeReading
+          quantity={TAKEN[what]}
+          onTake={(taken, from) => {
+            setValue(taken);
+            setInstrument(from);
+          }}
+        />
+      )}
       <div className="align-pair">
         <QuantityField
           key={`${what}-${own.length}`}

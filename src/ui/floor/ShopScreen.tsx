@@ -252,6 +252,8 @@ function Told({ facts }: { facts: ShopState['facts'] }) {
         return `${fact.body.consumable}: ${fact.body.amount}`;
       case 'calibration':
         return `${fact.body.instrument} calibrated until ${fact.body.due}`;
+      case 'learned':
+        return `fibre share put to use: ${fact.body.form}, ${fact.body.process}`;
       case 'trial':
         return `trial ${fact.body.name} of ${fact.body.series}`;
     }

@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { nanoid } from 'nanoid';
 import { useState } from 'react';
 import { Button, Card, Form } from 'react-bootstrap';
-import { readCurve } from '@/core/record';
+import { readCurve, sayPoint } from '@/core/record';
 import {
   BREAKS,
   readTrial,
@@ -17,6 +17,7 @@ import {
   type TrialPrediction,
 } from '@/core/trial';
 import { api, textOf } from '../shared/api';
+import { CaptureCurve } from '../shared/CaptureCurve';
 import { QuantityField } from '../shared/QuantityField';
 import { Refusal } from '../shared/Refusal';
 import { useUnits } from '../shared/units';
@@ -129,6 +130,7 @@ export function TrialForm({
       <SetUp draft={draft} set={set} />
       {error && <p className="floor-refusal">✕ {words(textOf(error))}</p>}
       {fresh && <Expectation expected={fresh} target={draft.target} onTake={(next) => set({ layers: next })} />}
+      <CaptureCurve onPoint={(point) => read(`${text}${sayPoint(point, system)}\n`)} />
       <Form.Group controlId="trial-points" className="mb-2">
         <Form.Label className="mb-0">
           Load and deflection, a line each, typed, pasted or from a CSV ({system === 'us' ? 'lbf; in' : 'kN; mm'})
