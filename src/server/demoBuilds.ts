@@ -61,7 +61,7 @@ class Days {
     };
     if (isWet(step)) mix();
     for (const [i, code] of step.pieces.slice(0, pieces).entries()) {
-      if (pot !== '' && i > 0 && i % 20 === 0) mix();
+      if (pot !== '' && i > 0 && i % 8 === 0) mix();
       this.note('piece', { ...own, code, how: i % 7 === 3 ? 'ticked' : 'scanned', lot: 'B4471', batch: pot || null });
     }
     if (pieces < step.pieces.length) return;
@@ -126,8 +126,8 @@ export async function seedDemoBuilds(context: StoreContext): Promise<void> {
 
 /** Hull and deck of the daysailer as they came off the mould. */
 const BRANT_WEIGH_INS = [
-  { id: 'demo-b-hull', subject: 'hull', mass: 187, day: '2026-09-18' },
-  { id: 'demo-b-deck', subject: 'deck', mass: 92, day: '2026-09-25' },
+  { id: 'demo-b-hull', subject: 'hull', mass: 142.5, day: '2026-09-18' },
+  { id: 'demo-b-deck', subject: 'deck', mass: 87.4, day: '2026-09-25' },
 ].map((one) => ({ hull: '1', stage: 'bare', scales: 0.5, note: '', corrects: null, void: false, ...one }));
 
 const lesson = (text: string, own: object) => ({
@@ -155,10 +155,10 @@ const PAIRS = [
 function readings(plan: BuildPlan, days: Days): void {
   const { skins } = plan.parts.find(({ id }) => id === 'hull')!;
   const planned: Record<string, number> = {
-    'bottom-fwd': 0.0086,
-    'bottom-aft': 0.0079,
-    'topside-fwd': 0.0063,
-    'topside-aft': 0.0061,
+    'bottom-fwd': 0.0089,
+    'bottom-aft': 0.0066,
+    'topside-fwd': 0.0064,
+    'topside-aft': 0.0059,
   };
   const [x0, x1, y0, y1] = [0, 1].flatMap((axis) => {
     const all = skins[0]!.zones.flatMap(({ outline }) => outline.map((point) => point[axis as 0 | 1]));
@@ -177,11 +177,11 @@ function readings(plan: BuildPlan, days: Days): void {
     });
   }
   const plug = { ...READ, skin: skins[0]!.id, at: null, instrument: 'burned off' };
-  days.note('reading', { ...plug, what: 'fibreShare', value: 0.388, zone: 'bottom-aft', note: 'outlet for the log' });
-  days.note('reading', { ...plug, what: 'fibreShare', value: 0.402, zone: 'bottom-aft', note: 'outlet for the log' });
+  days.note('reading', { ...plug, what: 'fibreShare', value: 0.338, zone: 'bottom-aft', note: 'outlet for the log' });
+  days.note('reading', { ...plug, what: 'fibreShare', value: 0.345, zone: 'bottom-aft', note: 'outlet for the log' });
   for (const value of [41, 43, 40])
     days.note('reading', { ...plug, what: 'hardness', value, zone: 'topside-aft', instrument: 'Barcol' });
-  days.note('reading', { ...plug, what: 'hours', value: 74, zone: '', instrument: '' });
+  days.note('reading', { ...plug, what: 'hours', value: 52, zone: '', instrument: '' });
 }
 const READ = { part: 'hull', note: '' };
 

@@ -53,7 +53,7 @@ const SAMPLES: {
 ];
 const SET_UP = { boat: 'merrow-84', series: 'Hatch 7', test: 'three' as const, span: 0.5, width: 0.15 };
 /** N */
-const TARGET = 2400;
+const TARGET = 1100;
 
 /** A series that was broken on purpose, to be seen whole in five minutes. */
 export async function seedDemoTrials(context: StoreContext): Promise<void> {

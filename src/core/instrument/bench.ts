@@ -85,14 +85,14 @@ export const BENCH: readonly Simulated[] = [
   },
   {
     id: 'air-1',
-    name: 'Air, temperature',
+    name: 'Air in the shop',
     quantity: 'temperature',
     unit: 'C',
     digits: 1,
     truth: () => 19.4,
     noise: 0.05,
   },
-  { id: 'air-1', name: 'Air, humidity', quantity: 'humidity', unit: '%', digits: 1, truth: () => 57, noise: 0.1 },
+  { id: 'air-1', name: 'Air in the shop', quantity: 'humidity', unit: '%', digits: 1, truth: () => 57, noise: 0.1 },
 ];
 
 const OTHER_UNIT: Record<string, string> = { kg: 'lb', g: 'lb', kN: 'lbf', mm: 'in', mbar: 'inHg', C: 'F', '%': '%' };

@@ -8,10 +8,12 @@ export { boatBook, EDITIONS, type BoatBook, type Edition } from './book';
 export {
   bookWithLearned,
   learn,
+  LEARNED_FORMS,
   observationsOf,
   withLearned,
   withoutLearned,
   type Learned,
+  type LearnedForm,
   type LearnedUse,
   type Observation,
 } from './learn';

@@ -1,12 +1,24 @@
-import { fibreFractionFor, PROCESSES, type ComponentForm, type Fabric, type Process, type Resin } from '../material';
-import type { Material } from '../material';
+import {
+  COMPONENT_FORMS,
+  fibreFractionFor,
+  PROCESSES,
+  type ComponentForm,
+  type Fabric,
+  type Material,
+  type Process,
+  type Resin,
+} from '../material';
 import { outlier, posterior, sampleOf, toleranceFactor, type Normal } from '../record';
 import { shareRead, type BuildLog } from './buildLog';
+
+/** A form of cloth, or all of them where a zone is a mixture. */
+export type LearnedForm = ComponentForm | 'all';
+export const LEARNED_FORMS: Record<LearnedForm, string> = { ...COMPONENT_FORMS, all: 'mixed cloth, all forms alike' };
 
 /** What one zone of one hull reads: its fibre share over the planned one. */
 export interface Observation {
   process: Process;
-  form: ComponentForm;
+  form: LearnedForm;
   ratio: number;
   boat: string;
   hull: string;
@@ -14,7 +26,7 @@ export interface Observation {
   by: string;
 }
 
-/** A zone speaks for a form of cloth that is so much of its dry fibre. */
+/** A zone speaks for a form of cloth that is so much of its dry fibre; else for the mixture. */
 const DOMINANT = 0.7;
 /** How far a plug, or a mean of thickness readings, is off (as a share of the fibre share). */
 export const READING_SPREAD = 0.03;
@@ -28,9 +40,19 @@ export function observationsOf(
     [...new Map(zones.map(({ zone }) => [zone.id, zone])).values()].flatMap((zone): Observation[] => {
       const read = shareRead(zones, zone.id);
       const [form] = Object.entries(zone.forms).find(([, share]) => share >= DOMINANT) ?? [];
-      if (!read || !form || zone.fibreShare <= 0) return [];
+      if (!read || zone.fibreShare <= 0) return [];
       const ratio = read.share / zone.fibreShare;
-      return [{ process, form: form as ComponentForm, ratio, boat, hull, zone: zone.name, by: read.by }];
+      return [
+        {
+          process,
+          form: (form as ComponentForm | undefined) ?? 'all',
+          ratio,
+          boat,
+          hull,
+          zone: zone.name,
+          by: read.by,
+        },
+      ];
     }),
   );
 }
@@ -38,8 +60,8 @@ export function observationsOf(
 /** What the yard knows by now of a form of cloth in a process: as a factor on the published fibre share. */
 export interface Learned {
   process: Process;
-  form: ComponentForm;
-  /** Published share of glass by weight, and what it becomes. */
+  form: LearnedForm;
+  /** Published share of glass by weight; of a mixture the mean of the forms. */
   published: number;
   observations: Observation[];
   prior: Normal;
@@ -63,7 +85,8 @@ export function learn(observations: readonly Observation[]): Learned[] {
   return [...groups.values()].map((own): Learned => {
     const { process, form } = own[0]!;
     const { fibreWeightFraction, scatter } = PROCESSES[process];
-    const published = fibreWeightFraction[form];
+    const all = Object.values(fibreWeightFraction);
+    const published = form === 'all' ? all.reduce((a, b) => a + b, 0) / all.length : fibreWeightFraction[form];
     const prior = { mean: 1, standardDeviation: scatter / published };
     const ratios = own.map(({ ratio }) => ratio);
     const spread = Math.hypot(READING_SPREAD, scatter / published / 2);
@@ -86,7 +109,7 @@ export function learn(observations: readonly Observation[]): Learned[] {
 /** What is put to use: a factor on the published fibre share of a form in a process. */
 export interface LearnedUse {
   process: Process;
-  form: ComponentForm;
+  form: LearnedForm;
   factor: number;
   /** Readings behind it, and how far a part scatters about it. */
   n: number;
@@ -108,10 +131,10 @@ export function withLearned(
   return {
     ...fabric,
     components: fabric.components.map((component) => {
-      if (component.form !== form) return component;
+      if (form !== 'all' && component.form !== form) return component;
       const { fibreWeightFraction } = fibreFractionFor({
         process,
-        form,
+        form: component.form,
         fibreDensity: fibreDensity(component.fibre),
         resinDensity,
       });
@@ -126,7 +149,7 @@ export function withLearned(
 export const withoutLearned = (fabric: Fabric, { process, form }: Pick<LearnedUse, 'process' | 'form'>): Fabric => ({
   ...fabric,
   components: fabric.components.map((component) =>
-    component.form === form
+    form === 'all' || component.form === form
       ? { ...component, measured: component.measured.filter((one) => !isOurs(process)(one)) }
       : component,
   ),

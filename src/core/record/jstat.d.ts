@@ -4,9 +4,10 @@ declare module 'jstat' {
     cdf(x: number, ...parameters: P): number;
     inv(p: number, ...parameters: P): number;
   }
-  export const jStat: {
+  const jStat: {
     normal: Distribution<[mean: number, standardDeviation: number]>;
     studentt: Distribution<[degreesOfFreedom: number]>;
     gammaln(x: number): number;
   };
+  export default jStat;
 }

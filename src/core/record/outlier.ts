@@ -1,4 +1,4 @@
-import { jStat } from 'jstat';
+import jStat from 'jstat';
 import { invalid } from '../error';
 import { sampleOf } from './sample';
 

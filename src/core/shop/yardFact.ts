@@ -32,7 +32,7 @@ const bodies = {
   /** What was learned, put to use: a factor on the published fibre share of a form of cloth in a process. */
   learned: z.strictObject({
     process: z.enum(keysOf(PROCESSES)),
-    form: z.enum(keysOf(COMPONENT_FORMS)),
+    form: z.enum(['all', ...keysOf(COMPONENT_FORMS)]),
     factor: bounded('Factor', [0.5, 1.5], ''),
     n: z.int().min(1, 'Nothing was read yet').max(10_000),
     spread: bounded('Scatter', [0, 1], ''),

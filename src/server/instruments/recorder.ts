@@ -1,3 +1,4 @@
+import { KeramosError } from '@/core/error';
 import type { StoreContext } from '../context';
 import { addReadings, beginTrace, endTrace, listTraces } from '../stores/traces';
 import { once } from '../threads/inServer';
@@ -61,7 +62,8 @@ export class Recorder {
     try {
       await addReadings(await this.context(), id, some);
     } catch (error) {
-      // Kept for the next time, unless the trace has gone.
+      // Of a trace that has ended or gone nothing is wanted any more; else it is kept for the next time.
+      if (error instanceof KeramosError && (error.code === 'invalid' || error.code === 'notFound')) return;
       one.pending = [...some, ...one.pending].slice(-100_000);
       console.error('A trace was not written', error);
     }

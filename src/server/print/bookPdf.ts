@@ -2,9 +2,11 @@ import { readFileSync } from 'node:fs';
 import type { Content, TableCell } from 'pdfmake/interfaces';
 import type { BoatBook, Edition } from '@/core/log';
 import { formatReserve, said, type UnitSystem } from '@/core/quantity';
-import { head, pageStyle, printPdf, right, RULES } from './pdfStyle';
+import { head, pageStyle, printPdf, RULES } from './pdfStyle';
 
 const NONE = '–';
+/** A figure in a cell, never parted from its unit. */
+const right = (text: string): TableCell => ({ text, alignment: 'right', noWrap: true });
 const when = (iso: string | null) => (iso === null ? NONE : iso.slice(0, 16).replace('T', ' '));
 const who = (one: { person: string; at: string } | null) => (one === null ? NONE : `${one.person}, ${when(one.at)}`);
 

@@ -77,12 +77,15 @@ function MassCard({ hull, weighed }: { hull: LogOfBuild; weighed: PartLog[] }) {
         },
       ],
     },
-    options: { indexAxis: 'y', scales: { x: { title: { display: true, text: unit('mass') } } } },
+    options: {
+      indexAxis: 'y',
+      scales: { y: { ticks: { autoSkip: false } }, x: { title: { display: true, text: unit('mass') } } },
+    },
   };
   return (
     <Card body className="mb-3">
       <h2>On the scales</h2>
-      <Chart size="chart-low" config={config} label="Weighed beside planned">
+      <Chart size="chart-mid" config={config} label="Weighed beside planned">
         {weighed.map(({ name, mass }) => (
           <span key={name}>
             {name}: {full(mass.weighed!.mass, 'mass')} of {full(mass.planned, 'mass')} planned.{' '}

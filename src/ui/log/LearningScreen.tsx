@@ -5,8 +5,8 @@ import { nanoid } from 'nanoid';
 import Link from 'next/link';
 import { useState } from 'react';
 import { Button, Card } from 'react-bootstrap';
-import type { Learned, LearningEffect, LearningPage } from '@/core/log';
-import { COMPONENT_FORMS, PROCESSES } from '@/core/material';
+import { LEARNED_FORMS, type Learned, type LearningEffect, type LearningPage } from '@/core/log';
+import { PROCESSES } from '@/core/material';
 import { formatReserve } from '@/core/quantity';
 import { api, textOf } from '../shared/api';
 import { Chart } from '../shared/charts/Chart';
@@ -90,7 +90,7 @@ function LearnedCard({
   return (
     <Card body className="mb-3">
       <h2>
-        Fibre share of {COMPONENT_FORMS[form]}, {PROCESSES[process].name.toLowerCase()}
+        Fibre share of {LEARNED_FORMS[form]}, {PROCESSES[process].name.toLowerCase()}
       </h2>
       <Refusal text={refusal} onClose={() => setRefusal(null)} />
       <LearnedChart learned={learned} />

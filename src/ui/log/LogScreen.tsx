@@ -107,14 +107,43 @@ function BoatView({ hulls, view }: { hulls: string[]; view: YardView }) {
         </Card>
       )}
       {series.length === 0 && <p>Nothing was weighed or read yet.</p>}
+      <OneHull series={series.filter(({ points }) => points.length === 1)} />
       <div className="log-series">
-        {series.map((one) => (
-          <Card key={one.name} body>
-            <h2>{one.name}</h2>
-            <SeriesChart series={one} />
-          </Card>
-        ))}
+        {series
+          .filter(({ points }) => points.length > 1)
+          .map((one) => (
+            <Card key={one.name} body>
+              <h2>{one.name}</h2>
+              <SeriesChart series={one} />
+            </Card>
+          ))}
       </div>
     </>
+  );
+}
+
+/** What only one hull tells yet: a figure, no chart. */
+function OneHull({ series }: Pick<YardView, 'series'>) {
+  if (series.length === 0) return null;
+  return (
+    <Card body className="mb-3">
+      <h2>Read of one hull so far</h2>
+      <table className="table table-sm mb-0" aria-label="Read of one hull so far">
+        <tbody>
+          {series.map(({ name, target, points: [point] }) => (
+            <tr key={name}>
+              <th scope="row" className="fw-normal">
+                {name}
+              </th>
+              <td className="num">{point!.value.toFixed(3)}</td>
+              <td className="soft">
+                hull {point!.hull}
+                {target !== null && ', planned 1'}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </Card>
   );
 }

@@ -1,12 +1,13 @@
 import { z } from 'zod';
 import { invalid, parseOrThrow } from '@/core/error';
-import { COMPONENT_FORMS, PROCESSES, type ComponentForm, type Process } from '@/core/material';
+import { LEARNED_FORMS } from '@/core/log';
+import { PROCESSES, type ComponentForm, type Process } from '@/core/material';
 import { answer, json, readJson, storeContext } from '@/server/http';
 import { learningEffect, putToUse, readLearning } from '@/server/log/readLearning';
 
 const effect = z.object({
   process: z.enum(Object.keys(PROCESSES) as [Process, ...Process[]]),
-  form: z.enum(Object.keys(COMPONENT_FORMS) as [ComponentForm, ...ComponentForm[]]),
+  form: z.enum(Object.keys(LEARNED_FORMS) as ['all', ...('all' | ComponentForm)[]]),
   factor: z.coerce.number().min(0.5).max(1.5),
 });
 
