@@ -28,12 +28,21 @@ const VIEWS: [name: string, url: string, ready: string][] = [
   ['safekeeping', '/safekeeping', 'Backed up by hand'],
   ['people', '/people', 'The first account'],
   ['board', '/floor', '2 open defects'],
+  ['shop', '/floor/shop', 'A series of Brant 56'],
+  ['log', '/log/demo-brant-1', 'On the scales'],
+  ['yard-log', '/log', 'Read of one hull so far'],
+  ['trials', '/log/trials', 'is the lightest that bears'],
+  ['instruments', '/log/instruments', 'Listening at'],
+  ['learning', '/log/learning', 'this yard lays'],
 ];
 
 /** The pictures are kept for the views of the work; there are enough of them. */
-const UNDRAWN = ['safekeeping', 'zones-sail', 'standards', 'people', 'board'];
+const UNDRAWN = [
+  ...['safekeeping', 'zones-sail', 'standards', 'people', 'board'],
+  ...['shop', 'yard-log', 'trials', 'instruments', 'learning'],
+];
 /** What they say is of today. */
-const OF_TODAY = ['boats', 'new-boat', 'safekeeping', 'board'];
+const OF_TODAY = ['boats', 'new-boat', 'safekeeping', 'board', 'shop', 'log', 'yard-log', 'instruments'];
 
 test.beforeAll(async ({ request }) => {
   // What is issued and built of the demo is made while nobody waits.
@@ -66,13 +75,12 @@ for (const [name, url, ready] of VIEWS)
     await scan(page, name);
   });
 
-test('screenshot and accessibility of a working', async ({ page }) => {
+test('accessibility of a working', async ({ page }) => {
   await open(page, '/boats/merrow-84/layup');
   await page.getByTestId('zone-panel').getByRole('button', { name: 'Outer skin, tension' }).click();
   await expect(page.locator('.working-formula .katex').first()).toBeVisible();
   await page.evaluate(() => document.fonts.ready);
   await page.waitForTimeout(500);
-  await expect(page).toHaveScreenshot('working.png');
   await scan(page, 'working');
 });
 

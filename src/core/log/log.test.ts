@@ -177,7 +177,7 @@ describe('learning', () => {
     }).filter(Boolean).length;
     expect(covered).toBeGreaterThanOrEqual(183);
   });
-  it('put to use changes the fabrics of that form alone, as tested by the yard, and is taken back without a trace', () => {
+  it('put to use changes the fabrics of that form alone, as tested by the yard, and is taken back whole', () => {
     const use = { process, form, factor: 0.95, n: 12, spread: 0.04 };
     const resin = boat.materials.find((one) => one.kind === 'resin')!;
     const changed = bookWithLearned(boat.materials, resin as never, use);

@@ -64,7 +64,8 @@ describe('the boat’s book', () => {
   });
   it('comes as JSON with its photographs, and the boat that the next repair begins from', async () => {
     await keepPhoto(context, { buildId: 'demo-brant-1', photoId: 'ph-1', bytes: photo });
-    const place = { part: 'hull', step: null, zone: '', skin: 'x', at: [0.5, 0.5], note: '', photos: ['ph-1', 'ph-2'] };
+    const photos = ['ph-1', 'ph-2'];
+    const place = { part: 'hull', step: null, zone: '', skin: 'x', at: [0.5, 0.5], note: '', photos };
     const record = {
       id: 'late-defect',
       kind: 'defect',
