@@ -46,7 +46,7 @@ export async function serve(
   const start = secure
     ? ['scripts/https.mjs']
     : ['node_modules/next/dist/bin/next', 'start', '-H', host, '-p', String(port)];
-  const own = { KERAMOS_DATA: data, KERAMOS_DEMO: '1', PORT: String(port), ...env };
+  const own = { KERAMOS_DATA: data, KERAMOS_DEMO: '1', KERAMOS_INSTRUMENTS: '0', PORT: String(port), ...env };
   const child = spawn(process.execPath, start, {
     env: { ...process.env, NODE_ENV: 'production', ...own },
     stdio: 'ignore',

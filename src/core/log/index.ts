@@ -18,3 +18,12 @@ export {
   type Observation,
 } from './learn';
 export type { LearningEffect, LearningPage } from './learningPages';
+export {
+  LEARNED_RATES,
+  learnRates,
+  rateObservations,
+  ratesWithLearned,
+  type LearnedRate,
+  type LearnedRates,
+  type RateObservation,
+} from './learnRates';

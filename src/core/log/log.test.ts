@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { Diary, planOf } from '../../../tests/helpers/builds';
 import { brant } from '../../../tests/helpers/merrow';
 import { stateOf, type BuildPlan, type BuildRecord, type ReadingKind } from '../build';
+import { ratesSchema, USUAL_RATES } from '../cost';
 import { PROCESSES, type Fabric, type Process } from '../material';
 import { toleranceBound } from '../record';
 import { resultsOf } from '../revision';
@@ -14,8 +15,11 @@ import {
   causesOf,
   fibreShareOf,
   learn,
+  learnRates,
   observationsOf,
   plannedOf,
+  rateObservations,
+  ratesWithLearned,
   withoutLearned,
   yardView,
   type LearnedForm,
@@ -200,6 +204,43 @@ describe('learning', () => {
       materials: bookWithLearned(boat.materials, resin as never, { ...use, form: 'all' }),
     });
     expect(heavier.parts[0]!.mass).toBeGreaterThan(planned.parts[0]!.mass);
+  });
+});
+
+describe('rates of the yard', () => {
+  const process: Process = 'handLayUp';
+  const one = (rate: 'hours' | 'resinWaste', ratio: number) => ({ rate, process, ratio, hull: '1', part: 'Hull' });
+  it('are corrected by hours and resin that were written down, each part once', () => {
+    const diary = new Diary();
+    diary.note('reading', {
+      what: 'hours',
+      value: 60,
+      part: 'hull',
+      zone: '',
+      skin: '',
+      at: null,
+      instrument: '',
+      note: '',
+    });
+    const log = buildLog(stateOf(plan, diary.records), planned, []);
+    const found = rateObservations({ hull: '3', process, hoursOf: (id) => (id === 'hull' ? 50 : 0) }, log);
+    expect(found).toEqual([{ rate: 'hours', process, hull: '3', part: 'Hull', ratio: 1.2 }]);
+  });
+  it('move towards what was read, by hand: two of equal doubt and one reading go half way', () => {
+    const rates = { ...USUAL_RATES, scatterHours: 0.2 };
+    const [hours] = learnRates(rates, [one('hours', 1.4)]);
+    expect(hours!.posterior.mean).toBeCloseTo(1.2, 12);
+    const [resin] = learnRates(rates, [one('resinWaste', 1.5)]);
+    expect(resin!.prior.mean).toBeCloseTo(1 + rates.processes.handLayUp.resinWaste, 12);
+  });
+  it('put to use scale the hours of that process alone, or set its waste of resin', () => {
+    const slower = ratesWithLearned(USUAL_RATES, { rate: 'hours', process, value: 1.25 });
+    expect(slower.processes.handLayUp.cut).toBeCloseTo(1.25 * USUAL_RATES.processes.handLayUp.cut, 4);
+    expect(slower.processes.infusion).toEqual(USUAL_RATES.processes.infusion);
+    expect(slower.processes.handLayUp.resinWaste).toBe(USUAL_RATES.processes.handLayUp.resinWaste);
+    const wasteful = ratesWithLearned(USUAL_RATES, { rate: 'resinWaste', process, value: 1.3 });
+    expect(wasteful.processes.handLayUp.resinWaste).toBeCloseTo(0.3, 9);
+    expect(ratesSchema.safeParse(slower).success && ratesSchema.safeParse(wasteful).success).toBe(true);
   });
 });
 

@@ -52,7 +52,7 @@ describe('the log', () => {
 
 describe('the boat’s book', () => {
   const photo = Uint8Array.from([0xff, 0xd8, 0xff, 0xe0, 0, 1, 2, 3]);
-  it('is whole: pieces with lots, a repair with its check, a pull, what stands straight, nothing left open', async () => {
+  it('is whole: pieces with lots, a repair and its check, a pull, how it stands, nothing left open', async () => {
     const { book } = await readBook(context, 'demo-brant-1');
     expect(book.open).toEqual([]);
     expect(book.proofs).toMatchObject([{ passed: true }]);

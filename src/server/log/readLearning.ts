@@ -5,13 +5,17 @@ import { evaluateDetails } from '@/core/detail/kinds';
 import {
   bookWithLearned,
   learn,
+  learnRates,
   observationsOf,
+  rateObservations,
   withoutLearned,
   type LearnedUse,
   type LearningPage,
   type LearningEffect,
   type Observation,
+  type RateObservation,
 } from '@/core/log';
+import { workHours } from '@/core/cost';
 import type { Fabric, Resin } from '@/core/material';
 import { standingFacts, yardFactSchema, type KeptYardFact } from '@/core/shop';
 import { boatWeight } from '@/core/weight';
@@ -21,6 +25,7 @@ import { listBuilds } from '../stores/builds';
 import { readRevision } from '../stores/revisions';
 import { listShelf, saveShelfMaterials } from '../stores/shelf';
 import { keepYardFact, listYardFacts } from '../stores/yardFacts';
+import { readSetting } from '../stores/settings';
 import { logOf } from './readLog';
 
 /** Boats whose change is computed before something is put to use: those changed last. */
@@ -37,14 +42,22 @@ const inUse = async (context: StoreContext): Promise<LearnedFact[]> => {
 export async function readLearning(context: StoreContext): Promise<LearningPage> {
   const builds = await listBuilds(context);
   const observations: Observation[] = [];
+  const ofRates: RateObservation[] = [];
+  const rates = await readSetting(context, 'rates');
   for (const build of builds) {
     const { log } = await logOf(context, build);
     const { boat } = await readRevision(context, build.boatId, build.revision);
-    observations.push(...observationsOf({ boat: build.boat, hull: build.hull, process: boat.brief.process }, log));
+    const { process } = boat.brief;
+    const hours = workHours(boat, makeEvaluator()(boat), evaluateDetails(boat), rates.body);
+    const hoursOf = (id: string) => hours.reduce((sum, one) => sum + (one.partId === id ? one.hours : 0), 0);
+    ofRates.push(...rateObservations({ hull: build.hull, process, hoursOf }, log));
+    observations.push(...observationsOf({ boat: build.boat, hull: build.hull, process }, log));
   }
   const used = await inUse(context);
   return {
     learned: learn(observations),
+    rates: learnRates(rates.body, ofRates),
+    ratesVersion: rates.version,
     inUse: used.map(({ id, body, author }) => ({ id, author, ...body })),
   };
 }

@@ -14,6 +14,7 @@ import { Frame } from '../shared/Frame';
 import { PALETTE } from '../shared/palette';
 import { PersonField } from '../shared/PersonField';
 import { Refusal } from '../shared/Refusal';
+import { RateCard } from './RateCard';
 import { useUnits } from '../shared/units';
 import { useWho } from '../shared/who';
 
@@ -49,6 +50,9 @@ export function LearningScreen({ initial, today }: { initial: LearningPage; toda
           today={today}
           onPage={setPage}
         />
+      ))}
+      {page.rates.map((learned) => (
+        <RateCard key={`${learned.rate}|${learned.process}`} learned={learned} />
       ))}
     </Frame>
   );

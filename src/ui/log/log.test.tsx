@@ -14,6 +14,7 @@ import { createBoat, readBoat } from '@/server/stores/boats';
 import { beginBuild } from '@/server/stores/builds';
 import { keepRecords, listRecords } from '@/server/stores/buildRecords';
 import { issueRevision } from '@/server/stores/revisions';
+import { readSetting } from '@/server/stores/settings';
 import { keepWeighIn } from '@/server/stores/weighIns';
 import { FloorScreen } from '../floor/FloorScreen';
 import { HullScreen } from './HullScreen';
@@ -203,6 +204,17 @@ describe('learning', () => {
     press('Take it back');
     await shown(/Not in use/);
   }, 30_000);
+  it('puts hours into the rates of Weights and takes them out again', async () => {
+    await tell([reading('h-1', 'hours', 80, '')]);
+    await yard.lay(<LearningScreen initial={await readLearning(yard.context)} today="2026-11-30" />);
+    const cut = async () => (await readSetting(yard.context, 'rates')).body.processes.handLayUp.cut;
+    const before = await cut();
+    press('Put it into the rates');
+    await shown('✓ in use');
+    expect(await cut()).not.toBe(before);
+    press('Take it back');
+    await waitFor(async () => expect(await cut()).toBe(before));
+  });
   it('says how to begin where nothing was read', async () => {
     await yard.lay(<LearningScreen initial={await readLearning(yard.context)} today="2026-11-30" />);
     expect(screen.getByText(/Nothing was read that teaches yet/)).toBeTruthy();

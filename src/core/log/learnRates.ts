@@ -1,0 +1,103 @@
+import type { ProcessRates, Rates } from '../cost';
+import type { Process } from '../material';
+import { posterior, type Normal } from '../record';
+import type { BuildLog } from './buildLog';
+
+/** What the records of the yard correct of its rates. */
+export const LEARNED_RATES = {
+  hours: 'hours of laying, over those by the rates',
+  resinWaste: 'resin mixed, over what stays in the part',
+} as const;
+export type LearnedRate = keyof typeof LEARNED_RATES;
+
+/** What one part of one hull says: hours over those by the rates, or resin mixed over resin that stays. */
+export interface RateObservation {
+  rate: LearnedRate;
+  process: Process;
+  ratio: number;
+  hull: string;
+  part: string;
+}
+
+/**
+ * What a hull says of the rates.
+ * @param hoursOf hours of a part by the rates of today, by its id.
+ */
+export function rateObservations(
+  { hull, process, hoursOf }: { hull: string; process: Process; hoursOf: (partId: string) => number },
+  { parts }: BuildLog,
+): RateObservation[] {
+  return parts.flatMap(({ partId, name, hours, resin }) => {
+    const own = { process, hull, part: name };
+    const planned = hoursOf(partId);
+    return [
+      ...(hours.read !== null && planned > 0 ? [{ ...own, rate: 'hours' as const, ratio: hours.read / planned }] : []),
+      ...(resin.mixed > 0 && resin.planned > 0
+        ? [{ ...own, rate: 'resinWaste' as const, ratio: resin.mixed / resin.planned }]
+        : []),
+    ];
+  });
+}
+
+/** What is known by now of a rate: a factor on the hours, or resin mixed over resin that stays. */
+export interface LearnedRates {
+  rate: LearnedRate;
+  process: Process;
+  observations: RateObservation[];
+  prior: Normal;
+  posterior: Normal & { predictiveStandardDeviation: number };
+}
+
+/** Resin by what is mixed may be off by so much before anything was weighed (share). */
+const RESIN_SPREAD = 0.15;
+
+/** @param rates of the yard, which are the prior. @param observations of all hulls. */
+export function learnRates(rates: Rates, observations: readonly RateObservation[]): LearnedRates[] {
+  const groups = new Map<string, RateObservation[]>();
+  for (const one of observations) {
+    const key = `${one.rate}|${one.process}`;
+    groups.set(key, [...(groups.get(key) ?? []), one]);
+  }
+  return [...groups.values()].map((own): LearnedRates => {
+    const { rate, process } = own[0]!;
+    const spread = rate === 'hours' ? Math.max(0.05, rates.scatterHours) : RESIN_SPREAD;
+    const mean = rate === 'hours' ? 1 : 1 + rates.processes[process].resinWaste;
+    const prior = { mean, standardDeviation: spread };
+    const ratios = own.map(({ ratio }) => ratio);
+    return { rate, process, observations: own, prior, posterior: posterior(prior, ratios, spread) };
+  });
+}
+
+/** Rates that are hours, in a process. */
+const HOURS = [
+  'mould',
+  'coat',
+  'cut',
+  'layMat',
+  'layWoven',
+  'layStitched',
+  'core',
+  'bag',
+  'setUp',
+  'fill',
+  'debulk',
+  'cure',
+  'demould',
+] as const satisfies (keyof ProcessRates)[];
+const round = (value: number) => Math.round(value * 1e4) / 1e4;
+
+/**
+ * The rates with what was learned: the hours of a process times their factor, or its waste of resin.
+ * @example ratesWithLearned(rates, { rate: 'hours', process: 'handLayUp', value: 1.2 }).processes.handLayUp.cut
+ */
+export function ratesWithLearned(
+  rates: Rates,
+  { rate, process, value }: { rate: LearnedRate; process: Process; value: number },
+): Rates {
+  const own = rates.processes[process];
+  const changed: ProcessRates =
+    rate === 'hours'
+      ? { ...own, ...Object.fromEntries(HOURS.map((key) => [key, round(own[key] * value)])) }
+      : { ...own, resinWaste: round(Math.min(2, Math.max(0, value - 1))) };
+  return { ...rates, processes: { ...rates.processes, [process]: changed } };
+}
