@@ -15,8 +15,15 @@ export interface Buildable {
   revisions: string[];
   parts: { id: string; name: string }[];
 }
-const EMPTY = { mould: '', team: '', begins: '', ends: '', pulls: 0 };
-type PartAsked = typeof EMPTY;
+interface PartAsked {
+  mould: string;
+  team: string;
+  begins: string;
+  ends: string;
+  /** As somebody said; else as is known of the mould. */
+  pulls: number | null;
+}
+const EMPTY: PartAsked = { mould: '', team: '', begins: '', ends: '', pulls: null };
 
 /** A hull number from an issued revision: moulds, team, days. */
 export function BeginBuild({ buildable, onLeave }: { buildable: Buildable[]; onLeave: () => void }) {
@@ -45,16 +52,19 @@ export function BeginBuild({ buildable, onLeave }: { buildable: Buildable[]; onL
   const asked = (partId: string) => parts[partId] ?? EMPTY;
   const set = (partId: string, change: Partial<PartAsked>) =>
     setParts({ ...parts, [partId]: { ...asked(partId), ...change } });
-  // How often a mould has released is known of those that were used before.
-  const setMould = (partId: string, mould: string) => {
+  // How often a mould has released is known of those that were used before, unless somebody says otherwise.
+  const pullsOf = (partId: string) => {
+    const { mould, pulls } = asked(partId);
     const known = moulds.find(({ name }) => name.toLowerCase() === mould.trim().toLowerCase());
-    set(partId, { mould, ...(known && { pulls: known.pulls }) });
+    return pulls ?? known?.pulls ?? 0;
   };
   const begin = async () => {
     setBusy(true);
     setRefusal(null);
     try {
-      const own = Object.fromEntries(boat.parts.map((part) => [part.id, asked(part.id)]));
+      const own = Object.fromEntries(
+        boat.parts.map((part) => [part.id, { ...asked(part.id), pulls: pullsOf(part.id) }]),
+      );
       const body = { id, revision: revision ?? boat.revisions[0], hull: hull.trim(), parts: own };
       await api('POST', `/api/boats/${boatId}/builds`, body);
       router.push(`/floor/${id}`);
@@ -132,7 +142,7 @@ export function BeginBuild({ buildable, onLeave }: { buildable: Buildable[]; onL
                       maxLength={60}
                       value={asked(part).mould}
                       list="moulds-known"
-                      onChange={(event) => setMould(part, event.target.value)}
+                      onChange={(event) => set(part, { mould: event.target.value })}
                     />
                   </td>
                   <td>
@@ -141,7 +151,7 @@ export function BeginBuild({ buildable, onLeave }: { buildable: Buildable[]; onL
                       type="number"
                       min={0}
                       aria-label={`How often the mould of ${name} has released`}
-                      value={asked(part).pulls}
+                      value={pullsOf(part)}
                       onChange={(event) => set(part, { pulls: Math.max(0, Math.round(Number(event.target.value))) })}
                     />
                   </td>
