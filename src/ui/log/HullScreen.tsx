@@ -8,8 +8,10 @@ import { ReadingMarks, useReadingWords } from '../floor/ReadingsView';
 import { SkinMap } from '../floor/SkinMap';
 import { Chart } from '../shared/charts/Chart';
 import { Frame } from '../shared/Frame';
+import { useInstruments } from '../shared/instruments';
 import { PALETTE } from '../shared/palette';
 import { HouseUnitsProvider, useUnits } from '../shared/units';
+import { TracesCard } from './TracesCard';
 
 const signed = (share: number) => `${share >= 0 ? '+' : '−'}${Math.abs(100 * share).toFixed(1)} %`;
 
@@ -23,6 +25,7 @@ export function HullScreen({ hull }: { hull: LogOfBuild }) {
 }
 
 function Inside({ hull }: { hull: LogOfBuild }) {
+  const channels = useInstruments()?.channels ?? [];
   const weighed = hull.log.parts.filter(({ mass }) => mass.weighed !== null);
   return (
     <Frame
@@ -49,6 +52,7 @@ function Inside({ hull }: { hull: LogOfBuild }) {
       {hull.log.parts.map((part) => (
         <PartCard key={part.partId} part={part} hull={hull} />
       ))}
+      <TracesCard channels={channels} build={hull.id} />
       {hull.log.elsewhere.length > 0 && (
         <p className="soft">{hull.log.elsewhere.length} readings lie beside the zones of the revision.</p>
       )}

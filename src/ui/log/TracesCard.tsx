@@ -30,35 +30,35 @@ interface Stretch {
   least: number;
   most: number;
 }
-const KEY = ['traces'];
 
-/** What instruments read over hours: begun, ended, drawn, exported. */
-export function TracesCard({ channels }: Pick<InstrumentsNow, 'channels'>) {
+/** What instruments read over hours, of one hull or of all: begun, ended, drawn, exported. */
+export function TracesCard({ channels, build = null }: Pick<InstrumentsNow, 'channels'> & { build?: string | null }) {
   const client = useQueryClient();
   const { may } = useWho();
+  const key = ['traces', build];
   const [name, setName] = useState('');
   const [channel, setChannel] = useState('');
   const [open, setOpen] = useState<string | null>(null);
   const [refusal, setRefusal] = useState<string | null>(null);
   const { data: traces = [] } = useQuery({
-    queryKey: KEY,
-    queryFn: () => api<Trace[]>('GET', '/api/traces'),
+    queryKey: key,
+    queryFn: () => api<Trace[]>('GET', build === null ? '/api/traces' : `/api/traces?build=${build}`),
     refetchInterval: 10_000,
   });
-  const chosen = channels.find(({ key }) => key === channel) ?? channels[0];
+  const chosen = channels.find((one) => one.key === channel) ?? channels[0];
   const act = async (work: () => Promise<unknown>) => {
     try {
       await work();
       setRefusal(null);
-      void client.invalidateQueries({ queryKey: KEY });
+      void client.invalidateQueries({ queryKey: key });
     } catch (error) {
       setRefusal(textOf(error));
     }
   };
   const begin = () =>
     act(async () => {
-      const { key, quantity } = chosen!;
-      const body = { id: nanoid(12), build: null, part: '', channel: key, quantity, name: name.trim() };
+      const { key: instrument, quantity } = chosen!;
+      const body = { id: nanoid(12), build, part: '', channel: instrument, quantity, name: name.trim() };
       await api('POST', '/api/traces', body);
       setName('');
     });
@@ -74,8 +74,8 @@ export function TracesCard({ channels }: Pick<InstrumentsNow, 'channels'>) {
             value={chosen.key}
             onChange={(event) => setChannel(event.target.value)}
           >
-            {channels.map(({ key, name: called, id, quantity }) => (
-              <option key={key} value={key}>
+            {channels.map(({ key: one, name: called, id, quantity }) => (
+              <option key={one} value={one}>
                 {called || id}: {MEASURED[quantity].name}
               </option>
             ))}
