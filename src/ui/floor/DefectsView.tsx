@@ -16,6 +16,7 @@ import { Moment } from '../shared/Moment';
 import { useUnits } from '../shared/units';
 import { useWho } from '../shared/who';
 import { Ask } from './Ask';
+import { FloorPhoto } from './FloorPhoto';
 import { RepairAsk, RepairFound } from './RepairAsk';
 import { SkinMap } from './SkinMap';
 import { useFloor } from './useFloor';
@@ -142,8 +143,11 @@ function DefectCard({ defect, number }: { defect: DefectState; number: number })
         )}
         <div className="defect-photos">
           {photos.map((id, i) => (
-            // eslint-disable-next-line @next/next/no-img-element
-            <img key={id} src={`/api/builds/${build.id}/photos/${id}`} alt={`Defect ${number}, photograph ${i + 1}`} />
+            <FloorPhoto
+              key={id}
+              src={`/api/builds/${build.id}/photos/${id}`}
+              alt={`Defect ${number}, photograph ${i + 1}`}
+            />
           ))}
         </div>
       </div>
