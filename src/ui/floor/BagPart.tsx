@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { lastDrop, type StepState } from '@/core/build';
+import { TakeReading } from '../shared/instruments';
 import { Moment } from '../shared/Moment';
 import { QuantityField } from '../shared/QuantityField';
 import { useUnits } from '../shared/units';
@@ -42,6 +43,7 @@ function AskDrop({ own, onLeave }: { own: StepState; onLeave: () => void }) {
   const { state, note } = useFloor();
   const [start, setStart] = useState<number | null>(null);
   const [end, setEnd] = useState<number | null>(null);
+  const [taken, setTaken] = useState<number | null>(null);
   const [minutes, setMinutes] = useState(String(state.plan.drop.dropMinutes));
   const lasted = Number(minutes.replace(',', '.'));
   return (
@@ -70,6 +72,13 @@ function AskDrop({ own, onLeave }: { own: StepState; onLeave: () => void }) {
         maximum={110_000}
         onCommit={setStart}
       />
+      <TakeReading
+        quantity="pressure"
+        onTake={(value) => {
+          setStart(value);
+          setTaken(Date.now());
+        }}
+      />
       <QuantityField
         label="Under the bag at the end"
         kind="pressure"
@@ -78,6 +87,16 @@ function AskDrop({ own, onLeave }: { own: StepState; onLeave: () => void }) {
         maximum={110_000}
         onCommit={setEnd}
       />
+      {start !== null && (
+        <TakeReading
+          quantity="pressure"
+          onTake={(value) => {
+            setEnd(value);
+            // Both were taken here: the time between them is known.
+            if (taken !== null) setMinutes(String(Math.max(0.1, Math.round((Date.now() - taken) / 6000) / 10)));
+          }}
+        />
+      )}
       <Form.Group controlId="drop-minutes">
         <Form.Label className="mb-0">Minutes between</Form.Label>
         <Form.Control inputMode="decimal" value={minutes} onChange={(event) => setMinutes(event.target.value)} />
