@@ -11,6 +11,8 @@ export interface ProofResult {
   /** Stiffness of the upper half of the loads over that of the lower half; null with too few points. */
   softened: number | null;
   beyondStop: boolean;
+  /** What was not looked at for want of readings. */
+  notChecked: string[];
   /** Why it did not pass; empty where it did. */
   failures: string[];
 }
@@ -21,6 +23,8 @@ const LEAST_SET = 0.0002;
 /** Softening by which something has let go. */
 const SOFT = 0.85;
 const HALF = 0.5;
+/** Share of the load reached so far by which it may fall back while it is pulled on. */
+const FALL = 0.05;
 
 /**
  * Whether a finished detail stood a pull: the load was reached, it came back, and nothing let go on the way.
@@ -51,15 +55,22 @@ export function proofResult({
   };
   const [lower, upper] = [slopeOf(0, HALF * reached), slopeOf(HALF * reached, reached)];
   const softened = lower !== null && upper !== null && lower > 0 ? upper / lower : null;
+  let [before, fellBack] = [0, false];
+  for (const [pull] of rising) {
+    if (pull < before - FALL * reached) fellBack = true;
+    before = Math.max(before, pull);
+  }
   const most = Math.max(LEAST_SET, MOST_SET * deflection);
   return {
     reached,
     wanted,
     deflection,
     softened,
+    notChecked: softened === null ? ['softening: three readings in each half of the load are needed'] : [],
     beyondStop: reached > stop * (1 + 1e-9),
     failures: [
       ...(reached < wanted * (1 - 1e-9) ? ['the load was not reached'] : []),
+      ...(fellBack ? ['the load fell back on the way up: something let go'] : []),
       ...(set > most ? ['more stayed bent than a twentieth of its deflection'] : []),
       ...(softened !== null && softened < SOFT ? ['it softened on the way up: something let go'] : []),
     ],

@@ -298,6 +298,9 @@ function Findings({ found: { centreline, lean, missing } }: { found: LinedUp }) 
             {` ${side(lean.twistDegPerMetre, SIDES)} `}going along it.
           </li>
         )}
+        {centreline.points.length < 4 && (
+          <li className="soft">Not checked: with fewer than four pairs no reading can be found doubtful.</li>
+        )}
         {missing.map((what) => (
           <li key={what} className="soft">
             Not found: {what}.

@@ -85,6 +85,8 @@ function Pull({ asked }: { asked: Asked }) {
       : null;
   const reached = Math.max(0, ...read.points.map(([load]) => load));
   const beyond = reached > proof.stop;
+  // Beyond the stop load somebody says why.
+  const unsaid = beyond && said.trim().length < 3;
   const sign = async () => {
     const passed = result!.failures.length === 0;
     const { load, stop, failure } = proof;
@@ -114,7 +116,7 @@ function Pull({ asked }: { asked: Asked }) {
       </div>
       {beyond && (
         <p className="pot-late" role="alert">
-          STOP: {full(reached, 'force')} is beyond the stop load. Let it off.
+          STOP: {full(reached, 'force')} is beyond the stop load. Let it off, and say below why it went so far.
         </p>
       )}
       <CaptureCurve onPoint={(point) => setText((before) => `${before}${sayPoint(point, system)}\n`)} />
@@ -162,7 +164,7 @@ function Pull({ asked }: { asked: Asked }) {
           ✕ {refusal}
         </p>
       )}
-      <Button size="lg" disabled={result === null || !may('sign')} onClick={() => void sign()}>
+      <Button size="lg" disabled={result === null || !may('sign') || unsaid} onClick={() => void sign()}>
         Sign the pull
       </Button>
     </>
@@ -188,6 +190,7 @@ function Came({ result }: { result: ProofResult }) {
       {full(result.deflection, 'thickness')} there
       {result.softened !== null && `, stiffness of the upper half ${(100 * result.softened).toFixed(0)} % of the lower`}
       {result.failures.length > 0 && `: ${result.failures.join('; ')}`}.
+      {result.notChecked.length > 0 && ` Not checked: ${result.notChecked.join('; ')}.`}
     </p>
   );
 }

@@ -1,0 +1,48 @@
+import { describe, expect, it } from 'vitest';
+import { proofResult, readCurve, sayPoint } from '.';
+
+describe('a proof pull', () => {
+  const pull = (loads: number[], own: object = {}) =>
+    proofResult({
+      points: loads.map((load): [number, number] => [load, load / 1e6]),
+      set: 0,
+      load: 1000,
+      stop: 1000,
+      ...own,
+    });
+  const steps = Array.from({ length: 11 }, (_, i) => 100 * i);
+  it('passes where the load was reached, it came back, and nothing let go', () => {
+    expect(pull(steps)).toMatchObject({ failures: [], notChecked: [], reached: 1000, beyondStop: false });
+  });
+  it('is asked for no more than the stop load, and says where it went beyond', () => {
+    expect(pull(steps, { load: 5000 }).failures).toEqual([]);
+    expect(pull([...steps, 1100]).beyondStop).toBe(true);
+    expect(pull(steps.slice(0, 9)).failures).toEqual(['the load was not reached']);
+  });
+  it('fails where it stays bent, softens, or the load falls back on the way up', () => {
+    expect(pull(steps, { set: 0.0003 }).failures.join()).toContain('stayed bent');
+    const soft = steps.map((load): [number, number] => [load, (load + (load > 500 ? load - 500 : 0)) / 1e6]);
+    expect(pull([], { points: soft }).failures.join()).toContain('softened');
+    expect(pull([...steps.slice(0, 7), 400, 500, ...steps.slice(7)]).failures.join()).toContain('fell back');
+  });
+  it('says that softening was not looked at with too few readings', () => {
+    expect(pull([0, 1000]).notChecked.join()).toContain('softening');
+    expect(() => pull([0])).toThrow('above no load');
+  });
+});
+
+describe('a curve that is pasted', () => {
+  it('reads tabs, semicolons, blanks and commas, under a head, in the units of the reader', () => {
+    for (const text of ['load;bend\n1;2', '1\t2', '1 2', '1,2'])
+      expect(readCurve(text, 'metric')).toEqual([[1000, expect.closeTo(0.002, 12)]]);
+    expect(readCurve('0,5;0,12', 'metric')[0]![0]).toBeCloseTo(500, 9);
+    expect(() => readCurve('1;2\n1;x', 'metric')).toThrow('Line 2');
+  });
+  it('is said so that it reads back', () => {
+    const point: [number, number] = [1234.5, 0.00678];
+    for (const units of ['metric', 'us'] as const) {
+      const [back] = readCurve(sayPoint(point, units), units);
+      back!.forEach((value, i) => expect(value / point[i]!).toBeCloseTo(1, 6));
+    }
+  });
+});
