@@ -3,6 +3,7 @@ import type { StoreContext } from './context';
 import { evaluateDetails } from '@/core/detail/kinds';
 import type { Boat } from '@/core/document';
 import { seedDemoShop } from './demoShop';
+import { seedDemoTrace } from './demoTraces';
 import { seedDemoTrials } from './demoTrials';
 import { keepWeighIn } from './stores/weighIns';
 import { readBoat } from './stores/boats';
@@ -121,6 +122,7 @@ export async function seedDemoBuilds(context: StoreContext): Promise<void> {
   pulled(boat, days);
   await keep('demo-brant-1', days);
   for (const weighIn of BRANT_WEIGH_INS) await keepWeighIn({ ...context, actor: LEAD! }, 'brant-56', weighIn);
+  await seedDemoTrace(context, boat);
   await seedDemoTrials(context);
 }
 

@@ -6,6 +6,7 @@ export { potLifeByArrhenius } from './potLife';
 export { curingSchema, USUAL_CURING, type Curing, type FamilyCure } from './curing';
 export { glassTransition, rateOf, resinCure, type ResinCure } from './resinCure';
 export { airAt, cureThrough, type AirStep, type CureCourse, type CureMoment, type Slice } from './throughThickness';
+export { curedBy, hottestZone, type Cured } from './plan/curedBy';
 export { slicesOf } from './plan/slices';
 export {
   airOf,

@@ -12,6 +12,7 @@ import {
 import { lineUp, type LinedUp } from '../align';
 import type { Boat } from '../document';
 import type { Revision, RevisionResults } from '../revision';
+import { BREAKS, type TrialSeries } from '../trial';
 import { causesOf, type BuildLog, type Causes } from './buildLog';
 
 /** Short: what an owner keeps. Full: what a surveyor and the next repair want. */
@@ -29,6 +30,9 @@ export interface BookInput {
   /** Everything that was recorded, what was taken back among it. */
   records: readonly BuildRecord[];
   log: BuildLog;
+  /** What instruments read over hours, thinned; samples that were broken for this boat. */
+  traces?: BoatBook['traces'];
+  trials?: readonly TrialSeries[];
   now: string;
 }
 
@@ -105,6 +109,36 @@ export interface BoatBook {
     points: readonly (readonly [number, number])[];
   })[];
   alignments: { name: string; person: string; at: string; found: LinedUp }[];
+  /** Of each a thinned course: ms since it began, least and most of a stretch (SI); whole as a CSV in the ZIP. */
+  traces: {
+    id: string;
+    name: string;
+    part: string;
+    channel: string;
+    quantity: string;
+    person: string;
+    at: string;
+    endedAt: string | null;
+    count: number;
+    least: number | null;
+    most: number | null;
+    course: (readonly [number, number, number])[];
+  }[];
+  trials: {
+    series: string;
+    says: string[];
+    samples: {
+      name: string;
+      on: string;
+      layers: number;
+      target: number;
+      should: number | null;
+      bore: number;
+      broke: string | null;
+      standing: string;
+      author: string;
+    }[];
+  }[];
   clashes: { says: string; why: string }[];
   takenBack: { says: string; person: string; at: string; reason: string }[];
   /** What is not finished, not signed, not decided, or was never checked. */
@@ -198,6 +232,23 @@ function defectsOf({ state, boat }: BookInput): BoatBook['defects'] {
   }));
 }
 
+const trialsOf = ({ series, samples, recommendation }: TrialSeries): BoatBook['trials'][number] => ({
+  series,
+  says: recommendation.says,
+  samples: samples.map(({ id, trial, prediction, result, author }) => ({
+    name: trial.name,
+    on: trial.on,
+    layers: trial.layers.length,
+    target: trial.target,
+    should: prediction?.failure ?? null,
+    bore: result.failure?.load ?? result.highest,
+    broke: result.failure ? BREAKS[result.failure.how] : null,
+    standing: STANDINGS[recommendation.standing[id] ?? 'open'],
+    author,
+  })),
+});
+const STANDINGS = { meets: 'meets', fails: 'fails', tooStrong: 'too strong', open: 'open' } as const;
+
 /** What a reader must know that is not settled. */
 function openOf({ state, revision }: BookInput, defects: BoatBook['defects']): string[] {
   const steps = [...state.steps.values()];
@@ -269,6 +320,8 @@ export function boatBook(input: BookInput): BoatBook {
     alignments: state.alignments.map((record) => {
       return { name: record.body.name, ...signed(record), found: lineUp(record.body.survey) };
     }),
+    traces: input.traces ?? [],
+    trials: (input.trials ?? []).map(trialsOf),
     clashes: state.clashes.map(({ record, why }) => ({ says: `${record.person} ${sayRecord(state, record)}`, why })),
     takenBack: records.flatMap((record) => {
       const gone = record.corrects === null ? undefined : byId.get(record.corrects);

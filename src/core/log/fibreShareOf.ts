@@ -14,3 +14,8 @@ export function fibreShareOf({ filled, dryFibre, fibreDensity, resinDensity }: P
   if (!(resin > 0)) throw invalid('thickness', 'Thinner than its fibre and core alone: a layer is missing, or misread');
   return dryFibre / (dryFibre + resin);
 }
+
+/** Thickness (m) that a fibre share stands for, the other way round: without voids beyond those of resin. */
+export function thicknessOf({ filled, dryFibre, fibreDensity, resinDensity }: PlannedZone, fibreShare: number): number {
+  return filled + dryFibre / fibreDensity + (dryFibre * (1 / fibreShare - 1)) / resinDensity;
+}

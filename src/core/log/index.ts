@@ -1,29 +1,23 @@
 /** What was read of a hull beside what was planned, and what many hulls say together. */
-export { plannedOf, type Planned, type PlannedZone } from './planned';
-export { fibreShareOf } from './fibreShareOf';
+export { asPublished, plannedOf, type Planned, type PlannedZone } from './planned';
+export { plannedCure, type PlannedCure } from './plannedCure';
+export { fibreShareOf, thicknessOf } from './fibreShareOf';
 export { buildLog, causesOf, type BuildLog, type Cause, type Causes, type PartLog, type ReadZone } from './buildLog';
 export { yardView, type LoggedBuild, type Series as LogSeries, type YardView } from './yard';
 export type { LogOfBuild, LogOfYard } from './pages';
 export { boatBook, EDITIONS, type BoatBook, type Edition } from './book';
+export { observationOfCloth, observationsOf, observationsOfTrial, taughtBy, type Observation } from './observe';
+export { learn, learnCloth, type Learned, type LearnedSlice } from './learn';
+export { bookWithLearned, subjectOf, withBefore } from './use';
+export type { LearningEffect, LearningPage, RateEffect } from './learningPages';
 export {
-  bookWithLearned,
-  learn,
-  LEARNED_FORMS,
-  observationsOf,
-  withLearned,
-  withoutLearned,
-  type Learned,
-  type LearnedForm,
-  type LearnedUse,
-  type Observation,
-} from './learn';
-export type { LearningEffect, LearningPage } from './learningPages';
-export {
-  LEARNED_RATES,
   learnRates,
   rateObservations,
+  ratesBefore,
+  ratesTakenBack,
   ratesWithLearned,
-  type LearnedRate,
   type LearnedRates,
   type RateObservation,
+  type RateUse,
 } from './learnRates';
+export { LEARNABLES, learnable, LEARNED_FORMS, LEARNED_RATES, type LearnedForm, type LearnedUse } from '../shop';

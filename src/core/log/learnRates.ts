@@ -1,14 +1,8 @@
 import type { ProcessRates, Rates } from '../cost';
 import type { Process } from '../material';
 import { posterior, type Normal } from '../record';
+import type { LearnedRate } from '../shop';
 import type { BuildLog } from './buildLog';
-
-/** What the records of the yard correct of its rates. */
-export const LEARNED_RATES = {
-  hours: 'hours of laying, over those by the rates',
-  resinWaste: 'resin mixed, over what stays in the part',
-} as const;
-export type LearnedRate = keyof typeof LEARNED_RATES;
 
 /** What one part of one hull says: hours over those by the rates, or resin mixed over resin that stays. */
 export interface RateObservation {
@@ -86,18 +80,39 @@ const HOURS = [
 ] as const satisfies (keyof ProcessRates)[];
 const round = (value: number) => Math.round(value * 1e4) / 1e4;
 
+/** A rate put to use: a factor on the hours, or resin mixed over resin that stays. */
+export interface RateUse {
+  rate: LearnedRate;
+  process: Process;
+  value: number;
+}
+type Keys = Record<string, number>;
+
+/** The figures of the rates that a use takes the place of. */
+export function ratesBefore(rates: Rates, { rate, process }: RateUse): Keys {
+  const own = rates.processes[process];
+  return rate === 'hours' ? Object.fromEntries(HOURS.map((key) => [key, own[key]])) : { resinWaste: own.resinWaste };
+}
+const changedBy = (was: Keys, { rate, value }: RateUse): Keys =>
+  rate === 'hours'
+    ? Object.fromEntries(Object.entries(was).map(([key, hours]) => [key, round(hours * value)]))
+    : { resinWaste: round(Math.min(2, Math.max(0, value - 1))) };
+const withKeys = (rates: Rates, process: Process, keys: Keys): Rates => {
+  const own: ProcessRates = { ...rates.processes[process], ...keys };
+  return { ...rates, processes: { ...rates.processes, [process]: own } };
+};
+
 /**
  * The rates with what was learned: the hours of a process times their factor, or its waste of resin.
  * @example ratesWithLearned(rates, { rate: 'hours', process: 'handLayUp', value: 1.2 }).processes.handLayUp.cut
  */
-export function ratesWithLearned(
-  rates: Rates,
-  { rate, process, value }: { rate: LearnedRate; process: Process; value: number },
-): Rates {
-  const own = rates.processes[process];
-  const changed: ProcessRates =
-    rate === 'hours'
-      ? { ...own, ...Object.fromEntries(HOURS.map((key) => [key, round(own[key] * value)])) }
-      : { ...own, resinWaste: round(Math.min(2, Math.max(0, value - 1))) };
-  return { ...rates, processes: { ...rates.processes, [process]: changed } };
+export const ratesWithLearned = (rates: Rates, use: RateUse): Rates =>
+  withKeys(rates, use.process, changedBy(ratesBefore(rates, use), use));
+
+/** The rates as they were before, but for those that somebody changed since. */
+export function ratesTakenBack(rates: Rates, use: RateUse & { was: Readonly<Keys> }): Rates {
+  const now = ratesBefore(rates, use);
+  const ours = changedBy(use.was, use);
+  const back = Object.entries(use.was).filter(([key]) => Object.hasOwn(now, key) && now[key] === ours[key]);
+  return withKeys(rates, use.process, Object.fromEntries(back));
 }

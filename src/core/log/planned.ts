@@ -1,7 +1,7 @@
 import { evaluateDetails } from '../detail/kinds';
 import type { Boat } from '../document';
 import { makeEvaluator, type LaidLayer } from '../evaluate';
-import type { ComponentForm } from '../material';
+import type { ComponentForm, Fabric } from '../material';
 import { boatWeight } from '../weight';
 
 /** What a zone is planned to be: thickness m, masses kg/m², area m² of one part. */
@@ -19,8 +19,11 @@ export interface PlannedZone {
   /** Densities (kg/m³) of its fibre together, and of its resin. */
   fibreDensity: number;
   resinDensity: number;
-  /** Share of its dry fibre by form of cloth. */
+  /** Share of its dry fibre by form of cloth, and by cloth. */
   forms: Partial<Record<ComponentForm, number>>;
+  cloths: Record<string, number>;
+  /** Fibre share by what is published alone, without what the yard tested. */
+  published: number;
 }
 export interface PlannedPart {
   id: string;
@@ -44,9 +47,35 @@ function formsOf(cloth: readonly LaidLayer[]): PlannedZone['forms'] {
   return forms;
 }
 
+/** Share of the dry fibre of some layers by their cloth. */
+function clothsOf(cloth: readonly LaidLayer[]): PlannedZone['cloths'] {
+  const massOf = ({ components }: LaidLayer) => components.reduce((sum, { fibreMass }) => sum + fibreMass, 0);
+  const all = cloth.reduce((sum, layer) => sum + massOf(layer), 0);
+  const cloths: PlannedZone['cloths'] = {};
+  for (const layer of cloth) cloths[layer.material.id] = (cloths[layer.material.id] ?? 0) + massOf(layer) / all;
+  return cloths;
+}
+
+/** A boat by what is published alone: figures of its cloths that the yard tested left out. The same where it has none. */
+export function asPublished(boat: Boat): Boat {
+  const isTested = (one: Boat['materials'][number]) =>
+    one.kind === 'fabric' &&
+    one.components.some(({ measured }) => measured.some(({ origin }) => origin === 'yardTest'));
+  if (!boat.materials.some(isTested)) return boat;
+  const bare = (one: Fabric): Fabric => ({
+    ...one,
+    components: one.components.map((component) => {
+      return { ...component, measured: component.measured.filter(({ origin }) => origin !== 'yardTest') };
+    }),
+  });
+  return { ...boat, materials: boat.materials.map((one) => (one.kind === 'fabric' ? bare(one) : one)) };
+}
+
 /** What a revision plans, by which readings are judged. */
 export function plannedOf(boat: Boat): Planned {
   const evaluations = makeEvaluator()(boat);
+  const published = asPublished(boat);
+  const byPublished = published === boat ? evaluations : makeEvaluator()(published);
   const weight = boatWeight(boat, evaluations, evaluateDetails(boat));
   const resin = boat.materials.find((one) => one.kind === 'resin' && one.id === boat.brief.resin);
   const resinDensity = resin?.kind === 'resin' ? resin.density.value : 1200;
@@ -74,6 +103,8 @@ export function plannedOf(boat: Boat): Planned {
         fibreDensity: fibre > 0 ? dryArealWeight / fibre : 2540,
         resinDensity,
         forms: formsOf(cloth),
+        cloths: clothsOf(cloth),
+        published: byPublished.get(zone.id)!.fibreWeightFraction,
       };
     }),
   );

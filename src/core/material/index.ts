@@ -16,6 +16,7 @@ export { asLaidStrength } from './asLaidStrength';
 export { failureStrains } from './failureStrains';
 export { unidirectionalExpansion } from './expansion';
 export {
+  CHARACTERISTIC_K,
   KNOCK_DOWNS,
   knockDownChain,
   strengthSpread,

@@ -2,6 +2,9 @@ import data from '@data/materials/knock-downs.json';
 import type { Process } from './process';
 import type { ComponentForm, FabricComponent, Fibre, Resin } from './schema';
 
+/** Standard deviations that a characteristic strength lies below the mean. */
+export const CHARACTERISTIC_K: number = data.characteristic.k;
+
 /** What may be taken off a mean strength on the way to a design value, in the order in which it is. */
 export const KNOCK_DOWNS = {
   characteristic: 'Characteristic value',

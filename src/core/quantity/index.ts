@@ -15,4 +15,5 @@ export {
   shownReserve,
   formatWithUnit,
   formatWorkingValue,
+  inUnit,
 } from './format';

@@ -7,4 +7,5 @@ export { leak } from './leak';
 export { stiffness } from './stiffness';
 export { sampleOf } from './sample';
 export { MOST_POINTS, readCurve, sayPoint } from './readCurve';
+export { welch } from './welch';
 export { proofResult, type ProofResult } from './proofResult';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { proofResult, readCurve, sayPoint } from '.';
+import { proofResult, readCurve, sayPoint, welch } from '.';
 
 describe('a proof pull', () => {
   const pull = (loads: number[], own: object = {}) =>
@@ -44,5 +44,17 @@ describe('a curve that is pasted', () => {
       const [back] = readCurve(sayPoint(point, units), units);
       back!.forEach((value, i) => expect(value / point[i]!).toBeCloseTo(1, 6));
     }
+  });
+});
+
+describe('two groups', () => {
+  it('by hand: 1, 2, 3 against 2, 3, 4 lie 1 apart with t 1.2247 and 4 degrees of freedom', () => {
+    expect(welch([1, 2, 3], [2, 3, 4]).difference).toBe(-1);
+    expect(welch([1, 2, 3], [2, 3, 4]).chance).toBeCloseTo(0.28786, 4);
+  });
+  it('without scatter differ surely or not at all', () => {
+    expect(welch([1, 1], [1, 1]).chance).toBe(1);
+    expect(welch([1, 1], [2, 2]).chance).toBe(0);
+    expect(() => welch([1], [1, 2])).toThrow();
   });
 });

@@ -9,6 +9,16 @@ export {
   type YardFact,
   type YardFactKind,
 } from './yardFact';
+export {
+  LEARNABLES,
+  learnable,
+  LEARNED_FORMS,
+  LEARNED_RATES,
+  type LearnedForm,
+  type LearnedProperty,
+  type LearnedRate,
+  type LearnedUse,
+} from './learnable';
 export { mouldStates, type MouldState } from './mouldStates';
 export { mouldTurn, type MouldTurn, type Week } from './turn';
 export { seriesRate, type SeriesRate } from './seriesRate';

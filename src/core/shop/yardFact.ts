@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { bounded, idSchema } from '../field';
-import { COMPONENT_FORMS, PROCESSES } from '../material';
+import { PROCESSES } from '../material';
 import { trialSchema } from '../trial';
+import { LEARNED_RATES, learnedUseSchema } from './learnable';
 
 const on = z.iso.date('A day is wanted: 2026-11-30');
 const note = z.string().trim().max(300, 'At most 300 characters');
@@ -29,13 +30,24 @@ const bodies = {
   tool: z.strictObject({ tool: name, what: z.enum(keysOf(TOOL_EVENTS)), on, note }),
   /** A sample that was laid, loaded and broken. */
   trial: trialSchema,
-  /** What was learned, put to use: a factor on the published fibre share of a form of cloth in a process. */
-  learned: z.strictObject({
+  /** What was learned, put to use as a factor on what is published. */
+  learned: learnedUseSchema.extend({ on, note }),
+  /** Hours or waste of resin as they were read, put into the rates; with the rates before. */
+  learnedRate: z.strictObject({
+    rate: z.enum(keysOf(LEARNED_RATES)),
     process: z.enum(keysOf(PROCESSES)),
-    form: z.enum(['all', ...keysOf(COMPONENT_FORMS)]),
-    factor: bounded('Factor', [0.5, 1.5], ''),
+    value: bounded('Value', [0.2, 5], ''),
     n: z.int().min(1, 'Nothing was read yet').max(10_000),
-    spread: bounded('Scatter', [0, 1], ''),
+    was: z.record(z.string().max(20), z.number()).default({}),
+    on,
+    note,
+  }),
+  /** A piece of cloth that was measured and put on the scales. */
+  clothWeighed: z.strictObject({
+    material: z.string().min(1, 'Which cloth?').max(60),
+    lot: z.string().trim().max(60),
+    area: bounded('Area', [0.01, 200], 'm²'),
+    mass: bounded('Mass', [0.001, 500], 'kg'),
     on,
     note,
   }),

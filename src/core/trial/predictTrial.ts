@@ -2,13 +2,22 @@ import { layOwn } from '../detail/kinds';
 import type { Boat } from '../document';
 import { invalid } from '../error';
 import { bookOf, massOf, pliesOf, type LaidLayer } from '../evaluate';
-import { laminateFailure, laminateStiffness, sandwichLimits, transverseShear, type Load } from '../laminate';
+import {
+  laminateFailure,
+  laminateStiffness,
+  progressiveFailure,
+  sandwichLimits,
+  transverseShear,
+  type Load,
+} from '../laminate';
 import type { BreakKind, TestKind, Trial } from './trial';
 
 /** What a sample is expected to do. Loads N, areal weight kg/m². */
 export interface TrialPrediction {
   /** Load per deflection under it (N/m); for a coupon load per stretch between its grips. */
   stiffness: number;
+  /** What bends or stretches and what shears, per load (m/N): together one over the stiffness. */
+  give: { bending: number; shear: number };
   failure: number;
   how: BreakKind;
   /** Every way to break that was looked at, the first to come at the top. */
@@ -56,21 +65,22 @@ export function predictTrial(
   const arealWeight = laid.reduce((sum, one) => sum + massOf(one), 0);
   const ways: TrialPrediction['ways'] = [];
   const notChecked = ['slipping and crushing at the supports', 'scatter of the sample itself'];
-  const firstPly = (load: Load) => {
-    const found = laminateFailure(plies, load, 'tsaiWu');
+  const firstPly = () => {
+    const found = laminateFailure(plies, loadOf({ test, span, width }), 'tsaiWu');
     const how: BreakKind = /Compression/.test(found.mode) ? 'compression' : 'tension';
     ways.push({ how, load: UNIT * found.reserveFactor, says: `first ply by Tsai–Wu, ply ${found.ply + 1}` });
   };
+  firstPly();
   if (test === 'tension') {
-    firstPly({ N: [UNIT / width, 0, 0] });
-    const stiffness = width / (compliance[0]![0]! * span);
-    return { stiffness, failure: ways[0]!.load, how: ways[0]!.how, ways, arealWeight, thickness, notChecked };
+    const give = { bending: (compliance[0]![0]! * span) / width, shear: 0 };
+    const [{ load: failure, how }] = ways as [TrialPrediction['ways'][number]];
+    return { stiffness: 1 / give.bending, give, failure, how, ways, arealWeight, thickness, notChecked };
   }
   const beam = BEAMS[test];
   const D = 1 / compliance[3]![3]!;
   const S = transverseShear(plies).A55;
-  const stiffness = width / ((beam.bending * span ** 3) / D + (beam.shear * span) / S);
-  firstPly({ M: [(beam.moment * UNIT * span) / width, 0, 0] });
+  const give = { bending: (beam.bending * span ** 3) / (D * width), shear: (beam.shear * span) / (S * width) };
+  const stiffness = 1 / (give.bending + give.shear);
   const sandwich = coreOf(laid);
   if (sandwich) {
     const { core, material, faces, thick } = sandwich;
@@ -98,5 +108,24 @@ export function predictTrial(
     notChecked.push('crushing of the core under the load: spread it over a pad', 'skin coming off the core');
   }
   ways.sort((a, b) => a.load - b.load);
-  return { stiffness, failure: ways[0]!.load, how: ways[0]!.how, ways, arealWeight, thickness, notChecked };
+  return { stiffness, give, failure: ways[0]!.load, how: ways[0]!.how, ways, arealWeight, thickness, notChecked };
+}
+
+/** What a load of 1000 N does to a sample where it is worst: pull (N/m), or moment (N). */
+function loadOf({ test, span, width }: Pick<Trial, 'test' | 'span' | 'width'>): Load {
+  if (test === 'tension') return { N: [UNIT / width, 0, 0] };
+  return { M: [(BEAMS[test].moment * UNIT * span) / width, 0, 0] };
+}
+
+/**
+ * The most that the plies of a sample should bear (N), those that crack first left out: what a torn sample is held
+ * against.
+ * @throws KeramosError `invalid` as `predictTrial`. Source: progressive failure by greatest strain.
+ */
+export function lastPlyLoad(boat: Boat, trial: Pick<Trial, 'layers' | 'test' | 'span' | 'width'>): number {
+  const book = bookOf(boat, 0);
+  const plies = pliesOf(book, layOwn(book, trial.layers));
+  const load = loadOf(trial);
+  const first = laminateFailure(plies, load, 'tsaiWu').reserveFactor;
+  return UNIT * Math.max(first, progressiveFailure(plies, load, 'maxStrain').lastPly);
 }

@@ -5,6 +5,7 @@ import { strFromU8, unzipSync } from 'fflate';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { brant } from '../../../tests/helpers/merrow';
 import { boatFromJson } from '@/core/document';
+import type { Fabric } from '@/core/material';
 import { contextOf, type StoreContext } from '../context';
 import { database } from '../database/open';
 import { seedDemo } from '../demo';
@@ -13,9 +14,10 @@ import { printBook } from '../kit/kitting';
 import { keepPhoto } from '../floor/photos';
 import { keepRecords } from '../stores/buildRecords';
 import { listShelf } from '../stores/shelf';
-import { listYardFacts } from '../stores/yardFacts';
+import { readSetting } from '../stores/settings';
+import { keepYardFact, listYardFacts } from '../stores/yardFacts';
 import { bookZip, photoFiles, readBook } from './readBook';
-import { learningEffect, putToUse, readLearning } from './readLearning';
+import { learningEffect, putToUse, rateEffect, readLearning } from './readLearning';
 import { readLog, readYardLog } from './readLog';
 import { expectTrial, readTrials } from './readTrials';
 
@@ -56,10 +58,13 @@ describe('the boat’s book', () => {
     const { book } = await readBook(context, 'demo-brant-1');
     expect(book.open).toEqual([]);
     expect(book.proofs).toMatchObject([{ passed: true }]);
+    expect(book.traces).toMatchObject([{ part: 'hull', quantity: 'temperature' }]);
+    expect(book.trials).toEqual([]);
     expect(book.alignments[0]!.found.centreline!.doubtful).toEqual([2]);
     expect(book.defects[0]).toMatchObject({ decided: { check: expect.stringContaining('meets') }, open: false });
     expect(book.parts.flatMap(({ steps }) => steps).flatMap(({ laid }) => laid).length).toBeGreaterThan(50);
     const running = (await readBook(context, 'demo-merrow-3')).book;
+    expect(running.trials).toMatchObject([{ series: 'Hatch 7', samples: [{ standing: 'too strong' }, {}, {}, {}] }]);
     expect(running.open.join()).toMatch(/steps are not done.*A defect of Hull is not settled/);
   });
   it('comes as JSON with its photographs, and the boat that the next repair begins from', async () => {
@@ -78,7 +83,10 @@ describe('the boat’s book', () => {
     await keepRecords(context, 'demo-brant-1', { records: [record], vouch: async () => null });
     const { bytes, book } = await bookZip(context, 'demo-brant-1');
     const files = unzipSync(bytes);
-    expect(Object.keys(files).sort()).toEqual(['boat.json', 'book.json', 'photos/ph-1']);
+    const all = ['boat.json', 'book.json', 'photos/ph-1', 'traces/demo-brant-cure.csv'];
+    expect(Object.keys(files).sort()).toEqual(all);
+    const lines = strFromU8(files[all[3]!]!).trim().split('\n');
+    expect(lines).toHaveLength(book.traces[0]!.count + 1);
     expect(JSON.parse(strFromU8(files['book.json']!))).toMatchObject({ format: 'keramos-book', hull: '1' });
     expect(boatFromJson(strFromU8(files['boat.json']!)).name).toBe(brant().name);
     expect(photoFiles('demo-brant-1', book)).toEqual({ 'ph-1': expect.stringContaining('ph-1') });
@@ -113,10 +121,11 @@ describe('trials', () => {
 describe('what was learned', () => {
   it('is shown, put to use on purpose with what it changes, and taken back', async () => {
     const { learned, inUse } = await readLearning(context);
+    expect(learned.map(({ property }) => property)).toEqual(expect.arrayContaining(['fibreShare', 'coreStrength']));
     expect(inUse).toEqual([]);
-    const one = learned.find(({ process }) => process === 'handLayUp')!;
+    const one = learned.find(({ property, process }) => property === 'fibreShare' && process === 'handLayUp')!;
     expect(one.observations.length).toBeGreaterThan(2);
-    const use = { process: one.process, form: one.form, factor: 0.9, n: 4, spread: 0.05 };
+    const use = { ...one.use!, factor: 0.9 };
     const effects = await learningEffect(context, use);
     const brantEffect = effects.find(({ name }) => name === 'Brant 56')!;
     expect(brantEffect.after.mass).toBeGreaterThan(brantEffect.before.mass);
@@ -135,5 +144,72 @@ describe('what was learned', () => {
     expect((await readLearning(context)).inUse).toEqual([]);
     expect(await shelf()).toEqual(before);
     expect(await listYardFacts(context, ['learned'])).toHaveLength(2);
+    // What an earlier version put to use said less: it still counts as the fibre share of a form.
+    const { process, form, factor, n, spread } = use;
+    const early = { ...fact, id: 'use-3', body: { process, form, factor, n, spread, on: '2026-11-30', note: '' } };
+    const row = { id: early.id, kind: 'learned', corrects: null, author: 'D. Esigner', at: '2026-11-30T08:00:00Z' };
+    await context.db
+      .insertInto('yard_fact')
+      .values({ ...row, body_json: JSON.stringify(early) })
+      .execute();
+    expect((await readLearning(context)).inUse).toMatchObject([{ id: 'use-3', property: 'fibreShare', material: '' }]);
+    await putToUse(as(['designer']), { ...early, id: 'use-4', corrects: 'use-3', void: true });
+    expect((await readLearning(context)).inUse).toEqual([]);
   }, 60_000);
+  it('wants readings enough, and the same told otherwise is refused', async () => {
+    const body = { property: 'strength', process: 'infusion', form: 'woven', factor: 0.9, n: 2, spread: 0.1 };
+    const fact = {
+      id: 'few',
+      corrects: null,
+      void: false,
+      kind: 'learned',
+      body: { ...body, on: '2026-11-30', note: '' },
+    };
+    await expect(putToUse(as(['designer']), fact)).rejects.toMatchObject({ code: 'invalid' });
+    await putToUse(as(['designer']), { ...fact, body: { ...fact.body, n: 5 } });
+    const other = { ...fact, body: { ...fact.body, n: 5, factor: 0.7 } };
+    await expect(putToUse(as(['designer']), other)).rejects.toMatchObject({ code: 'conflict' });
+    await expect(putToUse(as(['designer']), { ...fact, kind: 'mould' })).rejects.toMatchObject({ code: 'invalid' });
+  });
+  it('cloth on the scales teaches its dry weight, on the Shelf once it is used', async () => {
+    const cloth = (await listShelf(context))
+      .map(({ material }) => material)
+      .find(({ id }) => id === 'wr-300') as Fabric;
+    const stated = cloth.components[0]!.arealWeight.value + cloth.bindingWeight.value;
+    const on = '2026-11-30';
+    for (const [i, ratio] of [1.06, 1.05, 1.07].entries()) {
+      const body = { material: 'wr-300', lot: 'B1', area: 1, mass: stated * ratio, on, note: '' };
+      await keepYardFact(context, { id: `piece-${i}`, corrects: null, void: false, kind: 'clothWeighed', body });
+    }
+    const dry = (await readLearning(context)).learned.find(({ property }) => property === 'arealWeight')!;
+    expect(dry.posterior.mean).toBeGreaterThan(1.04);
+    const body = { ...dry.use!, on, note: '' };
+    await putToUse(as(['designer']), { id: 'dry', corrects: null, void: false, kind: 'learned', body });
+    const now = (await listShelf(context)).map(({ material }) => material).find(({ id }) => id === 'wr-300') as Fabric;
+    expect(now.components[0]!.arealWeight).toMatchObject({ origin: 'yardTest', n: 3 });
+    // It goes on teaching against what was published.
+    const again = (await readLearning(context)).learned.find(({ property }) => property === 'arealWeight')!;
+    expect(again.posterior.mean).toBeCloseTo(dry.posterior.mean, 9);
+  });
+  it('rates are put to use with what they change, and go back though the page is gone', async () => {
+    const cut = async () => (await readSetting(context, 'rates')).body.processes.handLayUp.cut;
+    const before = await cut();
+    const use = { rate: 'hours', process: 'handLayUp', value: 1.3 } as const;
+    const [effect] = await rateEffect(context, use);
+    expect(effect!.after.hours).toBeGreaterThan(effect!.before.hours);
+    expect(effect!.after.cost).toBeGreaterThan(effect!.before.cost);
+    const body = { ...use, n: 3, on: '2026-11-30', note: '' };
+    const fact = { id: 'rate-1', corrects: null, void: false, kind: 'learnedRate', body };
+    await putToUse(as(['designer']), fact);
+    await putToUse(as(['designer']), fact);
+    expect(await cut()).toBeCloseTo(1.3 * before, 4);
+    // Another value takes its place: on the rates as they were, not on those.
+    await putToUse(as(['designer']), { ...fact, id: 'rate-2', body: { ...body, value: 1.1 } });
+    expect(await cut()).toBeCloseTo(1.1 * before, 4);
+    const [used] = (await readLearning(context)).ratesInUse;
+    const { id, author: _author, ...own } = used!;
+    await putToUse(as(['designer']), { ...fact, id: 'rate-3', corrects: id, void: true, body: own });
+    await putToUse(as(['designer']), { ...fact, id: 'rate-4', corrects: 'rate-1', void: true });
+    expect(await cut()).toBe(before);
+  });
 });

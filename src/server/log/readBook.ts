@@ -9,7 +9,9 @@ import { photoFolder } from '../floor/photos';
 import { listRecords } from '../stores/buildRecords';
 import { listBuilds, readBuild } from '../stores/builds';
 import { readRevision } from '../stores/revisions';
+import { listTraces, thinTrace, traceCsv } from '../stores/traces';
 import { listWeighIns } from '../stores/weighIns';
+import { readTrials } from './readTrials';
 
 /** Where a photograph of a build is kept; null where it has not arrived. */
 function photoFile(buildId: string, photo: string): string | null {
@@ -24,15 +26,46 @@ export function photoFiles(buildId: string, { defects }: BoatBook): Record<strin
   return Object.fromEntries(found.filter((one): one is readonly [string, string] => one[1] !== null));
 }
 
+/** Stretches that a trace is told in. */
+const COURSE = 120;
+async function tracesOf(context: StoreContext, buildId: string): Promise<BoatBook['traces']> {
+  const traces = (await listTraces(context, buildId)).reverse();
+  return Promise.all(
+    traces.map(async ({ id, name, part, channel, quantity, author, begunAt, endedAt, count }) => {
+      const stretches = await thinTrace(context, id, { points: COURSE });
+      const first = stretches[0]?.from ?? 0;
+      return {
+        id,
+        name,
+        part,
+        channel,
+        quantity,
+        person: author,
+        at: begunAt,
+        endedAt,
+        count,
+        least: stretches.length > 0 ? Math.min(...stretches.map(({ least }) => least)) : null,
+        most: stretches.length > 0 ? Math.max(...stretches.map(({ most }) => most)) : null,
+        course: stretches.map(({ from, least, most }) => [from - first, least, most] as const),
+      };
+    }),
+  );
+}
+
+/** Readings of a trace that go into the ZIP whole; of a longer one its course is there, and the whole under the log. */
+const WHOLE = 500_000;
+
 /** The book of a hull, and the boat as its revision has it. @throws KeramosError `notFound`. */
 export async function readBook(context: StoreContext, buildId: string) {
   const build = await readBuild(context, buildId);
   const listed = (await listBuilds(context, build.boatId)).find(({ id }) => id === buildId);
   if (!listed) throw new KeramosError('notFound', 'There is no such build', 'build');
-  const [revision, { records }, weighIns] = await Promise.all([
+  const [revision, { records }, weighIns, traces, trials] = await Promise.all([
     readRevision(context, build.boatId, build.revision),
     listRecords(context, buildId),
     listWeighIns(context, build.boatId),
+    tracesOf(context, buildId),
+    readTrials(context),
   ]);
   const { boat } = revision;
   const book = boatBook({
@@ -44,6 +77,8 @@ export async function readBook(context: StoreContext, buildId: string) {
     state: listed.state,
     records,
     log: buildLog(listed.state, plannedOf(boat), weighIns),
+    traces,
+    trials: trials.filter((series) => series.boat === build.boatId),
     now: context.now(),
   });
   return { book, boat };
@@ -58,5 +93,10 @@ export async function bookZip(context: StoreContext, buildId: string): Promise<{
   };
   for (const [photo, file] of Object.entries(photoFiles(buildId, book)))
     files[`photos/${photo}`] = [readFileSync(/* turbopackIgnore: true */ file), { level: 0 }];
+  for (const { id } of book.traces.filter(({ count }) => count <= WHOLE)) {
+    const lines: string[] = [];
+    for await (const line of traceCsv(context, id)) lines.push(line);
+    files[`traces/${id}.csv`] = strToU8(lines.join(''));
+  }
   return { book, bytes: zipSync(files) };
 }

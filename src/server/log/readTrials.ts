@@ -19,7 +19,12 @@ import { listYardFacts } from '../stores/yardFacts';
 
 type TrialFact = Extract<KeptYardFact, { kind: 'trial' }>;
 
-async function boatOf(context: StoreContext, id: string, known: Map<string, Boat | null>): Promise<Boat | null> {
+/** A boat as it is now, remembered; null where it is gone. */
+export async function boatIfThere(
+  context: StoreContext,
+  id: string,
+  known: Map<string, Boat | null>,
+): Promise<Boat | null> {
   if (!known.has(id)) {
     const boat = await readBoat(context, id).catch((error: unknown) => {
       if (error instanceof KeramosError && error.code === 'notFound') return null;
@@ -44,7 +49,7 @@ export async function readTrials(context: StoreContext): Promise<TrialSeries[]> 
   const boats = new Map<string, Boat | null>();
   const series = new Map<string, TrialSeries>();
   for (const { id, body, author } of facts) {
-    const boat = await boatOf(context, body.boat, boats);
+    const boat = await boatIfThere(context, body.boat, boats);
     const prediction = boat && attempt(() => predictTrial(boat, body));
     const own = series.get(body.series) ?? {
       series: body.series,

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { Content, TableCell } from 'pdfmake/interfaces';
+import { MEASURED, type MeasuredQuantity } from '@/core/instrument';
 import type { BoatBook, Edition } from '@/core/log';
 import { formatReserve, said, type UnitSystem } from '@/core/quantity';
 import { head, pageStyle, printPdf, RULES } from './pdfStyle';
@@ -154,6 +155,50 @@ const proofsOf = (book: BoatBook): Content[] =>
     ),
   );
 
+/** A figure of a trace in the unit of its quantity. */
+function measured(value: number | null, quantity: string): string {
+  if (value === null) return NONE;
+  const shown = Object.hasOwn(MEASURED, quantity) ? MEASURED[quantity as MeasuredQuantity].shown : null;
+  return shown ? said(value, shown) : `${value.toFixed(0)} %`;
+}
+const tracesOf = (book: BoatBook): Content[] =>
+  titled(
+    'Over hours, by instruments',
+    table(
+      ['What', 'Instrument', 'From', 'To', 'Readings', 'Least', 'Most'],
+      book.traces.map((one) => [
+        one.name,
+        one.channel,
+        when(one.at),
+        one.endedAt === null ? 'running' : when(one.endedAt),
+        right(String(one.count)),
+        right(measured(one.least, one.quantity)),
+        right(measured(one.most, one.quantity)),
+      ]),
+      0,
+    ),
+  );
+
+const trialsOf = (book: BoatBook): Content[] =>
+  book.trials.flatMap(({ series, says, samples }) =>
+    titled(`Trials: ${series}`, [
+      ...table(
+        ['Sample', 'Day', 'Must bear', 'Should bear', 'Bore', 'How it broke', ''],
+        samples.map((one) => [
+          `${one.name}, ${one.layers} layers`,
+          one.on,
+          right(said(one.target, 'force')),
+          right(one.should === null ? NONE : said(one.should, 'force')),
+          right(said(one.bore, 'force')),
+          one.broke ?? 'not broken',
+          one.standing,
+        ]),
+        5,
+      ),
+      { ul: says.map((text) => text), style: 'small' },
+    ]),
+  );
+
 const signedOf = ({ signed, wantsSignature }: BoatBook['parts'][number]['steps'][number]) =>
   signed === null && wantsSignature ? 'NOT SIGNED' : who(signed);
 
@@ -306,6 +351,8 @@ export function bookPdf(book: BoatBook, { edition, units, files }: BookOptions):
     ...defectsOf(book),
     ...proofsOf(book),
     ...straightness(book),
+    ...tracesOf(book),
+    ...trialsOf(book),
     { text: 'Step by step', style: 'h2', margin: [0, 10, 0, 0] },
     ...stepsOf(book),
     ...(edition === 'full' ? fullPages(book) : []),

@@ -14,6 +14,8 @@ const RIGHTS: Record<YardFactKind, Right> = {
   trial: 'measure',
   calibration: 'measure',
   learned: 'design',
+  learnedRate: 'design',
+  clothWeighed: 'measure',
 };
 
 /** Every fact of the yard of some kinds, those that were corrected among them, in the order in which they were told. */

@@ -1,13 +1,12 @@
 'use client';
 import type { ChartConfiguration } from 'chart.js';
 import { Card } from 'react-bootstrap';
-import { glassTransition, type CureMoment, type ZoneCure } from '@/core/cure';
+import { glassTransition, type Cured, type CureMoment, type ZoneCure } from '@/core/cure';
 import type { CurePlan } from '@/core/document';
 import { displayUnit, formatNumber } from '@/core/quantity';
 import { Chart } from '../shared/charts/Chart';
 import { PALETTE } from '../shared/palette';
 import { useUnits } from '../shared/units';
-import type { Cured } from './CureTab';
 import { minutes } from './minutes';
 
 /** One zone over time: air, laminate, mould, glass transition; degree of cure against the right side. */

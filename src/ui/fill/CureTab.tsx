@@ -2,20 +2,9 @@
 import { nanoid } from 'nanoid';
 import { useMemo, useState } from 'react';
 import { Card } from 'react-bootstrap';
-import {
-  curingSchema,
-  resinCure,
-  USUAL_CURING,
-  zoneCure,
-  type Curing,
-  type ResinCure,
-  type ZoneCure,
-} from '@/core/cure';
-import { curePlanSchema, newCurePlan, type Boat, type CurePlan, type Zone } from '@/core/document';
+import { curedBy, curingSchema, hottestZone, USUAL_CURING, type Curing } from '@/core/cure';
+import { curePlanSchema, newCurePlan, type CurePlan } from '@/core/document';
 import type { Edit } from '@/core/edit';
-import { KeramosError } from '@/core/error';
-import { makeEvaluator, type ZoneEvaluation } from '@/core/evaluate';
-import type { Resin } from '@/core/material';
 import { useDesign } from '../shared/boat';
 import { EntryForm } from '../shared/EntryForm';
 import { freshName } from '../shared/freshName';
@@ -33,36 +22,6 @@ import { YardCard } from '../shared/YardCard';
 
 const STEP = { rate: 20, to: 40, hold: 28_800 };
 const FAMILY = USUAL_CURING.families[0]!;
-
-export interface Cured {
-  cure: ResinCure;
-  zones: ZoneCure[];
-  /** What each zone was reckoned from. */
-  given: { zone: Zone; evaluation: ZoneEvaluation }[];
-  bagged: boolean;
-}
-
-/** Every zone of a part by a schedule, or why not. */
-export function curedBy(boat: Boat, plan: CurePlan, curing: Curing): Cured | string {
-  const part = boat.parts.find(({ id }) => id === plan.part);
-  const resin = boat.materials.find((one): one is Resin => one.kind === 'resin' && one.id === boat.brief.resin);
-  if (!part || !resin) return 'The boat has no resin: choose one in the Brief';
-  try {
-    const cure = resinCure(resin, curing, plan.potLife);
-    const evaluations = makeEvaluator()(boat);
-    const bagged = boat.brief.process !== 'handLayUp';
-    const given = part.zones.map((zone) => ({ zone, evaluation: evaluations.get(zone.id)! }));
-    const zones = given.flatMap(
-      ({ zone, evaluation }) => zoneCure(evaluation, { zone, plan, cure, curing, bagged }) ?? [],
-    );
-    return zones.length === 0
-      ? `${part.name}: nothing is laid in it that hardens: lay its schedule first`
-      : { cure, zones, given, bagged };
-  } catch (error) {
-    if (error instanceof KeramosError) return error.text;
-    throw error;
-  }
-}
 
 /** How parts are cured: a schedule against degree, glass transition, exotherm and limits, zone by zone. */
 export function CureTab({ settings, onCuring }: { settings: FillSettings; onCuring: (kept: Kept<Curing>) => void }) {
@@ -91,7 +50,7 @@ export function CureTab({ settings, onCuring }: { settings: FillSettings; onCuri
     if (act({ type: 'curePlan.add', item, index: boat.curePlans.length }) === undefined) choose(item.id);
   };
   const zones = cured && typeof cured !== 'string' ? cured.zones : [];
-  const shown = zones.find((zone) => zone.zoneId === zoneId) ?? thickest(zones);
+  const shown = zones.find((zone) => zone.zoneId === zoneId) ?? hottestZone(zones);
   return (
     <>
       <ChoosePlan
@@ -159,10 +118,3 @@ export function CureTab({ settings, onCuring }: { settings: FillSettings; onCuri
     </>
   );
 }
-
-/** The zone that heats itself up most. */
-const thickest = (zones: readonly ZoneCure[]): ZoneCure | undefined =>
-  zones.reduce<ZoneCure | undefined>((most, zone) => {
-    const hot = (one: ZoneCure) => Math.max(...one.shots.map(({ peak }) => peak));
-    return most === undefined || hot(zone) > hot(most) ? zone : most;
-  }, undefined);

@@ -1,11 +1,10 @@
 'use client';
 import { Card } from 'react-bootstrap';
-import type { CureLimit, ZoneCure } from '@/core/cure';
+import type { Cured, CureLimit, ZoneCure } from '@/core/cure';
 import type { CurePlan } from '@/core/document';
 import { formatNumber } from '@/core/quantity';
 import { PickButton } from '../shared/PickButton';
 import { useUnits } from '../shared/units';
-import type { Cured } from './CureTab';
 import { minutes } from './minutes';
 
 /** Within this of a limit it is thin (K). */

@@ -1,13 +1,12 @@
 'use client';
 import { useMemo } from 'react';
 import { Button, Card } from 'react-bootstrap';
-import { thickestShot, type Curing } from '@/core/cure';
+import { thickestShot, type Cured, type Curing } from '@/core/cure';
 import type { CurePlan } from '@/core/document';
 import type { Mixing } from '@/core/kit';
 import { formatNumber } from '@/core/quantity';
 import { useDesign } from '../shared/boat';
 import { useUnits } from '../shared/units';
-import type { Cured } from './CureTab';
 import { minutes } from './minutes';
 
 /** What goes down together: by how hot it gets, and by how long the one before stays tacky. */

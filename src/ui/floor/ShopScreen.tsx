@@ -253,7 +253,11 @@ function Told({ facts }: { facts: ShopState['facts'] }) {
       case 'calibration':
         return `${fact.body.instrument} calibrated until ${fact.body.due}`;
       case 'learned':
-        return `fibre share put to use: ${fact.body.form}, ${fact.body.process}`;
+        return `put to use: ${fact.body.property}, ${fact.body.material || fact.body.form}`;
+      case 'learnedRate':
+        return `put into the rates: ${fact.body.rate}, ${fact.body.process}`;
+      case 'clothWeighed':
+        return `cloth on the scales: ${fact.body.material}`;
       case 'trial':
         return `trial ${fact.body.name} of ${fact.body.series}`;
     }

@@ -52,7 +52,11 @@ function Inside({ hull }: { hull: LogOfBuild }) {
       {hull.log.parts.map((part) => (
         <PartCard key={part.partId} part={part} hull={hull} />
       ))}
-      <TracesCard channels={channels} build={hull.id} />
+      <TracesCard
+        channels={channels}
+        build={hull.id}
+        parts={hull.log.parts.map(({ partId, name }) => ({ id: partId, name }))}
+      />
       {hull.log.elsewhere.length > 0 && (
         <p className="soft">{hull.log.elsewhere.length} readings lie beside the zones of the revision.</p>
       )}

@@ -5,7 +5,8 @@ import { nanoid } from 'nanoid';
 import { useState } from 'react';
 import { Button, Card, Form } from 'react-bootstrap';
 import { MEASURED, type InstrumentsNow, type MeasuredQuantity } from '@/core/instrument';
-import { displayUnit } from '@/core/quantity';
+import type { PlannedCure } from '@/core/log';
+import { formatDifference, inUnit } from '@/core/quantity';
 import { api, textOf } from '../shared/api';
 import { Chart } from '../shared/charts/Chart';
 import { Moment } from '../shared/Moment';
@@ -32,12 +33,17 @@ interface Stretch {
 }
 
 /** What instruments read over hours, of one hull or of all: begun, ended, drawn, exported. */
-export function TracesCard({ channels, build = null }: Pick<InstrumentsNow, 'channels'> & { build?: string | null }) {
+export function TracesCard({
+  channels,
+  build = null,
+  parts = [],
+}: Pick<InstrumentsNow, 'channels'> & { build?: string | null; parts?: readonly { id: string; name: string }[] }) {
   const client = useQueryClient();
   const { may } = useWho();
   const key = ['traces', build];
   const [name, setName] = useState('');
   const [channel, setChannel] = useState('');
+  const [part, setPart] = useState(parts[0]?.id ?? '');
   const [open, setOpen] = useState<string | null>(null);
   const [refusal, setRefusal] = useState<string | null>(null);
   const { data: traces = [] } = useQuery({
@@ -58,7 +64,7 @@ export function TracesCard({ channels, build = null }: Pick<InstrumentsNow, 'cha
   const begin = () =>
     act(async () => {
       const { key: instrument, quantity } = chosen!;
-      const body = { id: nanoid(12), build, part: '', channel: instrument, quantity, name: name.trim() };
+      const body = { id: nanoid(12), build, part, channel: instrument, quantity, name: name.trim() };
       await api('POST', '/api/traces', body);
       setName('');
     });
@@ -80,6 +86,20 @@ export function TracesCard({ channels, build = null }: Pick<InstrumentsNow, 'cha
               </option>
             ))}
           </Form.Select>
+          {parts.length > 0 && (
+            <Form.Select
+              size="sm"
+              aria-label="Part that it is of"
+              value={part}
+              onChange={(event) => setPart(event.target.value)}
+            >
+              {parts.map(({ id, name: called }) => (
+                <option key={id} value={id}>
+                  {called}
+                </option>
+              ))}
+            </Form.Select>
+          )}
           <Form.Control
             size="sm"
             aria-label="What it is of"
@@ -122,39 +142,91 @@ export function TracesCard({ channels, build = null }: Pick<InstrumentsNow, 'cha
 }
 
 function TraceChart({ trace }: { trace: Trace }) {
-  const { system, unit } = useUnits();
+  const { system, unit, full } = useUnits();
   const { data } = useQuery({
     queryKey: ['trace', trace.id, trace.count],
-    queryFn: () => api<{ stretches: Stretch[] }>('GET', `/api/traces/${trace.id}?points=600`),
+    queryFn: () =>
+      api<{ stretches: Stretch[]; planned: PlannedCure | null }>('GET', `/api/traces/${trace.id}?points=600`),
   });
-  const stretches = data?.stretches ?? [];
+  if (!data) return <p className="soft">Fetching…</p>;
+  const { stretches, planned } = data;
   const { shown, name } = MEASURED[trace.quantity];
-  const { factor, offset = 0 } = shown ? displayUnit(shown, system) : { factor: 1 };
-  const begun = stretches[0]?.from ?? 0;
+  const begun = planned?.from ?? stretches[0]?.from ?? 0;
+  const isLong = (stretches.at(-1)?.to ?? begun) - begun > 4 * 3_600_000 || planned !== null;
+  const each = isLong ? 3_600_000 : 60_000;
+  const at = (ms: number, value: number) => ({ x: ms / each, y: shown ? inUnit(value, shown, system) : value });
   // The least and the most of every stretch, so that no peak is thinned away.
-  const points = stretches.flatMap(({ from, to, least, most }) => [
-    { x: (from - begun) / 60_000, y: (least - offset) / factor },
-    { x: (to - begun) / 60_000, y: (most - offset) / factor },
-  ]);
+  const points = stretches.flatMap(({ from, to, least, most }) => [at(from - begun, least), at(to - begun, most)]);
+  const line = (label: string, of: keyof Omit<PlannedCure['moments'][number], 'time'>, style: object) => ({
+    label,
+    data: planned!.moments.map((moment) => at(1000 * moment.time, moment[of])),
+    showLine: true,
+    pointRadius: 0,
+    borderWidth: 1.5,
+    ...style,
+  });
   const config: ChartConfiguration<'scatter'> = {
     type: 'scatter',
     data: {
       datasets: [
-        { label: name, data: points, showLine: true, pointRadius: 0, borderWidth: 1.5, borderColor: PALETTE.clay },
+        {
+          label: planned ? 'read' : name,
+          data: points,
+          showLine: true,
+          pointRadius: 0,
+          borderWidth: 2,
+          borderColor: PALETTE.clay,
+        },
+        ...(planned
+          ? [
+              line('planned, hottest', 'hottest', { borderColor: PALETTE.ink, borderDash: [6, 4] }),
+              line('planned, coolest', 'coolest', { borderColor: PALETTE.sand, borderDash: [2, 2] }),
+              line('planned air', 'air', { borderColor: PALETTE.grey, borderDash: [8, 3, 2, 3] }),
+            ]
+          : []),
       ],
     },
     options: {
       scales: {
-        x: { type: 'linear', title: { display: true, text: 'minutes' } },
+        x: {
+          type: 'linear',
+          title: { display: true, text: `${isLong ? 'hours' : 'minutes'}${planned ? ' after the resin was in' : ''}` },
+        },
         y: { title: { display: true, text: shown ? `${name}, ${unit(shown)}` : `${name}, %` } },
       },
-      plugins: { legend: { display: false } },
+      plugins: { legend: { display: planned !== null, position: 'bottom', labels: { usePointStyle: false } } },
     },
   };
+  const least = Math.min(...stretches.map((one) => one.least));
+  const most = Math.max(...stretches.map((one) => one.most));
+  const say = (value: number) => (shown ? full(value, shown) : `${value.toFixed(0)} %`);
   return (
-    <Chart size="chart-mid" config={config} label={`${trace.name}, over time`}>
-      {stretches.length} stretches from {Math.min(...stretches.map(({ least }) => least)).toPrecision(4)} to{' '}
-      {Math.max(...stretches.map(({ most }) => most)).toPrecision(4)}.
-    </Chart>
+    <>
+      <Chart size={planned ? 'chart-tall' : 'chart-mid'} config={config} label={`${trace.name}, over time`}>
+        {stretches.length === 0 ? 'Nothing was read yet.' : `From ${say(least)} to ${say(most)}.`}
+      </Chart>
+      {planned && stretches.length > 0 && <Beside planned={planned} most={most} />}
+    </>
+  );
+}
+
+/** Further off than this a cure was another one than planned (K). */
+const OFF = 8;
+
+/** Where a cure went beside its plan, in words. */
+function Beside({ planned: { plan, zone, from, moments }, most }: { planned: PlannedCure; most: number }) {
+  const { full, system, unit } = useUnits();
+  const hottest = Math.max(...moments.map((moment) => moment.hottest));
+  const off = most - hottest;
+  const said = `${formatDifference(off, 'temperature', system)} ${unit('temperature')} off`;
+  return (
+    <p className="small mb-0">
+      Hottest {full(most, 'temperature')}; by “{plan}” {zone} gets {full(hottest, 'temperature')} at its hottest
+      {Math.abs(off) > OFF
+        ? `. △ ${said}: look at its degree of cure and its limits again under Fill & cure.`
+        : `, ${said}.`}{' '}
+      {from === null && 'Nobody said when the resin was in: the plan is drawn from the first reading. '}
+      <span className="soft">What the gauge does not touch was not read.</span>
+    </p>
   );
 }

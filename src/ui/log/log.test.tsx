@@ -1,5 +1,5 @@
 // @vitest-environment happy-dom
-import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { brant } from '../../../tests/helpers/merrow';
 import { memoryKeeper, newDisk, type Disk } from '../../../tests/helpers/memoryKeeper';
@@ -7,6 +7,7 @@ import { choose, press, shown, type, went, Yard } from '../../../tests/helpers/y
 import { buildForFloor } from '@/server/floor/floorBuild';
 import { hub } from '@/server/instruments/hub';
 import { readInstruments } from '@/server/instruments/readInstruments';
+import { readBook } from '@/server/log/readBook';
 import { readLearning } from '@/server/log/readLearning';
 import { readLog, readYardLog } from '@/server/log/readLog';
 import { readTrials, trialBoatOf } from '@/server/log/readTrials';
@@ -15,6 +16,7 @@ import { beginBuild } from '@/server/stores/builds';
 import { keepRecords, listRecords } from '@/server/stores/buildRecords';
 import { issueRevision } from '@/server/stores/revisions';
 import { readSetting } from '@/server/stores/settings';
+import { addReadings, beginTrace } from '@/server/stores/traces';
 import { keepWeighIn } from '@/server/stores/weighIns';
 import { FloorScreen } from '../floor/FloorScreen';
 import { HullScreen } from './HullScreen';
@@ -59,6 +61,7 @@ const reading = (id: string, what: string, value: number, zone = 'bottom-aft') =
   corrects: null,
   body: { what, value, part: 'hull', zone, skin: '', at: null, instrument: '', note: '' },
 });
+const ZONES = ['bottom-aft', 'bottom-fwd', 'topside-aft', 'topside-fwd'];
 const tell = (records: unknown[]) => keepRecords(yard.context, 'b-1', { records, vouch: async () => null });
 
 describe('on the floor', () => {
@@ -141,6 +144,29 @@ describe('the log', () => {
     expect(screen.getByRole('table', { name: 'Readings by zone' }).textContent).toContain('9.9 mm stands out');
     expect(screen.getByRole('link', { name: 'full' }).getAttribute('href')).toBe('/api/log/b-1/book?edition=full');
   });
+  it('a cure is drawn over its plan, and said where it ran off', async () => {
+    await beginTrace(yard.context, {
+      id: 't-1',
+      build: 'b-1',
+      part: 'hull',
+      channel: 'thermo-2',
+      quantity: 'temperature',
+      name: 'Cure of the hull',
+    });
+    const from = Date.parse('2026-11-30T08:00:00Z');
+    await addReadings(
+      yard.context,
+      't-1',
+      Array.from({ length: 60 }, (_, i) => ({ at: from + i * 600_000, value: 20 + (i === 12 ? 60 : i / 10) })),
+    );
+    await yard.lay(<HullScreen hull={(await readLog(yard.context, 'b-1'))!} />);
+    await shown('Cure of the hull');
+    press('Draw');
+    await shown(/△ \+\d+ °C off: look at its degree of cure/);
+    expect(screen.getByText(/Nobody said when the resin was in/)).toBeTruthy();
+    const { book } = await readBook(yard.context, 'b-1');
+    expect(book.traces).toMatchObject([{ id: 't-1', count: 60, most: 80, least: 20 }]);
+  });
   it('shows the yard, one hull as figures', async () => {
     await tell([reading('p-1', 'fibreShare', 0.3)]);
     await yard.lay(<LogScreen yard={await readYardLog(yard.context)} />);
@@ -209,12 +235,43 @@ describe('learning', () => {
     await yard.lay(<LearningScreen initial={await readLearning(yard.context)} today="2026-11-30" />);
     const cut = async () => (await readSetting(yard.context, 'rates')).body.processes.handLayUp.cut;
     const before = await cut();
+    press('What would it change?');
+    await waitFor(() =>
+      expect(screen.getByRole('table', { name: 'What it changes' }).textContent).toMatch(/Brant 56\d+ h\d+ h/),
+    );
     press('Put it into the rates');
     await shown('✓ in use');
     expect(await cut()).not.toBe(before);
+    // The page was left in between: it can still be taken back.
+    cleanup();
+    await yard.lay(<LearningScreen initial={await readLearning(yard.context)} today="2026-12-01" />);
     press('Take it back');
     await waitFor(async () => expect(await cut()).toBe(before));
   });
+  it('weighs a cloth, and uses its weight for that cloth alone', async () => {
+    await yard.lay(<LearningScreen initial={await readLearning(yard.context)} today="2026-11-30" />);
+    choose('Cloth', /WR/);
+    type(/^Length of the piece/, '2 m');
+    type(/^It weighs/, '0.7 kg');
+    await shown(/g\/m², .* with its binder by the Shelf/);
+    press('Write it down');
+    await shown(/^Dry weight of a cloth: /);
+    press('What would it change?');
+    await waitFor(() => screen.getByRole('button', { name: 'Put it to use on the Shelf' }));
+    press('Put it to use on the Shelf');
+    await shown('✓ in use');
+    const { inUse } = await readLearning(yard.context);
+    expect(inUse).toMatchObject([{ property: 'arealWeight', n: 1 }]);
+    expect(inUse[0]!.was.length).toBeGreaterThan(0);
+  }, 30_000);
+  it('tells cloths apart where one has readings enough, and says why a strength may not be used yet', async () => {
+    await tell([0.3, 0.31, 0.3, 0.32].map((value, i) => reading(`p-${'x'.repeat(i)}`, 'fibreShare', value, ZONES[i])));
+    await yard.lay(<LearningScreen initial={await readLearning(yard.context)} today="2026-11-30" />);
+    const table = screen.queryByRole('table', { name: 'By cloth, team and season' });
+    const { learned } = await readLearning(yard.context);
+    expect(table !== null).toBe(learned.some(({ slices }) => slices.length > 0));
+    expect(learned.every(({ use, why }) => (use === null) !== (why === null))).toBe(true);
+  }, 30_000);
   it('says how to begin where nothing was read', async () => {
     await yard.lay(<LearningScreen initial={await readLearning(yard.context)} today="2026-11-30" />);
     expect(screen.getByText(/Nothing was read that teaches yet/)).toBeTruthy();

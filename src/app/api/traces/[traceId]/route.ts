@@ -1,9 +1,9 @@
 import { z } from 'zod';
-import { KeramosError, parseOrThrow } from '@/core/error';
+import { parseOrThrow } from '@/core/error';
 import { answer, json, storeContext } from '@/server/http';
 import { recorder } from '@/server/instruments/recorder';
-import type { StoreContext } from '@/server/context';
-import { listTraces, thinTrace, traceCsv } from '@/server/stores/traces';
+import { needTrace, readTrace } from '@/server/log/readTrace';
+import { traceCsv } from '@/server/stores/traces';
 
 type Context = { params: Promise<{ traceId: string }> };
 const query = z.object({
@@ -13,22 +13,16 @@ const query = z.object({
   points: z.coerce.number().int().min(2).max(5000).default(600),
 });
 
-async function needTrace(context: StoreContext, id: string) {
-  const trace = (await listTraces(context)).find((one) => one.id === id);
-  if (!trace) throw new KeramosError('notFound', 'There is no such trace', 'trace');
-  return trace;
-}
-
 /** A trace thinned for a chart, or every reading of it as CSV. */
 export const GET = (request: Request, { params }: Context) =>
   answer(async () => {
     const [{ traceId }, context] = [await params, await storeContext(request)];
-    const trace = await needTrace(context, traceId);
     const { format, from, to, points } = parseOrThrow(query, Object.fromEntries(new URL(request.url).searchParams));
     if (format === 'json') {
       const window = { points, ...(from !== undefined && { from }), ...(to !== undefined && { to }) };
-      return json({ trace, stretches: await thinTrace(context, traceId, window) });
+      return json(await readTrace(context, traceId, window));
     }
+    await needTrace(context, traceId);
     const lines = traceCsv(context, traceId);
     const stream = new ReadableStream({
       async pull(controller) {
