@@ -1,8 +1,9 @@
-import { mkdtempSync } from 'node:fs';
+import { copyFileSync, mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { act, cleanup, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import type { ReactElement } from 'react';
+import { sql } from 'kysely';
 import { expect, vi } from 'vitest';
 import type { Boat } from '@/core/document';
 import { contextOf, type StoreContext } from '@/server/context';
@@ -53,10 +54,16 @@ export const went = {
 export class Yard {
   private constructor(readonly context: StoreContext) {}
 
-  static async open(): Promise<Yard> {
+  /** Yards that stand already, by what was done in them; each is done once a file and copied from then on. */
+  private static readonly standing = new Map<unknown, { file: string; result: unknown }>();
+
+  /** A new yard; the data of an earlier one go with it where a copy of its database is given. */
+  static async open(copy?: string): Promise<Yard> {
     const shared = globalThis as { keramosDatabase?: unknown };
     delete shared.keramosDatabase;
-    process.env['KERAMOS_DATA'] = mkdtempSync(path.join(tmpdir(), 'keramos-yard-'));
+    const folder = mkdtempSync(path.join(tmpdir(), 'keramos-yard-'));
+    process.env['KERAMOS_DATA'] = folder;
+    if (copy !== undefined) copyFileSync(copy, path.join(folder, 'keramos.db'));
     vi.stubGlobal('fetch', (url: string, init?: RequestInit) => ask(url, init));
     vi.stubGlobal(
       'ResizeObserver',
@@ -78,6 +85,21 @@ export class Yard {
     went.push.mockClear();
     went.refresh.mockClear();
     return new Yard(contextOf(await database(), 'I. Hallin'));
+  }
+
+  /**
+   * A yard in which something was done already, as if it were done anew for each test.
+   * @param begin what is done, in the database alone. @returns the yard, and what that said.
+   */
+  static async begun<T>(begin: (yard: Yard) => Promise<T>): Promise<[Yard, T]> {
+    const before = Yard.standing.get(begin);
+    if (before) return [await Yard.open(before.file), structuredClone(before.result) as T];
+    const yard = await Yard.open();
+    const result = await begin(yard);
+    const file = path.join(mkdtempSync(path.join(tmpdir(), 'keramos-begun-')), 'keramos.db');
+    await sql`vacuum into ${file}`.execute(yard.context.db);
+    Yard.standing.set(begin, { file, result: structuredClone(result) });
+    return [yard, result];
   }
 
   close(): void {

@@ -115,7 +115,7 @@ function resinOf(own: readonly Observation[]): string {
  * mean, with a scatter by which its characteristic value comes to what nine parts in ten exceed; of a core that bound
  * itself.
  */
-function useOf(one: Omit<Learned, 'use' | 'why' | 'slices'>): Pick<Learned, 'use' | 'why'> {
+function usableOf(one: Omit<Learned, 'use' | 'why' | 'slices'>): Pick<Learned, 'use' | 'why'> {
   const { property, process, form, material, observations, posterior: after, bound } = one;
   const { least, uses } = learnable(property);
   const n = observations.length;
@@ -174,7 +174,7 @@ export function learn(observations: readonly Observation[], materials: readonly 
         bound,
         outlier: ratios.length < 3 ? null : outlier(ratios).index,
       };
-      return { ...one, ...useOf(one), slices: isForm ? slicesOf(own, nameOf) : [] };
+      return { ...one, ...usableOf(one), slices: isForm ? slicesOf(own, nameOf) : [] };
     })
     .sort((a, b) => ORDER.indexOf(a.property) - ORDER.indexOf(b.property));
 }
@@ -189,5 +189,5 @@ export function learnCloth(learned: Learned, material: string): Learned | null {
   const [one] = learn(own);
   if (!one) return null;
   const alone = { ...one, material, published: learned.published };
-  return { ...alone, ...useOf(alone) };
+  return { ...alone, ...usableOf(alone) };
 }

@@ -80,8 +80,8 @@ export function observationsOf(
 const SPEAKS = 0.7;
 
 /**
- * What a sample says: of its plies where they tore, were crushed or cracked first, or were most of its give; of its core
- * where that sheared, or was most of it. What broke otherwise says nothing of either.
+ * What a sample says: of its plies where they tore, were crushed or cracked first, or were most of its give; of its
+ * core where that sheared, or was most of it. What broke otherwise says nothing of either.
  *
  * @param boat that it was laid like. @param trial with its readings.
  */

@@ -56,7 +56,7 @@ function clothsOf(cloth: readonly LaidLayer[]): PlannedZone['cloths'] {
   return cloths;
 }
 
-/** A boat by what is published alone: figures of its cloths that the yard tested left out. The same where it has none. */
+/** A boat by what is published alone, without what the yard tested of its cloths; the same where it tested none. */
 export function asPublished(boat: Boat): Boat {
   const isTested = (one: Boat['materials'][number]) =>
     one.kind === 'fabric' &&

@@ -13,8 +13,8 @@ const speaksOf = (use: LearnedUse, fabric: Fabric, { form }: FabricComponent): b
 
 /** Of several uses of a property, that of the cloth itself, else of its form, else of all forms alike. */
 function closest(uses: readonly LearnedUse[]): LearnedUse | undefined {
-  const rank = ({ material, form }: LearnedUse) => (material !== '' ? 0 : form !== 'all' ? 1 : 2);
-  return [...uses].sort((a, b) => rank(a) - rank(b))[0];
+  const isForm = ({ material, form }: LearnedUse) => material === '' && form !== 'all';
+  return uses.find(({ material }) => material !== '') ?? uses.find(isForm) ?? uses[0];
 }
 
 const STIFFNESSES: readonly PlyFigure[] = ['E1', 'E2', 'G12'];

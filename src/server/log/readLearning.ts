@@ -182,12 +182,12 @@ export async function rateEffect(context: StoreContext, use: RateUse): Promise<R
 export async function putToUse(context: StoreContext, raw: unknown): Promise<void> {
   allow(context, 'design');
   const fact = parseOrThrow(yardFactSchema, raw, 'fact');
-  if (fact.kind === 'learned') await useFigure(context, fact);
-  else if (fact.kind === 'learnedRate') await useRate(context, fact);
+  if (fact.kind === 'learned') await putFigure(context, fact);
+  else if (fact.kind === 'learnedRate') await putRate(context, fact);
   else throw invalid('kind', 'Only what was learned is put to use');
 }
 
-async function useFigure(context: StoreContext, fact: Omit<FactOf<'learned'>, 'author' | 'at'>): Promise<void> {
+async function putFigure(context: StoreContext, fact: Omit<FactOf<'learned'>, 'author' | 'at'>): Promise<void> {
   const { least } = learnable(fact.body.property);
   if (!fact.void && fact.body.n < least) throw invalid('n', `${least} readings at least are wanted before it is used`);
   await inTransaction(context, async (inside) => {
@@ -207,7 +207,7 @@ async function useFigure(context: StoreContext, fact: Omit<FactOf<'learned'>, 'a
   });
 }
 
-async function useRate(context: StoreContext, fact: Omit<FactOf<'learnedRate'>, 'author' | 'at'>): Promise<void> {
+async function putRate(context: StoreContext, fact: Omit<FactOf<'learnedRate'>, 'author' | 'at'>): Promise<void> {
   await inTransaction(context, async (inside) => {
     const there = (await listYardFacts(inside, ['learnedRate'])).find(({ id }) => id === fact.id) as
       typeof fact | undefined;

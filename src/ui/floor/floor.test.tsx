@@ -23,16 +23,18 @@ vi.mock('./idbKeeper', async () => ({
 vi.mock('./keepOpen', () => ({ keepOpen: async () => false }));
 vi.mock('next/navigation', () => ({ usePathname: () => '/floor', useRouter: () => went }));
 
+const begin = async ({ context }: Yard): Promise<string> => {
+  const { id, version } = await createBoat(context, brant());
+  await issueRevision(context, id, version, { author: 'I. Hallin', note: 'first', answer: 'as it is' });
+  return id;
+};
 let yard: Yard;
 let boatId: string;
 beforeEach(async () => {
   window.localStorage.clear();
   window.localStorage.setItem('keramos.person', 'T. Reed');
   disk = newDisk();
-  yard = await Yard.open();
-  const { id, version } = await createBoat(yard.context, brant());
-  boatId = id;
-  await issueRevision(yard.context, id, version, { author: 'I. Hallin', note: 'first', answer: 'as it is' });
+  [yard, boatId] = await Yard.begun(begin);
 }, 60_000);
 afterEach(() => yard.close());
 

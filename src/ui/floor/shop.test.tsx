@@ -25,16 +25,18 @@ vi.mock('../shared/charts/Chart', () => ({
   Chart: ({ children }: { children: unknown }) => <div>{children as string}</div>,
 }));
 
+const begin = async ({ context }: Yard): Promise<void> => {
+  const { id, version } = await createBoat(context, brant());
+  await issueRevision(context, id, version, { author: 'I. Hallin', note: 'first', answer: 'as it is' });
+  const parts = { hull: { mould: 'M1', team: '', begins: '', ends: '', pulls: 0 } };
+  await beginBuild(context, id, { id: 'b-1', revision: 'A', hull: '1', parts });
+};
 let yard: Yard;
 beforeEach(async () => {
   window.localStorage.clear();
   window.localStorage.setItem('keramos.person', 'T. Reed');
   disk = newDisk();
-  yard = await Yard.open();
-  const { id, version } = await createBoat(yard.context, brant());
-  await issueRevision(yard.context, id, version, { author: 'I. Hallin', note: 'first', answer: 'as it is' });
-  const parts = { hull: { mould: 'M1', team: '', begins: '', ends: '', pulls: 0 } };
-  await beginBuild(yard.context, id, { id: 'b-1', revision: 'A', hull: '1', parts });
+  [yard] = await Yard.begun(begin);
 }, 60_000);
 afterEach(() => yard.close());
 

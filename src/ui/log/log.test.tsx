@@ -35,6 +35,12 @@ vi.mock('../shared/charts/Chart', () => ({
   Chart: ({ children, label }: { children: string; label: string }) => <figure aria-label={label}>{children}</figure>,
 }));
 
+const begin = async ({ context }: Yard): Promise<string> => {
+  const { id, version } = await createBoat(context, brant());
+  await issueRevision(context, id, version, { author: 'I. Hallin', note: 'first', answer: 'as it is' });
+  await beginBuild(context, id, { id: 'b-1', revision: 'A', hull: '1', parts: {} });
+  return id;
+};
 let yard: Yard;
 let boatId: string;
 beforeEach(async () => {
@@ -42,11 +48,7 @@ beforeEach(async () => {
   window.localStorage.setItem('keramos.person', 'T. Reed');
   disk = newDisk();
   hub().channels.clear();
-  yard = await Yard.open();
-  const { id, version } = await createBoat(yard.context, brant());
-  boatId = id;
-  await issueRevision(yard.context, id, version, { author: 'I. Hallin', note: 'first', answer: 'as it is' });
-  await beginBuild(yard.context, id, { id: 'b-1', revision: 'A', hull: '1', parts: {} });
+  [yard, boatId] = await Yard.begun(begin);
 }, 60_000);
 afterEach(() => yard.close());
 
