@@ -2,6 +2,7 @@ import { isWet, USUAL_REPAIR, type BuildPlan, type BuildRecord, type RecordKind,
 import type { StoreContext } from './context';
 import { evaluateDetails } from '@/core/detail/kinds';
 import type { Boat } from '@/core/document';
+import { plannedOf } from '@/core/log';
 import { seedDemoShop } from './demoShop';
 import { seedDemoTrace } from './demoTraces';
 import { seedDemoTrials } from './demoTrials';
@@ -12,6 +13,8 @@ import { beginBuild, readBuild } from './stores/builds';
 import { issueRevision, listRevisions, recordRevisionEvent } from './stores/revisions';
 
 const MINUTE = 60_000;
+/** kg */
+const LARGEST_POT = 2.5;
 const [LAMINATOR, LEAD, INSPECTOR] = ['T. Reed', 'M. Aske', 'I. Hallin'];
 
 /** The days of a made-up build, written down as a shop would. */
@@ -21,6 +24,8 @@ class Days {
   constructor(
     private readonly prefix: string,
     begins: string,
+    /** What the resin of each part weighs in it, by its id (kg). */
+    private readonly resin: ReadonlyMap<string, number> = new Map(),
   ) {
     this.clock = Date.parse(begins);
   }
@@ -43,6 +48,16 @@ class Days {
     this.clock = day.getTime();
   }
 
+  /** Pots for every eight pieces, and resin of each (kg): what the part takes and a tenth more. */
+  private potsOf(plan: BuildPlan, { partId }: Step): { pots: number; each: number } {
+    const own = plan.steps.filter((step) => step.partId === partId && isWet(step));
+    const times = own.reduce((sum, { pieces }) => sum + Math.max(1, Math.ceil(pieces.length / 8)), 0);
+    const resin = (1.1 * (this.resin.get(partId ?? '') ?? 0)) / 1.02 / Math.max(1, times);
+    if (resin === 0) return { pots: 1, each: 1 };
+    const pots = Math.ceil(resin / LARGEST_POT);
+    return { pots, each: Math.round((1000 * resin) / pots) / 1000 };
+  }
+
   /** A step gone through as it should be, or up to so many of its pieces. */
   work(plan: BuildPlan, step: Step, pieces = Infinity): void {
     const own = { step: step.id };
@@ -56,9 +71,13 @@ class Days {
       this.wait(step.wait);
     }
     let pot = '';
+    const resin = this.potsOf(plan, step);
     const mix = () => {
-      if (pot !== '') this.note('potEmpty', { batch: pot, how: 'used' });
-      pot = this.note('batch', { ...own, resin: 3, hardener: 0.06, celsius: 19, life: 30, lots: 'R-2207' });
+      for (let i = 0; i < resin.pots; i++) {
+        if (pot !== '') this.note('potEmpty', { batch: pot, how: 'used' });
+        const { each } = resin;
+        pot = this.note('batch', { ...own, resin: each, hardener: 0.02 * each, celsius: 19, life: 30, lots: 'R-2207' });
+      }
     };
     if (isWet(step)) mix();
     for (const [i, code] of step.pieces.slice(0, pieces).entries()) {
@@ -118,7 +137,7 @@ export async function seedDemoBuilds(context: StoreContext): Promise<void> {
   await begin('demo-brant-1', 'brant-56', '1', '2026-09-07T06:30:00.000Z');
   const brant = (await readBuild(context, 'demo-brant-1')).plan;
   const { boat } = await readBoat(context, 'brant-56');
-  const days = brantDays(brant);
+  const days = brantDays(brant, new Map(plannedOf(boat).parts.map(({ id, resin }) => [id, resin])));
   pulled(boat, days);
   await keep('demo-brant-1', days);
   for (const weighIn of BRANT_WEIGH_INS) await keepWeighIn({ ...context, actor: LEAD! }, 'brant-56', weighIn);
@@ -203,8 +222,8 @@ function pulled(boat: Boat, days: Days): void {
 }
 
 /** The daysailer from the first coat of wax to the last bolt, with a dry place that was mended. */
-function brantDays(plan: BuildPlan): Days {
-  const days = new Days('demo-b', '2026-09-07T07:00:00Z');
+function brantDays(plan: BuildPlan, resin: ReadonlyMap<string, number>): Days {
+  const days = new Days('demo-b', '2026-09-07T07:00:00Z', resin);
   const hull = plan.parts.find(({ id }) => id === 'hull')!;
   const skin = hull.skins[0]!;
   const out = plan.steps.find(({ partId, kind }) => partId === 'hull' && kind === 'demould')!;

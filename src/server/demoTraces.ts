@@ -23,7 +23,12 @@ export async function seedDemoTrace(context: StoreContext, boat: Boat): Promise<
     const [a, b] = [moments[Math.max(0, after - 1)]!, moments[Math.max(0, after)]!];
     const share = b.time > a.time ? Math.min(1, Math.max(0, (seconds - a.time) / (b.time - a.time))) : 0;
     const [first, last] = [a.hottest - a.air, b.hottest - b.air];
-    const value = a.air + (b.air - a.air) * share + 1.12 * (first + (last - first) * share) + 0.25 * Math.sin(1.7 * i);
+    const value =
+      a.air +
+      (b.air - a.air) * share +
+      1.12 * (first + (last - first) * share) +
+      0.08 * Math.sin(1.7 * i) +
+      0.15 * Math.sin(0.11 * i);
     return { at: from + i * EACH, value: Math.round(100 * value) / 100 };
   });
   const at = (ms: number): StoreContext => ({ ...context, actor: 'M. Aske', now: () => new Date(ms).toISOString() });

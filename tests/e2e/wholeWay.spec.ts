@@ -128,7 +128,7 @@ test('Hatch 7 is gone on with: a sample that is read from the instruments, and w
   const { base } = await serve(newData());
   await expect
     .poll(async () => ((await (await fetch(`${base}/api/trials`)).json()) as unknown[]).length, { timeout: 120_000 })
-    .toBe(1);
+    .toBe(2);
   await page.addInitScript(() => localStorage.setItem('keramos.person', 'T. Reed'));
   await open(page, `${base}/log/trials`);
   await expect(page.getByText(/^B is the lightest that bears/)).toBeVisible();

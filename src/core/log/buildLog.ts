@@ -1,4 +1,4 @@
-import { lastDrop, type BuildRecordOf, type BuildState, type ReadingKind } from '../build';
+import { isWet, lastDrop, type BuildRecordOf, type BuildState, type ReadingKind } from '../build';
 import { outlier, sampleOf } from '../record';
 import { standing, type KeptWeighIn } from '../weight';
 import { fibreShareOf } from './fibreShareOf';
@@ -29,6 +29,8 @@ export interface PartLog {
   /** Hours planned by its steps, and those that were written down. */
   hours: { planned: number; read: number | null };
   defects: number;
+  /** Whether all that wets it is done: before that, resin and hours say nothing of the whole. */
+  isLaid: boolean;
 }
 export interface BuildLog {
   parts: PartLog[];
@@ -114,6 +116,7 @@ export function buildLog(state: BuildState, planned: Planned, weighIns: readonly
         ),
         read: hours.length === 0 ? null : hours.reduce((sum, { body }) => sum + body.value, 0),
       },
+      isLaid: steps.filter(isWet).every(({ id }) => state.steps.get(id)!.done !== null) && steps.some(isWet),
       defects: [...state.defects.values()].filter(({ record }) => record.body.part === part.id).length,
     };
   });

@@ -13,20 +13,25 @@ export interface RateObservation {
   part: string;
 }
 
+/** Of the resin that a part takes so much at least was written down, or the record is not whole. */
+const WHOLE = 0.85;
+
 /**
- * What a hull says of the rates.
+ * What a hull says of the rates: of the parts that are laid.
  * @param hoursOf hours of a part by the rates of today, by its id.
  */
 export function rateObservations(
   { hull, process, hoursOf }: { hull: string; process: Process; hoursOf: (partId: string) => number },
   { parts }: BuildLog,
 ): RateObservation[] {
-  return parts.flatMap(({ partId, name, hours, resin }) => {
+  return parts.flatMap(({ partId, name, hours, resin, isLaid }) => {
+    if (!isLaid) return [];
     const own = { process, hull, part: name };
     const planned = hoursOf(partId);
     return [
       ...(hours.read !== null && planned > 0 ? [{ ...own, rate: 'hours' as const, ratio: hours.read / planned }] : []),
-      ...(resin.mixed > 0 && resin.planned > 0
+      // Less than what stays in it cannot have been mixed: not every pot was written down.
+      ...(resin.mixed > WHOLE * resin.planned && resin.planned > 0
         ? [{ ...own, rate: 'resinWaste' as const, ratio: resin.mixed / resin.planned }]
         : []),
     ];

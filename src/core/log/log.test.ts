@@ -2,7 +2,7 @@ import { randomLcg, randomNormal } from 'd3-random';
 import { describe, expect, it } from 'vitest';
 import { Diary, planOf } from '../../../tests/helpers/builds';
 import { brant } from '../../../tests/helpers/merrow';
-import { stateOf, type BuildPlan, type BuildRecord, type ReadingKind } from '../build';
+import { isWet, stateOf, type BuildPlan, type BuildRecord, type ReadingKind } from '../build';
 import { ratesSchema, USUAL_RATES } from '../cost';
 import { layFabric } from '../laminate';
 import {
@@ -17,7 +17,7 @@ import {
 } from '../material';
 import { toleranceBound } from '../record';
 import { resultsOf } from '../revision';
-import { lastPlyLoad, predictTrial, type Trial } from '../trial';
+import { predictTrial, type Trial } from '../trial';
 import type { KeptWeighIn } from '../weight';
 import {
   boatBook,
@@ -375,7 +375,7 @@ describe('what a sample teaches', () => {
   const line = (stiffness: number, most: number): Trial['points'] =>
     Array.from({ length: 21 }, (_, i) => [(most * i) / 20, (most * i) / 20 / stiffness]);
   it('a coupon that is stiffer and weaker than expected, by the factors that it was made with', () => {
-    const last = lastPlyLoad(boat, sheet);
+    const last = expected.failure;
     const trial: Trial = {
       ...sheet,
       points: line(1.07 * expected.stiffness, 0.9 * last),
@@ -387,7 +387,7 @@ describe('what a sample teaches', () => {
     expect(found[1]!.ratio).toBeCloseTo(1.07, 6);
     expect(found[0]).toMatchObject({ process: boat.brief.process, material: cloth.id, of: 'Coupons', where: 'A' });
     // A crack that came earlier yet counts.
-    const first = expected.ways[0]!.load;
+    const first = expected.firstCrack;
     const cracked = { ...trial, breaks: [...trial.breaks, { kind: 'crack' as const, load: 0.5 * first, where: '' }] };
     expect(observationsOfTrial(boat, cracked)[0]!.ratio).toBeCloseTo(0.5, 9);
   });
@@ -440,9 +440,26 @@ describe('rates of the yard', () => {
       instrument: '',
       note: '',
     });
-    const log = buildLog(stateOf(plan, diary.records), planned, []);
-    const found = rateObservations({ hull: '3', process, hoursOf: (id) => (id === 'hull' ? 50 : 0) }, log);
-    expect(found).toEqual([{ rate: 'hours', process, hull: '3', part: 'Hull', ratio: 1.2 }]);
+    const found = () => {
+      const log = buildLog(stateOf(plan, diary.records), planned, []);
+      return rateObservations({ hull: '3', process, hoursOf: (id) => (id === 'hull' ? 50 : 0) }, log);
+    };
+    // Half a hull says nothing of the whole.
+    expect(found()).toEqual([]);
+    const wet = plan.steps.filter((step) => step.partId === 'hull' && isWet(step));
+    for (const step of wet) {
+      diary.note('begun', { step: step.id });
+      diary.note('done', { step: step.id, note: '' });
+    }
+    const hours = { rate: 'hours', process, hull: '3', part: 'Hull', ratio: 1.2 };
+    expect(found()).toEqual([hours]);
+    const { resin } = planned.parts.find(({ id }) => id === 'hull')!;
+    const mix = { step: wet[0]!.id, hardener: 0, celsius: 19, life: 30, lots: '' };
+    // Less than what stays in it was not all that was mixed.
+    diary.note('batch', { ...mix, resin: 0.5 * resin });
+    expect(found()).toEqual([hours]);
+    diary.note('batch', { ...mix, resin: 0.7 * resin });
+    expect(found()).toEqual([hours, { ...hours, rate: 'resinWaste', ratio: expect.closeTo(1.2, 9) }]);
   });
   it('move towards what was read, by hand: two of equal doubt and one reading go half way', () => {
     const rates = { ...USUAL_RATES, scatterHours: 0.2 };

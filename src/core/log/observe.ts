@@ -2,7 +2,7 @@ import type { Boat } from '../document';
 import { KeramosError } from '../error';
 import { fabricArealWeight, type ComponentForm, type Fabric, type Material, type Process } from '../material';
 import type { LearnedForm, LearnedProperty } from '../shop';
-import { lastPlyLoad, predictTrial, readTrial, type Trial } from '../trial';
+import { predictTrial, readTrial, type Trial } from '../trial';
 import { shareRead, type BuildLog, type ReadZone } from './buildLog';
 import { thicknessOf } from './fibreShareOf';
 import { asPublished, type PlannedZone } from './planned';
@@ -108,17 +108,17 @@ export function observationsOfTrial(boat: Boat, trial: Trial): Observation[] {
   const ofCore = { ...common, form: 'all' as const, material: core?.material ?? '' };
   const found: Observation[] = [];
   const plies: number[] = [];
+  const way = (...hows: string[]) => prediction.ways.find(({ how }) => hows.includes(how))?.load;
   const isOfPlies = failure === null || failure.how === 'tension' || failure.how === 'compression';
   // Where a core or a bond went, a crack before it may have been its own.
   if (firstCrack !== null && firstCrack > 0 && isOfPlies) {
-    const firstPly = prediction.ways.find(({ how }) => how === 'tension' || how === 'compression');
-    if (firstPly) plies.push(firstCrack / firstPly.load);
+    plies.push(firstCrack / prediction.firstCrack);
   }
   if (failure && failure.load > 0) {
-    if (isOfPlies) plies.push(failure.load / lastPlyLoad(published, trial));
-    const shear = prediction.ways.find(({ how }) => how === 'shear');
-    if (failure.how === 'shear' && core && shear)
-      found.push({ ...ofCore, property: 'coreStrength', ratio: failure.load / shear.load, by: 'a broken sample' });
+    if (isOfPlies) plies.push(failure.load / way('tension', 'compression')!);
+    const shear = way('shear');
+    if (failure.how === 'shear' && core && shear !== undefined)
+      found.push({ ...ofCore, property: 'coreStrength', ratio: failure.load / shear, by: 'a broken sample' });
   }
   // First crack and break of one sample are one reading: the less of both.
   if (plies.length > 0)

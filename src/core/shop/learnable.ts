@@ -106,7 +106,7 @@ export const LEARNABLES = {
     reading: 0.08,
     least: 3,
     uses: 'bound',
-    shown: 'stress',
+    shown: 'pressure',
   },
 } as const satisfies Record<string, Learnable>;
 export type LearnedProperty = keyof typeof LEARNABLES;

@@ -1,6 +1,6 @@
 /** Samples that are broken on purpose: expected, measured, and what a series of them proves. */
 export { BREAKS, TESTS, trialSchema, type BreakKind, type TestKind, type Trial, type TrialLayer } from './trial';
-export { lastPlyLoad, predictTrial, type TrialPrediction } from './predictTrial';
+export { predictTrial, type TrialPrediction } from './predictTrial';
 export { readTrial, type TrialResult } from './readTrial';
 export { nextTrials, type NextTrial } from './nextTrials';
 export { recommend, type Recommendation, type TriedSample } from './recommend';

@@ -18,6 +18,8 @@ export interface TrialPrediction {
   stiffness: number;
   /** What bends or stretches and what shears, per load (m/N): together one over the stiffness. */
   give: { bending: number; shear: number };
+  /** Where the first ply cracks: heard, not always seen, and not the end. */
+  firstCrack: number;
   failure: number;
   how: BreakKind;
   /** Every way to break that was looked at, the first to come at the top. */
@@ -46,8 +48,8 @@ function coreOf(laid: readonly LaidLayer[]) {
 }
 
 /**
- * How stiff a sample should be and at what load it should break, by mean strengths and moduli: first ply by Tsai–Wu,
- * core in shear, skin wrinkling. The first layer is the face that the load is on.
+ * How stiff a sample should be and at what load it should break, by mean strengths and moduli: first crack by
+ * Tsai–Wu, then last ply, core in shear, skin wrinkling. The first layer is the face that the load is on.
  *
  * @param boat whose materials, resin and process it is laid with.
  * @throws KeramosError `invalid` for layers that the boat does not have, or a core without a skin on both sides.
@@ -65,16 +67,17 @@ export function predictTrial(
   const arealWeight = laid.reduce((sum, one) => sum + massOf(one), 0);
   const ways: TrialPrediction['ways'] = [];
   const notChecked = ['slipping and crushing at the supports', 'scatter of the sample itself'];
-  const firstPly = () => {
-    const found = laminateFailure(plies, loadOf({ test, span, width }), 'tsaiWu');
-    const how: BreakKind = /Compression/.test(found.mode) ? 'compression' : 'tension';
-    ways.push({ how, load: UNIT * found.reserveFactor, says: `first ply by Tsai–Wu, ply ${found.ply + 1}` });
-  };
-  firstPly();
+  const load = loadOf({ test, span, width });
+  const found = laminateFailure(plies, load, 'tsaiWu');
+  const firstCrack = UNIT * found.reserveFactor;
+  // What cracked first is left out, and the load goes on.
+  const last = UNIT * Math.max(found.reserveFactor, progressiveFailure(plies, load, 'maxStrain').lastPly);
+  const inPlies: BreakKind = /Compression/.test(found.mode) ? 'compression' : 'tension';
+  ways.push({ how: inPlies, load: last, says: 'last ply by greatest strain, those that cracked before left out' });
   if (test === 'tension') {
     const give = { bending: (compliance[0]![0]! * span) / width, shear: 0 };
-    const [{ load: failure, how }] = ways as [TrialPrediction['ways'][number]];
-    return { stiffness: 1 / give.bending, give, failure, how, ways, arealWeight, thickness, notChecked };
+    const stretched = { stiffness: 1 / give.bending, give, firstCrack, failure: last, how: inPlies };
+    return { ...stretched, ways, arealWeight, thickness, notChecked };
   }
   const beam = BEAMS[test];
   const D = 1 / compliance[3]![3]!;
@@ -108,24 +111,12 @@ export function predictTrial(
     notChecked.push('crushing of the core under the load: spread it over a pad', 'skin coming off the core');
   }
   ways.sort((a, b) => a.load - b.load);
-  return { stiffness, give, failure: ways[0]!.load, how: ways[0]!.how, ways, arealWeight, thickness, notChecked };
+  const [{ load: failure, how }] = ways as [TrialPrediction['ways'][number]];
+  return { stiffness, give, firstCrack, failure, how, ways, arealWeight, thickness, notChecked };
 }
 
 /** What a load of 1000 N does to a sample where it is worst: pull (N/m), or moment (N). */
 function loadOf({ test, span, width }: Pick<Trial, 'test' | 'span' | 'width'>): Load {
   if (test === 'tension') return { N: [UNIT / width, 0, 0] };
   return { M: [(BEAMS[test].moment * UNIT * span) / width, 0, 0] };
-}
-
-/**
- * The most that the plies of a sample should bear (N), those that crack first left out: what a torn sample is held
- * against.
- * @throws KeramosError `invalid` as `predictTrial`. Source: progressive failure by greatest strain.
- */
-export function lastPlyLoad(boat: Boat, trial: Pick<Trial, 'layers' | 'test' | 'span' | 'width'>): number {
-  const book = bookOf(boat, 0);
-  const plies = pliesOf(book, layOwn(book, trial.layers));
-  const load = loadOf(trial);
-  const first = laminateFailure(plies, load, 'tsaiWu').reserveFactor;
-  return UNIT * Math.max(first, progressiveFailure(plies, load, 'maxStrain').lastPly);
 }

@@ -59,7 +59,8 @@ export function LearnedCard({
 }) {
   const [refusal, setRefusal] = useState<string | null>(null);
   const say = useSay(learned);
-  const { observations, posterior, bound, outlier, published, property } = learned;
+  const { observations, posterior, bound, outlier, property } = learned;
+  const hasFigure = property === 'fibreShare' || learnable(property).shown !== null;
   const put = async (fact: object): Promise<boolean> => {
     try {
       onPage(await api<LearningPage>('POST', '/api/learning', { kind: 'learned', id: nanoid(12), ...fact }));
@@ -76,13 +77,12 @@ export function LearnedCard({
   const band = (deviation: number) => say(deviation).replace(' of what is published', '');
   const odd = outlier === null ? null : observations[outlier]!;
   return (
-    <Card body className="mb-3">
+    <Card body>
       <h2>{titleOf(learned)}</h2>
       <Refusal text={refusal} onClose={() => setRefusal(null)} />
       <LearnedChart learned={learned} say={say} />
       <p className="mb-2 mt-2">
-        {(property === 'fibreShare' || learnable(property).shown) && `Published ${say(1)}; `}
-        {published > 0 && `after ${n} ${n === 1 ? 'reading' : 'readings'} `}
+        {hasFigure ? `Published ${say(1)}; after` : 'After'} {n} {n === 1 ? 'reading' : 'readings'}{' '}
         {property === 'fibreShare' ? 'this yard lays' : 'it is'} <strong>{say(posterior.mean)}</strong> ±{' '}
         {band(posterior.standardDeviation)}, the next within ± {band(2 * posterior.predictiveStandardDeviation)}.
         {bound !== null &&

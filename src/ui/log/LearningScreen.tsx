@@ -31,15 +31,17 @@ export function LearningScreen({ initial, today }: { initial: LearningPage; toda
           break a sample under <Link href="/log/trials">Trials</Link>, or put a piece of cloth on the scales.
         </p>
       )}
-      {page.learned.map((learned) => (
-        <LearnedCard
-          key={`${learned.property}|${learned.process}|${learned.form}|${learned.material}`}
-          learned={learned}
-          inUse={page.inUse}
-          today={today}
-          onPage={setPage}
-        />
-      ))}
+      <div className="learned">
+        {page.learned.map((learned) => (
+          <LearnedCard
+            key={`${learned.property}|${learned.process}|${learned.form}|${learned.material}`}
+            learned={learned}
+            inUse={page.inUse}
+            today={today}
+            onPage={setPage}
+          />
+        ))}
+      </div>
       {page.rates.map((learned) => (
         <RateCard
           key={`${learned.rate}|${learned.process}`}

@@ -319,7 +319,10 @@ function Expectation({
       <p className="mb-1">
         Should weigh <strong>{full(prediction.arealWeight, 'laminateWeight')}</strong> and break at{' '}
         <strong>{full(prediction.failure, 'force')}</strong>: {BREAKS[prediction.how]}
-        {prediction.failure < target && ' △ below what it must bear'}. Stop before anything flies: guard it, goggles on.
+        {prediction.failure < target && ' △ below what it must bear'}, its first ply crack at{' '}
+        {full(prediction.firstCrack, 'force')}
+        {prediction.firstCrack < target && ' △ below what it must bear'}. Stop before anything flies: guard it, goggles
+        on.
       </p>
       <details>
         <summary>One layer more or less</summary>

@@ -181,7 +181,10 @@ function Samples({
                 </td>
                 <td className="num">{full(prediction?.failure, 'force')}</td>
                 <td className="num">{full(result.failure?.load ?? result.highest, 'force')}</td>
-                <td className="num">{full(result.firstCrack, 'force')}</td>
+                <td className="num">
+                  {full(result.firstCrack, 'force')}
+                  {prediction && <div className="soft small">{full(prediction.firstCrack, 'force')} expected</div>}
+                </td>
                 <td className="num">{full(result.stiffness?.slope, 'lineForce')}</td>
                 <td className="num">{full(prediction?.stiffness, 'lineForce')}</td>
                 <td>
