@@ -46,7 +46,7 @@ const SUBJECTS = [
 ];
 /** Where a subject lives; a kind of detail is one folder, whose schema the document needs and whose findings need the evaluation. */
 const PLACES = {
-  detailSchema: { pattern: 'src/core/detail/kinds/**/schema.ts', partialMatch: false },
+  detailSchema: { pattern: 'src/core/detail/kinds/**/schema.ts', mode: 'full' },
   detailKinds: { pattern: 'src/core/detail/kinds' },
 };
 const FOLDERS = SUBJECTS.filter((subject) => !subject.startsWith('detail')).concat('detail(?!\\u002fkinds)');

@@ -1,6 +1,6 @@
 /** What was read of a hull beside what was planned, and what many hulls say together. */
 export { asPublished, plannedOf, type Planned, type PlannedZone } from './planned';
-export { plannedCure, type PlannedCure } from './plannedCure';
+export { furthestOff, plannedCure, type PlannedCure } from './plannedCure';
 export { fibreShareOf, thicknessOf } from './fibreShareOf';
 export { buildLog, causesOf, type BuildLog, type Cause, type Causes, type PartLog, type ReadZone } from './buildLog';
 export { yardView, type LoggedBuild, type Series as LogSeries, type YardView } from './yard';

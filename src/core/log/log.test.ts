@@ -4,6 +4,7 @@ import { Diary, planOf } from '../../../tests/helpers/builds';
 import { brant } from '../../../tests/helpers/merrow';
 import { isWet, stateOf, type BuildPlan, type BuildRecord, type ReadingKind } from '../build';
 import { ratesSchema, USUAL_RATES } from '../cost';
+import { USUAL_CURING } from '../cure';
 import { layFabric } from '../laminate';
 import {
   CHARACTERISTIC_K,
@@ -22,6 +23,8 @@ import type { KeptWeighIn } from '../weight';
 import {
   boatBook,
   bookWithLearned,
+  furthestOff,
+  plannedCure,
   buildLog,
   causesOf,
   fibreShareOf,
@@ -422,6 +425,25 @@ describe('what a sample teaches', () => {
       { property: 'arealWeight', ratio: expect.closeTo(1.1, 9), where: 'lot B1' },
     ]);
     expect(observationOfCloth([], weighed)).toEqual([]);
+  });
+});
+
+describe('a cure beside its plan', () => {
+  const state = stateOf(plan, []);
+  it('runs through the zone that heats itself up most, by the part’s own schedule', () => {
+    const found = plannedCure(boat, 'hull', { curing: USUAL_CURING, state })!;
+    expect(found).toMatchObject({ plan: 'Hull in a cold shop', from: null });
+    expect(found.moments[0]).toMatchObject({ time: 0, air: 12 });
+    expect(plannedCure(boat, 'nobody', { curing: USUAL_CURING, state })).toBeNull();
+  });
+  it('is furthest off where it is, above the hottest or below the coolest; what lies between is not off', () => {
+    const moment = (time: number) => ({ time, air: 20, hottest: 30 + time / 100, coolest: 25 });
+    const made = { plan: 'P', zone: 'Z', from: 0, moments: [moment(0), moment(1000)] };
+    const at = (seconds: number, least: number, most = least) => ({ from: seconds * 1000, least, most });
+    expect(furthestOff(made, 0, [at(500, 30), at(500, 36)])).toEqual({ off: 1, time: 500 });
+    expect(furthestOff(made, 0, [at(500, 36), at(600, 22)])).toEqual({ off: -3, time: 600 });
+    expect(furthestOff(made, 0, [at(500, 28)])).toEqual({ off: 0, time: 500 });
+    expect(furthestOff(made, 0, [at(2000, 90)])).toBeNull();
   });
 });
 

@@ -43,3 +43,35 @@ export function plannedCure(
       .map(({ time, air, hottest, coolest }) => ({ time, air, hottest, coolest })),
   };
 }
+
+/** Where a cure was furthest from its plan: read less planned (K), and how long after the resin was in (s). */
+export interface FurthestOff {
+  off: number;
+  time: number;
+}
+
+/**
+ * @param begun ms of the clock at which the plan begins. @param stretches of the trace: least and most of each.
+ * @returns null where no reading lies within the plan. Above the hottest of the laminate, or below its coolest, counts.
+ */
+export function furthestOff(
+  { moments }: PlannedCure,
+  begun: number,
+  stretches: readonly { from: number; least: number; most: number }[],
+): FurthestOff | null {
+  let furthest: FurthestOff | null = null;
+  for (const { from, least, most } of stretches) {
+    const time = (from - begun) / 1000;
+    const after = moments.findIndex((moment) => moment.time >= time);
+    if (after < 0 || time < moments[0]!.time) continue;
+    const [a, b] = [moments[Math.max(0, after - 1)]!, moments[after]!];
+    const share = b.time > a.time ? (time - a.time) / (b.time - a.time) : 0;
+    const [over, under] = [
+      most - (a.hottest + share * (b.hottest - a.hottest)),
+      least - (a.coolest + share * (b.coolest - a.coolest)),
+    ];
+    const off = Math.max(over, 0) >= -Math.min(under, 0) ? Math.max(over, 0) : Math.min(under, 0);
+    if (furthest === null || Math.abs(off) > Math.abs(furthest.off)) furthest = { off, time };
+  }
+  return furthest;
+}

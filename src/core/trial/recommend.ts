@@ -61,6 +61,8 @@ export function recommend(samples: readonly TriedSample[]): Recommendation {
     says.push(
       `${trial.name} is the lightest that bears ${target}: ${said(weightOf(best), 'laminateWeight')}, ${bore}.`,
     );
+    if (result.firstCrack !== null && result.firstCrack < trial.target)
+      says.push(`It cracked first at ${said(result.firstCrack, 'force')}, below what it must bear: look what went.`);
     if (standing[best.id] === 'tooStrong')
       says.push(`It bears more than ${TOO_STRONG} times the target: one layer less is worth a trial.`);
     const lighter = samples.filter((one) => standing[one.id] === 'fails' && weightOf(one) < weightOf(best));

@@ -22,7 +22,7 @@ import { useWho } from '../shared/who';
 import { EffectTable } from './EffectTable';
 import { LearnedChart } from './LearnedChart';
 
-const percent = (value: number) => `${(100 * value).toFixed(1)} %`;
+const percent = (value: number) => `${(100 * value).toFixed(1)}\u00a0%`;
 type Used = LearningPage['inUse'][number];
 
 /** Whether what is in use is of the same thing. */

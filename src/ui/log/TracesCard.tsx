@@ -5,7 +5,7 @@ import { nanoid } from 'nanoid';
 import { useState } from 'react';
 import { Button, Card, Form } from 'react-bootstrap';
 import { MEASURED, type InstrumentsNow, type MeasuredQuantity } from '@/core/instrument';
-import type { PlannedCure } from '@/core/log';
+import { furthestOff, type PlannedCure } from '@/core/log';
 import { formatDifference, inUnit } from '@/core/quantity';
 import { api, textOf } from '../shared/api';
 import { Chart } from '../shared/charts/Chart';
@@ -205,7 +205,7 @@ function TraceChart({ trace }: { trace: Trace }) {
       <Chart size={planned ? 'chart-tall' : 'chart-mid'} config={config} label={`${trace.name}, over time`}>
         {stretches.length === 0 ? 'Nothing was read yet.' : `From ${say(least)} to ${say(most)}.`}
       </Chart>
-      {planned && stretches.length > 0 && <Beside planned={planned} most={most} />}
+      {planned && stretches.length > 0 && <Beside planned={planned} begun={begun} stretches={stretches} />}
     </>
   );
 }
@@ -214,17 +214,19 @@ function TraceChart({ trace }: { trace: Trace }) {
 const OFF = 8;
 
 /** Where a cure went beside its plan, in words. */
-function Beside({ planned: { plan, zone, from, moments }, most }: { planned: PlannedCure; most: number }) {
-  const { full, system, unit } = useUnits();
-  const hottest = Math.max(...moments.map((moment) => moment.hottest));
-  const off = most - hottest;
-  const said = `${formatDifference(off, 'temperature', system)} ${unit('temperature')} off`;
+function Beside({ planned, begun, stretches }: { planned: PlannedCure; begun: number; stretches: readonly Stretch[] }) {
+  const { system, unit } = useUnits();
+  const found = furthestOff(planned, begun, stretches);
+  const { plan, zone, from } = planned;
+  const said = found && `${formatDifference(found.off, 'temperature', system)} ${unit('temperature')}`;
   return (
     <p className="small mb-0">
-      Hottest {full(most, 'temperature')}; by “{plan}” {zone} gets {full(hottest, 'temperature')} at its hottest
-      {Math.abs(off) > OFF
-        ? `. △ ${said}: look at its degree of cure and its limits again under Fill & cure.`
-        : `, ${said}.`}{' '}
+      {found
+        ? `Furthest from “${plan}” in ${zone}: ${said} after ${(found.time / 3600).toFixed(1)} h. `
+        : `Nothing was read while “${plan}” runs. `}
+      {found &&
+        Math.abs(found.off) > OFF &&
+        '△ Another cure than planned: look at its degree of cure and its limits again under Fill & cure. '}
       {from === null && 'Nobody said when the resin was in: the plan is drawn from the first reading. '}
       <span className="soft">What the gauge does not touch was not read.</span>
     </p>

@@ -4,6 +4,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { brant } from '../../../tests/helpers/merrow';
 import { memoryKeeper, newDisk, type Disk } from '../../../tests/helpers/memoryKeeper';
 import { choose, press, shown, type, went, Yard } from '../../../tests/helpers/yard';
+import { isWet } from '@/core/build';
 import { buildForFloor } from '@/server/floor/floorBuild';
 import { hub } from '@/server/instruments/hub';
 import { readInstruments } from '@/server/instruments/readInstruments';
@@ -12,7 +13,7 @@ import { readLearning } from '@/server/log/readLearning';
 import { readLog, readYardLog } from '@/server/log/readLog';
 import { readTrials, trialBoatOf } from '@/server/log/readTrials';
 import { createBoat, readBoat } from '@/server/stores/boats';
-import { beginBuild } from '@/server/stores/builds';
+import { beginBuild, readBuild } from '@/server/stores/builds';
 import { keepRecords, listRecords } from '@/server/stores/buildRecords';
 import { issueRevision } from '@/server/stores/revisions';
 import { readSetting } from '@/server/stores/settings';
@@ -164,7 +165,7 @@ describe('the log', () => {
     await yard.lay(<HullScreen hull={(await readLog(yard.context, 'b-1'))!} />);
     await shown('Cure of the hull');
     press('Draw');
-    await shown(/△ \+\d+ °C off: look at its degree of cure/);
+    await shown(/Furthest from “Hull in a cold shop” in .*: \+\d+ °C after 2.0 h\. △ Another cure than planned/);
     expect(screen.getByText(/Nobody said when the resin was in/)).toBeTruthy();
     const { book } = await readBook(yard.context, 'b-1');
     expect(book.traces).toMatchObject([{ id: 't-1', count: 60, most: 80, least: 20 }]);
@@ -234,6 +235,16 @@ describe('learning', () => {
   }, 30_000);
   it('puts hours into the rates of Weights and takes them out again', async () => {
     await tell([reading('h-1', 'hours', 80, '')]);
+    // Half a hull says nothing of the whole: its wet steps are done first.
+    const { plan } = await readBuild(yard.context, 'b-1');
+    const own = { person: 'T. Reed', device: 'd', at: '2026-11-30T09:00:00Z', corrects: null };
+    const wet = plan.steps.filter((step) => step.partId === 'hull' && isWet(step));
+    await tell(
+      wet.flatMap(({ id: step }, i) => [
+        { ...own, id: `begun-${i}`, kind: 'begun', body: { step } },
+        { ...own, id: `done-${i}`, kind: 'done', body: { step, note: '' } },
+      ]),
+    );
     await yard.lay(<LearningScreen initial={await readLearning(yard.context)} today="2026-11-30" />);
     const cut = async () => (await readSetting(yard.context, 'rates')).body.processes.handLayUp.cut;
     const before = await cut();
