@@ -3,12 +3,13 @@ import readSheets from 'read-excel-file/node';
 import { describe, expect, it } from 'vitest';
 import { largeBoat } from '../../../tests/helpers/largeBoat';
 import { brant, merrow } from '../../../tests/helpers/merrow';
-import { said, shownReserve, wordsIn } from '@/core/quantity';
+import { formatWorkingValue, said, shownReserve, wordsIn } from '@/core/quantity';
 import { boatDrawingSvg } from '@/core/drawing';
 import { applyEdits } from '@/core/edit';
 import type { Revision } from '@/core/revision';
 import { drawDetail, evaluateDetail, evaluateDetails, type Detail } from '@/core/detail/kinds';
-import { ENGINE, evaluateStiffeners, evaluateZone } from '@/core/evaluate';
+import { texToText } from '@/core/working';
+import { ENGINE, evaluateStiffeners, evaluateZone, makeEvaluator, stackWorking, zoneWorking } from '@/core/evaluate';
 import type { Boat } from '@/core/document';
 import { writeWorkbook } from '../table/writeTable';
 import { scheduleCsv } from './scheduleCsv';
@@ -17,6 +18,7 @@ import { runToEnd } from '@/core/job';
 import { scheduleDefinition, schedulePdf } from './schedulePdf';
 import { detailDxf } from './detailDxf';
 import { detailPdf, detailSheet } from './detailPdf';
+import { workingPages } from './pages/workingPages';
 import { inUnits } from './pdfStyle';
 import { sectionSvg } from './sectionSvg';
 import DxfParser from 'dxf-parser';
@@ -211,6 +213,42 @@ describe('the editions of the schedule', () => {
       const pdf = await schedulePdf(what, options);
       expect(pdf.toString('latin1').match(/\/Type \/Page\b/g)!.length).toBeLessThanOrEqual(most);
     }
+  });
+  it('the full one has every step of every zone: its figure there, its formula once by its number, or where it stands', () => {
+    interface Cell {
+      text: string;
+    }
+    interface Rows {
+      table: { body: (string | Cell)[][] };
+    }
+    const content = runToEnd(workingPages(boat, makeEvaluator()(boat))) as unknown as (Rows & Cell)[];
+    const at = (title: string) => content.findIndex((one) => one.text === title);
+    const formulas = content
+      .slice(at('Formulas'))
+      .find((one) => one.table)!
+      .table.body.slice(1);
+    const zones = content.slice(at('Workings'));
+    for (const part of boat.parts)
+      for (const zone of part.zones) {
+        const where = `${part.name}: ${zone.name}`;
+        for (const { title, steps } of [...zoneWorking(boat, part, zone), ...stackWorking(boat, part, zone)]) {
+          const from = (name: string) => zones.slice(zones.findIndex(({ text }) => text === name) + 1);
+          const there = from(where).find(({ text }) => text === title || text?.startsWith(`${title}: as in `))!;
+          const place = there.text === title ? where : there.text.slice(`${title}: as in `.length);
+          const own = from(place);
+          const rows = own.slice(own.findIndex(({ text }) => text === title))[1]!.table.body;
+          steps.forEach((step, i) => {
+            const [quantity, , figure, number] = rows[i] as [string, string, Cell, Cell];
+            expect(quantity).toBe(step.quantity);
+            expect(figure.text).toBe(`${texToText(step.symbol)} = ${formatWorkingValue(step.value, step.unit)}`);
+            const formula = formulas[Number(number.text.slice(1, -1)) - 1]!;
+            expect(formula[2]).toBe(`${texToText(step.symbol)} = ${texToText(step.formula)}`);
+            expect(JSON.stringify(formula[3])).toContain(JSON.stringify(step.source).slice(1, -1));
+          });
+        }
+      }
+    expect(new Set(formulas.map((row) => JSON.stringify(row.slice(2)))).size).toBe(formulas.length);
+    expect(runToEnd(workingPages({ ...boat, parts: [] }, new Map()))).toEqual([]);
   });
   it('the short one draws every zone that has a place, in the units of the reader', () => {
     for (const what of [boat, brant()]) {

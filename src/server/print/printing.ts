@@ -7,7 +7,9 @@ import type { PrintOptions } from './schedulePdf';
 
 const printer = sharedThread<{ boat: Boat; options: PrintOptions }, Uint8Array>('printer', {
   start: () =>
-    new Worker(new URL('./print.thread.ts', import.meta.url), { resourceLimits: { maxOldGenerationSizeMb: 1024 } }),
+    new Worker(new URL('./print.thread.ts', import.meta.url), {
+      resourceLimits: { maxOldGenerationSizeMb: 1024, maxYoungGenerationSizeMb: 64 },
+    }),
   milliseconds: 120_000,
   tooMuch: 'The print took too long and was given up',
 });
