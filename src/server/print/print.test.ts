@@ -214,7 +214,7 @@ describe('the editions of the schedule', () => {
       expect(pdf.toString('latin1').match(/\/Type \/Page\b/g)!.length).toBeLessThanOrEqual(most);
     }
   });
-  it('the full one has every step of every zone: its figure there, its formula once by its number, or where it stands', () => {
+  it('the full one has every step of every zone, its formula once by its number, or says where it stands', () => {
     interface Cell {
       text: string;
     }
