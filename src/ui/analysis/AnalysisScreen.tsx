@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
-import { Card, Form, Nav } from 'react-bootstrap';
-import { CRITERIA, type Criterion } from '@/core/laminate';
+import { Card, Nav } from 'react-bootstrap';
+import type { Criterion } from '@/core/laminate';
 import { stackWorking, targetOf } from '@/core/evaluate';
 import { useDesign } from '../shared/boat';
 import { Onward } from '../shared/Onward';
@@ -9,6 +9,7 @@ import { useLaminate } from '../shared/useProofs';
 import { useUnits } from '../shared/units';
 import { useKeptTab } from '../shared/useKept';
 import { useZoneShown } from '../shared/useZoneShown';
+import { CriterionPicker } from '../shared/CriterionPicker';
 import { ZonePicker } from '../shared/ZonePicker';
 import { WorkingPanel, type WorkingRequest } from '../shared/WorkingPanel';
 import { CompatibilityPanel } from './CompatibilityPanel';
@@ -40,19 +41,7 @@ export function AnalysisScreen() {
       <div className="d-flex align-items-center gap-3 mb-2 flex-wrap">
         <span className="question mb-0">What does the laminate do under load, ply by ply?</span>
         <ZonePicker zoneId={zone?.id ?? null} onChoose={choose} />
-        <Form.Select
-          size="sm"
-          className="w-auto"
-          aria-label="Failure criterion"
-          value={criterion}
-          onChange={(event) => setCriterion(event.target.value as Criterion)}
-        >
-          {Object.entries(CRITERIA).map(([key, name]) => (
-            <option key={key} value={key}>
-              {name}
-            </option>
-          ))}
-        </Form.Select>
+        <CriterionPicker value={criterion} onChoose={setCriterion} />
       </div>
       <Nav variant="tabs" activeKey={tab} onSelect={(key) => setTab(key as Tab)}>
         {Object.entries(TABS).map(([key, name]) => (

@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { nanoid } from 'nanoid';
 import { useState } from 'react';
 import { Button, Card, Form } from 'react-bootstrap';
+import type { QuantityKind } from '@/core/quantity';
 import { readCurve, sayPoint } from '@/core/record';
 import {
   BREAKS,
@@ -245,6 +246,20 @@ function Layers({
   );
 }
 
+const SIZES: {
+  label: string;
+  key: 'span' | 'width' | 'target' | 'mostDeflection' | 'arealWeight';
+  kind: QuantityKind;
+  range: [number, number];
+  optional?: true;
+}[] = [
+  { label: 'Between the supports', key: 'span', kind: 'shortLength', range: [0.02, 10] },
+  { label: 'Width', key: 'width', kind: 'shortLength', range: [0.005, 5] },
+  { label: 'Must bear', key: 'target', kind: 'force', range: [1, 1e8] },
+  { label: 'May bend by', key: 'mostDeflection', kind: 'thickness', range: [0.00001, 10], optional: true },
+  { label: 'Weighed', key: 'arealWeight', kind: 'laminateWeight', range: [0.1, 500], optional: true },
+];
+
 function SetUp({ draft, set }: { draft: Trial; set: (change: Partial<Trial>) => void }) {
   return (
     <div className="align-pair">
@@ -258,48 +273,20 @@ function SetUp({ draft, set }: { draft: Trial; set: (change: Partial<Trial>) => 
           ))}
         </Form.Select>
       </Form.Group>
-      <QuantityField
-        label={draft.test === 'tension' ? 'Between the grips' : 'Between the supports'}
-        kind="shortLength"
-        value={draft.span}
-        minimum={0.02}
-        maximum={10}
-        onCommit={(span) => set({ span: span ?? draft.span })}
-      />
-      <QuantityField
-        label="Width"
-        kind="shortLength"
-        value={draft.width}
-        minimum={0.005}
-        maximum={5}
-        onCommit={(width) => set({ width: width ?? draft.width })}
-      />
-      <QuantityField
-        label="Must bear"
-        kind="force"
-        value={draft.target}
-        minimum={1}
-        maximum={1e8}
-        onCommit={(target) => set({ target: target ?? draft.target })}
-      />
-      <QuantityField
-        label="May bend by"
-        kind="thickness"
-        value={draft.mostDeflection}
-        minimum={0.00001}
-        maximum={10}
-        optional
-        onCommit={(mostDeflection) => set({ mostDeflection })}
-      />
-      <QuantityField
-        label="Weighed"
-        kind="laminateWeight"
-        value={draft.arealWeight}
-        minimum={0.1}
-        maximum={500}
-        optional
-        onCommit={(arealWeight) => set({ arealWeight })}
-      />
+      {SIZES.map(({ label, key, kind, range: [minimum, maximum], optional = false }) => (
+        <QuantityField
+          key={key}
+          label={key === 'span' && draft.test === 'tension' ? 'Between the grips' : label}
+          kind={kind}
+          value={draft[key]}
+          minimum={minimum}
+          maximum={maximum}
+          optional={optional}
+          onCommit={(value) => {
+            if (value !== null || optional) set({ [key]: value });
+          }}
+        />
+      ))}
     </div>
   );
 }

@@ -2,7 +2,7 @@
 import { useMemo, useState } from 'react';
 import { Card, Col, Form, Row } from 'react-bootstrap';
 import { KeramosError } from '@/core/error';
-import { CRITERIA, type Criterion } from '@/core/laminate';
+import type { Criterion } from '@/core/laminate';
 import { formatNumber } from '@/core/quantity';
 import { matchZone, panelWorking, targetOf, whereGoverns, zoneWorking } from '@/core/evaluate';
 import { usualPanelCase, type PanelCase } from '@/core/document';
@@ -13,6 +13,7 @@ import { Onward } from '../shared/Onward';
 import { QuantityField } from '../shared/QuantityField';
 import { useUnits } from '../shared/units';
 import { useZoneShown } from '../shared/useZoneShown';
+import { CriterionPicker } from '../shared/CriterionPicker';
 import { ZonePicker } from '../shared/ZonePicker';
 import { useEdit } from '../shared/useEdit';
 import { usePanel } from '../shared/useProofs';
@@ -67,19 +68,7 @@ export function PanelScreen() {
       <div className="d-flex align-items-center gap-3 mb-2 flex-wrap">
         <span className="question mb-0">Does this panel carry its load, by rule, by analysis, by match?</span>
         <ZonePicker zoneId={zone?.id ?? null} onChoose={choose} />
-        <Form.Select
-          size="sm"
-          className="w-auto"
-          aria-label="Failure criterion"
-          value={criterion}
-          onChange={(event) => setCriterion(event.target.value as Criterion)}
-        >
-          {Object.entries(CRITERIA).map(([key, name]) => (
-            <option key={key} value={key}>
-              {name}
-            </option>
-          ))}
-        </Form.Select>
+        <CriterionPicker value={criterion} onChoose={setCriterion} />
       </div>
       <Refusal text={refusal} onClose={() => setRefusal(null)} />
       <div className="layup">
