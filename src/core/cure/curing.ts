@@ -22,6 +22,7 @@ const family = z.strictObject({
   tackEnds: degree('Bonds to the next coat by itself until'),
   abrade: degree('Must be abraded from a degree'),
   most: bounded('Hottest that a laminate may get', [40, 250], '°C'),
+  hardness: bounded('Hard enough from', [0, 100], '', { hint: 'Barcol' }).default(35),
 });
 export type FamilyCure = z.infer<typeof family>;
 

@@ -1,7 +1,7 @@
 import { isWet, lastDrop, type BuildRecordOf, type BuildState, type ReadingKind } from '../build';
 import { outlier, sampleOf } from '../record';
 import { standing, type KeptWeighIn } from '../weight';
-import { fibreShareOf } from './fibreShareOf';
+import { fibreShareOf, thicknessOf } from './fibreShareOf';
 import type { Planned, PlannedZone } from './planned';
 
 /** Readings of one kind in one zone, beside what was planned. SI. */
@@ -13,6 +13,10 @@ export interface ReadZone {
   standardDeviation: number | null;
   /** What was planned; null where nothing is planned of it. */
   planned: number | null;
+  /** Least and most that it should read; null on a side where nothing is too much or too little. */
+  limits: [number | null, number | null];
+  /** Readings beyond them. */
+  outside: number;
   /** Place of the reading that chance does not explain (Grubbs, 5 %); it stays in the mean. */
   outlier: number | null;
 }
@@ -43,7 +47,27 @@ const PLANNED: Partial<Record<ReadingKind, (zone: PlannedZone) => number>> = {
   fibreShare: (zone) => zone.fibreShare,
 };
 
-function readZone(zone: PlannedZone, what: ReadingKind, readings: BuildRecordOf<'reading'>[]): ReadZone {
+/** What a laminate of a resin must come to: hardness (Barcol) and the most heat (°C), by the yard's list. */
+export interface ResinLimits {
+  hardness: number;
+  most: number;
+}
+
+/** Two standard deviations to both sides of the planned fibre share; hardness and heat by the resin. */
+function limitsOf(zone: PlannedZone, what: ReadingKind, resin: ResinLimits | null): ReadZone['limits'] {
+  const [thin, rich] = [zone.fibreShare + 2 * zone.scatter, zone.fibreShare - 2 * zone.scatter];
+  if (what === 'fibreShare') return [Math.max(0, rich), Math.min(1, thin)];
+  if (what === 'thickness' && zone.fibreShare > 0)
+    return [thicknessOf(zone, Math.min(0.95, thin)), thicknessOf(zone, Math.max(0.05, rich))];
+  if (what === 'hardness') return [resin?.hardness ?? null, null];
+  return [null, what === 'temperature' ? (resin?.most ?? null) : null];
+}
+
+function readZone(
+  zone: PlannedZone,
+  { what, readings, resin }: { what: ReadingKind; readings: BuildRecordOf<'reading'>[]; resin: ResinLimits | null },
+): ReadZone {
+  const [low, high] = limitsOf(zone, what, resin);
   const values = readings.map(({ body }) => body.value);
   const mean = values.reduce((sum, value) => sum + value, 0) / values.length;
   return {
@@ -53,15 +77,22 @@ function readZone(zone: PlannedZone, what: ReadingKind, readings: BuildRecordOf<
     mean,
     standardDeviation: values.length > 1 ? sampleOf(values).standardDeviation : null,
     planned: PLANNED[what]?.(zone) ?? null,
+    limits: [low, high],
+    outside: values.filter((value) => (low !== null && value < low) || (high !== null && value > high)).length,
     outlier: values.length > 2 ? outlier(values).index : null,
   };
 }
 
 /**
  * What was read of a hull beside what its revision plans.
- * @param weighIns of the boat, all hulls. @example buildLog(state, plannedOf(boat), weighIns).parts[0].mass
+ * @param weighIns of the boat, all hulls. @param resin limits of what it is laid with; null: not judged.
+ * @example buildLog(state, plannedOf(boat), { weighIns }).parts[0].mass
  */
-export function buildLog(state: BuildState, planned: Planned, weighIns: readonly KeptWeighIn[]): BuildLog {
+export function buildLog(
+  state: BuildState,
+  planned: Planned,
+  { weighIns, resin = null }: { weighIns: readonly KeptWeighIn[]; resin?: ResinLimits | null },
+): BuildLog {
   const { plan } = state;
   const own = standing(weighIns).filter(({ hull }) => hull === plan.hull);
   const byZone = new Map<string, BuildRecordOf<'reading'>[]>();
@@ -106,7 +137,7 @@ export function buildLog(state: BuildState, planned: Planned, weighIns: readonly
         .flatMap(([key, readings]): ReadZone[] => {
           const [zoneId, what] = key.split('|') as [string, ReadingKind];
           const zone = planned.zones.find(({ id }) => id === zoneId)!;
-          return zone.partId === part.id ? [readZone(zone, what, readings)] : [];
+          return zone.partId === part.id ? [readZone(zone, { what, readings, resin })] : [];
         })
         .sort((a, b) => a.what.localeCompare(b.what) || a.zone.name.localeCompare(b.zone.name)),
       hours: {

@@ -2,7 +2,16 @@
 export { asPublished, plannedOf, type Planned, type PlannedZone } from './planned';
 export { furthestOff, plannedCure, type PlannedCure } from './plannedCure';
 export { fibreShareOf, thicknessOf } from './fibreShareOf';
-export { buildLog, causesOf, type BuildLog, type Cause, type Causes, type PartLog, type ReadZone } from './buildLog';
+export {
+  buildLog,
+  causesOf,
+  type BuildLog,
+  type Cause,
+  type Causes,
+  type PartLog,
+  type ReadZone,
+  type ResinLimits,
+} from './buildLog';
 export { yardView, type LoggedBuild, type Series as LogSeries, type YardView } from './yard';
 export type { LogOfBuild, LogOfYard } from './pages';
 export { boatBook, EDITIONS, type BoatBook, type Edition } from './book';

@@ -43,6 +43,7 @@ import {
   withBefore,
   yardView,
   type LearnedForm,
+  type ResinLimits,
   type LearnedUse,
   type LoggedBuild,
   type Observation,
@@ -92,12 +93,33 @@ describe('the log of a hull', () => {
     const diary = new Diary();
     const values = [6.4, 6.5, 6.45, 6.42, 6.48, 9.9].map((mm) => mm / 1000);
     for (const value of values) read(diary, 'thickness', value);
-    const log = buildLog(stateOf(plan, diary.records), planned, [weighIn(150), weighIn(99, '4')]);
+    const log = buildLog(stateOf(plan, diary.records), planned, { weighIns: [weighIn(150), weighIn(99, '4')] });
     const hull = log.parts.find(({ partId }) => partId === 'hull')!;
     expect(hull.mass.weighed!.mass).toBe(150);
     const [zoneLog] = hull.zones;
     expect(zoneLog).toMatchObject({ what: 'thickness', outlier: 5, planned: zone.thickness });
     expect(zoneLog!.mean).toBeCloseTo(values.reduce((a, b) => a + b, 0) / values.length, 12);
+  });
+  it('by hand: limits are two scatters of the fibre share, hardness and heat by the resin; beyond is counted', () => {
+    const diary = new Diary();
+    const { fibreShare, scatter, dryFibre, resinDensity, fibreDensity, filled } = zone;
+    const thickness = (share: number) => filled + dryFibre / fibreDensity + (dryFibre * (1 / share - 1)) / resinDensity;
+    for (const value of [zone.thickness, 1.3 * zone.thickness]) read(diary, 'thickness', value);
+    for (const value of [28, 40, 42]) read(diary, 'hardness', value);
+    read(diary, 'temperature', 90);
+    read(diary, 'gap', 0.002);
+    const of = (resin: ResinLimits | null) => {
+      const log = buildLog(stateOf(plan, diary.records), planned, { weighIns: [], resin });
+      return Object.fromEntries(log.parts[0]!.zones.map(({ what, limits, outside }) => [what, { limits, outside }]));
+    };
+    const own = of({ hardness: 35, most: 80 });
+    expect(own['thickness']!.limits[0]).toBeCloseTo(thickness(fibreShare + 2 * scatter), 12);
+    expect(own['thickness']!.limits[1]).toBeCloseTo(thickness(fibreShare - 2 * scatter), 12);
+    expect(own['thickness']!.outside).toBe(1);
+    expect(own['hardness']).toEqual({ limits: [35, null], outside: 1 });
+    expect(own['temperature']).toEqual({ limits: [null, 80], outside: 1 });
+    expect(own['gap']).toEqual({ limits: [null, null], outside: 0 });
+    expect(of(null)['hardness']).toEqual({ limits: [null, null], outside: 0 });
   });
   it('counts resin mixed and thrown away, and the last drop of the bag', () => {
     const lay = plan.steps.find(({ partId, kind, stay }) => partId === 'hull' && kind === 'lay' && stay === 'must')!;
@@ -107,7 +129,7 @@ describe('the log of a hull', () => {
     const first = diary.note('batch', mix);
     diary.note('batch', mix);
     diary.note('potEmpty', { batch: first.id, how: 'thrown away' });
-    const { resin } = buildLog(stateOf(plan, diary.records), planned, []).parts.find(
+    const { resin } = buildLog(stateOf(plan, diary.records), planned, { weighIns: [] }).parts.find(
       ({ partId }) => partId === 'hull',
     )!;
     expect(resin).toMatchObject({ mixed: 6.12, thrown: 3.06 });
@@ -117,7 +139,7 @@ describe('the log of a hull', () => {
     const share = zone.fibreShare * 0.9;
     read(diary, 'fibreShare', share);
     const more = zone.dryFibre * (1 / share - 1 / zone.fibreShare) * zone.area;
-    const log = buildLog(stateOf(plan, diary.records), planned, [weighIn(planned.parts[0]!.mass + 10)]);
+    const log = buildLog(stateOf(plan, diary.records), planned, { weighIns: [weighIn(planned.parts[0]!.mass + 10)] });
     const causes = causesOf(log.parts[0]!)!;
     expect(causes.over).toBeCloseTo(10, 9);
     expect(causes.causes).toHaveLength(1);
@@ -129,7 +151,7 @@ describe('the log of a hull', () => {
     const diary = new Diary();
     read(diary, 'thickness', zone.thickness * 1.2);
     read(diary, 'fibreShare', zone.fibreShare);
-    const log = buildLog(stateOf(plan, diary.records), planned, []);
+    const log = buildLog(stateOf(plan, diary.records), planned, { weighIns: [] });
     expect(causesOf(log.parts[0]!)).toBeNull();
     const [own] = observationsOf({ hull: '3', process: 'handLayUp', resin: 'r' }, log);
     expect(own).toMatchObject({ ratio: 1, by: 'plugs' });
@@ -140,7 +162,12 @@ describe('the yard over its hulls', () => {
   const hull = (number: string, mass: number): LoggedBuild => {
     const own: BuildPlan = { ...plan, hull: number };
     const state = stateOf(own, []);
-    return { boat: 'Brant 56', hull: number, state, log: buildLog(state, planned, [weighIn(mass, number)]) };
+    return {
+      boat: 'Brant 56',
+      hull: number,
+      state,
+      log: buildLog(state, planned, { weighIns: [weighIn(mass, number)] }),
+    };
   };
   const target = planned.parts[0]!.mass;
   it('has limits of chance from three hulls on, and marks what lies beyond', () => {
@@ -162,7 +189,7 @@ describe('the yard over its hulls', () => {
     const place = { part: 'hull', zone: '', skin: 'x', at: [0.5, 0.5], size: 0.05, note: '', photos: [] };
     diary.note('defect', { ...place, step: second!.id, kind: 'wrinkle' });
     const state = stateOf(plan, diary.records);
-    const view = yardView([{ boat: 'B', hull: '3', state, log: buildLog(state, planned, []) }]);
+    const view = yardView([{ boat: 'B', hull: '3', state, log: buildLog(state, planned, { weighIns: [] }) }]);
     expect(view.firstPass).toEqual({ passed: 1, done: 2 });
     expect(view.defects).toEqual([{ kind: 'wrinkle', name: 'wrinkle', number: 1, steps: [second!.name] }]);
   });
@@ -329,7 +356,7 @@ describe('learning', () => {
     const diary = new Diary();
     read(diary, 'fibreShare', zone.fibreShare);
     read(diary, 'thickness', zone.filled + 1.06 * (zone.thickness - zone.filled));
-    const log = buildLog(stateOf(plan, diary.records), planned, []);
+    const log = buildLog(stateOf(plan, diary.records), planned, { weighIns: [] });
     const found = observationsOf({ hull: '3', process, resin: 'r' }, log);
     expect(found.map(({ property }) => property)).toEqual(['fibreShare', 'thickness']);
     expect(found[0]!.ratio).toBeCloseTo(1, 6);
@@ -463,7 +490,7 @@ describe('rates of the yard', () => {
       note: '',
     });
     const found = () => {
-      const log = buildLog(stateOf(plan, diary.records), planned, []);
+      const log = buildLog(stateOf(plan, diary.records), planned, { weighIns: [] });
       return rateObservations({ hull: '3', process, hoursOf: (id) => (id === 'hull' ? 50 : 0) }, log);
     };
     // Half a hull says nothing of the whole.
@@ -547,7 +574,7 @@ it('the book holds who laid what with which lot, what was settled and what was n
     amendments: [],
     state,
     records: diary.records,
-    log: buildLog(state, planned, []),
+    log: buildLog(state, planned, { weighIns: [] }),
     now: '2026-11-30T08:00:00Z',
   });
   const own = book.parts.flatMap(({ steps }) => steps).find(({ laid }) => laid.length > 0)!;

@@ -17,6 +17,8 @@ export interface LogOfBuild {
   skins: { partId: string; skins: PlannedPart['skins'] }[];
 }
 export interface LogOfYard {
+  /** What was learned and is in use, in words. */
+  learned: { says: string; on: string; author: string }[];
   boats: { boatId: string; boat: string; hulls: string[]; view: YardView }[];
   builds: { id: string; boat: string; hull: string; revision: string; createdAt: string; closedAt: string | null }[];
 }

@@ -1,7 +1,7 @@
 import { evaluateDetails } from '../detail/kinds';
 import type { Boat } from '../document';
 import { makeEvaluator, type LaidLayer } from '../evaluate';
-import type { ComponentForm, Fabric } from '../material';
+import { PROCESSES, type ComponentForm, type Fabric, type ResinFamily } from '../material';
 import { boatWeight } from '../weight';
 
 /** What a zone is planned to be: thickness m, masses kg/m², area m² of one part. */
@@ -22,6 +22,8 @@ export interface PlannedZone {
   /** Share of its dry fibre by form of cloth, and by cloth. */
   forms: Partial<Record<ComponentForm, number>>;
   cloths: Record<string, number>;
+  /** Standard deviation of the fibre share from part to part, by the process. */
+  scatter: number;
   /** Fibre share by what is published alone, without what the yard tested. */
   published: number;
 }
@@ -36,6 +38,8 @@ export interface PlannedPart {
 export interface Planned {
   parts: PlannedPart[];
   zones: PlannedZone[];
+  /** Of the resin that it is laid with; null without one. */
+  resinFamily: ResinFamily | null;
 }
 
 /** Share of the dry fibre of some layers by form of their components. */
@@ -104,9 +108,10 @@ export function plannedOf(boat: Boat): Planned {
         resinDensity,
         forms: formsOf(cloth),
         cloths: clothsOf(cloth),
+        scatter: PROCESSES[boat.brief.process].scatter,
         published: byPublished.get(zone.id)!.fibreWeightFraction,
       };
     }),
   );
-  return { parts, zones };
+  return { parts, zones, resinFamily: resin?.kind === 'resin' ? resin.family : null };
 }

@@ -11,6 +11,7 @@ import { listBuilds, readBuild } from '../stores/builds';
 import { readRevision } from '../stores/revisions';
 import { listTraces, thinTrace, traceCsv } from '../stores/traces';
 import { listWeighIns } from '../stores/weighIns';
+import { resinLimits } from './readLog';
 import { readTrials } from './readTrials';
 
 /** Where a photograph of a build is kept; null where it has not arrived. */
@@ -68,6 +69,7 @@ export async function readBook(context: StoreContext, buildId: string) {
     readTrials(context),
   ]);
   const { boat } = revision;
+  const planned = plannedOf(boat);
   const book = boatBook({
     boat,
     revision,
@@ -76,7 +78,7 @@ export async function readBook(context: StoreContext, buildId: string) {
     amendments: build.amendments,
     state: listed.state,
     records,
-    log: buildLog(listed.state, plannedOf(boat), weighIns),
+    log: buildLog(listed.state, planned, { weighIns, resin: await resinLimits(context, planned) }),
     traces,
     trials: trials.filter((series) => series.boat === build.boatId),
     now: context.now(),

@@ -192,6 +192,13 @@ function PartCard({ part, hull }: { part: PartLog; hull: LogOfBuild }) {
   );
 }
 
+/** Within what something should read. */
+function sayLimits([low, high]: ReadZone['limits'], say: (value: number) => string): string {
+  if (low !== null && high !== null) return `${say(low)} to ${say(high)}`;
+  if (low !== null) return `at least ${say(low)}`;
+  return high === null ? '' : `at most ${say(high)}`;
+}
+
 function ZoneTable({ zones }: { zones: ReadZone[] }) {
   const say = useReadingWords();
   return (
@@ -200,7 +207,7 @@ function ZoneTable({ zones }: { zones: ReadZone[] }) {
         <tr>
           <th scope="col">Zone</th>
           <th scope="col">What</th>
-          {['Readings', 'Mean', 'Scatter', 'Planned', 'Off by'].map((head) => (
+          {['Readings', 'Mean', 'Scatter', 'Planned, and within', 'Off by'].map((head) => (
             <th key={head} scope="col" className="num">
               {head}
             </th>
@@ -209,7 +216,7 @@ function ZoneTable({ zones }: { zones: ReadZone[] }) {
         </tr>
       </thead>
       <tbody>
-        {zones.map(({ zone, what, readings, mean, standardDeviation, planned, outlier }) => (
+        {zones.map(({ zone, what, readings, mean, standardDeviation, planned, limits, outside, outlier }) => (
           <tr key={zone.id + what}>
             <th scope="row" className="fw-normal">
               {zone.name}
@@ -218,9 +225,17 @@ function ZoneTable({ zones }: { zones: ReadZone[] }) {
             <td className="num">{readings.length}</td>
             <td className="num">{say(what, mean)}</td>
             <td className="num">{standardDeviation === null ? '–' : say(what, standardDeviation)}</td>
-            <td className="num">{planned === null ? '–' : say(what, planned)}</td>
+            <td className="num">
+              {planned === null ? '–' : say(what, planned)}
+              <div className="soft small">{sayLimits(limits, (value) => say(what, value))}</div>
+            </td>
             <td className="num">{planned === null ? '–' : signed(mean / planned - 1)}</td>
             <td>
+              {outside > 0 && (
+                <div className="verdict thin">
+                  △ {outside} of {readings.length} beyond
+                </div>
+              )}
               {outlier !== null && (
                 <span className="verdict thin" title="Grubbs’ test, 5 %; it stays in the mean">
                   △ {say(what, readings[outlier]!.body.value)} stands out

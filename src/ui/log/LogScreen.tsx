@@ -54,6 +54,26 @@ export function LogScreen({ yard }: { yard: LogOfYard }) {
           </tbody>
         </table>
       </Card>
+      <Card body className="mb-3">
+        <h2>What was learned, and is in use</h2>
+        {yard.learned.length === 0 ? (
+          <p className="mb-0 soft">
+            Nothing yet: boats are built by what is published. See <Link href="/log/learning">Learning</Link>.
+          </p>
+        ) : (
+          <ul className="mb-0">
+            {yard.learned.map(({ says, on, author }) => (
+              <li key={says}>
+                {says}{' '}
+                <span className="soft">
+                  since {on}
+                  {author && `, by ${author}`}
+                </span>
+              </li>
+            ))}
+          </ul>
+        )}
+      </Card>
       {yard.boats.length > 1 && (
         <Tabs
           names={Object.fromEntries(yard.boats.map(({ boatId, boat }) => [boatId, boat]))}
