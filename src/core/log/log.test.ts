@@ -321,6 +321,20 @@ describe('learning', () => {
     expect(shareOf(put(all, own), other.id).value).toBe(shareOf(put(all), other.id).value);
     expect(bookWithLearned(put(all, own), { from: [all, own], to: [all] })).toEqual(put(all));
   });
+  it('a test that was typed goes before what was learned, and stays when that is taken back', () => {
+    const typed = { property: 'Xt', value: 3e8, origin: 'yardTest', n: 6, spread: 0.07, process } as const;
+    const materials = boat.materials.map((one) =>
+      one.id === cloth.id
+        ? { ...cloth, components: cloth.components.map((part) => ({ ...part, measured: [...part.measured, typed] })) }
+        : one,
+    );
+    const use = used({ property: 'strength', form: 'all', factor: 0.8, n: 5 });
+    const changed = bookWithLearned(materials, { from: [], to: [use] });
+    const own = fabric(changed, cloth.id).components[0]!.measured;
+    expect(own.filter(({ property }) => property === 'Xt')).toEqual([typed]);
+    expect(own.find(({ property }) => property === 'Xc')).toMatchObject({ n: 5 });
+    expect(bookWithLearned(changed, { from: [use], to: [] })).toEqual(materials);
+  });
   it('a strength by few samples is used so that its characteristic value is what nine parts in ten exceed', () => {
     const ratios = [0.95, 1.02, 0.9, 0.98];
     const strength = ratios.map((ratio) => read1({ property: 'strength', ratio }));

@@ -33,8 +33,24 @@ interface Making {
   resin: Resin;
 }
 
-/** A component with one property as it was learned, its figures computed from what it has by now. */
-function stated(fabric: Fabric, at: number, use: LearnedUse, { fibres, resin }: Making): FabricComponent {
+/** Whether a figure was put there by a use, and not typed as a test of its own. */
+const isBy = ({ origin, process, property, n, spread }: Measured, use: LearnedUse): boolean =>
+  origin === 'yardTest' &&
+  process === use.process &&
+  n === use.n &&
+  (spread === null || spread === use.spread) &&
+  learnable(use.property).figures.includes(property);
+
+/**
+ * A component with one property as it was learned, its figures computed from what it has by now.
+ * @param bare the same before anything was put to use: tests of its own that were typed stay as they are.
+ */
+function stated(
+  fabric: Fabric,
+  { at, bare }: { at: number; bare: FabricComponent },
+  use: LearnedUse,
+  { fibres, resin }: Making,
+): FabricComponent {
   const component = fabric.components[at]!;
   const laid = layFabric(fabric, { fibres, resin, process: use.process })[at]!;
   const [ply] = laid.plies;
@@ -47,9 +63,11 @@ function stated(fabric: Fabric, at: number, use: LearnedUse, { fibres, resin }: 
     nu12: ply!.nu12,
     ...ply!.strength!,
   };
-  const { figures } = learnable(use.property);
-  const isOurs = (one: Measured) =>
-    one.origin === 'yardTest' && one.process === use.process && figures.includes(one.property);
+  const isTyped = (figure: PlyFigure) =>
+    bare.measured.some((one) => {
+      return one.origin === 'yardTest' && one.process === use.process && one.property === figure;
+    });
+  const figures = learnable(use.property).figures.filter((figure) => !isTyped(figure));
   const own = figures.map((property): Measured => {
     const value = round(now[property] * factorOf(property, use));
     const most = property === 'fibreWeightFraction' ? Math.min(0.85, Math.max(0.1, value)) : value;
@@ -57,7 +75,9 @@ function stated(fabric: Fabric, at: number, use: LearnedUse, { fibres, resin }: 
     const spread = STRENGTHS.includes(property) && use.property !== 'strength' ? null : use.spread;
     return { property, value: most, origin: 'yardTest', n: use.n, spread, process: use.process };
   });
-  return { ...component, measured: [...component.measured.filter((one) => !isOurs(one)), ...own] };
+  const isSame = (one: Measured) =>
+    one.origin === 'yardTest' && one.process === use.process && figures.includes(one.property);
+  return { ...component, measured: [...component.measured.filter((one) => !isSame(one)), ...own] };
 }
 
 /** Figures of a material that a use is a factor on. */
@@ -100,17 +120,11 @@ function restored<M extends Material>(material: M, uses: readonly LearnedUse[]):
 }
 
 function fabricWith(fabric: Fabric, { from, to }: Change, making: (use: LearnedUse) => Making | null): Fabric {
-  const touched = [...from, ...to];
   const bare: Fabric = {
     ...fabric,
     components: fabric.components.map((component) => {
-      const own = touched.filter((use) => speaksOf(use, fabric, component));
-      const isOurs = (one: Measured) =>
-        one.origin === 'yardTest' &&
-        own.some(
-          ({ process, property }) => process === one.process && learnable(property).figures.includes(one.property),
-        );
-      return { ...component, measured: component.measured.filter((one) => !isOurs(one)) };
+      const own = from.filter((use) => speaksOf(use, fabric, component));
+      return { ...component, measured: component.measured.filter((one) => !own.some((use) => isBy(one, use))) };
     }),
   };
   const processes = [...new Set(to.map(({ process }) => process))];
@@ -126,7 +140,7 @@ function fabricWith(fabric: Fabric, { from, to }: Change, making: (use: LearnedU
         );
         const by = use && making(use);
         if (use && by && fabric.components.every(({ fibre }) => by.fibres.has(fibre))) {
-          const next = stated(made, at, use, by);
+          const next = stated(made, { at, bare: bare.components[at]! }, use, by);
           made = { ...made, components: made.components.map((one, i) => (i === at ? next : one)) };
         }
       }
@@ -141,7 +155,7 @@ export interface Change {
 
 /**
  * A book of materials with what was learned put to use: figures of plies as tested by the yard, dry weights of cloths,
- * figures of cores. What is in `from` and not in `to` is taken back.
+ * figures of cores. What is in `from` and not in `to` is taken back; a test that somebody typed goes before and stays.
  *
  * @param materials fibres and resins among them, by which figures of plies are computed.
  */

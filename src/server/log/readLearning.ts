@@ -66,11 +66,21 @@ const materialsOf = async (context: StoreContext): Promise<Material[]> =>
 async function ofHulls(context: StoreContext, rates: Rates) {
   const observations: Observation[] = [];
   const ofRates: RateObservation[] = [];
+  // Hulls of one revision go by the same hours.
+  const known = new Map<string, { boat: Boat; hours: ReturnType<typeof workHours> }>();
+  const planOf = async ({ boatId, revision }: { boatId: string; revision: string }) => {
+    const key = `${boatId}|${revision}`;
+    const before = known.get(key);
+    if (before) return before;
+    const { boat } = await readRevision(context, boatId, revision);
+    const found = { boat, hours: workHours(boat, makeEvaluator()(boat), evaluateDetails(boat), rates) };
+    known.set(key, found);
+    return found;
+  };
   for (const build of await listBuilds(context)) {
     const { log } = await logOf(context, build);
-    const { boat } = await readRevision(context, build.boatId, build.revision);
+    const { boat, hours } = await planOf(build);
     const { process, resin } = boat.brief;
-    const hours = workHours(boat, makeEvaluator()(boat), evaluateDetails(boat), rates);
     const hoursOf = (id: string) => hours.reduce((sum, one) => sum + (one.partId === id ? one.hours : 0), 0);
     const teamOf = (partId: string) => build.state.plan.parts.find(({ id }) => id === partId)?.team ?? '';
     const hull = `${build.boat} ${build.hull}`;
