@@ -21,6 +21,15 @@ async function scale(base: string, line: string): Promise<() => void> {
   };
 }
 
+/** All samples of the demo stand there. */
+async function samplesThere(base: string): Promise<void> {
+  const count = async () => {
+    const series = (await (await fetch(`${base}/api/trials`)).json()) as { samples: unknown[] }[];
+    return series.reduce((sum, { samples }) => sum + samples.length, 0);
+  };
+  await expect.poll(count, { timeout: 120_000 }).toBe(9);
+}
+
 test('Brant 56 goes the whole way, from its brief to its book', async ({ page }) => {
   const { base } = await serve(newData());
   const builds = async () =>
@@ -126,9 +135,7 @@ test('Brant 56 goes the whole way, from its brief to its book', async ({ page })
 
 test('Hatch 7 is gone on with: a sample that is read from the instruments, and what it proves', async ({ page }) => {
   const { base } = await serve(newData());
-  await expect
-    .poll(async () => ((await (await fetch(`${base}/api/trials`)).json()) as unknown[]).length, { timeout: 120_000 })
-    .toBe(2);
+  await samplesThere(base);
   await page.addInitScript(() => localStorage.setItem('keramos.person', 'T. Reed'));
   await open(page, `${base}/log/trials`);
   await expect(page.getByText(/^B is the lightest that bears/)).toBeVisible();
@@ -150,4 +157,31 @@ test('Hatch 7 is gone on with: a sample that is read from the instruments, and w
   await expect(page.getByRole('table', { name: 'Samples' }).getByRole('row', { name: /^E, / })).toContainText(
     '1.40 kN',
   );
+});
+
+test('What samples teach is put to use with what it changes, stands on the Shelf as tested here, and is taken back', async ({
+  page,
+}) => {
+  const { base } = await serve(newData());
+  await samplesThere(base);
+  await page.addInitScript(() => localStorage.setItem('keramos.person', 'I. Hallin'));
+  const tested = async () => {
+    const shelf = (await (await fetch(`${base}/api/shelf`)).json()) as unknown;
+    return JSON.stringify(shelf).includes('"property":"Xt"');
+  };
+  await open(page, `${base}/log/learning`);
+  const card = page.locator('.card', { has: page.getByRole('heading', { name: /^Strength of a ply: stitched/ }) });
+  await expect(card).toContainText('After 5 readings');
+  await card.getByRole('button', { name: 'What would it change?' }).click();
+  await expect(card.getByRole('table', { name: 'What it changes' })).toContainText('Merrow 84');
+  expect(await tested()).toBe(false);
+  await card.getByRole('button', { name: 'Put it to use on the Shelf' }).click();
+  await expect(card).toContainText('✓ in use');
+  expect(await tested()).toBe(true);
+  await open(page, `${base}/log`);
+  await expect(page.getByText(/^Strength of a ply of stitched, infusion: 0\.\d+ of what is published/)).toBeVisible();
+  await open(page, `${base}/log/learning`);
+  await card.getByRole('button', { name: 'Take it back' }).click();
+  await expect(card).toContainText('Not in use');
+  expect(await tested()).toBe(false);
 });
