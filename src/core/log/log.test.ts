@@ -5,6 +5,7 @@ import { brant } from '../../../tests/helpers/merrow';
 import { isWet, stateOf, type BuildPlan, type BuildRecord, type ReadingKind } from '../build';
 import { ratesSchema, USUAL_RATES } from '../cost';
 import { USUAL_CURING } from '../cure';
+import { makeEvaluator } from '../evaluate';
 import { layFabric } from '../laminate';
 import {
   CHARACTERISTIC_K,
@@ -365,6 +366,19 @@ describe('learning', () => {
       one.id === core.id ? { ...coreOf(changed), shearStrength: { value: 9e5, origin: 'dataSheet' as const } } : one,
     );
     expect(coreOf(bookWithLearned(typed, { from: uses, to: [] })).shearStrength.value).toBe(9e5);
+  });
+  it.each(['strength', 'coreStrength'] as const)('a worse %s raises the reserve of no zone', (property) => {
+    const core = boat.materials.find((one): one is Core => one.kind === 'core')!;
+    const material = property === 'coreStrength' ? core.id : '';
+    const worse = used({ property, form: 'all', material, factor: 0.85, spread: 0.12 });
+    const reserves = (materials: readonly Material[]) =>
+      [...makeEvaluator()({ ...boat, materials: [...materials] })].map(
+        ([id, { governing }]) => [id, governing?.reserveFactor ?? Infinity] as const,
+      );
+    const before = new Map(reserves(boat.materials));
+    const after = reserves(put(worse));
+    expect([...before.values()].some(Number.isFinite)).toBe(true);
+    for (const [id, reserve] of after) expect(reserve, id).toBeLessThanOrEqual(before.get(id)! * (1 + 1e-9));
   });
   it('plugs and thickness together tell voids from resin', () => {
     const diary = new Diary();
