@@ -31,4 +31,4 @@ it('the demo has a hull that is laid, two open defects, a passed window, and one
   // Seeding again adds nothing.
   await seedDemoBuilds(context);
   expect(await listBuilds(context)).toHaveLength(2);
-}, 180_000);
+});

@@ -377,7 +377,7 @@ describe('a database of document version 12, from before there were accounts and
     expect(await listPeople(again)).toHaveLength(1);
     expect(await listBuilds(again)).toHaveLength(1);
     expect((await readSetting(again, 'filling')).body).toMatchObject({ coldShop: 12, lateClamp: 300, leak: 10_000 });
-  }, 120_000);
+  });
 });
 
 describe('a database with builds from before there were lessons, repairs and a shop', () => {
@@ -399,5 +399,5 @@ describe('a database with builds from before there were lessons, repairs and a s
     const stripped = { mould: 'M1', what: 'stripped', count: 1, on: '2026-11-20', note: '' };
     await keepYardFact(context, { id: 'f-1', corrects: null, void: false, kind: 'mould', body: stripped });
     expect(await listYardFacts(contextOf(await openDatabase(file)))).toHaveLength(1);
-  }, 120_000);
+  });
 });

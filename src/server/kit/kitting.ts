@@ -79,9 +79,20 @@ export async function labelsOfKit(asked: LabelsAsk): Promise<Uint8Array> {
   return (answer as Extract<KitAnswer, { pdf: Uint8Array }>).pdf;
 }
 
+/** Pieces that were found last, by what they were found of: lists, labels and books ask for the same again. */
+const found = new Map<string, KitPieces>();
+const KEPT = 4;
+
 /** The pieces of a boat, found in this thread. */
-export const piecesHere = (boat: Boat, cutting: Cutting): KitPieces =>
-  kitPieces({ boat, evaluations: makeEvaluator()(boat), details: evaluateDetails(boat), cutting });
+export function piecesHere(boat: Boat, cutting: Cutting): KitPieces {
+  const key = JSON.stringify([boat, cutting]);
+  const known = found.get(key);
+  if (known) return known;
+  const pieces = kitPieces({ boat, evaluations: makeEvaluator()(boat), details: evaluateDetails(boat), cutting });
+  found.set(key, pieces);
+  if (found.size > KEPT) found.delete(found.keys().next().value!);
+  return pieces;
+}
 
 /** Labels, made in this thread. */
 export async function labelsHere({ boat, cutting, frozen, group, layer, options }: LabelsAsk): Promise<Uint8Array> {

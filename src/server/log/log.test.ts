@@ -33,7 +33,7 @@ beforeAll(async () => {
   context = contextOf(await database());
   await seedDemo(context);
   await seedDemoBuilds(context);
-}, 240_000);
+});
 
 describe('the log', () => {
   it('of the daysailer stands beside its revision, with what explains its weight', async () => {
@@ -99,7 +99,7 @@ describe('the boat’s book', () => {
     const full = await printBook(book, { ...options, edition: 'full' });
     expect(Buffer.from(short.subarray(0, 5)).toString()).toBe('%PDF-');
     expect(full.length).toBeGreaterThan(short.length);
-  }, 60_000);
+  });
 });
 
 describe('trials', () => {
@@ -160,7 +160,7 @@ describe('what was learned', () => {
     expect((await readLearning(context)).inUse).toMatchObject([{ id: 'use-3', property: 'fibreShare', material: '' }]);
     await putToUse(as(['designer']), { ...early, id: 'use-4', corrects: 'use-3', void: true });
     expect((await readLearning(context)).inUse).toEqual([]);
-  }, 60_000);
+  });
   it('wants readings enough, and the same told otherwise is refused', async () => {
     const body = { property: 'strength', process: 'infusion', form: 'woven', factor: 0.9, n: 2, spread: 0.1 };
     const fact = {

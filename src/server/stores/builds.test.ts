@@ -38,7 +38,7 @@ beforeAll(async () => {
   const { id, version } = await createBoat(server, brant());
   boatId = id;
   await issueRevision(server, id, version, { author: 'I. Hallin', note: 'first', answer: 'as it is' });
-}, 120_000);
+});
 
 const asked = (id: string, hull: string) => ({ id, revision: 'A', hull, parts: {} });
 
@@ -191,7 +191,7 @@ describe('two tablets and a server', () => {
       expect(told(kept.map(({ record }) => record))).toBe(told(records));
     }
     expect(dropped).toBeGreaterThanOrEqual(1000);
-  }, 120_000);
+  });
 });
 
 describe('what is taken back', () => {

@@ -212,7 +212,7 @@ describe('a link for a reader', () => {
     const [link] = await listLinks(server, id);
     expect((await withdrawLink(asIda, id, link!.id))[0]!.withdrawnAt).not.toBeNull();
     await expect(openLink(server, secret)).rejects.toMatchObject({ code: 'notFound' });
-  }, 60_000);
+  });
 });
 
 describe('a server', () => {

@@ -35,7 +35,7 @@ beforeEach(async () => {
   window.localStorage.setItem('keramos.person', 'T. Reed');
   disk = newDisk();
   [yard, boatId] = await Yard.begun(begin);
-}, 60_000);
+});
 afterEach(() => yard.close());
 
 const board = async () =>
@@ -98,7 +98,7 @@ describe('the board', () => {
       to: 'B',
       reason: 'stiffer',
     });
-  }, 60_000);
+  });
 });
 
 describe('a build on the floor', () => {

@@ -37,7 +37,7 @@ beforeEach(async () => {
   window.localStorage.setItem('keramos.person', 'T. Reed');
   disk = newDisk();
   [yard] = await Yard.begun(begin);
-}, 60_000);
+});
 afterEach(() => yard.close());
 
 const open = async () => yard.lay(<FloorScreen buildId="b-1" initial={await buildForFloor(yard.context, 'b-1')} />);
@@ -97,7 +97,7 @@ describe('on the floor', () => {
     press('Decide', first);
     tick(/by a laminate of its own/);
     type(/^Layers that come out/, '2');
-    const found = await waitFor(() => screen.getByRole('region', { name: 'Check of the repair' }), { timeout: 5000 });
+    const found = await waitFor(() => screen.getByRole('region', { name: 'Check of the repair' }));
     expect(found.textContent).toMatch(/Not checked: fatigue of the joint/);
     expect(within(found).getByRole('table', { name: /Pieces/ }).textContent).toContain('over it');
     fireEvent.change(screen.getByLabelText('Why, and how'), { target: { value: 'ground out' } });
@@ -108,7 +108,7 @@ describe('on the floor', () => {
       }),
     );
     await waitFor(() => expect(first.textContent).toMatch(/Its own laminate: \w+/));
-  }, 30_000);
+  });
   it('pairs to both sides of a string say how the hull stands, the misread one is marked, and it is kept', async () => {
     await open();
     press('Line up');

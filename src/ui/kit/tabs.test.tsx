@@ -25,7 +25,7 @@ const SETTINGS: KitSettings = {
   cutting: { body: USUAL_CUTTING, version: 0, own: null },
   mixing: { body: USUAL_MIXING, version: 0, own: null },
 };
-const SLOW = { timeout: 60_000 };
+const SLOW = { timeout: 180_000 };
 let yard: Yard;
 beforeEach(async () => {
   window.sessionStorage.clear();

@@ -50,7 +50,7 @@ beforeEach(async () => {
   disk = newDisk();
   hub().channels.clear();
   [yard, boatId] = await Yard.begun(begin);
-}, 60_000);
+});
 afterEach(() => yard.close());
 
 const kept = async () => (await listRecords(yard.context, 'b-1')).records;
@@ -207,7 +207,7 @@ describe('trials', () => {
       layers - 1,
     );
     expect(await readTrials(yard.context)).toHaveLength(1);
-  }, 30_000);
+  });
   it('says which line of a paste does not read, and loses nothing', async () => {
     await open();
     press('Begin a series');
@@ -232,7 +232,7 @@ describe('learning', () => {
     await shown('✓ in use');
     press('Take it back');
     await shown(/Not in use/);
-  }, 30_000);
+  });
   it('puts hours into the rates of Weights and takes them out again', async () => {
     await tell([reading('h-1', 'hours', 80, '')]);
     // Half a hull says nothing of the whole: its wet steps are done first.
@@ -276,7 +276,7 @@ describe('learning', () => {
     const { inUse } = await readLearning(yard.context);
     expect(inUse).toMatchObject([{ property: 'arealWeight', n: 1 }]);
     expect(inUse[0]!.was.length).toBeGreaterThan(0);
-  }, 30_000);
+  });
   it('tells cloths apart where one has readings enough, and says why a strength may not be used yet', async () => {
     await tell([0.3, 0.31, 0.3, 0.32].map((value, i) => reading(`p-${'x'.repeat(i)}`, 'fibreShare', value, ZONES[i])));
     await yard.lay(<LearningScreen initial={await readLearning(yard.context)} today="2026-11-30" />);
@@ -284,7 +284,7 @@ describe('learning', () => {
     const { learned } = await readLearning(yard.context);
     expect(table !== null).toBe(learned.some(({ slices }) => slices.length > 0));
     expect(learned.every(({ use, why }) => (use === null) !== (why === null))).toBe(true);
-  }, 30_000);
+  });
   it('says how to begin where nothing was read', async () => {
     await yard.lay(<LearningScreen initial={await readLearning(yard.context)} today="2026-11-30" />);
     expect(screen.getByText(/Nothing was read that teaches yet/)).toBeTruthy();

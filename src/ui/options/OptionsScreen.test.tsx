@@ -28,7 +28,7 @@ beforeEach(async () => {
 });
 afterEach(() => yard.close());
 
-const table = () => screen.findByRole('table', { name: 'What else would do' }, { timeout: 30_000 });
+const table = () => screen.findByRole('table', { name: 'What else would do' });
 
 describe('what else would do', () => {
   it('is shown beside what is laid now, says what gets worse, and is laid as one action', async () => {
@@ -38,7 +38,7 @@ describe('what else would do', () => {
     expect(rows[1]!.textContent).toMatch(/^as it is laid now7 layers6\.88/);
     press('E-glass on SAN 85');
     const lay = await screen.findByRole<HTMLButtonElement>('button', { name: 'Lay it so' });
-    await waitFor(() => expect(lay.disabled).toBe(false), { timeout: 20_000 });
+    await waitFor(() => expect(lay.disabled).toBe(false));
     expect(screen.getByTestId('effect').textContent).toMatch(/The boat: 669\.2 kg → 6\d\d\.\d kg/);
     expect(document.body.textContent).toContain('Not checked in Side forward: ');
     fireEvent.click(lay);
@@ -56,7 +56,7 @@ describe('what else would do', () => {
       ).boat;
     };
     await yard.show(await yard.boat(bare), <OptionsScreen shelf={GENERIC_MATERIALS} habits={HABITS} />);
-    await screen.findByText(/Nothing is laid in Side forward/, undefined, { timeout: 20_000 });
+    await screen.findByText(/Nothing is laid in Side forward/);
     expect(document.body.textContent).toContain('Lay a first stack in the Lay-up');
   });
 });

@@ -27,7 +27,7 @@ afterEach(() => yard.close());
 const open = async (name: string, change?: (boat: Boat) => Boat) => {
   view = name;
   const desk = await yard.show(await yard.boat(change), <WeightsScreen yard={USUAL_YARD} />);
-  await waitFor(() => expect(document.body.textContent).not.toContain('Opening…'), { timeout: 20_000 });
+  await waitFor(() => expect(document.body.textContent).not.toContain('Opening…'));
   return desk;
 };
 const page = () => document.body.textContent ?? '';
@@ -105,7 +105,7 @@ describe('Everything aboard', () => {
       },
     });
     await press('Read what was pasted');
-    await screen.findByRole('table', { name: 'Rows of the list' }, { timeout: 10_000 });
+    await screen.findByRole('table', { name: 'Rows of the list' });
     expect(page()).toContain('"heavy" is no mass of one');
     fireEvent.click(screen.getByRole('button', { name: 'Take 2 items' }));
     await waitFor(() => expect(desk.boat.items).toHaveLength(2));

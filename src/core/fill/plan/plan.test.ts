@@ -182,7 +182,7 @@ describe('the demo hull', () => {
     for (const kind of ['cold', 'late', 'leak'] as const)
       expect(timeOf(whatIf(kind, own).input)).toBeGreaterThan(planned * 0.99);
     expect(Object.keys(WHAT_IFS).map((kind) => whatIf(kind as WhatIf, own).life > 0)).not.toContain(false);
-  }, 120_000);
+  });
 });
 
 describe('proposed lines', () => {
