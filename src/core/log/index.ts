@@ -16,7 +16,7 @@ export { yardView, type LoggedBuild, type Series as LogSeries, type YardView } f
 export type { LogOfBuild, LogOfYard } from './pages';
 export { boatBook, EDITIONS, type BoatBook, type Edition } from './book';
 export { observationOfCloth, observationsOf, observationsOfTrial, taughtBy, type Observation } from './observe';
-export { learn, learnCloth, type Learned, type LearnedSlice } from './learn';
+export { GAINS_NOTHING, learn, learnCloth, type Learned, type LearnedSlice } from './learn';
 export { bookWithLearned, subjectOf, withBefore } from './use';
 export type { LearningEffect, LearningPage, RateEffect } from './learningPages';
 export {

@@ -130,7 +130,11 @@ function usableOf(one: Omit<Learned, 'use' | 'why' | 'slices'>): Pick<Learned, '
   return within({ ...common, factor, spread: Math.min(1, characteristic) });
 }
 
+/** Thicker without fibre would gain by every rule that goes by fibre share and thickness, and bears no more. */
+export const GAINS_NOTHING = 'Thicker than its fibre and resin are voids, which bear nothing: it is shown, not used';
+
 function within(use: LearnedUse): Pick<Learned, 'use' | 'why'> {
+  if (use.property === 'thickness' && use.factor > 1) return { use: null, why: GAINS_NOTHING };
   if (use.factor < 0.5)
     return { use: null, why: 'The readings scatter so far that less than half of what is published is sure' };
   if (use.factor > 1.5) return { use: null, why: 'More than half as much again: look for what was misread first' };

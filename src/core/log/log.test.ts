@@ -25,6 +25,7 @@ import {
   boatBook,
   bookWithLearned,
   furthestOff,
+  GAINS_NOTHING,
   plannedCure,
   buildLog,
   causesOf,
@@ -302,6 +303,11 @@ describe('learning', () => {
     expect(thick.thickness).toBeCloseTo(1.1 * usual.thickness, 7);
     expect(thick.plies[0]!.E1 * thick.thickness).toBeCloseTo(usual.plies[0]!.E1 * usual.thickness, -3);
     expect(thick.plies[0]!.strength!.Xt).toBeCloseTo(usual.plies[0]!.strength!.Xt / 1.1, -4);
+  });
+  it('thicker without fibre is shown and not used, thinner is used', () => {
+    const of = (...ratios: number[]) => learn(ratios.map((ratio) => read1({ property: 'thickness', ratio })))[0]!;
+    expect(of(1.05, 1.06)).toMatchObject({ use: null, why: GAINS_NOTHING });
+    expect(of(0.95, 0.96).use!.factor).toBeLessThan(1);
   });
   it('stiffer than published proves no strength; less stiff takes strength with it', () => {
     const usual = layFabric(cloth, laidWith)[0]!.plies[0]!;

@@ -174,6 +174,8 @@ describe('what was learned', () => {
     await putToUse(as(['designer']), { ...fact, body: { ...fact.body, n: 5 } });
     const other = { ...fact, body: { ...fact.body, n: 5, factor: 0.7 } };
     await expect(putToUse(as(['designer']), other)).rejects.toMatchObject({ code: 'conflict' });
+    const thick = { ...fact, id: 'thick', body: { ...fact.body, property: 'thickness', factor: 1.05, n: 5 } };
+    await expect(putToUse(as(['designer']), thick)).rejects.toMatchObject({ code: 'invalid', path: 'factor' });
     await expect(putToUse(as(['designer']), { ...fact, kind: 'mould' })).rejects.toMatchObject({ code: 'invalid' });
   });
   it('cloth on the scales teaches its dry weight, on the Shelf once it is used', async () => {

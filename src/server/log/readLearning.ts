@@ -4,6 +4,7 @@ import { makeEvaluator, targetOf } from '@/core/evaluate';
 import { evaluateDetails } from '@/core/detail/kinds';
 import {
   bookWithLearned,
+  GAINS_NOTHING,
   learn,
   learnable,
   learnRates,
@@ -200,6 +201,7 @@ export async function putToUse(context: StoreContext, raw: unknown): Promise<voi
 async function putFigure(context: StoreContext, fact: Omit<FactOf<'learned'>, 'author' | 'at'>): Promise<void> {
   const { least } = learnable(fact.body.property);
   if (!fact.void && fact.body.n < least) throw invalid('n', `${least} readings at least are wanted before it is used`);
+  if (!fact.void && fact.body.property === 'thickness' && fact.body.factor > 1) throw invalid('factor', GAINS_NOTHING);
   await inTransaction(context, async (inside) => {
     const there = (await listYardFacts(inside, ['learned'])).find(({ id }) => id === fact.id) as
       typeof fact | undefined;
