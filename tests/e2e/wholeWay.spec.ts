@@ -159,7 +159,7 @@ test('Hatch 7 is gone on with: a sample that is read from the instruments, and w
   );
 });
 
-test('What samples teach is put to use with what it changes, stands on the Shelf as tested here, and is taken back', async ({
+test('What samples teach is put to use with what it changes, is tested on the Shelf, and is taken back', async ({
   page,
 }) => {
   const { base } = await serve(newData());
