@@ -35,3 +35,4 @@ export { fabricConstants, fabricPlies, smearedConstants, type FabricInput } from
 export { fabricAsLaid, type FabricAsLaid } from './fabricAsLaid';
 export { grainStrength, plywoodAcross, woodPly, type WoodPly } from './woodPly';
 export { layFabric, type LaidComponent, type PlyOrigin } from './layFabric';
+export { inverse3 } from './inverse3';

@@ -1,4 +1,4 @@
-import { Matrix, solve } from 'ml-matrix';
+import { LuDecomposition, Matrix } from 'ml-matrix';
 import { gaussLegendre, shapes, type EndCondition } from './legendre';
 import type { RitzModel } from './plate';
 
@@ -108,7 +108,7 @@ export function edgeShear({ model, solution, pressure }: SolvedPlate, edge: 'x' 
       (__, j) => (other / 2) * points.reduce((s, ___, q) => s + weights[q]! * tests[0]![i]![q]! * tests[0]![j]![q]!, 0),
     ),
   );
-  const factors = solve(new Matrix(products), Matrix.columnVector(force)).to1DArray();
+  const factors = new LuDecomposition(new Matrix(products)).solve(Matrix.columnVector(force)).to1DArray();
   return (share) => {
     const [values] = shapes(along, ALONG, [2 * share - 1]) as [number[][]];
     return factors.reduce((sum, factor, j) => sum + factor * values[j]![0]!, 0);

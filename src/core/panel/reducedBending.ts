@@ -1,5 +1,5 @@
-import { Matrix, inverse } from 'ml-matrix';
-import { transverseShear, type LaminateStiffness, type Ply } from '../laminate';
+import { Matrix } from 'ml-matrix';
+import { inverse3, transverseShear, type LaminateStiffness, type Ply } from '../laminate';
 import type { PlateStiffness } from './plate';
 
 /**
@@ -11,7 +11,7 @@ import type { PlateStiffness } from './plate';
  */
 export function plateStiffness(plies: readonly Ply[], { A, B, D }: LaminateStiffness): Required<PlateStiffness> {
   const b = new Matrix(B);
-  const reduced = new Matrix(D).sub(b.mmul(inverse(new Matrix(A))).mmul(b));
+  const reduced = new Matrix(D).sub(b.mmul(new Matrix(inverse3(A))).mmul(b));
   const scale = Math.max(reduced.get(0, 0), reduced.get(1, 1));
   // Coupling that is only rounding would cost the symmetry of the solution.
   const coupling = (value: number) => (Math.abs(value) < 1e-6 * scale ? 0 : value);

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import Qty from 'js-quantities';
 import { describe, expect, it } from 'vitest';
 import {
   formatDifference,
@@ -99,5 +100,28 @@ describe('what people read', () => {
   it('scales working values', () => {
     expect(formatWorkingValue(36020, 'Pa')).toBe('36.02 kPa');
     expect(formatWorkingValue(0.00556, 'm')).toBe('5.56 mm');
+  });
+});
+
+describe('the units shown', () => {
+  const SPELLED: Readonly<Record<string, string>> = { kip: 'klbf', Msi: 'Mpsi', ksi: 'kpsi', kn: 'kt', '°': 'deg' };
+  const SIGNS: Readonly<Record<string, string>> = { '²': '2', '³': '3', '·': '*' };
+  const spelled = (label: string) =>
+    label.replace(/kip|Msi|ksi|^kn$|°/g, (unit) => SPELLED[unit]!).replace(/[²³·]/g, (sign) => SIGNS[sign]!);
+  const measured = kinds.filter((kind) => QUANTITIES[kind].si !== '' && kind !== 'temperature');
+
+  it.each(
+    measured.flatMap((kind) => (['metric', 'us'] as const).map((system) => ({ kind, ...QUANTITIES[kind][system] }))),
+  )('one $label of $kind is what a library of units makes of it, to its own six figures', ({ kind, label, factor }) => {
+    expect(Qty(1, spelled(label)).to(spelled(QUANTITIES[kind].si)).scalar / factor).toBeCloseTo(1, 6);
+  });
+  it('has temperatures and their changes right at the points that everybody knows', () => {
+    const { factor, offset } = QUANTITIES.temperature.us;
+    expect([32, 212, -40].map((shown) => shown * factor - -offset)).toEqual([
+      expect.closeTo(0, 9),
+      expect.closeTo(100, 9),
+      expect.closeTo(-40, 9),
+    ]);
+    expect(1 / QUANTITIES.expansion.us.factor).toBeCloseTo(1e6 / 1.8, 3);
   });
 });

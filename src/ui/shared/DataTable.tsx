@@ -12,9 +12,9 @@ import {
   useTable,
   type ColumnDef,
 } from '@tanstack/react-table';
-import { useWindowVirtualizer } from '@tanstack/react-virtual';
-import { useLayoutEffect, useRef, useState, useSyncExternalStore, type ComponentProps, type ReactNode } from 'react';
+import type { ComponentProps, ReactNode } from 'react';
 import { CaretDownFill, CaretUpFill } from 'react-bootstrap-icons';
+import { fetchedCode } from './fetchedCode';
 
 const features = tableFeatures({
   columnFilteringFeature,
@@ -59,8 +59,10 @@ export interface DataTableProps<Row> {
 
 const ARIA = { asc: 'ascending', desc: 'descending' } as const;
 /** A table with more rows has only those that are on the screen. */
-const MOST_ROWS_AT_ONCE = 120;
-const ROW_HEIGHT = 42;
+export const MOST_ROWS_AT_ONCE = 120;
+
+/** What few tables are long enough for. */
+const useRowsOnScreen = fetchedCode(async () => (await import('./RowsOnScreen')).RowsOnScreen);
 
 /** A table that sorts by a click on its heads and finds text in its columns. */
 export function DataTable<Row extends object>(props: DataTableProps<Row>) {
@@ -83,7 +85,9 @@ export function DataTable<Row extends object>(props: DataTableProps<Row>) {
     state: { globalFilter: find },
   });
   const shown = table.getRowModel().rows.map(({ original }) => original);
-  const Rows = shown.length > MOST_ROWS_AT_ONCE && !props.group ? RowsOnScreen<Row> : AllRows<Row>;
+  const long = shown.length > MOST_ROWS_AT_ONCE && !props.group;
+  const RowsOnScreen = useRowsOnScreen(long);
+  const Rows = long && RowsOnScreen ? RowsOnScreen<Row> : AllRows<Row>;
   return (
     <table className={`table align-middle ${className}`} aria-label={label} aria-rowcount={shown.length + 1}>
       <thead>
@@ -111,7 +115,7 @@ export function DataTable<Row extends object>(props: DataTableProps<Row>) {
           })}
         </tr>
       </thead>
-      <Rows {...props} rows={shown} />
+      <Rows {...props} rows={long && !RowsOnScreen ? shown.slice(0, MOST_ROWS_AT_ONCE) : shown} />
       {shown.length === 0 && (
         <tbody>
           <tr>
@@ -152,56 +156,10 @@ function AllRows<Row extends object>(props: DataTableProps<Row>) {
   ));
 }
 
-const onTheServer = () => false;
-const inTheBrowser = () => true;
-const never = () => () => undefined;
-
-/** Only the rows that are on the screen, between two blank ones as high as the rest. */
-function RowsOnScreen<Row extends object>(props: DataTableProps<Row>) {
-  const { rows, rowId, columns } = props;
-  const awake = useSyncExternalStore(never, inTheBrowser, onTheServer);
-  const body = useRef<HTMLTableSectionElement>(null);
-  const [top, setTop] = useState(0);
-  useLayoutEffect(() => {
-    if (body.current) setTop(body.current.getBoundingClientRect().top + window.scrollY);
-  }, [rows.length]);
-  const screen = useWindowVirtualizer({
-    count: rows.length,
-    estimateSize: () => ROW_HEIGHT,
-    measureElement: (row) => row.getBoundingClientRect().height || ROW_HEIGHT,
-    overscan: 12,
-    scrollMargin: top,
-  });
-  const on = screen.getVirtualItems();
-  const first = awake ? (on[0]?.index ?? 0) : 0;
-  const after = awake ? (on.at(-1)?.index ?? MOST_ROWS_AT_ONCE) + 1 : MOST_ROWS_AT_ONCE;
-  const before = on[0] ? on[0].start - top : 0;
-  const rest = awake && on.length > 0 ? screen.getTotalSize() - (on.at(-1)!.end - top) : 0;
-  return (
-    <tbody ref={body}>
-      {before > 0 && <Blank height={before} columns={columns.length} />}
-      {rows.slice(first, after).map((row, i) => (
-        <DataRow
-          key={rowId(row)}
-          {...props}
-          row={row}
-          place={{ 'aria-rowindex': first + i + 2, 'data-index': first + i, ref: screen.measureElement }}
-        />
-      ))}
-      {rest > 0 && <Blank height={rest} columns={columns.length} />}
-    </tbody>
-  );
-}
-
-const Blank = ({ height, columns }: { height: number; columns: number }) => (
-  <tr aria-hidden="true">
-    <td colSpan={columns} style={{ height, padding: 0, border: 0 }} />
-  </tr>
-);
-
 type DataRowProps<Row> = DataTableProps<Row> & { row: Row; place?: ComponentProps<'tr'> & { 'data-index': number } };
 
-function DataRow<Row extends object>({ row, columns, rowClass, onRow, wide, place }: DataRowProps<Row>) {
+/** One row, with its wide cell where it has one. */
+export function DataRow<Row extends object>({ row, columns, rowClass, onRow, wide, place }: DataRowProps<Row>) {
   const instead = wide?.(row) ?? null;
   const from = instead ? columns.findIndex(({ id }) => id === instead.at) : -1;
   const cells = columns.flatMap((column, i) => {
