@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
-import type { ReactNode } from 'react';
+import { memo, type ReactNode } from 'react';
 import { Alert } from 'react-bootstrap';
 import { TourCard } from '../help/TourCard';
 import { TourLink } from '../help/TourLink';
@@ -35,6 +35,40 @@ function Step({ href, children }: { href: string; children: ReactNode }) {
   );
 }
 
+/** The way to every screen; what the boat comes to does not draw it anew. */
+const Rail = memo(function Rail({ boatId }: { boatId: string | undefined }) {
+  return (
+    <nav className="rail" aria-label="Steps of the work">
+      <Link prefetch={false} className="name" href="/">
+        Keramos
+      </Link>
+      <Step href="/">Boats</Step>
+      <Step href="/floor">Floor</Step>
+      <Step href="/log">Log</Step>
+      {boatId && (
+        <>
+          <hr className="my-2" />
+          {STEPS.map(({ path, name }) => (
+            <Step key={path} href={`/boats/${boatId}/${path}`}>
+              {name}
+            </Step>
+          ))}
+        </>
+      )}
+      <hr className="my-2" />
+      <Step href="/shelf">Shelf</Step>
+      <Step href="/packs">Standards</Step>
+      <Step href="/people">People</Step>
+      <Step href="/safekeeping">Safekeeping</Step>
+      <hr className="my-2" />
+      <Step href="/guide">Guide</Step>
+      <TourLink />
+      <div className="gap" />
+      <Account />
+    </nav>
+  );
+});
+
 /** Rail on the left, head above, the screen below. */
 export function Frame({ boatId, head, children }: { boatId?: string; head: ReactNode; children: ReactNode }) {
   const { stayed, forget } = useReachable();
@@ -43,34 +77,7 @@ export function Frame({ boatId, head, children }: { boatId?: string; head: React
       <a className="skip-link visually-hidden-focusable" href="#work">
         To the work
       </a>
-      <nav className="rail" aria-label="Steps of the work">
-        <Link prefetch={false} className="name" href="/">
-          Keramos
-        </Link>
-        <Step href="/">Boats</Step>
-        <Step href="/floor">Floor</Step>
-        <Step href="/log">Log</Step>
-        {boatId && (
-          <>
-            <hr className="my-2" />
-            {STEPS.map(({ path, name }) => (
-              <Step key={path} href={`/boats/${boatId}/${path}`}>
-                {name}
-              </Step>
-            ))}
-          </>
-        )}
-        <hr className="my-2" />
-        <Step href="/shelf">Shelf</Step>
-        <Step href="/packs">Standards</Step>
-        <Step href="/people">People</Step>
-        <Step href="/safekeeping">Safekeeping</Step>
-        <hr className="my-2" />
-        <Step href="/guide">Guide</Step>
-        <TourLink />
-        <div className="gap" />
-        <Account />
-      </nav>
+      <Rail boatId={boatId} />
       <div>
         <header className="head">{head}</header>
         <main className="page" id="work" tabIndex={-1}>
