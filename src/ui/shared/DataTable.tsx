@@ -12,9 +12,8 @@ import {
   useTable,
   type ColumnDef,
 } from '@tanstack/react-table';
-import type { ComponentProps, ReactNode } from 'react';
+import { lazy, Suspense, type ComponentProps, type ReactNode } from 'react';
 import { CaretDownFill, CaretUpFill } from 'react-bootstrap-icons';
-import { fetchedCode } from './fetchedCode';
 
 const features = tableFeatures({
   columnFilteringFeature,
@@ -61,8 +60,12 @@ const ARIA = { asc: 'ascending', desc: 'descending' } as const;
 /** A table with more rows has only those that are on the screen. */
 export const MOST_ROWS_AT_ONCE = 120;
 
-/** What few tables are long enough for. */
-const useRowsOnScreen = fetchedCode(async () => (await import('./RowsOnScreen')).RowsOnScreen);
+// What few tables are long enough for.
+const RowsOnScreen = lazy(async () => ({ default: (await import('./RowsOnScreen')).RowsOnScreen })) as unknown as <
+  Row extends object,
+>(
+  props: DataTableProps<Row>,
+) => ReactNode;
 
 /** A table that sorts by a click on its heads and finds text in its columns. */
 export function DataTable<Row extends object>(props: DataTableProps<Row>) {
@@ -86,8 +89,6 @@ export function DataTable<Row extends object>(props: DataTableProps<Row>) {
   });
   const shown = table.getRowModel().rows.map(({ original }) => original);
   const long = shown.length > MOST_ROWS_AT_ONCE && !props.group;
-  const RowsOnScreen = useRowsOnScreen(long);
-  const Rows = long && RowsOnScreen ? RowsOnScreen<Row> : AllRows<Row>;
   return (
     <table className={`table align-middle ${className}`} aria-label={label} aria-rowcount={shown.length + 1}>
       <thead>
@@ -115,7 +116,13 @@ export function DataTable<Row extends object>(props: DataTableProps<Row>) {
           })}
         </tr>
       </thead>
-      <Rows {...props} rows={long && !RowsOnScreen ? shown.slice(0, MOST_ROWS_AT_ONCE) : shown} />
+      {long ? (
+        <Suspense fallback={<AllRows {...props} rows={shown.slice(0, MOST_ROWS_AT_ONCE)} />}>
+          <RowsOnScreen {...props} rows={shown} />
+        </Suspense>
+      ) : (
+        <AllRows {...props} rows={shown} />
+      )}
       {shown.length === 0 && (
         <tbody>
           <tr>
