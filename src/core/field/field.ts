@@ -113,13 +113,13 @@ export const shortLength = (label: string, minimum: number, maximum: number, hin
   bounded(label, [minimum, maximum], 'm', { quantity: 'shortLength', ...(hint && { hint }) });
 
 /** A whole number from `minimum` to `maximum`. */
-export const whole = (label: string, minimum: number, maximum: number) =>
+export const whole = (label: string, minimum: number, maximum: number, hint?: string) =>
   noted(
     z
       .int(`${label} must be a whole number`)
       .min(minimum, `${label} must be at least ${minimum}`)
       .max(maximum, `${label} must be at most ${maximum}`),
-    { label, minimum, maximum },
+    { label, minimum, maximum, ...(hint !== undefined && { hint }) },
   );
 
 /** One of several values, each with its word. */

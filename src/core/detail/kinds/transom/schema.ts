@@ -24,7 +24,7 @@ export const transomSchema = z.object({
   height: shortLength('Height', 0.1, 2),
   clamp: noted(z.tuple([shortLength('Clamp from', 0.01, 0.2), shortLength('Clamp to', 0.01, 0.2)]), { label: 'Clamp' }),
   clampBreadth: shortLength('Clamp breadth', 0.1, 1.5),
-  boltCount: whole('Bolts', 1, 20),
+  boltCount: whole('Bolts', 1, 20, 'in two columns; an odd one stands alone in the upper row'),
   boltDiameter: shortLength('Bolt diameter', 0.003, 0.04),
   washerDiameter: shortLength('Washers', 0.005, 0.2),
   preload: bounded('Preload of a bolt', [0, 2e5], 'N'),
