@@ -1,50 +1,57 @@
 import { z } from 'zod';
-import { bounded, idSchema, nameOf, refer } from '../field';
+import { bounded, choice, idSchema, nameOf, refer, shortLength, whole } from '../field';
 
-const x = bounded('Position', [-10, 40], 'm');
-const height = bounded('Height', [-2, 12], 'm');
+/** Along the boat, from the aft end of the waterline (m). */
+const along = (label: string, hint?: string) => bounded(label, [-10, 40], 'm', hint === undefined ? {} : { hint });
+const x = along('At', 'from aft end of waterline');
+const ends = { from: along('From', 'aft end; off the boat means its end'), to: along('To', 'fore end') };
+const height = bounded('Height', [-2, 12], 'm', { hint: 'above the baseline' });
+const halfBreadth = (end: string) => bounded(`Half-breadth ${end}`, [0.05, 5], 'm');
 
 /** A line along the hull that bounds a zone. */
-const edgeSchema = z.discriminatedUnion('kind', [
+export const hullEdgeSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('centreline') }),
   z.object({ kind: z.literal('chine') }),
   /** The loaded waterline, which parts bottom from side on sailing craft. */
   z.object({ kind: z.literal('waterline') }),
   z.object({ kind: z.literal('deckEdge') }),
   /** So far from the centreline, along the skin. */
-  z.object({ kind: z.literal('girth'), distance: bounded('Distance from the centreline', [0.02, 10], 'm') }),
+  z.object({ kind: z.literal('girth'), distance: shortLength('Distance', 0.02, 10, 'along the skin') }),
   z.object({ kind: z.literal('height'), height }),
 ]);
-export type HullEdge = z.infer<typeof edgeSchema>;
+export type HullEdge = z.infer<typeof hullEdgeSchema>;
 
 /** Where a zone lies on the boat. Both hands together, unless it is one piece across the boat. */
 export const regionSchema = z.discriminatedUnion('surface', [
-  z.object({ surface: z.literal('hull'), from: x, to: x, lower: edgeSchema, upper: edgeSchema }),
+  z.object({ surface: z.literal('hull'), ...ends, lower: hullEdgeSchema, upper: hullEdgeSchema }),
   z.object({ surface: z.literal('transom') }),
   /** A bulkhead: the boat's section at x, up to the deck or to a height. */
-  z.object({ surface: z.literal('section'), x, top: height.nullable() }),
+  z.object({
+    surface: z.literal('section'),
+    x,
+    top: bounded('Top', [-2, 12], 'm', { hint: 'height; empty means to the deck' }).nullable(),
+  }),
   /** Deck between the openings and the deck edge. */
-  z.object({ surface: z.literal('deck'), from: x, to: x }),
+  z.object({ surface: z.literal('deck'), ...ends }),
   z.object({ surface: z.literal('cockpit'), piece: z.enum(['sole', 'side']) }),
   z.object({ surface: z.literal('coachroof'), piece: z.enum(['top', 'side', 'front']) }),
   /** A pan inside the hull: trapezoid in plan at one height. */
   z.object({
     surface: z.literal('pan'),
-    from: x,
-    to: x,
-    halfBreadthAft: bounded('Half-breadth', [0.05, 5], 'm'),
-    halfBreadthFore: bounded('Half-breadth', [0.05, 5], 'm'),
+    ...ends,
+    halfBreadthAft: halfBreadth('aft'),
+    halfBreadthFore: halfBreadth('fore'),
     height,
   }),
   /** A rectangle anywhere, for pads and small parts; `count` of them. */
   z.object({
     surface: z.literal('rectangle'),
-    x,
-    y: bounded('Distance from the centreline', [0, 6], 'm'),
+    x: along('Along', 'middle'),
+    y: bounded('Off centre', [0, 6], 'm', { hint: 'middle' }),
     height,
     length: bounded('Length', [0.02, 12], 'm'),
     breadth: bounded('Breadth', [0.02, 8], 'm'),
-    count: z.int().min(1).max(40),
+    count: whole('How many', 1, 40),
   }),
 ]);
 export type Region = z.infer<typeof regionSchema>;
@@ -58,23 +65,28 @@ const supportFields = {
   name: nameOf('Name', 60),
   section: refer('Section', 'sections').nullable(),
 };
-const share = bounded('Place', [0.02, 0.98]);
+const share = bounded('Place', [0.02, 0.98], '', { quantity: 'fraction', hint: 'share of the way' });
 export const supportSchema = z.discriminatedUnion('kind', [
   z.object({ ...supportFields, kind: z.literal('frame'), x }),
-  z.object({ ...supportFields, kind: z.literal('stringer'), band: z.enum(['bottom', 'side']), share, from: x, to: x }),
+  z.object({
+    ...supportFields,
+    kind: z.literal('stringer'),
+    band: choice('On', { bottom: 'bottom', side: 'side' }),
+    share,
+    ...ends,
+  }),
   z.object({ ...supportFields, kind: z.literal('beam'), x }),
   z.object({
     ...supportFields,
     kind: z.literal('girder'),
-    y: bounded('Distance from the centreline', [0, 5], 'm'),
-    from: x,
-    to: x,
+    y: bounded('Off centre', [0, 5], 'm'),
+    ...ends,
   }),
   z.object({
     ...supportFields,
     kind: z.literal('rib'),
     zone: refer('On zone', 'zones'),
-    run: z.enum(['along', 'across']),
+    run: choice('Runs', { along: 'along the zone', across: 'across it' }),
     share,
   }),
 ]);

@@ -1,9 +1,9 @@
 'use client';
 import { Col, Form, Row } from 'react-bootstrap';
-import type { HullEdge, Region } from '@/core/geometry';
+import { formFields, writeAt } from '@/core/field';
+import { hullEdgeSchema, regionSchema, type HullEdge, type Region } from '@/core/geometry';
 import { regionFor, surfaceOf, SURFACES, type Boat, type Surface, type Zone } from '@/core/document';
-import { QuantityField } from '../shared/QuantityField';
-import { DimensionField } from './DimensionField';
+import { EntityForm } from '../shared/EntityForm';
 
 /** Where an edge lies to begin with, m. */
 const NEW_EDGE: Record<HullEdge['kind'], HullEdge> = {
@@ -23,6 +23,9 @@ const EDGES = {
   height: 'Height',
   deckEdge: 'Deck edge',
 } as const;
+
+/** Chosen with the surface, or entered beside the form. */
+const WITH_THE_SURFACE = ['surface', 'piece', 'lower', 'upper'];
 
 function EdgeField({
   label,
@@ -44,28 +47,13 @@ function EdgeField({
           </option>
         ))}
       </Form.Select>
-      {edge.kind === 'girth' && (
-        <QuantityField
-          label="Distance"
-          kind="shortLength"
-          value={edge.distance}
-          minimum={0.02}
-          maximum={10}
-          hint="along the skin"
-          onCommit={(value) => onChange({ kind: 'girth', distance: value! })}
-        />
-      )}
-      {edge.kind === 'height' && (
-        <QuantityField
-          label="Height"
-          kind="length"
-          value={edge.height}
-          minimum={-2}
-          maximum={12}
-          hint="above the baseline"
-          onCommit={(value) => onChange({ kind: 'height', height: value! })}
-        />
-      )}
+      <EntityForm
+        fields={formFields(hullEdgeSchema, '', [], edge)}
+        value={edge}
+        optionsOf={() => []}
+        additionTo={() => null}
+        onSet={(key, value) => onChange(writeAt(edge, key, value))}
+      />
     </Form.Group>
   );
 }
@@ -114,137 +102,25 @@ export function RegionEditor({
               'it stands at 50°, in displacement mode at the waterline.'}
         </div>
       )}
-      <Row className="g-2" xs={2}>
-        {region?.surface === 'hull' && (
-          <>
-            <Col>
-              <EdgeField label="Lower" edge={region.lower} onChange={(lower) => onChange({ ...region, lower })} />
-            </Col>
-            <Col>
-              <EdgeField label="Upper" edge={region.upper} onChange={(upper) => onChange({ ...region, upper })} />
-            </Col>
-          </>
-        )}
-        {region && 'from' in region && (
-          <>
-            <DimensionField
-              label="From"
-              value={region.from}
-              range={[-10, 40]}
-              hint="aft end; off the boat means its end"
-              onTake={(from) => onChange({ ...region, from })}
-            />
-            <DimensionField
-              label="To"
-              value={region.to}
-              range={[-10, 40]}
-              hint="fore end"
-              onTake={(to) => onChange({ ...region, to })}
-            />
-          </>
-        )}
-        {region?.surface === 'section' && (
-          <DimensionField
-            label="At"
-            value={region.x}
-            range={[-10, 40]}
-            hint="from aft end of waterline"
-            onTake={(x) => onChange({ ...region, x })}
-          />
-        )}
-        {region?.surface === 'section' && (
+      {region?.surface === 'hull' && (
+        <Row className="g-2" xs={2}>
           <Col>
-            <QuantityField
-              label="Top"
-              kind="length"
-              value={region.top}
-              minimum={-2}
-              maximum={12}
-              optional
-              hint="height; empty means to the deck"
-              onCommit={(top) => onChange({ ...region, top })}
-            />
+            <EdgeField label="Lower" edge={region.lower} onChange={(lower) => onChange({ ...region, lower })} />
           </Col>
-        )}
-        {region?.surface === 'pan' && (
-          <>
-            <DimensionField
-              label="Half-breadth aft"
-              value={region.halfBreadthAft}
-              range={[0.05, 5]}
-              onTake={(halfBreadthAft) => onChange({ ...region, halfBreadthAft })}
-            />
-            <DimensionField
-              label="Half-breadth fore"
-              value={region.halfBreadthFore}
-              range={[0.05, 5]}
-              onTake={(halfBreadthFore) => onChange({ ...region, halfBreadthFore })}
-            />
-            <DimensionField
-              label="Height"
-              value={region.height}
-              range={[-2, 12]}
-              hint="above the baseline"
-              onTake={(height) => onChange({ ...region, height })}
-            />
-          </>
-        )}
-        {region?.surface === 'rectangle' && (
-          <>
-            <DimensionField
-              label="Along"
-              value={region.x}
-              range={[-10, 40]}
-              hint="middle"
-              onTake={(x) => onChange({ ...region, x })}
-            />
-            <DimensionField
-              label="Off centre"
-              value={region.y}
-              range={[0, 6]}
-              hint="middle"
-              onTake={(y) => onChange({ ...region, y })}
-            />
-            <DimensionField
-              label="Height"
-              value={region.height}
-              range={[-2, 12]}
-              hint="above the baseline"
-              onTake={(height) => onChange({ ...region, height })}
-            />
-            <DimensionField
-              label="Length"
-              value={region.length}
-              range={[0.02, 12]}
-              onTake={(value) => onChange({ ...region, length: value })}
-            />
-            <DimensionField
-              label="Breadth"
-              value={region.breadth}
-              range={[0.02, 8]}
-              onTake={(breadth) => onChange({ ...region, breadth })}
-            />
-            <Col>
-              <Form.Group controlId="rectangle-count">
-                <Form.Label className="mb-0">How many</Form.Label>
-                <Form.Control
-                  type="number"
-                  className="num"
-                  min={1}
-                  max={40}
-                  value={region.count}
-                  onChange={(event) =>
-                    onChange({
-                      ...region,
-                      count: Math.min(40, Math.max(1, Math.round(Number(event.target.value) || 1))),
-                    })
-                  }
-                />
-              </Form.Group>
-            </Col>
-          </>
-        )}
-      </Row>
+          <Col>
+            <EdgeField label="Upper" edge={region.upper} onChange={(upper) => onChange({ ...region, upper })} />
+          </Col>
+        </Row>
+      )}
+      {region && (
+        <EntityForm
+          fields={formFields(regionSchema, '', WITH_THE_SURFACE, region)}
+          value={region}
+          optionsOf={() => []}
+          additionTo={() => null}
+          onSet={(key, value) => onChange(writeAt(region, key, value))}
+        />
+      )}
     </>
   );
 }

@@ -2,11 +2,12 @@
 import { nanoid } from 'nanoid';
 import { useState } from 'react';
 import { Button, Card, Col, Form, Row } from 'react-bootstrap';
-import { SUPPORT_KINDS, type Support } from '@/core/geometry';
+import { formFields, writeAt } from '@/core/field';
+import { SUPPORT_KINDS, supportSchema, type Support } from '@/core/geometry';
 import type { Boat } from '@/core/document';
-import { QuantityField } from '../shared/QuantityField';
-import { DimensionField } from './DimensionField';
+import { EntityForm } from '../shared/EntityForm';
 import { TextField } from '../shared/TextField';
+import { useUnits } from '../shared/units';
 import { useEdit } from '../shared/useEdit';
 import { Refusal } from '../shared/Refusal';
 
@@ -17,6 +18,9 @@ const KIND_WORDS = {
   girder: 'Deck girder',
   rib: 'Rib',
 } as const;
+
+/** Entered beside the form. */
+const BESIDE = ['name', 'section'];
 
 /** A member of the wanted kind to begin with. */
 function supportFor(kind: Support['kind'], boat: Boat, zoneId: string | null): Support | null {
@@ -42,6 +46,7 @@ function supportFor(kind: Support['kind'], boat: Boat, zoneId: string | null): S
 /** Frames, stringers, beams, girders and ribs: what holds the panels besides bulkheads and hard edges. */
 export function SupportsEditor({ boat, zoneId }: { boat: Boat; zoneId: string | null }) {
   const edit = useEdit();
+  const { full } = useUnits();
   const [open, setOpen] = useState<string | null>(null);
   const [refusal, setRefusal] = useState<string | null>(null);
   const act = (...edits: Parameters<typeof edit>) => {
@@ -49,8 +54,8 @@ export function SupportsEditor({ boat, zoneId }: { boat: Boat; zoneId: string | 
     setRefusal(said ?? null);
     return said;
   };
-  const zoneName = (id: string) =>
-    boat.parts.flatMap((part) => part.zones).find((zone) => zone.id === id)?.name ?? 'a zone that is gone';
+  const zones = boat.parts.flatMap((part) => part.zones).map(({ id, name }) => ({ id, label: name }));
+  const zoneName = (id: string) => zones.find((zone) => zone.id === id)?.label ?? 'a zone that is gone';
   const add = (kind: Support['kind']) => {
     const item = supportFor(kind, boat, zoneId);
     if (!item) return setRefusal('Choose a zone first: a rib stands on one.');
@@ -60,28 +65,15 @@ export function SupportsEditor({ boat, zoneId }: { boat: Boat; zoneId: string | 
     switch (support.kind) {
       case 'frame':
       case 'beam':
-        return `at ${support.x.toFixed(2)} m`;
+        return `at ${full(support.x, 'length')}`;
       case 'stringer':
         return `${support.band}, ${Math.round(support.share * 100)} % up the girth`;
       case 'girder':
-        return `${support.y.toFixed(2)} m off centre`;
+        return `${full(support.y, 'length')} off centre`;
       case 'rib':
         return `${zoneName(support.zone)}, ${support.run}, at ${Math.round(support.share * 100)} %`;
     }
   };
-  const share = (support: Extract<Support, { share: number }>) => (
-    <Col>
-      <QuantityField
-        label="Place"
-        kind="fraction"
-        value={support.share}
-        minimum={0.02}
-        maximum={0.98}
-        hint="share of the way"
-        onCommit={(next) => act({ type: 'support.set', item: { ...support, share: next! } as Support })}
-      />
-    </Col>
-  );
   return (
     <Card>
       <Card.Body className="d-grid gap-2">
@@ -133,83 +125,15 @@ export function SupportsEditor({ boat, zoneId }: { boat: Boat; zoneId: string | 
                       </Form.Select>
                     </Form.Group>
                   </Col>
-                  {'x' in support && (
-                    <DimensionField
-                      label="At"
-                      value={support.x}
-                      range={[-10, 40]}
-                      hint="from aft end of waterline"
-                      onTake={(next) => act({ type: 'support.set', item: { ...support, x: next } as Support })}
+                  <Col xs={12}>
+                    <EntityForm
+                      fields={formFields(supportSchema, '', BESIDE, support)}
+                      value={support}
+                      optionsOf={() => zones}
+                      additionTo={() => null}
+                      onSet={(key, value) => act({ type: 'support.set', item: writeAt(support, key, value) })}
                     />
-                  )}
-                  {support.kind === 'stringer' && (
-                    <>
-                      <Col>
-                        <Form.Group controlId="support-band">
-                          <Form.Label className="mb-0">On</Form.Label>
-                          <Form.Select
-                            value={support.band}
-                            onChange={(event) =>
-                              act({
-                                type: 'support.set',
-                                item: { ...support, band: event.target.value as 'bottom' | 'side' },
-                              })
-                            }
-                          >
-                            <option value="bottom">bottom</option>
-                            <option value="side">side</option>
-                          </Form.Select>
-                        </Form.Group>
-                      </Col>
-                      {share(support)}
-                    </>
-                  )}
-                  {support.kind === 'girder' && (
-                    <DimensionField
-                      label="Off centre"
-                      value={support.y}
-                      range={[0, 5]}
-                      onTake={(next) => act({ type: 'support.set', item: { ...support, y: next } as Support })}
-                    />
-                  )}
-                  {'from' in support && (
-                    <>
-                      <DimensionField
-                        label="From"
-                        value={support.from}
-                        range={[-10, 40]}
-                        onTake={(next) => act({ type: 'support.set', item: { ...support, from: next } as Support })}
-                      />
-                      <DimensionField
-                        label="To"
-                        value={support.to}
-                        range={[-10, 40]}
-                        onTake={(next) => act({ type: 'support.set', item: { ...support, to: next } as Support })}
-                      />
-                    </>
-                  )}
-                  {support.kind === 'rib' && (
-                    <>
-                      <Col>
-                        <Form.Group controlId="support-run">
-                          <Form.Label className="mb-0">Runs</Form.Label>
-                          <Form.Select
-                            value={support.run}
-                            onChange={(event) =>
-                              act({
-                                type: 'support.set',
-                                item: { ...support, run: event.target.value as 'along' | 'across' },
-                              })
-                            }
-                          >
-                            <option value="along">along the zone</option>
-                            <option value="across">across it</option>
-                          </Form.Select>
-                        </Form.Group>
-                      </Col>
-                      {share(support)}
-                    </>
-                  )}
+                  </Col>
                   <Col className="align-self-end">
                     <Button
                       size="sm"
