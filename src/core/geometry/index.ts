@@ -24,7 +24,15 @@ export {
   openingEnds,
   type DeckShape,
 } from './deckShape';
-export { hullEdgeSchema, regionSchema, SUPPORT_KINDS, supportSchema, type HullEdge, type Region, type Support } from './region';
+export {
+  hullEdgeSchema,
+  regionSchema,
+  SUPPORT_KINDS,
+  supportSchema,
+  type HullEdge,
+  type Region,
+  type Support,
+} from './region';
 export { edgeAt, hullPoint, regionPatch, type BoatShape } from './boatShape';
 export { develop, patchArea, patchRim, patchSize, type Development, type Patch, type PatchSize } from './patch';
 export { panelsOf, type Panel, type Supports } from './panels';

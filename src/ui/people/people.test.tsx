@@ -39,7 +39,8 @@ beforeEach(() => {
   people = [account, laminator];
   page.answer = ({ method, url }) => {
     if (method !== 'GET') return {};
-    return url === '/api/people' ? people : url === '/api/tablets' ? [] : session(account);
+    if (url === '/api/people') return people;
+    return url === '/api/tablets' ? [] : session(account);
   };
 });
 afterEach(() => page.end());
