@@ -25,6 +25,16 @@ interface Shown {
 export const refusing = (status: number, text: string, path = '', code = 'invalid'): Response =>
   Response.json({ error: { code, message: text, text, path, details: {} } }, { status });
 
+/** What was sent as JSON; a text that is none stands under `text`. */
+function bodyOf(sent: unknown): Asked['body'] {
+  if (typeof sent !== 'string') return null;
+  try {
+    return JSON.parse(sent) as Record<string, unknown>;
+  } catch {
+    return { text: sent };
+  }
+}
+
 class SilentWorker {
   addEventListener() {}
   removeEventListener() {}
@@ -46,8 +56,7 @@ export class Page {
     // What a page computes aside is not answered.
     vi.stubGlobal('Worker', SilentWorker);
     vi.stubGlobal('fetch', async (url: string, init: RequestInit = {}) => {
-      const body = typeof init.body === 'string' ? (JSON.parse(init.body) as Record<string, unknown>) : null;
-      const asked = { method: init.method ?? 'GET', url, body };
+      const asked = { method: init.method ?? 'GET', url, body: bodyOf(init.body) };
       this.asked.push(asked);
       const found = await this.answer(asked);
       return found instanceof Response ? found : Response.json(found ?? null);
