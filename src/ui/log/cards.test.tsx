@@ -1,11 +1,9 @@
 // @vitest-environment happy-dom
-import { cleanup, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
-import type { ReactElement } from 'react';
+import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { Page, press, words } from '../../../tests/helpers/asked';
 import { USUAL_RATES } from '@/core/cost';
 import { learnRates, type LearningPage, type LogOfBuild, type LogOfYard, type PlannedCure } from '@/core/log';
-import { QueryProvider } from '../shared/QueryProvider';
-import { UnitsProvider } from '../shared/units';
 import { ClothCard } from './ClothCard';
 import { HullScreen } from './HullScreen';
 import { LogScreen } from './LogScreen';
@@ -17,31 +15,9 @@ vi.mock('../shared/charts/Chart', () => ({
   Chart: ({ children, label }: { children: string; label: string }) => <figure aria-label={label}>{children}</figure>,
 }));
 
-let asked: { method: string; url: string; body: Record<string, unknown> | null }[];
-let answer: (url: string, method: string) => unknown;
-beforeEach(() => {
-  asked = [];
-  answer = () => ({});
-  vi.stubGlobal('fetch', async (url: string, init: RequestInit = {}) => {
-    const method = init.method ?? 'GET';
-    asked.push({ method, url, body: init.body ? JSON.parse(String(init.body)) : null });
-    const found = answer(url, method);
-    return found instanceof Response ? found : Response.json(found);
-  });
-});
-afterEach(() => {
-  cleanup();
-  vi.unstubAllGlobals();
-});
-const show = (of: ReactElement, units: 'metric' | 'us' = 'metric') =>
-  render(
-    <QueryProvider>
-      <UnitsProvider initial={units}>{of}</UnitsProvider>
-    </QueryProvider>,
-  );
-const press = (name: string) => fireEvent.click(screen.getByRole('button', { name }));
-const words = () => document.body.textContent!;
-const sent = (method: string) => asked.filter((one) => one.method === method);
+const desk = new Page();
+beforeEach(() => desk.begin());
+afterEach(() => desk.end());
 const empty: LearningPage = { learned: [], rates: [], inUse: [], ratesInUse: [], cloths: [] };
 
 describe('a rate', () => {
@@ -52,31 +28,31 @@ describe('a rate', () => {
   ]);
   it('is shown with what it would change in hours and money, and put into the rates', async () => {
     const effect = { id: 'b', name: 'Tern', currency: 'EUR' };
-    answer = (url) =>
+    desk.answer = ({ url }) =>
       url.includes('?')
         ? [{ ...effect, before: { hours: 100, cost: 9000 }, after: { hours: 118, cost: 9800 } }]
         : empty;
     const onPage = vi.fn<(page: LearningPage) => void>();
-    show(<RateCard learned={hours!} used={undefined} today="2026-12-01" onPage={onPage} />);
+    desk.show(<RateCard learned={hours!} used={undefined} today="2026-12-01" onPage={onPage} />);
     expect(words()).toMatch(/By the rates 1\.00; after 2 parts 1\.\d\d ± 0\.\d\d \(1\.30, 1\.20\)/);
     press('What would it change?');
     const table = await waitFor(() => screen.getByRole('table', { name: 'What it changes' }));
     expect(within(table).getAllByRole('row')[1]!.textContent).toBe('Tern100 h118 h9000 EUR9800 EUR');
     press('Put it into the rates');
     await waitFor(() => expect(onPage).toHaveBeenCalledWith(empty));
-    expect(sent('POST')[0]!.body).toMatchObject({
+    expect(desk.sent('POST')[0]!.body).toMatchObject({
       kind: 'learnedRate',
       body: { rate: 'hours', process: 'handLayUp', n: 2, on: '2026-12-01' },
     });
   });
   it('in use says since when and by whom, and is taken back as it was put', async () => {
-    answer = () => empty;
+    desk.answer = () => empty;
     const kept = { rate: 'hours', process: 'handLayUp', value: 1.2, n: 2, was: { cut: 0.05 } } as const;
     const used = { ...kept, id: 'r-1', author: 'I. Hallin', on: '2026-11-01', note: '' };
-    show(<RateCard learned={hours!} used={used} today="2026-12-01" onPage={vi.fn()} />);
+    desk.show(<RateCard learned={hours!} used={used} today="2026-12-01" onPage={vi.fn()} />);
     expect(words()).toContain('✓ in use since 2026-11-01, by I. Hallin: 1.20 from 2 parts');
     press('Take it back');
-    await waitFor(() => expect(sent('POST')[0]!.body).toMatchObject({ corrects: 'r-1', void: true, body: kept }));
+    await waitFor(() => expect(desk.sent('POST')[0]!.body).toMatchObject({ corrects: 'r-1', void: true, body: kept }));
   });
 });
 
@@ -86,7 +62,7 @@ describe('cloth on the scales', () => {
     { id: 'bx-600', code: 'BX600', name: 'Biaxial 600', arealWeight: 0.606 },
   ];
   const open = (onPage = vi.fn<(page: LearningPage) => void>(), units: 'metric' | 'us' = 'metric') => {
-    show(<ClothCard cloths={cloths} today="2026-12-01" onPage={onPage} />, units);
+    desk.show(<ClothCard cloths={cloths} today="2026-12-01" onPage={onPage} />, { units });
     return onPage;
   };
   const enter = (label: RegExp, text: string) => {
@@ -95,7 +71,7 @@ describe('cloth on the scales', () => {
     fireEvent.blur(field);
   };
   it('is held against the Shelf before it is written down, for the area that was cut', async () => {
-    answer = (url) => (url.includes('learning') ? empty : { channels: [] });
+    desk.answer = ({ url }) => (url.includes('learning') ? empty : { channels: [] });
     const onPage = open();
     expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Write it down' }).disabled).toBe(true);
     fireEvent.change(screen.getByLabelText('Cloth'), { target: { value: 'bx-600' } });
@@ -106,7 +82,7 @@ describe('cloth on the scales', () => {
     enter(/^Lot/, 'B1');
     press('Write it down');
     await waitFor(() => expect(onPage).toHaveBeenCalledWith(empty));
-    const { body } = sent('POST')[0]!.body as { body: Record<string, unknown> };
+    const { body } = desk.sent('POST')[0]!.body as { body: Record<string, unknown> };
     expect(body).toMatchObject({ material: 'bx-600', lot: 'B1', area: 2.5, on: '2026-12-01' });
     expect(body['mass']).toBeCloseTo(1.55, 9);
     // Ready for the next piece.
@@ -121,7 +97,7 @@ describe('cloth on the scales', () => {
   });
   it('that is refused stays typed, with the reason', async () => {
     const refusal = { error: { code: 'forbidden', message: 'Only who may measure', path: '' } };
-    answer = (_url, method) => (method === 'POST' ? Response.json(refusal, { status: 403 }) : { channels: [] });
+    desk.answer = ({ method }) => (method === 'POST' ? Response.json(refusal, { status: 403 }) : { channels: [] });
     const onPage = open();
     enter(/^It weighs/, '0.31 kg');
     press('Write it down');
@@ -152,8 +128,8 @@ describe('over hours', () => {
   const moment = (hours: number) => ({ time: 3600 * hours, air: 20, hottest: 20 + hours, coolest: 20 });
   const planned: PlannedCure = { plan: 'Warm', zone: 'Bottom', from, moments: [moment(0), moment(1), moment(2)] };
   const draw = async (plan: PlannedCure | null, own = trace, of = stretches) => {
-    answer = (url) => (url.includes('/api/traces/') ? { stretches: of, planned: plan } : [own]);
-    show(<TracesCard channels={[]} build="b-1" />);
+    desk.answer = ({ url }) => (url.includes('/api/traces/') ? { stretches: of, planned: plan } : [own]);
+    desk.show(<TracesCard channels={[]} build="b-1" />);
     fireEvent.click(await waitFor(() => screen.getByRole('button', { name: 'Draw' })));
     await waitFor(() => screen.getByRole('figure', { name: 'Cure of the hull, over time' }));
   };
@@ -187,21 +163,21 @@ describe('over hours', () => {
   });
   it('is begun for a part, and ended', async () => {
     const channel = { key: 'thermo-2 temperature', id: 'thermo-2', name: 'Thermocouple 2', quantity: 'temperature' };
-    answer = () => [{ ...trace, endedAt: null }];
+    desk.answer = () => [{ ...trace, endedAt: null }];
     const parts = [
       { id: 'hull', name: 'Hull' },
       { id: 'deck', name: 'Deck' },
     ];
-    show(<TracesCard channels={[channel as never]} build="b-1" parts={parts} />);
+    desk.show(<TracesCard channels={[channel as never]} build="b-1" parts={parts} />);
     await waitFor(() => expect(words()).toContain('▶ running'));
     fireEvent.change(screen.getByLabelText('Part that it is of'), { target: { value: 'deck' } });
     fireEvent.change(screen.getByLabelText('What it is of'), { target: { value: 'Deck, midships' } });
     press('Record it');
     await waitFor(() =>
-      expect(sent('POST')[0]!.body).toMatchObject({ build: 'b-1', part: 'deck', name: 'Deck, midships' }),
+      expect(desk.sent('POST')[0]!.body).toMatchObject({ build: 'b-1', part: 'deck', name: 'Deck, midships' }),
     );
     press('End it');
-    await waitFor(() => expect(sent('DELETE')[0]!.url).toBe('/api/traces/t-1'));
+    await waitFor(() => expect(desk.sent('DELETE')[0]!.url).toBe('/api/traces/t-1'));
   });
 });
 
@@ -250,8 +226,8 @@ describe('a hull beside its plan', () => {
       },
     }) as unknown as LogOfBuild;
   it('says within what each should lie, on one side or both, and how many do not', () => {
-    answer = () => [];
-    show(
+    desk.answer = () => [];
+    desk.show(
       <HullScreen
         hull={hull([
           read('hardness', [30, 40], { limits: [35, null], outside: 1 }),
@@ -275,11 +251,11 @@ describe('a hull beside its plan', () => {
 describe('the yard', () => {
   const yard = (learned: LogOfYard['learned']): LogOfYard => ({ boats: [], builds: [], learned });
   it('says what of learning is in use, and where to look while nothing is', () => {
-    show(<LogScreen yard={yard([])} />);
+    desk.show(<LogScreen yard={yard([])} />);
     expect(words()).toContain('Nothing yet: boats are built by what is published.');
     expect(words()).toContain('No hull has been begun');
     cleanup();
-    show(
+    desk.show(
       <LogScreen
         yard={yard([{ says: 'Fibre share of woven, infusion: 0.970', on: '2026-11-30', author: 'I. Hallin' }])}
       />,

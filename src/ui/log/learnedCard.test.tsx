@@ -1,9 +1,8 @@
 // @vitest-environment happy-dom
-import { cleanup, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
+import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { Page, refusing } from '../../../tests/helpers/asked';
 import { learn, learnCloth, type Learned, type LearnedUse, type LearningPage } from '@/core/log';
-import { QueryProvider } from '../shared/QueryProvider';
-import { UnitsProvider } from '../shared/units';
 import { isSame, LearnedCard } from './LearnedCard';
 
 vi.mock('../shared/charts/Chart', () => ({
@@ -27,20 +26,12 @@ const read = (ratio: number, own: Partial<Observation> = {}): Observation => ({
 });
 const [many] = learn([0.9, 0.92, 0.91, 0.9].map((ratio) => read(ratio))) as [Learned];
 
-let asked: { method: string; url: string; body: Record<string, unknown> | null }[];
-let answer: (url: string) => unknown;
+const desk = new Page();
 beforeEach(() => {
-  asked = [];
-  answer = () => [];
-  vi.stubGlobal('fetch', async (url: string, init: RequestInit = {}) => {
-    asked.push({ method: init.method ?? 'GET', url, body: init.body ? JSON.parse(String(init.body)) : null });
-    return Response.json(answer(url));
-  });
+  desk.begin();
+  desk.answer = () => [];
 });
-afterEach(() => {
-  cleanup();
-  vi.unstubAllGlobals();
-});
+afterEach(() => desk.end());
 
 const page = (inUse: LearningPage['inUse'] = []): LearningPage => ({
   learned: [],
@@ -50,13 +41,7 @@ const page = (inUse: LearningPage['inUse'] = []): LearningPage => ({
   cloths: [],
 });
 function show(learned: Learned, inUse: LearningPage['inUse'] = [], onPage = vi.fn<(page: LearningPage) => void>()) {
-  render(
-    <QueryProvider>
-      <UnitsProvider initial="metric">
-        <LearnedCard learned={learned} inUse={inUse} today="2026-12-01" onPage={onPage} />
-      </UnitsProvider>
-    </QueryProvider>,
-  );
+  desk.show(<LearnedCard learned={learned} inUse={inUse} today="2026-12-01" onPage={onPage} />);
   return onPage;
 }
 const usedOf = (use: LearnedUse): LearningPage['inUse'][number] => ({
@@ -95,7 +80,7 @@ describe('what was learned', () => {
     expect(screen.queryByRole('button')).toBeNull();
   });
   it('shows what it would change before it is used, and where a boat comes below its target', async () => {
-    answer = () => [
+    desk.answer = () => [
       { id: 'b', name: 'Tern', before: { mass: 100, least: 1.3 }, after: { mass: 104, least: 1.05 }, target: 1.1 },
       { id: 'c', name: 'Teal', before: { mass: 80, least: null }, after: { mass: 82, least: null }, target: 1.1 },
     ];
@@ -105,7 +90,7 @@ describe('what was learned', () => {
     const [, tern, teal] = within(table).getAllByRole('row');
     expect(tern!.textContent).toBe('Tern100.0 kg104.0 kg1.301.05 △ below its target');
     expect(teal!.textContent).toBe('Teal80.0 kg82.0 kg––');
-    const { searchParams } = new URL(asked[0]!.url, 'http://yard');
+    const { searchParams } = new URL(desk.asked[0]!.url, 'http://yard');
     expect(Object.fromEntries(searchParams)).toMatchObject({ property: 'fibreShare', form: 'woven', material: '' });
     expect(Number(searchParams.get('factor'))).toBeCloseTo(many.use!.factor, 12);
   });
@@ -116,27 +101,23 @@ describe('what was learned', () => {
   });
   it('is put to use as a fact of today, and taken back as the fact that it was', async () => {
     const used = usedOf(many.use!);
-    answer = (url) => (url.includes('?') ? [] : page([used]));
+    desk.answer = ({ url }) => (url.includes('?') ? [] : page([used]));
     const onPage = show(many);
     press('What would it change?');
     await waitFor(() => screen.getByRole('button', { name: 'Put it to use on the Shelf' }));
     press('Put it to use on the Shelf');
     await waitFor(() => expect(onPage).toHaveBeenCalledWith(page([used])));
-    const { body } = asked.at(-1)!;
+    const { body } = desk.asked.at(-1)!;
     expect(body).toMatchObject({ kind: 'learned', corrects: null, void: false, body: { n: 4, on: '2026-12-01' } });
     cleanup();
     show(many, [used]);
     expect(document.body.textContent).toContain('✓ in use since 2026-11-01, by I. Hallin');
     press('Take it back');
-    await waitFor(() => expect(asked.at(-1)!.body).toMatchObject({ corrects: 'u-1', void: true }));
-    expect(asked.at(-1)!.body!['body']).not.toHaveProperty('author');
+    await waitFor(() => expect(desk.asked.at(-1)!.body).toMatchObject({ corrects: 'u-1', void: true }));
+    expect(desk.asked.at(-1)!.body!['body']).not.toHaveProperty('author');
   });
   it('says what the server refuses, and stays as it was', async () => {
-    vi.stubGlobal('fetch', async (url: string) =>
-      url.includes('?')
-        ? Response.json([])
-        : Response.json({ error: { code: 'invalid', message: 'Look again', path: '' } }, { status: 400 }),
-    );
+    desk.answer = ({ url }) => (url.includes('?') ? [] : refusing(400, 'Look again'));
     const onPage = show(many);
     press('What would it change?');
     await waitFor(() => screen.getByRole('button', { name: 'Put it to use on the Shelf' }));
@@ -171,9 +152,9 @@ describe('by cloth, team and season', () => {
     press('For wr-300 alone');
     await waitFor(() => screen.getByRole('button', { name: 'Put it to use on the Shelf' }));
     press('Put it to use on the Shelf');
-    await waitFor(() => expect(asked.at(-1)!.method).toBe('POST'));
+    await waitFor(() => expect(desk.asked.at(-1)!.method).toBe('POST'));
     const { factor } = learnCloth(apart, 'wr-300')!.use!;
-    expect(asked.at(-1)!.body).toMatchObject({ body: { material: 'wr-300', n: 3, factor } });
+    expect(desk.asked.at(-1)!.body).toMatchObject({ body: { material: 'wr-300', n: 3, factor } });
     expect(factor).toBeLessThan(apart.use!.factor);
   });
   it('what is in use of a cloth is not what is in use of its form', () => {
