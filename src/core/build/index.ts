@@ -30,6 +30,7 @@ export {
 } from './state';
 export { repairSchema, USUAL_REPAIR, type Repair } from './repair';
 export { checkRepair, type CheckedRepair, type RepairCheck, type RepairPiece } from './checkRepair';
+export { lifeInPot } from './lifeInPot';
 export { stateOf } from './stateOf';
 export { amendPlan, type AmendmentChange } from './amend';
 export { lessonsFor, lessonSchema, type Lesson, type LessonTold } from './lesson';

@@ -1,21 +1,12 @@
 'use client';
 import { useState } from 'react';
 import { Form } from 'react-bootstrap';
-import type { BuildPlan, Step } from '@/core/build';
+import { lifeInPot, type Step } from '@/core/build';
 import { QuantityField } from '../shared/QuantityField';
 import { useUnits } from '../shared/units';
 import { Ask } from './Ask';
 import { MixAtScale } from './MixAtScale';
 import { useFloor } from './useFloor';
-
-/** Life in the pot at a temperature (min), between those of the plan; beyond them as at the last one. */
-function lifeAt({ resin: { potLife } }: BuildPlan, celsius: number): number {
-  const after = potLife.findIndex((one) => one.celsius >= celsius);
-  if (after <= 0) return potLife[after === 0 ? 0 : potLife.length - 1]!.minutes;
-  const [a, b] = [potLife[after - 1]!, potLife[after]!];
-  const share = (celsius - a.celsius) / (b.celsius - a.celsius);
-  return a.minutes + share * (b.minutes - a.minutes);
-}
 
 /** A batch that was mixed: how much, how warm, from which cans; from now on its time runs. */
 export function BatchAsk({ step, onLeave }: { step: Step; onLeave: () => void }) {
@@ -26,7 +17,7 @@ export function BatchAsk({ step, onLeave }: { step: Step; onLeave: () => void })
   const [celsius, setCelsius] = useState<number | null>(state.air?.body.celsius ?? 20);
   const [hardener, setHardener] = useState<number | null>(null);
   const [lots, setLots] = useState('');
-  const life = celsius === null ? null : Math.round(lifeAt(plan, celsius) * 10) / 10;
+  const life = celsius === null ? null : Math.round(lifeInPot(plan, celsius) * 10) / 10;
   const [told, setTold] = useState('');
   const own = told.trim() === '' ? life : Number(told.replace(',', '.'));
   return (

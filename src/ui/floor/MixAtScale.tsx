@@ -31,7 +31,8 @@ export function MixAtScale({
   return (
     <section className="mix-scale" aria-label="On the mixing scale">
       <p className="mb-1">
-        {scale.name || scale.id}: <strong className="mix-figure">{full(onScale || scale.value, 'mass')}</strong>
+        {scale.name || scale.id}:{' '}
+        <strong className="mix-figure">{full(tare === null ? scale.value : onScale, 'mass')}</strong>
         {why !== null && <span className="soft"> △ {why}</span>}
       </p>
       {tare === null && (
