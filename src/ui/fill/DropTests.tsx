@@ -14,6 +14,8 @@ import { Refusal } from '../shared/Refusal';
 import { TextField } from '../shared/TextField';
 import { useUnits } from '../shared/units';
 
+const TOO_WEAK = 'With less than half of the air’s pressure drawn off a leak hardly shows: pump the bag down first.';
+
 interface Draft {
   hull: string;
   start: number | null;
@@ -120,6 +122,7 @@ export function DropTests({
             </span>{' '}
             {hull ? `Hull ${hull}: ` : ''}
             {found.result.passed ? 'resin may be mixed' : 'no batch may be mixed: find the leak and test again'}.
+            {found.result.tooWeak && ` ${TOO_WEAK}`}
           </p>
         );
       })}
@@ -161,7 +164,7 @@ export function DropTests({
                 ? 'the yard’s limit'
                 : `else ${formatNumber(100 * filling.voids, 0)} % of air until gel`}
               ); {formatNumber(now.leakRate * 10, 2)} mbar·L/s leak in, {formatNumber(100 * now.voids, 1)} % of the
-              resin’s room until gel.
+              resin’s room until gel.{now.tooWeak && ` ${TOO_WEAK}`}
             </>
           )}
         </p>

@@ -2,12 +2,18 @@
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { lastDrop, type StepState } from '@/core/build';
+import type { DropResult } from '@/core/fill';
 import { TakeReading } from '../shared/instruments';
 import { Moment } from '../shared/Moment';
 import { QuantityField } from '../shared/QuantityField';
 import { useUnits } from '../shared/units';
 import { Ask } from './Ask';
 import { useFloor } from './useFloor';
+
+const saidOf = ({ passed, tooWeak }: DropResult) => {
+  if (tooWeak) return '✕ Too little vacuum to tell: pump it down, test again';
+  return passed ? '✓ The bag holds' : '✕ It loses too much: look for the leak, test again';
+};
 
 /** The drop test of the bag: no resin is mixed before it has passed. */
 export function BagPart({ own }: { own: StepState }) {
@@ -27,11 +33,11 @@ export function BagPart({ own }: { own: StepState }) {
         {result === null ? (
           <strong>Not tested yet</strong>
         ) : (
-          <strong className={result.passed ? '' : 'floor-bad'}>
-            {result.passed ? '✓ The bag holds' : '✕ It loses too much: look for the leak, test again'}
-          </strong>
+          <strong className={result.passed ? '' : 'floor-bad'}>{saidOf(result)}</strong>
         )}
-        {result && <div className="soft">May lose {full(result.limit, 'pressure')} in that time</div>}
+        {result && !result.tooWeak && (
+          <div className="soft">May lose {full(result.limit, 'pressure')} in that time</div>
+        )}
       </div>
       <Button onClick={() => setAsking(true)}>Test the bag</Button>
       {asking && <AskDrop own={own} onLeave={() => setAsking(false)} />}

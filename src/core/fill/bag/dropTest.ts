@@ -17,11 +17,16 @@ export interface DropResult {
   perMinute: number;
   /** Pa·m³/s at the temperature of the start. */
   leakRate: number;
-  /** Share of the resin's room that the air would take that leaks in until gel, at the mean pressure of the resin. */
+  /**
+   * Share of the resin's room that the air would take that leaks in until gel under full vacuum, at the mean pressure
+   * of the resin.
+   */
   voids: number;
   /** Pa that it may lose in the minutes of the test, and by which of the two limits. */
   limit: number;
   limitBy: 'yard' | 'voids';
+  /** More than half of the air's pressure stood under the bag: a leak hardly shows, and the test is none. */
+  tooWeak: boolean;
   passed: boolean;
 }
 
@@ -29,13 +34,17 @@ const KELVIN = 273.15;
 /** Pa */
 const AIR = 101_325;
 
+/** By how much more leaks in at full vacuum than at a pressure under the bag (Pa): p₀² / (p₀² − p²). */
+const asDeep = (pressure: number) => (pressure < AIR ? AIR ** 2 / (AIR ** 2 - pressure ** 2) : Infinity);
+
 /**
  * How tight a bag is, and whether that is tight enough: it may lose no more than the yard's figure for its minutes, and
  * no more than lets a share of voids in until the resin has gelled.
  *
  * Derived: the rise of a closed volume V is Q = V dp/dt of leaking air; in a time t that is Q t/p of volume at a
  * pressure p, over the room V of the resin dp/dt · t / p; p is the mean of what drives the resin and what draws it, as
- * behind a front.
+ * behind a front. Air through a fine leak flows as the difference of the squared pressures: what was read at a poor
+ * vacuum is brought to a full one.
  * @param volume m³ under the bag. @param gel s from shutting the bag until gel.
  * @throws KeramosError `invalid` for readings that no bag gives.
  * @example dropTest({ start: 1500, end: 2000, minutes: 10, … }, { volume: 0.02, … }).leakRate // 0.0167
@@ -59,15 +68,18 @@ export function dropTest(
   const perMinute = (end - start) / minutes;
   const rise = Math.max(0, settled - start) / minutes;
   const yard = filling.dropMost / filling.dropMinutes;
-  const mean = (AIR + Math.max(start, settled)) / 2;
+  const under = Math.max(start, settled);
+  const drawn = rise * asDeep(under);
+  const mean = (AIR + under) / 2;
   const byVoids = (filling.voids * mean) / (gel / 60);
   const limit = Math.min(yard, byVoids);
   return {
     perMinute,
     leakRate: (volume * rise) / 60,
-    voids: (rise * (gel / 60)) / mean,
-    limit: limit * minutes,
+    voids: (drawn * (gel / 60)) / mean,
+    limit: (limit * minutes) / asDeep(under),
     limitBy: yard <= byVoids ? 'yard' : 'voids',
-    passed: rise <= limit,
+    tooWeak: start > AIR / 2,
+    passed: start <= AIR / 2 && drawn <= limit,
   };
 }

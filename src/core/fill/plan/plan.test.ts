@@ -293,6 +293,36 @@ describe('the bag and its drop test', () => {
       ),
     );
   });
+  it('brings what was read at a poor vacuum to a full one: 500 Pa at 40 kPa are 592 Pa, worked by hand', () => {
+    const { voids, limit } = dropTest({ ...reading, start: 39_500, end: 40_000 }, given);
+    const more = 101_325 ** 2 / (101_325 ** 2 - 40_000 ** 2);
+    expect(500 * more).toBeCloseTo(592.3, 1);
+    expect(voids).toBeCloseTo((59.23 * 90) / ((101_325 + 40_000) / 2), 4);
+    expect(limit * more).toBeLessThanOrEqual(filling.dropMost + 1e-9);
+  });
+  it('of one and the same leak says the same, however deep the bag was drawn: never better at a poor vacuum', () => {
+    const air = 101_325;
+    const pressure = fc.double({ min: 500, max: 49_000, noNaN: true });
+    fc.assert(
+      fc.property(fc.double({ min: 0.2, max: 3, noNaN: true }), pressure, (strength, start) => {
+        // Air in through a fine leak, minute by minute: dp/dt = c (p₀² − p²).
+        const c = (strength * filling.dropMost) / filling.dropMinutes / air ** 2;
+        const after = (from: number) => {
+          let p = from;
+          for (let i = 0; i < 1000; i++) p += (c * (air ** 2 - p ** 2) * reading.minutes) / 1000;
+          return dropTest({ ...reading, start: from, end: p }, { ...given, gel: 60 });
+        };
+        const [deep, poor] = [after(500), after(start)];
+        if (deep.passed !== poor.passed) expect([strength, poor.passed]).toEqual([expect.closeTo(1, 1), false]);
+      }),
+    );
+  });
+  it('with more than half of the air under the bag is none: a bag that leaks hardly shows it there', () => {
+    const weak = dropTest({ ...reading, start: 90_000, end: 90_050 }, given);
+    expect([weak.tooWeak, weak.passed]).toEqual([true, false]);
+    expect(dropTest({ ...reading, start: 101_325, end: 101_325 }, given).passed).toBe(false);
+    expect(dropTest({ ...reading, start: 1500, end: 1500 }, given)).toMatchObject({ tooWeak: false, passed: true });
+  });
   it.each([
     ['below nothing', { start: -5 }],
     ['more than the air', { end: 130_000 }],
