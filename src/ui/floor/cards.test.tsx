@@ -1,0 +1,307 @@
+// @vitest-environment happy-dom
+import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { button, enter, field, Page, press, words } from '../../../tests/helpers/asked';
+import { Diary, planOf } from '../../../tests/helpers/builds';
+import { merrow } from '../../../tests/helpers/merrow';
+import { lifeInPot, stateOf, type BuildRecord, type StepState } from '@/core/build';
+import type { InstrumentsNow } from '@/core/instrument';
+import { AirCard } from './AirCard';
+import { BagPart } from './BagPart';
+import { BatchAsk } from './BatchAsk';
+import { CoatsPart } from './CoatsPart';
+import { MixAtScale } from './MixAtScale';
+import { PotBar } from './PotBar';
+
+/** What stands on the floor, the time there, and what was noted; the test says what becomes of a note. */
+const floor = vi.hoisted(() => ({
+  state: null as unknown,
+  now: 0,
+  noted: [] as { kind: string; body: Record<string, unknown> }[],
+  refusal: null as string | null,
+  beeps: [] as number[],
+}));
+vi.mock('./useFloor', () => ({
+  useFloor: () => ({
+    state: floor.state,
+    person: 'T. Reed',
+    note: async (kind: string, body: Record<string, unknown>) => {
+      floor.noted.push({ kind, body });
+      return floor.refusal;
+    },
+  }),
+}));
+vi.mock('./useNow', async (real) => ({ ...(await real<object>()), useNow: () => floor.now }));
+vi.mock('./beep', () => ({ beep: (times: number) => floor.beeps.push(times) }));
+vi.mock('next/navigation', () => ({ useRouter: () => ({ push: () => undefined }) }));
+
+const plan = planOf(merrow());
+const page = new Page();
+let diary: Diary;
+let channels: InstrumentsNow['channels'];
+beforeEach(() => {
+  page.begin();
+  diary = new Diary();
+  channels = [];
+  Object.assign(floor, { noted: [], refusal: null, beeps: [], now: Date.parse(diary.now) });
+  page.answer = () => ({ listening: null, trouble: null, unknown: { times: 0, why: '' }, channels });
+  floor.state = stateOf(plan, []);
+});
+afterEach(() => page.end());
+
+const stepOf = (kind: StepState['step']['kind']) => plan.steps.find((step) => step.kind === kind)!;
+/** The step as it stands after all that was written down. */
+function standing(id: string, records: readonly BuildRecord[] = diary.records): StepState {
+  const state = stateOf(plan, records);
+  floor.state = state;
+  return state.steps.get(id)!;
+}
+const scale = (value: number, more: Partial<InstrumentsNow['channels'][number]> = {}) => ({
+  key: 'mix|mass',
+  id: 'mix-1',
+  name: 'Mixing scale',
+  quantity: 'mass' as const,
+  state: 'steady' as const,
+  value,
+  ageMs: 100,
+  why: '',
+  passed: 0,
+  refused: null,
+  due: null,
+  isOverdue: false,
+  ...more,
+});
+/** The scale reads another figure; the page asks for it each second. */
+async function reads(value: number, more: Parameters<typeof scale>[1] = {}) {
+  channels = [scale(value, more)];
+  const asked = page.asked.length;
+  await waitFor(() => expect(page.asked.length).toBeGreaterThan(asked), { timeout: 5000 });
+  await act(() => Promise.resolve());
+}
+
+describe('mixing at the scale', () => {
+  const open = () => {
+    const onMixed = vi.fn<(resin: number, hardener: number) => void>();
+    page.show(<MixAtScale target={3} share={0.02} onMixed={onMixed} />);
+    return onMixed;
+  };
+  it('is not there without a mixing scale', async () => {
+    open();
+    await page.last('GET');
+    expect(screen.queryByLabelText('On the mixing scale')).toBeNull();
+  });
+  it('goes from the empty bucket by resin to hardener, and takes what was really poured', async () => {
+    channels = [scale(0.62)];
+    const onMixed = open();
+    await screen.findByText(/Mixing scale/);
+    expect(words()).toContain('Mixing scale: 0.6 kg');
+    press('Empty bucket stands on it');
+    // The bucket is taken off: an empty one is nothing.
+    expect(words()).toContain('Mixing scale: 0.0 kg');
+    expect(button('That is the resin').disabled).toBe(true);
+    await reads(0.62 + 2.4);
+    expect(words()).toContain('Resin: 0.6 kg more.');
+    await reads(0.62 + 3.02);
+    await waitFor(() => expect(button('That is the resin').disabled).toBe(false));
+    press('That is the resin');
+    expect(button('Take both').disabled).toBe(true);
+    expect(screen.getByRole('status').textContent).toContain('Too little hardener yet');
+    await reads(0.62 + 3.02 + 0.06);
+    await waitFor(() => expect(button('Take both').disabled).toBe(false));
+    press('Take both');
+    const [resin, hardener] = onMixed.mock.calls[0]!;
+    expect([resin, hardener]).toEqual([expect.closeTo(3.02, 9), expect.closeTo(0.06, 9)]);
+  });
+  it('stops a batch with too much hardener, and says what to do with the bucket', async () => {
+    channels = [scale(0.6)];
+    const onMixed = open();
+    await screen.findByText(/Mixing scale/);
+    press('Empty bucket stands on it');
+    await reads(3.6);
+    await waitFor(() => expect(button('That is the resin').disabled).toBe(false));
+    press('That is the resin');
+    await reads(3.6 + 0.09);
+    await waitFor(() => expect(words()).toContain('STOP: too much hardener'));
+    expect(words()).toContain('set the bucket outside, it may heat itself up');
+    expect(button('Take both').disabled).toBe(true);
+    expect(onMixed).not.toHaveBeenCalled();
+  });
+  it('takes nothing of a scale that is not steady, or whose calibration ended', async () => {
+    channels = [scale(0.6, { state: 'moving', why: 'it is not steady' })];
+    open();
+    await screen.findByText(/it is not steady/);
+    expect(button('Empty bucket stands on it').disabled).toBe(true);
+    await reads(0.6, { isOverdue: true, due: '2026-10-01' });
+    await waitFor(() => expect(words()).toContain('its calibration ended on 2026-10-01'));
+    expect(button('Empty bucket stands on it').disabled).toBe(true);
+  });
+});
+
+describe('a batch that is mixed', () => {
+  const step = stepOf('lay');
+  it('has the life of the pot at the temperature of the shop, and a can may say otherwise', async () => {
+    diary.note('air', { celsius: 24, humidity: 50 });
+    standing(step.id);
+    const onLeave = vi.fn();
+    page.show(<BatchAsk step={step} onLeave={onLeave} />);
+    const placeholder = () => Number(field('Life in the pot, min').placeholder);
+    expect(placeholder()).toBeCloseTo(lifeInPot(plan, 24), 1);
+    enter(/^Resin and shop/, '35');
+    // Hotter than the plan knows: shorter than at its hottest.
+    expect(placeholder()).toBeLessThan(plan.resin.potLife.at(-1)!.minutes);
+    enter('Life in the pot, min', '12,5');
+    enter('Lots of the cans', 'R-118');
+    press('It is mixed now');
+    await waitFor(() => expect(onLeave).toHaveBeenCalled());
+    expect(floor.noted).toEqual([
+      { kind: 'batch', body: expect.objectContaining({ step: step.id, celsius: 35, life: 12.5, lots: 'R-118' }) },
+    ]);
+  });
+  it.each(['0', '-3', 'long'])('is not kept with a life of "%s"', (life) => {
+    page.show(<BatchAsk step={step} onLeave={vi.fn()} />);
+    enter('Life in the pot, min', life);
+    expect(button('It is mixed now').disabled).toBe(true);
+  });
+  it('that is refused stays open with the reason', async () => {
+    const onLeave = vi.fn();
+    floor.refusal = 'More than one pot may hold';
+    page.show(<BatchAsk step={step} onLeave={onLeave} />);
+    press('It is mixed now');
+    await waitFor(() => expect(screen.getByRole('alert').textContent).toContain('More than one pot may hold'));
+    expect(onLeave).not.toHaveBeenCalled();
+  });
+});
+
+describe('the pots that are open', () => {
+  const step = stepOf('lay');
+  const mixed = (life: number) =>
+    diary.note('batch', { step: step.id, resin: 2, hardener: 0.04, celsius: 20, life, lots: '' });
+  /** So many minutes after the batch was mixed. */
+  const at = (batch: BuildRecord, minutes: number) => {
+    floor.now = Date.parse(batch.at) + minutes * 60_000;
+  };
+  it('count down in words and colour, and sound once before the end and again and again after it', () => {
+    const batch = mixed(20);
+    for (const [minutes, time, word, beeps] of [
+      [1, '19:00', 'left in the pot', []],
+      [17, '3:00', '△ nearly over', [1]],
+      [20.5, '−0:30', '✕ past its life', [3]],
+    ] as const) {
+      page.end();
+      page.begin();
+      floor.beeps = [];
+      at(batch, minutes);
+      page.show(<PotBar own={standing(step.id)} />);
+      const pot = screen.getByRole('timer', { name: 'Pot of 2.0 kg' });
+      expect(pot.textContent).toContain(`${time}${word}`);
+      expect(floor.beeps, word).toEqual(beeps);
+    }
+  });
+  it('each has its own end; one that is emptied is gone, another may be mixed', async () => {
+    const [first] = [mixed(20), mixed(40)];
+    at(first!, 5);
+    page.show(<PotBar own={standing(step.id)} />);
+    const pots = screen.getAllByRole('timer');
+    expect(pots.map((pot) => pot.textContent!.slice(0, 5))).toEqual(['15:00', '36:00']);
+    fireEvent.click(within(pots[0]!).getByRole('button', { name: 'Thrown away' }));
+    await waitFor(() =>
+      expect(floor.noted).toEqual([{ kind: 'potEmpty', body: { batch: first!.id, how: 'thrown away' } }]),
+    );
+    expect(button('Another batch is mixed').disabled).toBe(false);
+    page.end();
+    page.begin();
+    diary.note('potEmpty', { batch: first!.id, how: 'used' });
+    page.show(<PotBar own={standing(step.id)} />);
+    expect(screen.getAllByRole('timer')).toHaveLength(1);
+  });
+});
+
+describe('coats', () => {
+  const step = plan.steps.find(({ coats }) => coats > 1)!;
+  it('are counted one after the other, with the time that each has to flash', async () => {
+    const coat = diary.note('coat', { step: step.id, celsius: 20 });
+    floor.now = Date.parse(coat.at) + 60_000;
+    page.show(<CoatsPart own={standing(step.id)} />);
+    expect(words()).toContain(`1 of ${step.coats} coats on`);
+    if (step.wait > 1) expect(screen.getByRole('timer').textContent).toContain('The next one in');
+    floor.refusal = 'It flashes until 06:20';
+    press('Coat 2 is on');
+    await waitFor(() => expect(screen.getByRole('alert').textContent).toContain('It flashes until 06:20'));
+    expect(floor.noted[0]).toMatchObject({ kind: 'coat', body: { step: step.id, celsius: null } });
+  });
+  it('that are all on ask for no more', () => {
+    for (let i = 0; i < step.coats; i++) diary.wait(step.wait).note('coat', { step: step.id, celsius: 20 });
+    floor.now = Date.parse(diary.now) + 2 * step.wait * 60_000;
+    page.show(<CoatsPart own={standing(step.id)} />);
+    expect(words()).toContain('All are on.');
+    expect(screen.queryByRole('button')).toBeNull();
+  });
+});
+
+describe('the air of the shop', () => {
+  it('is asked for first, then shown with what the resin bears, and marked when it is old or unfit', () => {
+    page.show(<AirCard />);
+    expect(words()).toContain('Air not read yet');
+    for (const [celsius, humidity, minutes, said] of [
+      [20, 50, 1, /^20 °C, 50 %/],
+      [4, 50, 1, /△ 4 °C/],
+      [20, 99, 1, /△ 20 °C, 99 %/],
+      [20, 50, plan.climateLasts + 5, /△ too old/],
+    ] as const) {
+      page.end();
+      page.begin();
+      diary = new Diary();
+      const air = diary.note('air', { celsius, humidity });
+      standing(plan.steps[0]!.id);
+      floor.now = Date.parse(air.at) + minutes * 60_000;
+      page.show(<AirCard />);
+      expect(screen.getByLabelText('Air in the shop').textContent, String(said)).toMatch(said);
+    }
+  });
+  it('is typed with a comma or taken from instruments, and refused where it cannot be', async () => {
+    page.show(<AirCard />);
+    press('Read the air');
+    enter(/^Temperature at the mould/, '19');
+    for (const wrong of ['', '101', '-1', 'damp']) {
+      enter('Humidity, %', wrong);
+      expect(button('Keep the reading').disabled, wrong).toBe(true);
+    }
+    enter('Humidity, %', '54,5');
+    press('Keep the reading');
+    await waitFor(() => expect(floor.noted).toEqual([{ kind: 'air', body: { celsius: 19, humidity: 54.5 } }]));
+  });
+});
+
+describe('the drop test of a bag', () => {
+  const step = { ...plan.steps[0]!, kind: 'bag' as const };
+  const own = (start: number, end: number): StepState => ({
+    ...standing(plan.steps[0]!.id),
+    step,
+    drops: [
+      diary.note('drop', { step: step.id, start, end, minutes: 10, startCelsius: null, endCelsius: null }),
+    ] as StepState['drops'],
+  });
+  it.each([
+    [1500, 1520, '✓ The bag holds'],
+    [1500, 30_000, '✕ It loses too much'],
+    [90_000, 90_020, '✕ Too little vacuum to tell: pump it down, test again'],
+  ])('from %i to %i Pa: %s', (start, end, said) => {
+    page.show(<BagPart own={own(start, end)} />);
+    expect(words()).toContain(said);
+  });
+  it('wants both readings, and the time between them', async () => {
+    page.show(<BagPart own={{ ...standing(plan.steps[0]!.id), step, drops: [] }} />);
+    expect(words()).toContain('Not tested yet');
+    press('Test the bag');
+    enter(/^Under the bag at the start/, '2 kPa');
+    expect(button('Keep the test').disabled).toBe(true);
+    enter(/^Under the bag at the end/, '2.1 kPa');
+    enter('Minutes between', '0');
+    expect(button('Keep the test').disabled).toBe(true);
+    enter('Minutes between', '15');
+    press('Keep the test');
+    await waitFor(() =>
+      expect(floor.noted[0]?.body).toMatchObject({ step: step.id, start: 2000, end: 2100, minutes: 15 }),
+    );
+  });
+});
