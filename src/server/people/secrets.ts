@@ -1,5 +1,5 @@
 import { createHash, randomBytes } from 'node:crypto';
-import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { hash, verify } from '@node-rs/argon2';
 import { dataFolder } from '../database/open';
@@ -22,12 +22,18 @@ export const digest = (token: string): string => createHash('sha256').update(tok
 
 const SEAL = 'seal.key';
 const kept = globalThis as { keramosSeal?: { folder: string; key: string } };
+/** A shorter one seals nothing: its file was cut off while it was written. */
+const SHORTEST = 32;
 /** What cookies are sealed with: made once, kept beside the database and in none of its copies. */
 export function sealKey(folder = dataFolder()): string {
   if (kept.keramosSeal?.folder === folder) return kept.keramosSeal.key;
   const file = path.join(folder, SEAL);
-  if (!existsSync(file)) writeFileSync(file, randomBytes(36).toString('base64url'), { mode: 0o600, flag: 'wx' });
-  const key = readFileSync(file, 'utf8').trim();
+  const found = existsSync(file) ? readFileSync(file, 'utf8').trim() : '';
+  const key = found.length >= SHORTEST ? found : randomBytes(36).toString('base64url');
+  if (key !== found) {
+    writeFileSync(`${file}.part`, key, { mode: 0o600 });
+    renameSync(`${file}.part`, file);
+  }
   kept.keramosSeal = { folder, key };
   return key;
 }
