@@ -211,6 +211,8 @@ describe('what is refused at the mould', () => {
     expect(why(large, diary, 'done', { step: step.id, note: '' })).toMatch(/no drop test/);
     diary.note('drop', leaks);
     expect(why(large, diary, 'done', { step: step.id, note: '' })).toMatch(/lost too much/);
+    diary.note('drop', { ...leaks, start: 90_000, end: 90_010 });
+    expect(why(large, diary, 'done', { step: step.id, note: '' })).toMatch(/too little vacuum/);
     const fill = stepOf(large, 'Fill');
     expect(why(large, diary, 'begun', { step: fill.id })).toMatch(/Drop test” comes first/);
     const mix = { step: fill.id, resin: 30, hardener: 0.5, celsius: 19, life: 50, lots: '' };

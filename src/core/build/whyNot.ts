@@ -163,8 +163,12 @@ function mayEnd(state: BuildState, own: StepState, at: number): string | null {
   const left = toLay(state, own);
   if (left.length > 0) return `${left.length} of ${step.pieces.length} pieces do not lie yet, ${left[0]!.name} first`;
   if (step.kind === 'coats' && coats.length < step.coats) return `${coats.length} of ${step.coats} coats are on`;
-  if (step.kind === 'bag' && lastDrop(state, own)?.passed !== true)
-    return own.drops.length === 0 ? 'The bag has had no drop test' : 'The bag lost too much in its last drop test';
+  if (step.kind === 'bag') {
+    const test = lastDrop(state, own);
+    if (!test) return 'The bag has had no drop test';
+    if (test.tooWeak) return 'The last drop test was made with too little vacuum to tell';
+    if (!test.passed) return 'The bag lost too much in its last drop test';
+  }
   const clamps = state.plan.parts.find(({ id }) => id === step.partId)?.clamps ?? [];
   const shut = clamps.find(({ name }) => !own.clamps.some((one) => one.body.name === name));
   if (step.kind === 'fill' && shut) return `${shut.name} was not opened`;
