@@ -1,4 +1,5 @@
 import { invalid } from '../error';
+import { said } from '../quantity';
 import { stiffness } from './stiffness';
 
 /** What a proof pull came to. Loads N, deflections m. */
@@ -66,7 +67,12 @@ export function proofResult({
     wanted,
     deflection,
     softened,
-    notChecked: softened === null ? ['softening: three readings in each half of the load are needed'] : [],
+    notChecked: [
+      ...(softened === null ? ['softening: three readings in each half of the load are needed'] : []),
+      ...(stop < load * (1 - 1e-9) && reached < load * (1 - 1e-9)
+        ? [`the ${said(load, 'force')} that were asked for: it was to stop below them`]
+        : []),
+    ],
     beyondStop: reached > stop * (1 + 1e-9),
     failures: [
       ...(reached < wanted * (1 - 1e-9) ? ['the load was not reached'] : []),

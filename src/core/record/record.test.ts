@@ -16,6 +16,9 @@ describe('a proof pull', () => {
   });
   it('is asked for no more than the stop load, and says where it went beyond', () => {
     expect(pull(steps, { load: 5000 }).failures).toEqual([]);
+    expect(pull(steps, { load: 5000 }).notChecked.join()).toMatch(
+      /5000.* that were asked for: it was to stop below them/,
+    );
     expect(pull([...steps, 1100]).beyondStop).toBe(true);
     expect(pull(steps.slice(0, 9)).failures).toEqual(['the load was not reached']);
   });

@@ -180,7 +180,7 @@ function readOf(text: string, system: 'metric' | 'us'): { points: [number, numbe
 }
 
 function Came({ result }: { result: ProofResult }) {
-  const { full } = useUnits();
+  const { full, words } = useUnits();
   return (
     <p role="status">
       <span className={`verdict ${result.failures.length === 0 ? 'meets' : 'fails'}`}>
@@ -190,7 +190,7 @@ function Came({ result }: { result: ProofResult }) {
       {full(result.deflection, 'thickness')} there
       {result.softened !== null && `, stiffness of the upper half ${(100 * result.softened).toFixed(0)} % of the lower`}
       {result.failures.length > 0 && `: ${result.failures.join('; ')}`}.
-      {result.notChecked.length > 0 && ` Not checked: ${result.notChecked.join('; ')}.`}
+      {result.notChecked.length > 0 && ` Not checked: ${words(result.notChecked.join('; '))}.`}
     </p>
   );
 }
