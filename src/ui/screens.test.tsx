@@ -69,7 +69,17 @@ const unlaid = (): Boat => {
   const boat = merrow();
   return { ...boat, details: [], parts: boat.parts.map((part) => ({ ...part, layers: [], joins: [], groups: [] })) };
 };
+/** Figures typed in the place of the method's own, which sentences then name. */
+const typed = (): Boat => {
+  const boat = merrow();
+  const parts = boat.parts.map((part) => ({
+    ...part,
+    zones: part.zones.map((zone) => ({ ...zone, designPressure: 12_345 })),
+  }));
+  return { ...boat, parts };
+};
 const BOATS: Record<string, () => Boat> = {
+  'with pressures that are typed': typed,
   'Merrow 84': merrow,
   'Brant 56': brant,
   'without parts': bare,

@@ -146,7 +146,7 @@ function Limits({ boat, evaluations }: { boat: Boat; evaluations: ReadonlyMap<st
         Checked against: {packs.join('; ')}. {boat.packs[0]!.statement}
       </p>
       <p className="small mb-1">Limits of the method: {limits.join('; ')}.</p>
-      <p className="small mb-1">Not checked: {[...notChecked].join('; ')}.</p>
+      <p className="small mb-1">Not checked: {[...notChecked].map(words).join('; ')}.</p>
       <p className="small soft">
         Decision support: the standard's own text, local codes, survey and class, and a licensed naval architect or
         engineer decide.

@@ -138,7 +138,7 @@ export function DetailFindings({
             .
           </p>
           <p className="small mb-0" data-testid="not-checked">
-            <strong>Not checked:</strong> {notChecked.join('; ')}.
+            <strong>Not checked:</strong> {notChecked.map(words).join('; ')}.
           </p>
           <details open>
             <summary className="fw-semibold">Steps</summary>

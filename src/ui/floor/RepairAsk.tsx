@@ -121,7 +121,7 @@ export function RepairFound({ found, stale = false }: { found: CheckedRepair; st
           <li key={step}>{words(step)}</li>
         ))}
       </ol>
-      <p className="soft small">Not checked: {found.notChecked.join('; ')}.</p>
+      <p className="soft small">Not checked: {found.notChecked.map(words).join('; ')}.</p>
     </section>
   );
 }

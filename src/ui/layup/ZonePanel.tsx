@@ -193,7 +193,7 @@ export function ZonePanel({
                 </>
               )}
               {e.unproven.length > 0 && <strong>Not proven: {e.unproven.map(words).join('; ')}. </strong>}
-              {e.notChecked.length > 0 && <>Not checked: {e.notChecked.join('; ')}. </>}
+              {e.notChecked.length > 0 && <>Not checked: {e.notChecked.map(words).join('; ')}. </>}
               {!e.problem && (
                 <button type="button" className="reason-button" onClick={() => onWorking('all')}>
                   Whole working

@@ -157,7 +157,7 @@ export function OnLiner({ part, zone, shelf }: { part: Part; zone: Zone; shelf: 
             </p>
           )}
           {chosen.skin.notChecked.length > 0 && (
-            <p className="soft mb-2">Not checked: {chosen.skin.notChecked.join('; ')}.</p>
+            <p className="soft mb-2">Not checked: {chosen.skin.notChecked.map(words).join('; ')}.</p>
           )}
           {current ? (
             <TakeIt

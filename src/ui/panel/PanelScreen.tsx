@@ -208,8 +208,8 @@ export function PanelScreen() {
                 ' Pressed in its plane the panel would buckle at ' +
                   `${full(analysed.buckling.along, 'lineForce')} along and ` +
                   `${full(analysed.buckling.across, 'lineForce')} across.`}{' '}
-              Design strengths by the boat's knock-downs. Not checked: {analysed.notChecked.join('; ')}. The rule takes
-              clamped edges and its own strengths; the two need not agree.
+              Design strengths by the boat's knock-downs. Not checked: {analysed.notChecked.map(words).join('; ')}. The
+              rule takes clamped edges and its own strengths; the two need not agree.
             </p>
           )}
         </div>
