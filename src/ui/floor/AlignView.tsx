@@ -11,6 +11,7 @@ import { PALETTE } from '../shared/palette';
 import { QuantityField } from '../shared/QuantityField';
 import { useUnits } from '../shared/units';
 import { FittingAngle } from './FittingAngle';
+import { NotTaken } from './NotTaken';
 import { TakeBack } from './TakeBack';
 import { useFloor } from './useFloor';
 
@@ -103,11 +104,7 @@ export function AlignView() {
       </Button>
       <Diagonals survey={survey} found={found} onChange={setSurvey} />
       <Findings found={found} />
-      {refusal !== null && (
-        <p className="floor-refusal" role="alert">
-          ✕ {refusal}
-        </p>
-      )}
+      <NotTaken text={refusal} />
       <Button size="lg" disabled={name.trim() === '' || found.centreline === null} onClick={() => void keep()}>
         Keep what was measured
       </Button>

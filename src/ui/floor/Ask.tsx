@@ -1,7 +1,7 @@
 'use client';
 import { useState, type ReactNode } from 'react';
 import { Button, Modal } from 'react-bootstrap';
-import { useUnits } from '../shared/units';
+import { NotTaken } from './NotTaken';
 
 /** A question over the work, large enough for gloves; what it was refused for stands in it. */
 export function Ask({
@@ -20,7 +20,6 @@ export function Ask({
   onLeave: () => void;
   children?: ReactNode;
 }) {
-  const { words } = useUnits();
   const [refusal, setRefusal] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const go = async () => {
@@ -39,11 +38,7 @@ export function Ask({
       </Modal.Header>
       <Modal.Body className="floor">
         {children}
-        {refusal !== null && (
-          <p className="floor-refusal" role="alert">
-            ✕ {words(refusal)}
-          </p>
-        )}
+        <NotTaken text={refusal} />
       </Modal.Body>
       <Modal.Footer className="floor">
         <Button variant="outline-primary" onClick={onLeave}>

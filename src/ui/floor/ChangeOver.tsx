@@ -4,6 +4,7 @@ import { Modal } from 'react-bootstrap';
 import { PinPad } from '../people/PinPad';
 import { SignInForm } from '../people/SignInForm';
 import { useWho } from '../shared/who';
+import { NotTaken } from './NotTaken';
 import { idbKeeper } from './idbKeeper';
 import type { KeptPass } from './keeper';
 import { isPin } from './verifier';
@@ -57,11 +58,7 @@ function Offline({ onIn }: { onIn: (name: string) => void }) {
         name.
         {passes.length === 0 && who && ` Nobody has yet, so it stays ${who.name}.`}
       </p>
-      {refusal !== null && (
-        <p className="floor-refusal" role="alert">
-          ✕ {refusal}
-        </p>
-      )}
+      <NotTaken text={refusal} />
       <PinPad
         busy={false}
         people={passes}

@@ -2,14 +2,13 @@
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import type { StepState } from '@/core/build';
-import { useUnits } from '../shared/units';
+import { NotTaken } from './NotTaken';
 import { useFloor } from './useFloor';
 import { clock, lasts, useNow } from './useNow';
 
 /** Coats counted, with the time that each has to flash. */
 export function CoatsPart({ own }: { own: StepState }) {
   const { state, note } = useFloor();
-  const { words } = useUnits();
   const [refusal, setRefusal] = useState<string | null>(null);
   const now = useNow();
   const { step, coats } = own;
@@ -44,11 +43,7 @@ export function CoatsPart({ own }: { own: StepState }) {
           Coat {coats.length + 1} is on
         </Button>
       )}
-      {refusal !== null && (
-        <p className="floor-refusal" role="alert">
-          ✕ {words(refusal)}
-        </p>
-      )}
+      <NotTaken text={refusal} />
     </section>
   );
 }

@@ -4,6 +4,7 @@ import { Button, Form } from 'react-bootstrap';
 import { DEFECT_KINDS, type DefectKind, type Step } from '@/core/build';
 import { QuantityField } from '../shared/QuantityField';
 import { Ask } from './Ask';
+import { NotTaken } from './NotTaken';
 import { scaled } from './photo';
 import { SkinMap } from './SkinMap';
 import { useFloor } from './useFloor';
@@ -112,11 +113,7 @@ export function DefectAsk({ step, onLeave }: { step: Step | null; onLeave: () =>
             onChange={(event) => void addPhoto((event.target as HTMLInputElement).files?.[0])}
           />
         </Form.Group>
-        {trouble !== null && (
-          <p className="floor-refusal" role="alert">
-            ✕ {trouble}
-          </p>
-        )}
+        <NotTaken text={trouble} />
       </div>
     </Ask>
   );

@@ -5,6 +5,7 @@ import { isWet, openPots, toLay, type LaidPiece, type StepState } from '@/core/b
 import { CodeCamera } from '../shared/CodeCamera';
 import { useUnits } from '../shared/units';
 import { LessonsFor } from './Lessons';
+import { NotTaken } from './NotTaken';
 import { PartPlace, PieceOutline } from './PiecePicture';
 import { TakeBack } from './TakeBack';
 import { useFloor } from './useFloor';
@@ -70,11 +71,7 @@ export function LayCard({ own }: { own: StepState }) {
           ))}
         </ul>
       </div>
-      {refusal !== null && (
-        <p className="floor-refusal" role="alert">
-          ✕ {words(refusal)}
-        </p>
-      )}
+      <NotTaken text={refusal} />
       {read && refusal === null && (
         <p className="floor-done" role="status">
           ✓ Label read

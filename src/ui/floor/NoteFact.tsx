@@ -4,6 +4,7 @@ import { useId, useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { MOULD_EVENTS, TOOL_EVENTS } from '@/core/shop';
 import { api, textOf } from '../shared/api';
+import { NotTaken } from './NotTaken';
 
 const KINDS = {
   mould: { name: 'mould', events: MOULD_EVENTS, counts: 'How many', amount: 'count' },
@@ -128,11 +129,7 @@ export function NoteFact({
           Take it back
         </Button>
       )}
-      {refusal !== null && (
-        <p className="floor-refusal" role="alert">
-          ✕ {refusal}
-        </p>
-      )}
+      <NotTaken text={refusal} />
     </Form>
   );
 }

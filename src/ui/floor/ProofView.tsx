@@ -13,6 +13,7 @@ import { PALETTE } from '../shared/palette';
 import { QuantityField } from '../shared/QuantityField';
 import { useUnits } from '../shared/units';
 import { useWho } from '../shared/who';
+import { NotTaken } from './NotTaken';
 import { TakeBack } from './TakeBack';
 import { useFloor } from './useFloor';
 
@@ -70,7 +71,7 @@ export function ProofView() {
 
 function Pull({ asked }: { asked: Asked }) {
   const { note } = useFloor();
-  const { full, system, words } = useUnits();
+  const { full, system } = useUnits();
   const { may } = useWho();
   const { proof } = asked;
   const [text, setText] = useState('');
@@ -133,11 +134,7 @@ function Pull({ asked }: { asked: Asked }) {
           onChange={(event) => setText(event.target.value.slice(0, 200_000))}
         />
       </Form.Group>
-      {read.trouble !== null && (
-        <p className="floor-refusal" role="alert">
-          ✕ {words(read.trouble)}
-        </p>
-      )}
+      <NotTaken text={read.trouble} />
       {read.points.length > 0 && <PullChart points={read.points} proof={proof} />}
       <div className="align-pair">
         <QuantityField
@@ -159,11 +156,7 @@ function Pull({ asked }: { asked: Asked }) {
         </Form.Group>
       </div>
       {result && <Came result={result} />}
-      {refusal !== null && (
-        <p className="floor-refusal" role="alert">
-          ✕ {refusal}
-        </p>
-      )}
+      <NotTaken text={refusal} />
       <Button size="lg" disabled={result === null || !may('sign') || unsaid} onClick={() => void sign()}>
         Sign the pull
       </Button>

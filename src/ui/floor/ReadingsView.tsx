@@ -7,6 +7,7 @@ import { TakeReading } from '../shared/instruments';
 import { Moment } from '../shared/Moment';
 import { QuantityField } from '../shared/QuantityField';
 import { useUnits } from '../shared/units';
+import { NotTaken } from './NotTaken';
 import { SkinMap } from './SkinMap';
 import { TakeBack } from './TakeBack';
 import { useFloor } from './useFloor';
@@ -150,11 +151,7 @@ export function ReadingsView() {
           <Form.Control value={words} maxLength={300} onChange={(event) => setWords(event.target.value)} />
         </Form.Group>
       </div>
-      {refusal !== null && (
-        <p className="floor-refusal" role="alert">
-          ✕ {refusal}
-        </p>
-      )}
+      <NotTaken text={refusal} />
       <Button size="lg" disabled={value === null || (placed && place === null)} onClick={() => void keep()}>
         Keep the reading
       </Button>

@@ -7,6 +7,7 @@ import { api, textOf } from '../shared/api';
 import { EntityForm } from '../shared/EntityForm';
 import { useUnits } from '../shared/units';
 import { VerdictWord } from '../shared/Verdict';
+import { NotTaken } from './NotTaken';
 import { useFloor } from './useFloor';
 
 const SHOWN = 6;
@@ -41,7 +42,6 @@ export function RepairAsk({
 }) {
   const fields = useMemo(() => formFields(repairSchema, '', [], repair), [repair]);
   const { data, error, isFetching } = useChecked(zone, size, repair);
-  const { words } = useUnits();
   const found = error ? undefined : data;
   const tell = useEffectEvent(onFound);
   useEffect(() => {
@@ -64,11 +64,7 @@ export function RepairAsk({
       {zone === '' && (
         <p className="floor-held">Beside the zones no laminate is known: say in words how it is repaired.</p>
       )}
-      {error && (
-        <p className="floor-refusal" role="alert">
-          ✕ {words(textOf(error))}
-        </p>
-      )}
+      <NotTaken text={error ? textOf(error) : null} />
       {found && <RepairFound found={found} stale={isFetching} />}
     </div>
   );
