@@ -2,6 +2,7 @@
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { button, enter, field, Page, press, refusing, words } from '../../../tests/helpers/asked';
+import { issued } from '../../../tests/helpers/issued';
 import { merrow } from '../../../tests/helpers/merrow';
 import { evaluateDetails } from '@/core/detail/kinds';
 import { makeEvaluator } from '@/core/evaluate';
@@ -14,17 +15,8 @@ vi.mock('next/navigation', () => ({ usePathname: () => '/boats/b/pack', useRoute
 
 const boat = merrow();
 const revision: Revision = {
-  id: 'r-a',
-  number: 1,
-  label: 'A',
-  hash: 'c0ffee'.repeat(10),
-  author: 'I. Hallin',
-  note: 'For the plug',
-  issuedAt: '2026-11-20T08:00:00.000Z',
-  engine: '9',
-  state: 'stands',
+  ...issued,
   onFloor: true,
-  events: [],
   open: { points: [{ of: 'detail', name: 'Tow post', stands: 'fails', reserveFactor: 0.54 }], answer: 'Backed' },
 };
 const page = new Page();

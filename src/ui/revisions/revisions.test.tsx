@@ -2,6 +2,7 @@
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { button, enter, field, Page, press, refusing, words } from '../../../tests/helpers/asked';
+import { issued } from '../../../tests/helpers/issued';
 import { merrow } from '../../../tests/helpers/merrow';
 import { applyEdits, difference } from '@/core/edit';
 import type { ActionPage, ChangeRequest, Revision, VariantStanding } from '@/core/revision';
@@ -13,20 +14,7 @@ vi.mock('next/navigation', () => ({
 }));
 
 const boat = merrow();
-const revision: Revision = {
-  id: 'r-a',
-  number: 1,
-  label: 'A',
-  hash: 'c0ffee'.repeat(10),
-  author: 'I. Hallin',
-  note: 'For the plug',
-  issuedAt: '2026-11-20T08:00:00.000Z',
-  engine: '9',
-  state: 'stands',
-  onFloor: false,
-  events: [],
-  open: null,
-};
+const revision = issued;
 const layer = boat.parts[0]!.layers[3]!;
 const turned = applyEdits(boat, [{ type: 'layer.set', layerId: layer.id, patch: { angleDeg: 30 } }]).boat;
 const request: ChangeRequest = {
