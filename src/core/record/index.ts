@@ -9,3 +9,4 @@ export { sampleOf } from './sample';
 export { MOST_POINTS, readCurve, sayPoint } from './readCurve';
 export { welch } from './welch';
 export { proofResult, type ProofResult } from './proofResult';
+export { proofWords } from './proofWords';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { proofResult, readCurve, sayPoint, welch } from '.';
+import { proofResult, proofWords, readCurve, sayPoint, welch } from '.';
 
 describe('a proof pull', () => {
   const pull = (loads: number[], own: object = {}) =>
@@ -21,6 +21,11 @@ describe('a proof pull', () => {
     );
     expect(pull([...steps, 1100]).beyondStop).toBe(true);
     expect(pull(steps.slice(0, 9)).failures).toEqual(['the load was not reached']);
+  });
+  it('is told as no more than it reached where it stopped below what was asked for', () => {
+    expect(proofWords({ passed: true, load: 6000, reached: 4000 })).toBe('passed, to less than was asked for');
+    expect(proofWords({ passed: true, load: 6000, reached: 6000 })).toBe('passed');
+    expect(proofWords({ passed: false, load: 6000, reached: 6000 })).toBe('not passed');
   });
   it('fails where it stays bent, softens, or the load falls back on the way up', () => {
     expect(pull(steps, { set: 0.0003 }).failures.join()).toContain('stayed bent');

@@ -3,6 +3,7 @@ import type { Content, TableCell } from 'pdfmake/interfaces';
 import { MEASURED, type MeasuredQuantity } from '@/core/instrument';
 import type { BoatBook, Edition } from '@/core/log';
 import { formatReserve, said, type UnitSystem } from '@/core/quantity';
+import { proofWords } from '@/core/record';
 import { head, pageStyle, printPdf, RULES } from './pdfStyle';
 
 const NONE = '–';
@@ -143,13 +144,14 @@ const proofsOf = (book: BoatBook): Content[] =>
   titled(
     'Proof pulls',
     table(
-      ['Detail', 'Stop load', 'Reached', 'Permanent set', 'Result', 'By'],
+      ['Detail', 'Asked', 'Stop load', 'Reached', 'Permanent set', 'Result', 'By'],
       book.proofs.map((one) => [
         one.name,
+        right(said(one.load, 'force')),
         right(said(one.stopLoad, 'force')),
         right(said(one.reached, 'force')),
         right(said(one.set, 'thickness')),
-        one.passed ? 'passed' : 'NOT PASSED',
+        one.passed ? proofWords(one) : 'NOT PASSED',
         who(one),
       ]),
     ),

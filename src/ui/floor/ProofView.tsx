@@ -4,7 +4,7 @@ import type { ChartConfiguration } from 'chart.js';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { displayUnit } from '@/core/quantity';
-import { proofResult, readCurve, sayPoint, type ProofResult } from '@/core/record';
+import { proofResult, proofWords, readCurve, sayPoint, type ProofResult } from '@/core/record';
 import { api, textOf } from '../shared/api';
 import { CaptureCurve } from '../shared/CaptureCurve';
 import { Chart } from '../shared/charts/Chart';
@@ -24,6 +24,9 @@ interface Asked {
   proof: { load: number; deflection: number | null; stop: number; failure: number | null };
   governs: string;
 }
+
+const mostOf = (points: readonly (readonly [load: number, deflection: number])[]) =>
+  Math.max(...points.map(([load]) => load));
 
 /** Pull a finished detail: what is expected, when to stop, what was read, whether it passed, signed. */
 export function ProofView() {
@@ -57,10 +60,12 @@ export function ProofView() {
       {[...state.proofs].reverse().map((record) => (
         <article key={record.id} className="floor-card" aria-label={record.body.name}>
           <div>
-            <strong>{record.body.passed ? '✓ passed' : '✕ not passed'}</strong>: {record.body.name}
-            {record.body.place && `, ${record.body.place}`}, to{' '}
-            {full(Math.max(...record.body.points.map(([load]) => load)), 'force')}, {record.person},{' '}
-            <Moment iso={record.at} /> {record.body.note && `(${record.body.note})`}
+            <strong>
+              {record.body.passed ? '✓' : '✕'} {proofWords({ ...record.body, reached: mostOf(record.body.points) })}
+            </strong>
+            : {record.body.name}
+            {record.body.place && `, ${record.body.place}`}, to {full(mostOf(record.body.points), 'force')},{' '}
+            {record.person}, <Moment iso={record.at} /> {record.body.note && `(${record.body.note})`}
           </div>
           <TakeBack record={record} title="Take the pull back" act="It does not hold" />
         </article>
