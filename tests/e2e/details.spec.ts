@@ -20,8 +20,7 @@ test(
     const working = page.getByRole('dialog', { name: 'Tow post: working' });
     await expect(working).toContainText('Force of the load case');
     await working.getByRole('button', { name: 'Close' }).click();
-    // Focus goes back to where it was when the drawer has gone.
-    await expect(working).toHaveCount(0);
+    // Typed while the drawer still slides out: it takes no focus, and Enter does not open it again.
     const diameter = page.getByLabel('Bolt diameter mm', { exact: true });
     await diameter.fill('12');
     await diameter.press('Enter');

@@ -8,6 +8,7 @@ import { api, wordsOf } from '../shared/api';
 import { useDesign } from '../shared/boat';
 import { Refusal } from '../shared/Refusal';
 import { useUnits } from '../shared/units';
+import { useFocusBack } from '../shared/useFocusBack';
 import { runCut, stopCut, useCut } from './cutStore';
 import { countOf, type Cuttable, type CutFor } from './cuttables';
 import { cutKey, cutMark, LOOKS, useCutInput } from './useCutInput';
@@ -29,6 +30,7 @@ export function AllCloth({
   const { id: boatId } = useDesign();
   const { ask, currency } = useCutInput();
   const [open, setOpen] = useState(false);
+  const focus = useFocusBack(open);
   const [now, setNow] = useState<OfFabric | null>(null);
   const [refusal, setRefusal] = useState<string | null>(null);
   const fabrics = all.filter((one): one is OfFabric => one.material.kind === 'fabric');
@@ -58,7 +60,7 @@ export function AllCloth({
       <Button size="sm" variant="outline-primary" onClick={() => setOpen(true)}>
         All fabrics at once
       </Button>
-      <Modal show={open} onHide={() => setOpen(false)} size="lg" scrollable aria-labelledby="all-cloth">
+      <Modal {...focus} show={open} onHide={() => setOpen(false)} size="lg" scrollable aria-labelledby="all-cloth">
         <Modal.Header closeButton>
           <Modal.Title id="all-cloth" as="h2">
             All fabrics, for {cutFor.name}

@@ -4,6 +4,7 @@ import { Button, Form, Modal } from 'react-bootstrap';
 import { LABEL_SHEETS, type LabelSheet } from '@/core/kit';
 import { useDesign } from '../shared/boat';
 import { useUnits } from '../shared/units';
+import { useFocusBack } from '../shared/useFocusBack';
 
 /** Labels with a code to scan, as a PDF on the sheets of labels that the yard has. */
 export function PieceLabels({
@@ -21,6 +22,7 @@ export function PieceLabels({
   const { id: boatId } = useDesign();
   const { system } = useUnits();
   const [open, setOpen] = useState(false);
+  const focus = useFocusBack(open);
   const [sheet, setSheet] = useState<LabelSheet>('a4-24');
   const [whole, setWhole] = useState(false);
   const [start, setStart] = useState(1);
@@ -34,7 +36,7 @@ export function PieceLabels({
       <Button size="sm" variant="outline-primary" disabled={count === 0} onClick={() => setOpen(true)}>
         Labels ({count})
       </Button>
-      <Modal show={open} onHide={() => setOpen(false)} aria-labelledby="kit-labels">
+      <Modal {...focus} show={open} onHide={() => setOpen(false)} aria-labelledby="kit-labels">
         <Modal.Header closeButton>
           <Modal.Title id="kit-labels" as="h2">
             Labels
