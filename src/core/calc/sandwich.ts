@@ -25,6 +25,7 @@ export const sandwichCalculations = [
       shearCrimpingLoad: z.number(),
       shearCrimpingLoadCautious: z.number(),
       dimplingStress: z.number().optional(),
+      dimplingStressDesign: z.number().optional(),
     }),
     compute: (input) => sandwichLimits(input),
   }),

@@ -52,14 +52,18 @@ export function warpOf(boat: Boat, plies: readonly Ply[], stiffness: LaminateSti
  */
 export function analyseZone(boat: Boat, part: Part, zone: Zone, criterion: Criterion): ZoneAnalysis {
   const stack = analyseStack(boat, part, zone, criterion);
-  const { plies, load, stiffness } = stack;
+  const { plies, loads, stiffness } = stack;
   return {
     ...stack,
     warp: warpOf(boat, plies, stiffness),
     polar: polarModulus(inPlaneCompliance(stiffness.A), stiffness.thickness),
     criteria: (Object.keys(CRITERIA) as Criterion[]).map((id) => {
-      const { firstPly, lastPly } = progressiveFailure(plies, load, id);
-      return { criterion: id, first: firstPly, last: lastPly };
+      const found = loads.map((load) => progressiveFailure(plies, load, id));
+      return {
+        criterion: id,
+        first: Math.min(...found.map(({ firstPly }) => firstPly)),
+        last: Math.min(...found.map(({ lastPly }) => lastPly)),
+      };
     }),
   };
 }

@@ -12,8 +12,8 @@ import {
 } from '../panel';
 import type { Core } from '../material';
 import type { SmallCraftPack } from '../standard';
-import type { PanelCase } from '../document';
-import { sandwichChecks } from './sandwichChecks';
+import type { PanelCase, ZoneLoad } from '../document';
+import { sandwichChecks, type SandwichCheck } from './sandwichChecks';
 
 /** One thing the panel must bear, with the place where it is nearest its limit. */
 export interface PanelReserve {
@@ -59,6 +59,14 @@ const NAMES = {
   wrinkling: 'Skin wrinkling',
   deflection: 'Deflection',
 } as const;
+/** Which of a panel's reserves a local limit of its sandwich belongs to; nothing presses it in its plane as a whole. */
+const LIMIT_OF: Readonly<Record<SandwichCheck['id'], 'coreShear' | 'wrinkling' | null>> = {
+  wrinklingOuter: 'wrinkling',
+  wrinklingInner: 'wrinkling',
+  dimpling: 'wrinkling',
+  crimping: null,
+  coreShear: 'coreShear',
+};
 /** Even steps of the grid on which strength is looked for, edges included. */
 const STEPS = 8;
 const DRAWN = 24;
@@ -83,6 +91,8 @@ export interface AnalysedStack {
   layerOf: readonly number[];
   cores: readonly Core[];
   panelCase: PanelCase;
+  /** Whether it may be pressed from its inner face as well. */
+  eitherFace: boolean;
   coreStrengthFactor: SmallCraftPack['coreStrengthFactor'];
 }
 /** A panel of a zone, and the pressure on it (Pa). */
@@ -165,7 +175,7 @@ function solvedPanel(
 
 /**
  * Direct analysis of one panel under its pressure, and a load on a patch where one is given: deflection, ply failure
- * with design strengths, shear of the core and wrinkling of the skins, anywhere on the panel.
+ * with design strengths, shear of the core, wrinkling of the skins and dimpling over cells, anywhere on the panel.
  *
  * Flat plate on reduced bending stiffness with the transverse shear of the laminate; the crown is left out, which is
  * cautious.
@@ -176,7 +186,7 @@ function solvedPanel(
  * Source: docs/engineering.md, "Panels".
  */
 export function analyseOnePanel(
-  { plies, layerOf, cores, panelCase, coreStrengthFactor }: AnalysedStack,
+  { plies, layerOf, cores, panelCase, eitherFace, coreStrengthFactor }: AnalysedStack,
   { name, length, breadth, breadths = null, pressure }: AnalysedPanel,
   { criterion, terms, detail, scan = false }: { criterion: Criterion; terms: number; detail: boolean; scan?: boolean },
 ): PanelAnalysis {
@@ -203,67 +213,46 @@ export function analyseOnePanel(
   const worst = new Map<PanelReserve['id'], PanelReserve>();
   const offer = (reserve: Omit<PanelReserve, 'where' | 'name'>) => {
     const known = worst.get(reserve.id);
-    if (known === undefined || reserve.reserveFactor < known.reserveFactor)
+    // The other face counts where it leaves less by more than rounding.
+    if (known === undefined || reserve.reserveFactor < known.reserveFactor * (1 - 1e-9))
       worst.set(reserve.id, { ...reserve, name: NAMES[reserve.id], where: placeName(reserve.x, reserve.y, plate) });
   };
   const shear = { A44: plate.A44!, A55: plate.A55! };
+  const senses = eitherFace ? [1, -1] : [1];
   let deepest = { value: 0, x: length / 2, y: breadth / 2 };
   for (let i = 0; i <= reach; i++)
     for (let j = 0; j <= half; j++) {
       const [x, y] = [(length * i) / STEPS, (breadth * j) / STEPS];
       const state = at(i / STEPS, j / STEPS);
       if (Math.abs(state.w) > Math.abs(deepest.value)) deepest = { value: state.w, x, y };
-      const load = {
-        N: [0, 0, 0] as [number, number, number],
-        M: [state.Mx, state.My, state.Mxy] as [number, number, number],
-      };
-      const response = laminateResponse(plies, load, undefined, stiffness);
-      const failure = failureOf(plies, response.plies, criterion);
-      offer({
-        id: 'plies',
-        reserveFactor: failure.reserveFactor,
-        demand: 1,
-        capacity: failure.reserveFactor,
-        unit: '',
-        x,
-        y,
-        governs: `${plies[failure.ply]?.name ?? 'ply'}, ${FAILURE_MODES[failure.mode].toLowerCase()}`,
-        layer: layerOf[failure.ply] ?? null,
-      });
       // In the very corner of a simply supported panel the series for shear has nothing to say.
       const corner = (i === 0 || i === STEPS) && (j === 0 || j === STEPS);
-      if (cores.length === 0 || corner) continue;
-      const checks =
-        sandwichChecks(
-          { plies, cores, response, load: { ...load, V: Math.max(Math.abs(state.Qx), Math.abs(state.Qy)) }, shear },
+      for (const sense of senses) {
+        const from = sense === 1 ? '' : ', pressed from the inner face';
+        const M: [number, number, number] = [sense * state.Mx, sense * state.My, sense * state.Mxy];
+        const load: ZoneLoad = { N: [0, 0, 0], M, V: Math.hypot(state.Qx, state.Qy) };
+        const response = laminateResponse(plies, load, undefined, stiffness);
+        const failure = failureOf(plies, response.plies, criterion);
+        offer({
+          id: 'plies',
+          reserveFactor: failure.reserveFactor,
+          demand: 1,
+          capacity: failure.reserveFactor,
+          unit: '',
+          x,
+          y,
+          governs: `${plies[failure.ply]?.name ?? 'ply'}, ${FAILURE_MODES[failure.mode].toLowerCase()}${from}`,
+          layer: layerOf[failure.ply] ?? null,
+        });
+        if (cores.length === 0 || corner) continue;
+        for (const { id, name, demand, capacity, reserveFactor } of sandwichChecks(
+          { plies, cores, response, load, shear },
           coreStrengthFactor,
-        ) ?? [];
-      for (const check of checks) {
-        const { demand, capacity, reserveFactor } = check;
-        if (check.id === 'coreShear')
-          offer({
-            id: 'coreShear',
-            reserveFactor,
-            demand,
-            capacity,
-            unit: 'Pa',
-            x,
-            y,
-            governs: check.name[0]!.toLowerCase() + check.name.slice(1),
-            layer: null,
-          });
-        if (check.id === 'wrinklingOuter' || check.id === 'wrinklingInner')
-          offer({
-            id: 'wrinkling',
-            reserveFactor,
-            demand,
-            capacity,
-            unit: 'Pa',
-            x,
-            y,
-            governs: check.name[0]!.toLowerCase() + check.name.slice(1),
-            layer: null,
-          });
+        ) ?? []) {
+          const limits = LIMIT_OF[id];
+          const governs = `${name[0]!.toLowerCase()}${name.slice(1)}${limits === 'coreShear' ? '' : from}`;
+          if (limits) offer({ id: limits, reserveFactor, demand, capacity, unit: 'Pa', x, y, governs, layer: null });
+        }
       }
     }
   const allowed = panelCase.deflectionLimit * Math.min(length, breadth);

@@ -9,7 +9,7 @@ import {
   type LaminateStiffness,
   type Ply,
 } from '../laminate';
-import { curvatureFactor, panelCoefficients, panelPressure } from '../standard';
+import { curvatureFactor, isHead, panelCoefficients, panelPressure } from '../standard';
 import { craftOf, methodOf, type Boat, type Part, type Zone, type ZoneLoad } from '../document';
 import { bookOf, layAll } from './book';
 import { designStack } from './designStack';
@@ -22,8 +22,10 @@ export interface StackAnalysis {
   /** For each ply the layer it belongs to, an index into the part's laying order. */
   layerOf: number[];
   load: ZoneLoad;
-  /** Given for the zone, or derived from the pack's pressure. */
-  loadSource: 'given' | 'pressure';
+  /** Given for the zone, or derived from the pack's pressure on its mould face, or on its inner face. */
+  loadSource: 'given' | 'pressure' | 'pressureInside';
+  /** Every load it must bear: a head of water may press from either face, and `load` is the one that leaves less. */
+  loads: readonly ZoneLoad[];
   stiffness: LaminateStiffness;
   /** N/m */
   shear: { A44: number; A55: number };
@@ -66,9 +68,17 @@ export function pressureLoad(boat: Boat, part: Part, zone: Zone): ZoneLoad {
   };
 }
 
+/** The same pressure from the other face. */
+const fromInside = ({ N, M, V }: ZoneLoad): ZoneLoad => ({ N, M: [0 - M[0], 0 - M[1], 0 - M[2]], V });
+
+/** The least reserve of a laminate under a load: of its plies and of its local limits. */
+const leastReserve = ({ failure, sandwich }: Pick<StackAnalysis, 'failure' | 'sandwich'>) =>
+  Math.min(failure.reserveFactor, ...(sandwich ?? []).map(({ reserveFactor }) => reserveFactor));
+
 /**
  * A zone's laminate under its load: stiffness, ply stresses, first-ply failure by one criterion with design strengths,
- * transverse shear and the local limits of a sandwich.
+ * transverse shear and the local limits of a sandwich. A boundary under a head of water is pressed from either face;
+ * the one that leaves less is given.
  *
  * @throws KeramosError `invalid` that names the layer for an empty zone, a core alone, a core without a skin.
  * @example analyseStack(boat, hull, bottom, 'tsaiWu').failure.reserveFactor
@@ -76,19 +86,23 @@ export function pressureLoad(boat: Boat, part: Part, zone: Zone): ZoneLoad {
  */
 export function analyseStack(boat: Boat, part: Part, zone: Zone, criterion: Criterion): StackAnalysis {
   const { plies, layerOf, cores } = designStack(boat, part, zone);
-  const load = zone.load ?? pressureLoad(boat, part, zone);
+  const { coreStrengthFactor } = methodOf(boat);
   const stiffness = laminateStiffness(plies);
   const shear = transverseShear(plies);
-  const response = laminateResponse(plies, load, undefined, stiffness);
-  return {
-    plies,
-    layerOf,
-    load,
-    loadSource: zone.load ? 'given' : 'pressure',
-    stiffness,
-    shear,
-    response,
-    failure: failureOf(plies, response.plies, criterion),
-    sandwich: sandwichChecks({ plies, cores, response, load, shear }, methodOf(boat).coreStrengthFactor),
-  };
+  const load = zone.load ?? pressureLoad(boat, part, zone);
+  const loads = zone.load === null && isHead(zone.location) ? [load, fromInside(load)] : [load];
+  const { pressed, ...found } = loads
+    .map((one, i) => {
+      const response = laminateResponse(plies, one, undefined, stiffness);
+      return {
+        load: one,
+        pressed: i === 0 ? ('pressure' as const) : ('pressureInside' as const),
+        response,
+        failure: failureOf(plies, response.plies, criterion),
+        sandwich: sandwichChecks({ plies, cores, response, load: one, shear }, coreStrengthFactor),
+      };
+    })
+    // From the inner face only where that is more than rounding.
+    .reduce((low, one) => (leastReserve(one) < leastReserve(low) * (1 - 1e-9) ? one : low));
+  return { plies, layerOf, loads, loadSource: zone.load ? 'given' : pressed, stiffness, shear, ...found };
 }

@@ -1,5 +1,6 @@
 import { DEFAULT_TERMS } from '../panel';
 import type { Criterion } from '../laminate';
+import { isHead } from '../standard';
 import { methodOf, panelsToCheck, usualPanelCase, type Boat, type Part, type Zone } from '../document';
 import { analyseOnePanel, type AnalysedPanel, type AnalysedStack, type PanelAnalysis } from './analyseOnePanel';
 import { designStack } from './designStack';
@@ -41,6 +42,7 @@ export function analyseZonePanels(
     layerOf,
     cores,
     panelCase: zone.panelCase ?? usualPanelCase(cored ? 'sandwich' : 'single'),
+    eitherFace: isHead(zone.location),
     coreStrengthFactor: methodOf(boat).coreStrengthFactor,
   };
   const panels = panelsToCheck(boat, zone).map(

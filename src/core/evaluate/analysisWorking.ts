@@ -32,6 +32,12 @@ const RESERVE: Record<Criterion, { formula: string; source: string }> = {
   },
 };
 
+const LOADS: Readonly<Record<ZoneAnalysis['loadSource'], string>> = {
+  given: 'Load as given',
+  pressure: 'Load: edge moment of the pack’s pressure',
+  pressureInside: 'Load: edge moment of the pack’s pressure, pressed from the inner face',
+};
+
 /**
  * The working of the first-ply failure of a zone: load, mid-plane strains, the governing ply's state, its design
  * limits, the reserve factor.
@@ -150,7 +156,7 @@ export function failureWorking(
       title: 'Laminate under its load',
       steps: [
         step({
-          quantity: loadSource === 'given' ? 'Load as given' : 'Load: edge moment of the pack’s pressure',
+          quantity: LOADS[loadSource],
           symbol: '\\varepsilon^0_x',
           formula: '\\sum_j a_{1j}N_j+b_{1j}M_j',
           inputs: loads,

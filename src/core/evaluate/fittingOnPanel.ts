@@ -115,7 +115,7 @@ export function fittingOnPanel(
       const ply = stack[failure.ply]?.name ?? 'ply';
       offer('plies', failure.reserveFactor, `${ply}, ${FAILURE_MODES[failure.mode].toLowerCase()}`);
       if (cores.length === 0) continue;
-      const V = Math.max(Math.abs(sum('Qx')), Math.abs(sum('Qy')));
+      const V = Math.hypot(sum('Qx'), sum('Qy'));
       const local = sandwichChecks({ plies: stack, cores, response, load: { ...load, V }, shear }, coreStrengthFactor);
       for (const { id, name, reserveFactor } of local ?? [])
         if (id === 'coreShear') offer('coreShear', reserveFactor, name);

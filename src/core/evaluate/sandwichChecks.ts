@@ -1,5 +1,5 @@
 import { laminateStiffness, sandwichLimits, type LaminateResponse, type Ply } from '../laminate';
-import type { Core } from '../material';
+import { weakestCore, type Core } from '../material';
 import type { SmallCraftPack } from '../standard';
 import type { ZoneLoad } from '../document';
 
@@ -48,7 +48,7 @@ export function sandwichChecks(
   const first = plies.findIndex((ply) => ply.role === 'core');
   if (first < 0) return null;
   const last = plies.findLastIndex((ply) => ply.role === 'core');
-  const weakest = cores.reduce((a, b) => (b.shearStrength.value < a.shearStrength.value ? b : a));
+  const weakest = weakestCore(cores, coreStrengthFactor);
   const outer = skinOf(plies, response, 0, first);
   const inner = skinOf(plies, response, last + 1, plies.length);
   const coreThickness = plies.slice(first, last + 1).reduce((sum, ply) => sum + ply.thickness, 0);
@@ -108,8 +108,8 @@ export function sandwichChecks(
   ];
   if (weakest.cellSize !== null) {
     const d = [
-      worst(outer, (axis) => limits(outer, axis).dimplingStress!),
-      worst(inner, (axis) => limits(inner, axis).dimplingStress!),
+      worst(outer, (axis) => limits(outer, axis).dimplingStressDesign!),
+      worst(inner, (axis) => limits(inner, axis).dimplingStressDesign!),
     ].reduce((a, b) => (b.demand / b.capacity > a.demand / a.capacity ? b : a));
     checks.push(
       check({ id: 'dimpling', name: 'Dimpling between cells', demand: d.demand, capacity: d.capacity, unit: 'Pa' }),

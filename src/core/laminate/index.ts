@@ -27,7 +27,7 @@ export { progressiveFailure, type ProgressiveFailure } from './progressive';
 export { thermalResponse, type ThermalResponse } from './thermal';
 export { transverseShear } from './transverseShear';
 export { strainCompatibility, type Member, type StrainCompatibility } from './strainCompatibility';
-export { sandwichLimits, type SandwichLimitsInput } from './sandwichLimits';
+export { DIMPLING_DESIGN, sandwichLimits, type SandwichLimitsInput } from './sandwichLimits';
 export { sandwichSection, type SandwichSectionInput } from './sandwichSection';
 export { sandwichBeam, type SandwichBeamInput } from './sandwichBeam';
 export { inPlaneCompliance, polarModulus } from './polar';

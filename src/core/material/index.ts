@@ -13,6 +13,7 @@ export { slug } from './slug';
 export { questionMaterial } from './question';
 export { CORE_FORMS, type CoreForm } from './schema';
 export { asLaidStrength } from './asLaidStrength';
+export { weakestCore } from './weakestCore';
 export { failureStrains } from './failureStrains';
 export { unidirectionalExpansion } from './expansion';
 export {

@@ -6,6 +6,12 @@ import { QuantityField } from '../shared/QuantityField';
 import { useEdit } from '../shared/useEdit';
 
 const AXES = ['along', 'across', 'shear'] as const;
+const SOURCES: Readonly<Record<ZoneAnalysis['loadSource'], string>> = {
+  given: 'given',
+  pressure: "edge moment and shear of the pack's pressure; type to give your own",
+  pressureInside:
+    "edge moment and shear of the pack's pressure from the inner face, which leaves less; type to give your own",
+};
 const BENDS = ['along', 'across', 'twist'] as const;
 
 /** The load on the zone's laminate: from the pack's pressure, or given. */
@@ -19,9 +25,7 @@ export function LoadEditor({ zone, load, source }: { zone: Zone; load: ZoneLoad;
     <>
       <div className="d-flex align-items-baseline gap-2 mb-1">
         <h3 className="mb-0">Load</h3>
-        <span className="small soft">
-          {source === 'pressure' ? "edge moment and shear of the pack's pressure; type to give your own" : 'given'}
-        </span>
+        <span className="small soft">{SOURCES[source]}</span>
         {source === 'given' && (
           <Button
             size="sm"

@@ -66,6 +66,10 @@ export interface StiffenerCheck {
   unit: 'm²' | 'N·m' | 'N·m²';
   reserveFactor: number;
 }
+const FROM_EITHER: Partial<Record<StiffenerCheck['id'], string>> = {
+  platingCompression: 'Plating, compression at the ends, pressed from the other face',
+  crownTension: 'Crown, tension at the ends, pressed from the other face',
+};
 export const STIFFENER_CHECKS: Record<StiffenerCheck['id'], string> = {
   web: 'Web in shear',
   platingTension: 'Plating, tension at the ends',
@@ -198,17 +202,19 @@ export function loadSpan(stiffener: StandingStiffener, span: Span, record?: Reco
   const allowed = (strain: number, reach: number) => (strengthFactor * quality * strain * EI) / Math.max(1e-9, reach);
   const toTop = EI / sectionStiffnessTop;
   const webs = (section.kind === 'topHat' ? 2 : 1) * properties.web.thickness * section.height;
+  // Half of the moment at the ends, in the other sense, in the middle; a head of water may press from either face.
+  const otherWay = isHead(location) ? need.moment : need.moment / 2;
   const wanted: [StiffenerCheck['id'], number, number, StiffenerCheck['unit']][] = [
     ['web', need.webArea, webs, 'm²'],
     ['platingTension', need.moment, allowed(outer.tension, neutralAxis), 'N·m'],
     ['crownCompression', need.moment, allowed(top.compressiveStrength / top.E, toTop), 'N·m'],
-    ['platingCompression', need.moment / 2, allowed(outer.compression, neutralAxis), 'N·m'],
-    ['crownTension', need.moment / 2, allowed(top.tensileStrength / top.E, toTop), 'N·m'],
+    ['platingCompression', otherWay, allowed(outer.compression, neutralAxis), 'N·m'],
+    ['crownTension', otherWay, allowed(top.tensileStrength / top.E, toTop), 'N·m'],
     ['stiffness', need.secondMoment * top.E, EI, 'N·m²'],
   ];
   const checks = wanted.map(([id, demand, capacity, unit]): StiffenerCheck => ({
     id,
-    name: STIFFENER_CHECKS[id],
+    name: (isHead(location) && FROM_EITHER[id]) || STIFFENER_CHECKS[id],
     demand,
     capacity,
     unit,

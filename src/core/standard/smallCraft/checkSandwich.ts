@@ -1,4 +1,4 @@
-import type { Core } from '../../material';
+import { weakestCore, type Core } from '../../material';
 import { invalid } from '../../error';
 import {
   checked,
@@ -34,7 +34,7 @@ function mergeSkin(sheets: readonly SkinSheet[], quality: number): WholeSkin {
 interface Stack {
   outer: SkinSheet[];
   inner: SkinSheet[];
-  weakest: Core;
+  cores: Core[];
   coreThickness: number;
   /** A sheet that the pack has no strengths for. */
   lacking: SkinSheet | undefined;
@@ -55,11 +55,10 @@ const stackOf = remembered((sheets: readonly Sheet[]): Stack => {
     );
   if (inner.length === 0)
     throw invalid('layers', `The core ${cores.at(-1)!.name} has no inner skin: cover the zone with a fabric after it`);
-  const weakest = cores.reduce((a, b) => (b.core.shearStrength.value < a.core.shearStrength.value ? b : a)).core;
   return {
     outer,
     inner,
-    weakest,
+    cores: cores.map(({ core }) => core),
     coreThickness: sum(sheets.slice(firstCore, lastCore + 1), (s) => s.thickness),
     lacking: [...outer, ...inner].find((sheet) => sheet.properties === undefined),
     sections: new Map(),
@@ -82,8 +81,8 @@ function sectionAt(stack: Stack, quality: number): SandwichSection {
 /**
  * Sandwich checks: both skins, stiffness, core shear, and the minima of skins and core.
  *
- * Skins count with their own inertia, the core carries shear only; with several cores the weakest counts and what
- * lies between them is left out of bending.
+ * Skins count with their own inertia, the core carries shear only; several cores count as the least of each of their
+ * figures, and what lies between them is left out of bending.
  *
  * @throws KeramosError `invalid` when a skin is missing.
  * Source: ISO 12215-5:2008 method, F38 to F45.
@@ -105,7 +104,7 @@ export function checkSandwich(sheets: readonly Sheet[], context: PanelContext, p
 }
 
 function strengthChecks(stack: Stack, context: PanelContext, pack: SmallCraftPack): Check[] {
-  const { weakest } = stack;
+  const weakest = weakestCore(stack.cores, pack.coreStrengthFactor);
   const { pressure, shortSide, longSide, crown, quality, trace } = context;
   const section = sectionAt(stack, quality);
   const { outer, inner } = section;
@@ -204,11 +203,12 @@ function skinsUnder(
 
 /** The middle of the panel, where both skins are loaded the other way round, and the short edges. */
 function otherWays(
-  { weakest }: Stack,
+  { cores }: Stack,
   { pressure: P, shortSide, longSide, quality, along, trace }: PanelContext,
   { section, kC, moment }: { section: SandwichSection; kC: number; moment: number },
   pack: SmallCraftPack,
 ): Check[] {
+  const weakest = weakestCore(cores, pack.coreStrengthFactor);
   const written = { unit: 'Pa', asked: '\\sigma', there: '\\sigma_d' };
   const check = (id: 'midSpan' | 'alongSide', under: SkinUnder, source: string) =>
     checked({ id, demand: under.stress, capacity: under.allowed, quantity: 'stress', governs: under.governs }, trace, {
@@ -251,13 +251,14 @@ function otherWays(
 }
 
 function minimumChecks(
-  { weakest, outer, inner }: Stack,
+  { cores, outer, inner }: Stack,
   { minimum, trace }: PanelContext,
   pack: SmallCraftPack,
 ): Check[] {
   if (!minimum) return [];
   const checks: Check[] = [];
   if (minimum.coreShear !== null) {
+    const weakest = weakestCore(cores, pack.coreStrengthFactor);
     const designShear = pack.coreStrengthFactor[weakest.behaviour] * weakest.shearStrength.value;
     checks.push(
       checked(

@@ -129,6 +129,24 @@ describe('a panel looked at from its other sides', () => {
     const thinner = skinLimit({ ...thin, thickness: t / 3 }, 'inner', over, SMALL_CRAFT_PACK);
     expect(thinner.governs).toMatch(/cells|dimpling/);
   });
+  it('of two cores is no better than with either of them alone, whichever lies outside', () => {
+    const cores = GENERIC_MATERIALS.filter((one): one is Core => one.kind === 'core');
+    const half = (inside: Core): Sheet => ({ role: 'core', name: inside.code, thickness: 0.01, core: inside });
+    const one = skin(20e9, 200e6, 200e6, 0.0012);
+    let worse = 0;
+    for (const a of cores)
+      for (const b of cores) {
+        const both = reserves([one, half(a), half(b), one]);
+        const alone = [a, b].map((inside) => reserves([one, half(inside), half(inside), one]));
+        for (const [id, { reserveFactor }] of both) {
+          const least = Math.min(...alone.map((found) => found.get(id)!.reserveFactor));
+          expect(reserveFactor, `${id}, ${a.code} and ${b.code}`).toBeLessThanOrEqual(least * (1 + 1e-12));
+          if (reserveFactor < least * (1 - 1e-9)) worse++;
+        }
+      }
+    // Softest of one, weakest of the other: worse than either is cautious, and is meant.
+    expect(worse).toBeGreaterThan(0);
+  });
   it('says that strength is not proven where a sheet has none', () => {
     const bare: Sheet = { ...skin(1, 1, 1, 0.004), name: 'flax', properties: undefined } as Sheet;
     const result = checkPanel({ craft, location: 'deck', geometry, sheets: [bare], quality: 1 });

@@ -1,3 +1,4 @@
+import { DIMPLING_DESIGN } from '../../laminate';
 import type { Core } from '../../material';
 import type { SmallCraftPack } from './pack';
 import type { WholeSkin } from './sandwichSection';
@@ -10,8 +11,6 @@ export interface SkinLimit {
 
 /** Of the second form of wrinkling over a cellular core: design value, as published for honeycomb. */
 const CELLULAR = 0.33;
-/** Design share of the theoretical dimpling stress, as that of wrinkling. */
-const DIMPLING = 0.6;
 
 /**
  * The least that a pressed skin bears: its strength, wrinkling by the pack, and over a core of cells also the second
@@ -37,7 +36,7 @@ export function skinLimit(
         stress: CELLULAR * Math.sqrt((E * Ec * thickness) / coreThickness),
         governs: `wrinkling of the ${side} skin over the cells`,
       },
-      { stress: DIMPLING * 2 * E * (thickness / core.cellSize) ** 2, governs: `dimpling of the ${side} skin` },
+      { stress: DIMPLING_DESIGN * 2 * E * (thickness / core.cellSize) ** 2, governs: `dimpling of the ${side} skin` },
     );
   return limits.reduce((low, one) => (one.stress < low.stress ? one : low));
 }

@@ -1,5 +1,6 @@
 import { boltStrength, nutThread, threadEngagement } from '../..';
 import { fittingOnPanel, type FittingReserve } from '../../../evaluate';
+import { weakestCore } from '../../../material';
 import {
   bondAllowed,
   BOND_STRENGTH,
@@ -179,7 +180,7 @@ function panelChecks(
     material.kind === 'core' && layer.role === 'structure' ? [material] : [],
   );
   if (cores.length > 0) {
-    const weakest = cores.reduce((a, b) => (b.shearStrength.value < a.shearStrength.value ? b : a));
+    const weakest = weakestCore(cores, book.pack.coreStrengthFactor);
     const skins = laid.reduce((sum, one) => sum + (one.material.kind === 'fabric' ? one.thickness : 0), 0);
     checks.push({
       id: 'insertEdge',
