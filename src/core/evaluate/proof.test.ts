@@ -231,6 +231,21 @@ describe('stiffeners', () => {
       ).toEqual(e.worst!.checks.map(({ reserveFactor }) => reserveFactor));
     }
   });
+  it('show each check on the span where it is worst, and the working of that span', () => {
+    let elsewhere = 0;
+    for (const e of all.filter(({ worst }) => worst !== null)) {
+      for (const check of e.checks) {
+        const least = Math.min(...e.spans.map(({ checks }) => checks.find(({ id }) => id === check.id)!.reserveFactor));
+        expect(check.reserveFactor, `${e.support.name}: ${check.name}`).toBe(least);
+        const at = e.checks.indexOf(check);
+        expect(stiffenerWorking(boat, e, check.on).slice(-6)[at]!.value).toBe(least);
+        if (check.on !== e.worst) elsewhere++;
+      }
+      expect(e.governing!.reserveFactor).toBe(Math.min(...e.checks.map(({ reserveFactor }) => reserveFactor)));
+    }
+    // A longer span with less spacing may be worse for its web, and better for its crown.
+    expect(elsewhere).toBeGreaterThan(0);
+  });
   it('gain by a crown of more layers and by height; lose by a wider spacing', () => {
     const least = (of: Boat, id: string) => evaluateStiffeners(of).find((e) => e.support.id === id)!;
     const section = boat.sections[0]!;

@@ -78,7 +78,9 @@ export function FailurePanel({
         </div>
         <p className="small soft mb-0">
           Reserve factors on the whole load, against design values of this boat (see the last tab). Last ply: the load
-          goes on with failed plies left out. Not checked here: fasteners, joints, buckling of the panel.
+          goes on with failed plies left out. Not checked here:{' '}
+          {analysis.loadSource !== 'given' && 'the middle of the panel, its short edges, other panels (see Panel); '}
+          fasteners, joints, buckling.
         </p>
       </div>
     </div>

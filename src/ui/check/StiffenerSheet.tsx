@@ -1,12 +1,12 @@
 import Link from 'next/link';
 import type { Boat } from '@/core/document';
-import { stiffenerWorking, targetOf, type StiffenerEvaluation } from '@/core/evaluate';
+import { STIFFENER_CHECKS, stiffenerWorking, targetOf, type StiffenerEvaluation } from '@/core/evaluate';
 import { DataTable, type DataColumn } from '../shared/DataTable';
 import type { WorkingRequest } from '../shared/WorkingPanel';
 import { ReserveButton } from './ReserveButton';
 import { Said } from '../shared/Said';
 
-/** The stiffeners of the boat, each on its worst span, by their checks. */
+/** The stiffeners of the boat by their checks, each on the span where it is worst. */
 export function StiffenerSheet({
   boatId,
   boat,
@@ -19,7 +19,7 @@ export function StiffenerSheet({
   onWorking: (request: WorkingRequest) => void;
 }) {
   // A check that one of them has and another has not still is a column.
-  const checks = new Map(stiffeners.flatMap(({ worst }) => worst?.checks ?? []).map(({ id, name }) => [id, name]));
+  const checks = new Map(stiffeners.flatMap((one) => one.checks).map(({ id }) => [id, STIFFENER_CHECKS[id]]));
   const columns: DataColumn<StiffenerEvaluation>[] = [
     {
       id: 'stiffener',
@@ -39,9 +39,9 @@ export function StiffenerSheet({
       head: name,
       headClass: 'text-wrap small fw-semibold',
       numeric: true,
-      by: ({ worst }) => worst?.checks.find((check) => check.id === id)?.reserveFactor ?? null,
+      by: (one) => one.checks.find((check) => check.id === id)?.reserveFactor ?? null,
       cell: (stiffener) => {
-        const check = stiffener.worst?.checks.find((one) => one.id === id);
+        const check = stiffener.checks.find((one) => one.id === id);
         if (!check) return <span className="soft">·</span>;
         return (
           <ReserveButton
@@ -50,7 +50,7 @@ export function StiffenerSheet({
             title="Opens the working"
             working={{
               title: `${stiffener.support.name}: worst span`,
-              record: () => [{ title: 'Stiffener', steps: stiffenerWorking(boat, stiffener) }],
+              record: () => [{ title: 'Stiffener', steps: stiffenerWorking(boat, stiffener, check.on) }],
             }}
             onWorking={onWorking}
           />

@@ -111,7 +111,9 @@ export function StiffenersScreen({ shelf }: { shelf: Material[] }) {
 
   return (
     <>
-      <p className="question">Do the supports hold? Each on its worst span, with the plating that works with it.</p>
+      <p className="question">
+        Do the supports hold? Each check on the span where it is worst, with the plating that works with it.
+      </p>
       <Refusal text={refusal} onClose={() => setRefusal(null)} />
       <div className="layup">
         <div className="d-grid gap-3 align-content-start">
@@ -173,9 +175,14 @@ export function StiffenersScreen({ shelf }: { shelf: Material[] }) {
                       </tr>
                     </thead>
                     <tbody>
-                      {shown.worst.checks.map((check) => (
+                      {shown.checks.map((check) => (
                         <tr key={check.id} className={check === shown.governing ? 'fw-semibold' : ''}>
-                          <td>{check.name}</td>
+                          <td>
+                            {check.name}
+                            {check.on !== shown.worst && (
+                              <span className="soft small"> on a span of {full(check.on.span.length, 'length')}</span>
+                            )}
+                          </td>
                           <td className="num">{full(check.demand, UNIT_KINDS[check.unit])}</td>
                           <td className="num">{full(check.capacity, UNIT_KINDS[check.unit])}</td>
                           <td className="num">
@@ -186,7 +193,9 @@ export function StiffenersScreen({ shelf }: { shelf: Material[] }) {
                               onClick={() =>
                                 setWorking({
                                   title: `${shown.support.name}: worst span`,
-                                  record: () => [{ title: 'Stiffener', steps: stiffenerWorking(boat, shown) }],
+                                  record: () => [
+                                    { title: 'Stiffener', steps: stiffenerWorking(boat, shown, check.on) },
+                                  ],
                                 })
                               }
                             >

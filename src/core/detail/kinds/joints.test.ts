@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { agrees, boat, bottom, detailOf, found, loaded, material } from '../../../../tests/helpers/byHand';
-import { merrow, zoneOf } from '../../../../tests/helpers/merrow';
+import { brant, merrow, zoneOf } from '../../../../tests/helpers/merrow';
 import { zonePanels } from '../../document';
 import { evaluateStiffeners, evaluateZone } from '../../evaluate';
 import { evaluateDetail, sceneOf } from '.';
@@ -236,6 +236,22 @@ describe('the end of a stiffener', () => {
       shear / (2 * section!.flangeWidth * 3 * section!.height),
       BOND_STRENGTH.wetOnWet / 3,
     );
+  });
+  it('hands on what its most loaded span does, whichever span its section is worst on', () => {
+    // On a stringer of Brant 56 the section is worst on the longest span, and another hands on a third more.
+    const home = brant();
+    const own56 = detailOf(home, 'stiffenerEnd', home.parts[0]!.zones[0]!, { load: null, taper: 1, notch: 0 });
+    let elsewhere = 0;
+    for (const { support, section: own, spans, worst: low } of evaluateStiffeners(home)) {
+      if (!own || !low) continue;
+      const forces = spans.map(({ pressure, span }) => pressure * span.spacing * span.length);
+      const most = Math.max(...forces);
+      const found = evaluateDetail(home, { ...own56, support: support.id });
+      const { demand } = found.checks.find(({ id }) => id === 'bond')!;
+      expect(demand, support.name).toBeCloseTo(most / (2 * own.flangeWidth * own.height), 6);
+      if (spans[forces.indexOf(most)] !== low) elsewhere++;
+    }
+    expect(elsewhere).toBeGreaterThan(0);
   });
   it('loses of its web what the notch takes', () => {
     const web = worst!.checks.find(({ id }) => id === 'web')!;

@@ -8,28 +8,41 @@ import { loadSpan, type LoadedSpan, type StiffenerCheck } from './loadSpan';
 import { membersOf } from './members';
 import { sectionProperties } from './sectionProperties';
 
+/** A check, and the span where it is nearest its limit. */
+export type SpanCheck = StiffenerCheck & { on: LoadedSpan };
+
 export interface StiffenerEvaluation {
   support: Support;
   section: StiffenerSection | null;
   geometry: MemberGeometry | null;
   /** kg, both hands. */
   mass: number;
+  /** Every span that bears, in order along it. */
+  spans: LoadedSpan[];
+  /** Each check on the span where its reserve is least. */
+  checks: SpanCheck[];
   /** The span with the least reserve. */
   worst: LoadedSpan | null;
-  governing: StiffenerCheck | null;
+  governing: SpanCheck | null;
   slender: string[];
   problem: string | null;
 }
 
-const leastOf = (checks: readonly StiffenerCheck[]) =>
+const leastOf = <C extends StiffenerCheck>(checks: readonly C[]) =>
   checks.reduce((low, check) => (check.reserveFactor < low.reserveFactor ? check : low));
+
+/** Of several spans each check where it is least, in the order of the first. */
+function leastChecks(spans: readonly LoadedSpan[]): SpanCheck[] {
+  const all = spans.flatMap((on) => on.checks.map((check): SpanCheck => ({ ...check, on })));
+  return (spans[0]?.checks ?? []).map(({ id }) => leastOf(all.filter((check) => check.id === id)));
+}
 
 /** Frame, screen and details ask for the same boat. */
 const judged = new WeakMap<Boat, StiffenerEvaluation[]>();
 
 /**
- * Every support of the boat: where it runs, what it weighs, and on its worst span what the pack asks of it against
- * what its section has.
+ * Every support of the boat: where it runs, what it weighs, and what the pack asks of it against what its section has,
+ * each check on the span where it is worst.
  *
  * @returns one a support, in their order; a problem in words where it cannot be checked.
  * Source: ISO 12215-5:2008 method, F46 to F50; section by transformed moduli.
@@ -47,24 +60,36 @@ function evaluate(boat: Boat): StiffenerEvaluation[] {
   return boat.supports.map((support): StiffenerEvaluation => {
     const section = boat.sections.find(({ id }) => id === support.section) ?? null;
     const geometry = places.get(support.id) ?? null;
-    const base = { support, section, geometry, mass: 0, worst: null, governing: null, slender: [], problem: null };
+    const base = {
+      support,
+      section,
+      geometry,
+      mass: 0,
+      spans: [],
+      checks: [],
+      worst: null,
+      governing: null,
+      slender: [],
+      problem: null,
+    };
     if (shape === null) return { ...base, problem: 'The boat has no hull shape yet' };
     if (geometry === null)
       return { ...base, problem: `${support.name} is nowhere on the boat: it lies off the surface` };
     if (section === null) return base;
     try {
       const properties = sectionProperties(boat, section);
-      const loaded = geometry.spans
+      const spans = geometry.spans
         .filter(({ length, spacing }) => length > 0.03 && spacing > 0.01)
         .map((span) => loadSpan({ shape, boat, book, support, section, properties }, span));
-      const worst = loaded.length
-        ? loaded.reduce((a, b) => (leastOf(b.checks).reserveFactor < leastOf(a.checks).reserveFactor ? b : a))
-        : null;
+      const checks = leastChecks(spans);
+      const governing = checks.length > 0 ? leastOf(checks) : null;
       return {
         ...base,
         mass: geometry.length * properties.mass,
-        worst,
-        governing: worst && leastOf(worst.checks),
+        spans,
+        checks,
+        worst: governing?.on ?? null,
+        governing,
         slender: properties.former ? [] : properties.slender,
       };
     } catch (error) {
@@ -74,15 +99,18 @@ function evaluate(boat: Boat): StiffenerEvaluation[] {
   });
 }
 
-/** The working of a stiffener on its worst span. @throws KeramosError when it cannot be checked. */
-export function stiffenerWorking(boat: Boat, evaluation: StiffenerEvaluation): WorkingStep[] {
+/** The working of a stiffener on one of its spans, its worst by default. @throws KeramosError when it cannot be checked. */
+export function stiffenerWorking(
+  boat: Boat,
+  { support, section, worst }: StiffenerEvaluation,
+  on: LoadedSpan | null = worst,
+): WorkingStep[] {
   const shape = shapeOf(boat);
-  if (!shape || !evaluation.section || !evaluation.worst) return [];
+  if (!shape || !section || !on) return [];
   const steps: WorkingStep[] = [];
-  const { support, section, worst } = evaluation;
   loadSpan(
     { shape, boat, book: bookOf(boat, 0), support, section, properties: sectionProperties(boat, section) },
-    worst.span,
+    on.span,
     (step) => steps.push(step),
   );
   return steps;

@@ -7,6 +7,8 @@ export const flange: Kind<'flange'> = {
   name: 'Hull-to-deck joint',
   findings: flangeFindings,
   draw: drawFlange,
-  notChecked: ["opening of the joint, the pull of one skin past the other's middle, fasteners in shear themselves"],
+  notChecked: [
+    "the laminate of the part it is joined to, opening of the joint, the pull of one skin past the other's middle",
+  ],
   start: startFlange,
 };

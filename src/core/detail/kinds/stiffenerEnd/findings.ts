@@ -1,6 +1,6 @@
 import { invalid } from '../../../error';
 import { said, saidLength } from '../../../quantity';
-import { evaluateStiffeners } from '../../../evaluate';
+import { evaluateStiffeners, type LoadedSpan } from '../../../evaluate';
 import {
   bondAllowed,
   BOND_STRENGTH,
@@ -18,24 +18,26 @@ const LEAST_TAPER = { tapered: 3, bracketed: 1.5, cutOff: 5 } as const;
 const SAID_END = { tapered: 'tapered', bracketed: 'bracketed', cutOff: 'cut off' } as const;
 
 /**
- * The end of a stiffener, and where two cross. Source: end shear of the stiffener over the bond of its flanges within
- * the taper.
+ * The end of a stiffener, and where two cross. Source: end shear of the stiffener, of the span that hands on most, over
+ * the bond of its flanges within the taper.
  */
 export function stiffenerEndFindings(scene: Scene, detail: DetailOf<'stiffenerEnd'>): Findings {
   const { boat, book } = scene;
   const found = evaluateStiffeners(boat).find(({ support }) => support.id === detail.support);
   if (!found || !found.section || !found.worst)
     throw invalid('support', `${detail.name}: choose a stiffener with a section, that runs on the boat`);
-  const { section, worst } = found;
+  const { section, spans, checks: ofSection } = found;
+  // Which of its ends is meant is not known: the one that hands on most counts, whichever span its section is worst on.
+  const endForce = ({ pressure, span }: LoadedSpan) => (pressure * span.spacing * span.length) / 2;
+  const end = spans.reduce((most, one) => (endForce(one) > endForce(most) ? one : most));
   // From design pressure to ultimate strengths by the pack's own factor.
-  const shear = (worst.pressure * worst.span.spacing * worst.span.length) / 2 / book.pack.skinStrengthFactor;
+  const shear = endForce(end) / book.pack.skinStrengthFactor;
   const taper = detail.taper * section.height;
-  if (taper > worst.span.length / 2)
+  if (taper > end.span.length / 2)
     throw invalid(
       'taper',
-      `${detail.name}: a taper of ${saidLength(taper)} is longer than ` +
-        `half the span of ${saidLength(worst.span.length)}`,
-      { given: detail.taper, maximum: worst.span.length / 2 / section.height },
+      `${detail.name}: a taper of ${saidLength(taper)} is longer than ` + `half the span of ${saidLength(end.span.length)}`,
+      { given: detail.taper, maximum: end.span.length / 2 / section.height },
     );
   if (detail.notch >= section.height)
     throw invalid(
@@ -47,7 +49,7 @@ export function stiffenerEndFindings(scene: Scene, detail: DetailOf<'stiffenerEn
   const width = section.kind === 'topHat' ? 2 * section.flangeWidth : section.flangeWidth * 2;
   const glue = detail.adhesive === null ? null : need(book, detail.adhesive, 'adhesive', 'Adhesive');
   const allowed = bondAllowed(glue?.shearStrength ?? BOND_STRENGTH[detail.preparation]);
-  const web = worst.checks.find(({ id }) => id === 'web');
+  const web = ofSection.find(({ id }) => id === 'web');
   const checks = [
     check(scene, {
       id: 'bond',
@@ -87,7 +89,7 @@ export function stiffenerEndFindings(scene: Scene, detail: DetailOf<'stiffenerEn
         check: 'taper',
       },
       { text: `flanges ${saidLength(width)} over ${saidLength(taper)}`, check: 'bond' },
-      { text: worst.zone?.zone.name ?? scene.zone.name, check: null },
+      { text: end.zone?.zone.name ?? scene.zone.name, check: null },
     ],
     layers: [],
     mass: NO_MASS,

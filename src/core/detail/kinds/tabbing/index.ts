@@ -7,6 +7,6 @@ export const tabbing: Kind<'tabbing'> = {
   name: 'Bulkhead or frame bonding',
   findings: tabbingFindings,
   draw: drawTabbing,
-  notChecked: ["a fillet that is opened, the tab where nothing backs it, the bulkhead's own edge"],
+  notChecked: ["the tab where nothing backs it, the bulkhead's own edge"],
   start: startTabbing,
 };
