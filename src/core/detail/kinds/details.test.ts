@@ -227,6 +227,11 @@ describe('what a change does', () => {
     const patch = (change: object, from = boat) =>
       evaluateDetail(from, { ...newDetail(from, 'patch', 'x', zone), load: 'tow', ...change } as Detail);
     expect(patch({}).checks.map(({ id }) => id)).toEqual(['tension', 'shear', 'bond', 'step']);
+    // Stepped in length alone, a doubler still ends thick along its sides; a wrap has no sides that end.
+    const sheet = { material: 'bx45-600', angleDeg: 0, breadth: 0.4 };
+    const sheets = [0.5, 0.4, 0.3].map((length) => ({ ...sheet, length }));
+    expect(reserve(patch({ sheets }), 'step')).toBe(0);
+    expect(reserve(patch({ sheets, form: 'wrappedEdge' }), 'step')).toBeGreaterThan(1);
     expect(patch({ form: 'wrappedEdge' }).checks.map(({ id }) => id)).toEqual(['wrap', 'bond', 'radius', 'step']);
     const web = patch({ form: 'web', breadth: 0.1 });
     expect(web.checks.map(({ id }) => id)).toEqual(['web', 'slender', 'bond']);

@@ -99,7 +99,7 @@ function evaluate(boat: Boat): StiffenerEvaluation[] {
   });
 }
 
-/** The working of a stiffener on one of its spans, its worst by default. @throws KeramosError when it cannot be checked. */
+/** The working of a stiffener on a span of it, its worst by default. @throws KeramosError when it cannot be checked. */
 export function stiffenerWorking(
   boat: Boat,
   { support, section, worst }: StiffenerEvaluation,

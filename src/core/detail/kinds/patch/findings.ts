@@ -150,6 +150,12 @@ function saidForm({ form, breadth, sheets }: DetailOf<'patch'>, thickness: numbe
   return `${sheets.length} sheets, ${saidLength(thickness)}`;
 }
 
+/** How far each sheet ends inside the next larger one, at least, of sheets that lie middle on middle (m). */
+function leastStep(sizes: readonly number[]): number {
+  const sorted = [...sizes].sort((a, b) => a - b);
+  return Math.min(...sorted.slice(1).map((size, i) => (size - sorted[i]!) / 2));
+}
+
 /**
  * A patch or doubler that spreads a load, an edge wrapped to both faces, or a web in shear.
  *
@@ -186,8 +192,10 @@ export function patchFindings(scene: Scene, detail: DetailOf<'patch'>): Findings
   const F = load.force * factor;
   const { value: bond, says } = bondAllowed(BOND_STRENGTH[detail.preparation]);
   const thickest = Math.max(...own.map(({ thickness }) => thickness));
-  const edges = detail.sheets.map(({ length }) => length).sort((a, b) => a - b);
-  const step = edges.length > 1 ? Math.min(...edges.slice(1).map((length, i) => (length - edges[i]!) / 2)) : null;
+  // A wrap ends at its two ends alone; a doubler ends on all four sides.
+  const ends = detail.form === 'patch' ? (['length', 'breadth'] as const) : (['length'] as const);
+  const step =
+    detail.sheets.length > 1 ? Math.min(...ends.map((side) => leastStep(detail.sheets.map((one) => one[side])))) : null;
   const stepped =
     step === null || detail.form === 'web'
       ? []

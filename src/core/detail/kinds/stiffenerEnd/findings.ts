@@ -27,7 +27,7 @@ export function stiffenerEndFindings(scene: Scene, detail: DetailOf<'stiffenerEn
   if (!found || !found.section || !found.worst)
     throw invalid('support', `${detail.name}: choose a stiffener with a section, that runs on the boat`);
   const { section, spans, checks: ofSection } = found;
-  // Which of its ends is meant is not known: the one that hands on most counts, whichever span its section is worst on.
+  // Which of its ends is meant is not known: the one that hands on most counts, wherever its section is worst.
   const endForce = ({ pressure, span }: LoadedSpan) => (pressure * span.spacing * span.length) / 2;
   const end = spans.reduce((most, one) => (endForce(one) > endForce(most) ? one : most));
   // From design pressure to ultimate strengths by the pack's own factor.
@@ -36,7 +36,8 @@ export function stiffenerEndFindings(scene: Scene, detail: DetailOf<'stiffenerEn
   if (taper > end.span.length / 2)
     throw invalid(
       'taper',
-      `${detail.name}: a taper of ${saidLength(taper)} is longer than ` + `half the span of ${saidLength(end.span.length)}`,
+      `${detail.name}: a taper of ${saidLength(taper)} is longer than ` +
+        `half the span of ${saidLength(end.span.length)}`,
       { given: detail.taper, maximum: end.span.length / 2 / section.height },
     );
   if (detail.notch >= section.height)
