@@ -3,6 +3,7 @@ import {
   checkAsSpecified,
   checkPanel,
   checkYardRule,
+  isHead,
   packLimits,
   panelPressure,
   type Check,
@@ -194,8 +195,10 @@ export function checkIn(boat: Boat, zone: Zone, { book, laid }: Pick<Checked, 'b
   const checks: ZoneCheck[] = [];
   const typed = zone.region !== null && panels.length === 1 && panels[0]!.panel.name === '';
   const notChecked = new Set<string>(typed ? [`Panels of ${zone.name} other than the one typed in`] : []);
-  if (zone.designPressure !== null)
+  if (zone.designPressure !== null) {
     notChecked.add(`The pack's own pressure: ${said(zone.designPressure, 'pressure')} are typed in its place`);
+    if (!isHead(zone.location)) notChecked.add('The same from the inner face: what is typed presses from outside');
+  }
   const trust = heldOnTrust(boat, zone);
   const unproven = new Set<string>(trust.unproven);
   trust.notChecked.forEach((text) => notChecked.add(text));

@@ -24,6 +24,10 @@ it('stands in the place of the pressure of the pack, and reserves in strength go
   const least = [a, b].map((of) => of!.checks.find(({ id }) => id === 'outerMinimum')!.reserveFactor);
   expect(least[0]).toBe(least[1]);
   expect(a!.notChecked.join()).toContain("The pack's own pressure");
+  expect(a!.notChecked.join()).toContain('from the inner face');
+  // A bulkhead is checked from both.
+  const [part, bulkhead] = zoneOf(boat, 'Engine bulkhead');
+  expect(evaluateZone(boat, part, { ...bulkhead, designPressure: 30_000 }).notChecked.join()).not.toContain('inner');
 });
 it('goes into analysis, the load of the stack and stiffeners too, and is said in the working', () => {
   const [one, two] = [once, twice].map(({ boat: of, part, zone }) => analysePanel(of, part, zone, { detail: false }));
