@@ -376,7 +376,7 @@ describe('a database of document version 12, from before there were accounts and
     const again = contextOf(await openDatabase(file), 'I. Hallin');
     expect(await listPeople(again)).toHaveLength(1);
     expect(await listBuilds(again)).toHaveLength(1);
-    expect((await readSetting(again, 'filling')).body).toMatchObject({ coldShop: 12, lateClamp: 300, leak: 10_000 });
+    expect((await readSetting(again, 'filling')).body).toMatchObject({ hotShop: 28, coldShop: 12, lateClamp: 300 });
   });
 });
 

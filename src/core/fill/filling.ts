@@ -51,7 +51,8 @@ export const fillingSchema = z.strictObject({
   bucket: bounded('A bucket holds', [0.1, 1000], 'kg'),
   /** Power of the compaction by which a pack that bears less pressure is thicker. */
   springBack: bounded('Spring-back of the pack', [0, 0.5], '', { hint: 'thickness goes as pressure to this power' }),
-  coldShop: bounded('What if: the shop at', [5, 40], '°C').default(12),
+  hotShop: bounded('What if: the shop as hot as', [10, 45], '°C').default(28),
+  coldShop: bounded('What if: the shop as cold as', [5, 40], '°C').default(12),
   lateClamp: bounded('What if: later clamps late by', [10, 7200], 's', { quantity: 'duration' }).default(300),
   leak: bounded('What if: a leak takes of the vacuum', [500, 80_000], 'Pa', { quantity: 'pressure' }).default(10_000),
   dropMinutes: bounded('Drop test lasts', [1, 240], 'min'),

@@ -26,6 +26,7 @@ export function WhatIfCard({
 }) {
   const { full } = useUnits();
   const much: Partial<Record<WhatIf, string>> = {
+    hot: full(Math.max(plan.celsius, filling.hotShop), 'temperature'),
     cold: full(Math.min(plan.celsius, filling.coldShop), 'temperature'),
     late: `by ${minutes(filling.lateClamp)}`,
     leak: `of ${full(filling.leak, 'pressure')}`,
@@ -85,7 +86,8 @@ export function WhatIfCard({
       </div>
       {whatIfs.length === 0 ? (
         <p className="soft mb-0">
-          A colder shop, a clamp opened late, a leak, resin that races along the edges: each by itself, on this plan.
+          A hotter or colder shop, a clamp opened late, a leak, resin that races along the edges: each by itself, on
+          this plan.
         </p>
       ) : (
         <>

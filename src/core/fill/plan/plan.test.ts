@@ -125,6 +125,8 @@ describe('a resin in the shop', () => {
     expect(viscosityAt(resin, 25)).toBeCloseTo(resin.viscosity25.value, 12);
     const warm = resinFlowAt(resin, { celsius: 22, potLife: 2 }, filling);
     const cold = resinFlowAt(resin, { celsius: 12, potLife: 2 }, filling);
+    // Gelled before the clamp is open: nothing is left, and never less than nothing.
+    expect(resinFlowAt(resin, { celsius: 25, potLife: 1 }, { ...filling, lead: 86_400 }).life).toBe(0);
     expect(cold.viscosity).toBeGreaterThan(warm.viscosity);
     expect(cold.life).toBeGreaterThan(warm.life);
     // Four times as thick at the pot life, counted from mixing.
@@ -182,6 +184,14 @@ describe('the demo hull', () => {
     for (const kind of ['cold', 'late', 'leak'] as const)
       expect(timeOf(whatIf(kind, own).input)).toBeGreaterThan(planned * 0.99);
     expect(Object.keys(WHAT_IFS).map((kind) => whatIf(kind as WhatIf, own).life > 0)).not.toContain(false);
+    // Heat is the dangerous side: it runs sooner, and gels sooner still.
+    const marginOf = (kind: WhatIf) => {
+      const { input, life } = whatIf(kind, own);
+      return life / timeOf(input);
+    };
+    expect(timeOf(whatIf('hot', own).input)).toBeLessThan(planned);
+    expect(marginOf('hot')).toBeLessThan(own.flow.life / planned);
+    expect(marginOf('cold')).toBeGreaterThan(own.flow.life / planned);
   });
 });
 

@@ -7,7 +7,7 @@ export interface ResinFlow {
   /** Pa·s at the open clamp; it grows by e^(rate·t), rate in 1/s. */
   viscosity: number;
   rate: number;
-  /** s left of the pot life at the open clamp. */
+  /** s left of the pot life at the open clamp; 0 where it gels before. */
   life: number;
 }
 
@@ -32,5 +32,5 @@ export function resinFlowAt(
 ): ResinFlow {
   const life = potLifeAt(resin, celsius) * potLife;
   const rate = Math.log(thickening) / life;
-  return { viscosity: viscosityAt(resin, celsius) * Math.exp(rate * lead), rate, life: life - lead };
+  return { viscosity: viscosityAt(resin, celsius) * Math.exp(rate * lead), rate, life: Math.max(0, life - lead) };
 }

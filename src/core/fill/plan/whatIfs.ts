@@ -6,6 +6,7 @@ import { resinFlowAt } from './resinAt';
 
 /** What may go otherwise than planned; how much is the yard's own. */
 export const WHAT_IFS = {
+  hot: 'A hotter shop',
   cold: 'A colder shop',
   late: 'Every later clamp opened late',
   leak: 'A leak',
@@ -17,20 +18,24 @@ export type WhatIf = keyof typeof WHAT_IFS;
 const EDGE = { width: 0.015, times: 15 };
 const MICRO = 1e6;
 
+/**
+ * The same plan in a shop of another temperature: hotter, a resin runs more easily and gels sooner still; colder, it
+ * lives longer and takes longer still to run.
+ */
+function shopAt(celsius: number, { input, plan, filling, resin }: FillCase): { input: FillInput; life: number } {
+  const { viscosity, rate, life } = resinFlowAt(resin, { celsius, potLife: plan.potLife }, filling);
+  const given = { viscosity, viscosityRate: rate, maximumTime: 2 * (life + filling.lead) };
+  return { input: { ...input, ...given }, life };
+}
+
 /** The same plan with one thing otherwise, and how long the resin then lives from the open clamp (s). */
 export function whatIf(kind: WhatIf, own: FillCase): { input: FillInput; life: number } {
-  const { input, flow, plan, filling, resin } = own;
+  const { input, flow, plan, filling } = own;
   switch (kind) {
-    case 'cold': {
-      const celsius = Math.min(plan.celsius, filling.coldShop);
-      const cold = resinFlowAt(resin, { celsius, potLife: plan.potLife }, filling);
-      const given = {
-        viscosity: cold.viscosity,
-        viscosityRate: cold.rate,
-        maximumTime: 2 * (cold.life + filling.lead),
-      };
-      return { input: { ...input, ...given }, life: cold.life };
-    }
+    case 'hot':
+      return shopAt(Math.max(plan.celsius, filling.hotShop), own);
+    case 'cold':
+      return shopAt(Math.min(plan.celsius, filling.coldShop), own);
     case 'late': {
       const delay = filling.lateClamp;
       const inlets = input.inlets.map((inlet) => {
