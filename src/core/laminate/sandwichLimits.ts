@@ -22,8 +22,8 @@ export const DIMPLING_DESIGN = 0.6;
  *
  * Wrinkling 0.5 (E_f E_c G_c)^⅓ in theory, 0.3 as design value; with cells also 0.33 E_f √(E_c t_f / (E_f t_c)), the
  * lower counts.
- * Crimping G_c d²/t_c with the faces alike; G_c t_c is the more cautious figure. Dimpling 2 E_f (t_f / cell)² in theory,
- * 0.6 of it as design value.
+ * Crimping G_c d²/t_c with the faces alike; G_c t_c is the more cautious figure.
+ * Dimpling 2 E_f (t_f / cell)² in theory, 0.6 of it as design value.
  *
  * @example sandwichLimits({ faceModulus: 16e9, faceThickness: 0.0025, coreThickness: 0.025, coreModulus: 3.9e9,
  * coreShearModulus: 157e6 }).wrinklingStress

@@ -29,13 +29,7 @@ export function Drawer<T>({
   const focus = useFocusBack(open);
   const shown = of ?? told;
   return (
-    <Offcanvas
-      {...focus}
-      show={open}
-      onHide={onClose}
-      placement="end"
-      aria-labelledby={`${id}-title`}
-    >
+    <Offcanvas {...focus} show={open} onHide={onClose} placement="end" aria-labelledby={`${id}-title`}>
       <Offcanvas.Header closeButton>
         <Offcanvas.Title as="h2" id={`${id}-title`}>
           {shown !== null && title(shown)}
