@@ -14,7 +14,7 @@ const greatest = (values: readonly number[]) =>
  * Shear of each bolt of a group under a force in its plane that need not pass through its centroid.
  *
  * @param force N, @param at the point it acts at (m).
- * @returns resultants (N) in the order of the bolts, the greatest, and its index.
+ * @returns the force on each and its resultant (N) in the order of the bolts, the greatest, and its index.
  * @throws KeramosError `invalid` for no bolts, or a moment on bolts that all stand in one place.
  * @example boltGroupShear(bolts, [0, -16000], [0.425, 0]).max // 21000
  * Source: Shigley & Mischke, Mechanical Engineering Design, shear of bolts with eccentric load; equal bolts, stiff
@@ -32,11 +32,13 @@ export function boltGroupShear(
   if (J < 1e-12 && Math.abs(moment) > 1e-9)
     throw invalid('bolts', 'Bolts in one place cannot hold a moment: spread them, or lead the force through them');
   const turn = J < 1e-12 ? 0 : moment / J;
-  const resultants = bolts.map(([x, y]) =>
-    Math.hypot(force[0] / bolts.length - turn * (y - cy), force[1] / bolts.length + turn * (x - cx)),
-  );
+  const forces = bolts.map(([x, y]): [number, number] => [
+    force[0] / bolts.length - turn * (y - cy),
+    force[1] / bolts.length + turn * (x - cx),
+  ]);
+  const resultants = forces.map((one) => Math.hypot(...one));
   const maxIndex = greatest(resultants);
-  return { resultants, max: resultants[maxIndex]!, maxIndex };
+  return { forces, resultants, max: resultants[maxIndex]!, maxIndex };
 }
 
 /**

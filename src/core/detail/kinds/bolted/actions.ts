@@ -1,6 +1,14 @@
-import { boltGroupShear, boltJoint, pullThrough, tippedBolts, type ActingLoad } from '../..';
+import {
+  boltGroupShear,
+  boltJoint,
+  pullThrough,
+  tippedBolts,
+  type ActingLoad,
+  type BoltJoint,
+  type BoltJointInput,
+} from '../..';
 import { sensesOf } from '../senses';
-import { OPEN_HOLE, PUNCHING_STRENGTH, type Scene } from '../scene';
+import { memberAlong, OPEN_HOLE, PUNCHING_STRENGTH, type Scene } from '../scene';
 import type { DetailOf } from '../schema';
 import type { BoltedGround } from './ground';
 
@@ -8,6 +16,32 @@ const centreOf = (bolts: readonly (readonly [number, number])[]): [number, numbe
   bolts.reduce((sum, [x]) => sum + x, 0) / bolts.length,
   bolts.reduce((sum, [, y]) => sum + y, 0) / bolts.length,
 ];
+
+/** Strengths of a joint (Pa), in the direction of a bolt's force. */
+type JointStrength = Pick<BoltJointInput, 'bearingStrength' | 'tensionStrength' | 'shearStrength'>;
+
+/** Strengths of what is drilled, in a direction: bolts of a group that is turned push each its own way. */
+function strengthAlong({ book }: Scene, { laid, own, member, towards }: BoltedGround, directionDeg: number) {
+  const along = Math.abs(directionDeg - towards) < 1e-9 ? member : memberAlong(book, [...laid, ...own], directionDeg);
+  return {
+    bearingStrength: along.compressiveStrength,
+    tensionStrength: OPEN_HOLE * along.tensileStrength,
+    shearStrength: along.shearStrength,
+  };
+}
+
+/** Of several bolts each way to fail where it is nearest: stress and strength (Pa). */
+function weakestJoint(bolts: readonly { own: JointStrength; stress: BoltJoint }[]) {
+  const nearest = (way: BoltJoint['governs'], strength: keyof JointStrength) => {
+    const low = bolts.reduce((a, b) => (b.stress[way].reserveFactor < a.stress[way].reserveFactor ? b : a));
+    return { stress: low.stress[way].stress, strength: low.own[strength] };
+  };
+  return {
+    bearing: nearest('bearing', 'bearingStrength'),
+    netTension: nearest('netTension', 'tensionStrength'),
+    shearOut: nearest('shearOut', 'shearStrength'),
+  };
+}
 
 /** Share by which a base that bends adds to the pull of a bolt, its edge bearing behind the bolt. */
 const PRYING = 0.3;
@@ -21,7 +55,7 @@ const PRYING = 0.3;
 export function boltedActions(scene: Scene, detail: DetailOf<'bolted'>, ground: BoltedGround, load: ActingLoad) {
   const { zone, inPlane, normal, factor } = scene;
   const { bolts, boltDiameter: d, base, edgeDistance } = detail;
-  const { member, thickness, underWasher } = ground;
+  const { thickness, underWasher } = ground;
   const [along, across] = load.off;
   const middle = centreOf(bolts);
   const shear = boltGroupShear(
@@ -41,17 +75,13 @@ export function boltedActions(scene: Scene, detail: DetailOf<'bolted'>, ground: 
     bolts.slice(i + 1).map((other) => Math.hypot(one[0] - other[0], one[1] - other[1])),
   );
   const width = Math.min(...(pitches.length ? pitches : [base[1]]), 2 * edgeDistance);
-  const joint = boltJoint({
-    load: Math.max(shear.max, 1e-6),
-    boltDiameter: d,
-    boltCount: 1,
-    width,
-    edgeDistance,
-    thickness,
-    bearingStrength: member.compressiveStrength,
-    tensionStrength: OPEN_HOLE * member.tensileStrength,
-    shearStrength: member.shearStrength,
-  });
+  const joint = weakestJoint(
+    shear.forces.map(([x, y]) => {
+      const own = strengthAlong(scene, ground, (Math.atan2(y, x) * 180) / Math.PI);
+      const given = { load: Math.max(Math.hypot(x, y), 1e-6), boltDiameter: d, boltCount: 1, width, edgeDistance };
+      return { own, stress: boltJoint({ ...given, ...own, thickness }) };
+    }),
+  );
   const spread = detail.plate
     ? Math.min(detail.plate.breadth, detail.washerDiameter + 4 * detail.plate.thickness)
     : detail.washerDiameter;

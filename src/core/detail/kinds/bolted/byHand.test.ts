@@ -4,7 +4,7 @@ import { merrow, zoneOf } from '../../../../../tests/helpers/merrow';
 import { panelsToCheck } from '../../../document';
 import { evaluateZone } from '../../../evaluate';
 import { evaluateDetail, sceneOf, type DetailOf } from '..';
-import { memberAlong, OPEN_HOLE, PUNCHING_STRENGTH } from '../scene';
+import { layOwn, memberAlong, OPEN_HOLE, PUNCHING_STRENGTH } from '../scene';
 
 describe('a fitting on bolts', () => {
   const [, deck] = zoneOf(boat, 'Foredeck');
@@ -45,6 +45,43 @@ describe('a fitting on bolts', () => {
     const metal = material(boat, 'metal', sheared.boltMetal);
     agrees(evaluation, 'bolt', Math.sqrt(3) * 5000, metal.yieldStrength.value * ((0.78 * Math.PI * 0.01 ** 2) / 4));
     expect(evaluation.checks.map(({ id }) => id)).not.toContain('punching');
+  });
+  it('turned by a force beside it pushes each bolt its own way: 20 kN, 100 mm off two bolts at 100 mm, at 63°', () => {
+    const beside = loaded(merrow(), 1, 0, 0);
+    const loads = beside.loads.map((one) => (one.id === 'given' ? { ...one, across: 0.1 } : one));
+    const home = { ...beside, loads };
+    const bolts: [number, number][] = [
+      [-0.05, 0],
+      [0.05, 0],
+    ];
+    // Unidirectional cloth along the boat bears well along the force, and badly across it.
+    const sheets = [{ material: 'ud-600', angleDeg: 0, length: 0.4, breadth: 0.3 }];
+    const turned = detailOf(home, 'bolted', deck, { ...given, bolts, sheets });
+    const { book, laid } = sceneOf(home, turned);
+    const drilled = [...laid.filter(({ material: { kind } }) => kind === 'fabric'), ...layOwn(book, sheets)];
+    // 10 kN along from the force, 2 kNm over 100 mm across from its moment.
+    const [push, way] = [Math.hypot(10_000, 20_000), (Math.atan2(20_000, 10_000) * 180) / Math.PI];
+    const members = [way, -way].map((direction) => memberAlong(book, drilled, direction));
+    const core = laid.reduce((sum, one) => sum + (one.material.kind === 'core' ? one.thickness : 0), 0);
+    const thickness = members[0]!.thickness + core;
+    const least = (of: (member: (typeof members)[number]) => number) => Math.min(...members.map(of));
+    const evaluation = evaluateDetail(home, turned);
+    const bearing = push / (0.01 * thickness);
+    agrees(
+      evaluation,
+      'bearing',
+      bearing,
+      least(({ compressiveStrength: s }) => s),
+    );
+    agrees(evaluation, 'netTension', push / (0.07 * thickness), OPEN_HOLE * least(({ tensileStrength: s }) => s));
+    agrees(
+      evaluation,
+      'shearOut',
+      push / (2 * 0.035 * thickness),
+      least(({ shearStrength: s }) => s),
+    );
+    // Along the force alone it would have looked stronger.
+    expect(memberAlong(book, drilled, 0).compressiveStrength).toBeGreaterThan(1.05 * members[0]!.compressiveStrength);
   });
   it('pulled off: 5 kN a bolt punches round its washer', () => {
     const pulled = detailOf(up, 'bolted', deck, given);

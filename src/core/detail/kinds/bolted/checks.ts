@@ -6,7 +6,6 @@ import {
   BOND_STRENGTH,
   check,
   need,
-  OPEN_HOLE,
   PUNCHING_STRENGTH,
   type Asked,
   type DetailCheck,
@@ -27,7 +26,7 @@ export function boltedChecks(
   actions: BoltedActions,
 ): DetailCheck[] {
   return [
-    ...jointChecks(ground, actions),
+    ...jointChecks(actions),
     ...pullChecks(ground, actions),
     boltCheck(detail, ground, actions),
     ...nutChecks(detail, ground, actions),
@@ -42,13 +41,13 @@ export function boltedChecks(
 const underSource = ({ insert }: BoltedGround) =>
   insert ? `Compressive strength of ${insert.name}` : 'Compressive strength of the laminate';
 
-const jointChecks = ({ member }: BoltedGround, { joint }: BoltedActions): Asked[] => [
+const jointChecks = ({ joint }: BoltedActions): Asked[] => [
   {
     id: 'bearing',
     name: 'Bearing under the bolt',
     unit: 'Pa',
     demand: joint.bearing.stress,
-    capacity: member.compressiveStrength,
+    capacity: joint.bearing.strength,
     source: 'bearing taken as compressive strength, no clamping counted',
   },
   {
@@ -56,7 +55,7 @@ const jointChecks = ({ member }: BoltedGround, { joint }: BoltedActions): Asked[
     name: 'Net section between holes',
     unit: 'Pa',
     demand: joint.netTension.stress,
-    capacity: OPEN_HOLE * member.tensileStrength,
+    capacity: joint.netTension.strength,
     source: 'a drilled hole leaves 0.6 of the tensile strength',
   },
   {
@@ -64,7 +63,7 @@ const jointChecks = ({ member }: BoltedGround, { joint }: BoltedActions): Asked[
     name: 'Shear-out to the edge',
     unit: 'Pa',
     demand: joint.shearOut.stress,
-    capacity: member.shearStrength,
+    capacity: joint.shearOut.strength,
     source: 'two planes to the edge',
   },
 ];

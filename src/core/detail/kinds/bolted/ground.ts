@@ -22,8 +22,9 @@ export interface BoltedGround {
   /** Fabrics of the zone, and those of the patch. */
   laid: readonly LaidLayer[];
   own: readonly LaidLayer[];
-  /** Both together, along the force. */
+  /** Both together, along the force, and its direction in degrees. */
   member: SectionMember;
+  towards: number;
   /** Of what is drilled and bears on the bolts. */
   thickness: number;
   metal: Metal;
@@ -110,7 +111,8 @@ export function boltedGround(scene: Scene, detail: DetailOf<'bolted'>): BoltedGr
   // What the bolts go through: the skins, the patch, and solid laminate in the core's place.
   const laid = scene.laid.filter(({ material }) => material.kind === 'fabric');
   const own = layOwn(book, detail.sheets);
-  const member = memberAlong(book, [...laid, ...own], (Math.atan2(inPlane[1], inPlane[0]) * 180) / Math.PI);
+  const towards = (Math.atan2(inPlane[1], inPlane[0]) * 180) / Math.PI;
+  const member = memberAlong(book, [...laid, ...own], towards);
   const insert = insertOf(scene, detail);
   const metal = need(book, detail.boltMetal, 'metal', 'Bolts');
   const inserted = insert && (insert.kind === 'core' ? insert.compressiveStrength : insert.compressiveAcross).value;
@@ -122,6 +124,7 @@ export function boltedGround(scene: Scene, detail: DetailOf<'bolted'>): BoltedGr
     laid,
     own,
     member,
+    towards,
     thickness: member.thickness + (detail.core === 'solid' ? coreThickness : 0),
     metal,
     boltYield: boltYield(metal, detail.boltClass, detail.name),
