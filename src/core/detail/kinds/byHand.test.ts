@@ -167,6 +167,17 @@ describe('straps', () => {
     const anchor = strap.anchor - (strap.step * 3) / 2;
     agrees(evaluation, 'bond', (leg * FACTOR) / (strap.width * anchor), BOND_STRENGTH[strap.preparation] / 3);
   });
+  it('stretch the base each its own way: along 30° to either side, not along the load between them', () => {
+    const { book, laid } = sceneOf(sail, strap);
+    const limit = (direction: number) => {
+      const { tensileStrength, E } = memberAlong(book, laid, direction);
+      return tensileStrength / E;
+    };
+    const { capacity } = found(evaluation, 'baseStrain');
+    expect(capacity).toBeCloseTo(Math.min(limit(30), limit(-30)), 12);
+    expect(Math.abs(capacity / limit(0) - 1)).toBeGreaterThan(0.01);
+    expect(found(evaluateDetail(sail, { ...strap, sides: 1 }), 'baseStrain').capacity).toBeCloseTo(limit(0), 12);
+  });
   it('led off the laminate are warned of, and so is an edge of no radius', () => {
     const off = evaluateDetail(loaded(brant(), 1, 0.4, 0), strap);
     expect(off.cautions.map(({ title }) => title)).toContain('The load leaves the plane');

@@ -101,20 +101,24 @@ export function strapFindings(scene: Scene, detail: DetailOf<'strap'>): Findings
   });
   const leg = forceEach * detail.strips;
   const capacityEach = X * thickness * wraps * detail.width;
-  const base = memberAlong(book, laid, directionDeg);
   const bondWidth = detail.width * wraps;
   const meanAnchor = detail.anchor - (detail.step * (detail.strips - 1)) / 2;
-  const lap = lapJoint({
-    load: (leg * factor) / bondWidth,
-    overlap: meanAnchor,
-    adherends: [
-      { E: E1, thickness: thickness * detail.strips },
-      { E: base.E, thickness: base.thickness },
-    ],
-    adhesive: { G: book.resin.E.value / (2 * (1 + book.resin.nu.value)), thickness: INTERLAYER },
-  });
+  // Straps to both sides lie each their own way over the base.
+  const bases = (half === 0 ? [0] : [half, -half]).map((off) => memberAlong(book, laid, directionDeg + off));
+  const laps = bases.map((base) =>
+    lapJoint({
+      load: (leg * factor) / bondWidth,
+      overlap: meanAnchor,
+      adherends: [
+        { E: E1, thickness: thickness * detail.strips },
+        { E: base.E, thickness: base.thickness },
+      ],
+      adhesive: { G: book.resin.E.value / (2 * (1 + book.resin.nu.value)), thickness: INTERLAYER },
+    }),
+  );
+  const lap = laps.reduce((a, b) => (b.peakShear > a.peakShear ? b : a));
   const strain = (leg * factor) / (E1 * thickness * detail.strips * bondWidth);
-  const baseStrain = base.tensileStrength / base.E;
+  const baseStrain = Math.min(...bases.map((base) => base.tensileStrength / base.E));
   const family = book.fibres.get(fabric.components[0]!.fibre)?.family ?? 'eGlass';
   const retention = FATIGUE_RETENTION[family] ?? 0.35;
   const total = capacityEach * count * Math.cos((half * Math.PI) / 180);
