@@ -103,6 +103,24 @@ describe('a lengthened hull', () => {
     agrees(stepped, 'ratio', 20, 15);
     expect(found(stepped, 'ratio').reserveFactor).toBeLessThan(1);
   });
+  it('of a laminate that is stronger across the boat is asked for that strength, and says so', () => {
+    const part = boat.parts.find(({ zones }) => zones.some(({ id }) => id === bottom.id))!;
+    const strong = { ...part.layers.find(({ zones }) => zones.includes(bottom.id))!, id: 'strong', material: 'ud-600' };
+    const laidAt = (angleDeg: number) => {
+      const layers = [...part.layers, { ...strong, angleDeg, role: 'structure' as const, zones: [bottom.id] }];
+      const home = { ...boat, parts: boat.parts.map((one) => (one === part ? { ...part, layers } : one)) };
+      const scene = sceneOf(home, joint);
+      return { shear: found(evaluateDetail(home, joint), 'shear'), strength: (to: number) => memberOf(scene, to) };
+    };
+    const memberOf = (scene: ReturnType<typeof sceneOf>, to: number) =>
+      memberAlong(scene.book, scene.laid, to).tensileStrength;
+    const [along, across] = [laidAt(0), laidAt(90)];
+    expect(across.strength(90)).toBeGreaterThan(1.05 * across.strength(0));
+    expect(across.shear.demand).toBeCloseTo(across.strength(90) * Math.sin(theta) * Math.cos(theta), 3);
+    expect(across.shear.name).toMatch(/across the boat$/);
+    expect(along.shear.demand).toBeCloseTo(along.strength(0) * Math.sin(theta) * Math.cos(theta), 3);
+    expect(along.shear.name).not.toMatch(/across/);
+  });
   it('is relieved by overlap layers by what they carry, which then hang on the narrowest', () => {
     const outer = [{ material: 'bx0-600', angleDeg: 0, overlap: 0.12 }];
     const inner = [{ material: 'bx0-600', angleDeg: 0, overlap: 0.08 }];

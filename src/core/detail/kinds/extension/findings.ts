@@ -1,5 +1,6 @@
 import { invalid } from '../../../error';
 import { scarfJoint } from '../..';
+import type { SectionMember } from '../../../evaluate';
 import { said, saidLength } from '../../../quantity';
 import {
   BOND_STRENGTH,
@@ -13,26 +14,13 @@ import {
 } from '../scene';
 import type { DetailOf } from '../schema';
 
-/**
- * A lengthened or repaired hull: slope or steps of the joint against the laminate it joins. Source: stress on an
- * inclined plane; overlap layers share by stiffness EA.
- */
-export function extensionFindings(scene: Scene, detail: DetailOf<'extension'>): Findings {
-  const { book, laid, zone } = scene;
-  const fabrics = laid.filter(({ material }) => material.kind === 'fabric');
-  const member = memberAlong(book, fabrics, 0);
-  const slope = detail.ratio * member.thickness;
-  const room = Math.max(zone.geometry.panelLength, zone.geometry.panelBreadth);
-  if (slope > room)
-    throw invalid(
-      'ratio',
-      `${detail.name}: a joint of 1 : ${detail.ratio} is ${saidLength(slope)} ` +
-        `long, longer than ${zone.name} with ${saidLength(room)}`,
-      { given: detail.ratio, maximum: room / member.thickness },
-    );
+/** What the joint asks of slope, bond and overlap layers in one direction of the laminate. */
+function checksAlong(
+  scene: Scene,
+  detail: DetailOf<'extension'>,
+  { member, overlap, slope }: { member: SectionMember; overlap: SectionMember | null; slope: number },
+) {
   const { shear, tension } = scarfJoint({ stress: member.tensileStrength, ratio: detail.ratio });
-  const own = layOwn(book, [...detail.outer, ...detail.inner]);
-  const overlap = own.length === 0 ? null : memberAlong(book, own, 0);
   const N = member.tensileStrength * member.thickness;
   const bond = BOND_STRENGTH[detail.preparation];
   const stepShear = detail.form === 'step' ? N / slope : shear;
@@ -89,6 +77,42 @@ export function extensionFindings(scene: Scene, detail: DetailOf<'extension'>): 
         ]
       : []),
   ];
+  return { checks, N, overlapShare };
+}
+
+/**
+ * A lengthened or repaired hull: slope or steps of the joint against the laminate it joins. Which way the joint runs is
+ * not said, so each check is made along the boat and across it, and the lesser reserve counts. Source: stress on an
+ * inclined plane; overlap layers share by stiffness EA.
+ */
+export function extensionFindings(scene: Scene, detail: DetailOf<'extension'>): Findings {
+  const { book, laid, zone } = scene;
+  const fabrics = laid.filter(({ material }) => material.kind === 'fabric');
+  const member = memberAlong(book, fabrics, 0);
+  const slope = detail.ratio * member.thickness;
+  const room = Math.max(zone.geometry.panelLength, zone.geometry.panelBreadth);
+  if (slope > room)
+    throw invalid(
+      'ratio',
+      `${detail.name}: a joint of 1 : ${detail.ratio} is ${saidLength(slope)} ` +
+        `long, longer than ${zone.name} with ${saidLength(room)}`,
+      { given: detail.ratio, maximum: room / member.thickness },
+    );
+  const own = layOwn(book, [...detail.outer, ...detail.inner]);
+  const overlapAlong = (direction: number) => (own.length === 0 ? null : memberAlong(book, own, direction));
+  const overlap = overlapAlong(0);
+  const along = checksAlong(scene, detail, { member, overlap, slope });
+  const across = checksAlong(scene, detail, {
+    member: memberAlong(book, fabrics, 90),
+    overlap: overlapAlong(90),
+    slope,
+  });
+  const checks = along.checks.map((one, i) => {
+    const other = across.checks[i]!;
+    if (other.reserveFactor >= one.reserveFactor * (1 - 1e-9)) return one;
+    return { ...other, name: `${other.name}, across the boat` };
+  });
+  const { N, overlapShare } = along;
   const layers = [...detail.outer, ...detail.inner].map(({ overlap: breadth, ...sheet }) => ({
     ...sheet,
     length: Math.min(10, detail.length),

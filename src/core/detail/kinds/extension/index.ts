@@ -7,6 +7,6 @@ export const extension: Kind<'extension'> = {
   name: 'Extension or repair joint',
   findings: extensionFindings,
   draw: drawExtension,
-  notChecked: ['bending of the joint, sharing by stiffness between scarf and overlaps'],
+  notChecked: ['bending of the joint'],
   start: startExtension,
 };
