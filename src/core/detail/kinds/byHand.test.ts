@@ -34,6 +34,14 @@ describe('a patch in its plane', () => {
   it('is sheared along both its sides', () => {
     agrees(evaluation, 'shear', (FORCE * FACTOR) / (2 * 0.5 * together.thickness), together.shearStrength);
   });
+  it('pulled across itself is sheared along its breadth: 0.4 m, not 0.5', () => {
+    const home = loaded(merrow(), 0, 1, 0);
+    const across = sceneOf(home, patch);
+    // On the bottom, outboard leaves the plane a little: what stays in it sets the direction alone.
+    const strong = memberAlong(book, [...across.laid, ...own], 90);
+    const asked = found(evaluateDetail(home, patch), 'shear');
+    expect(asked.demand).toBeCloseTo((FORCE * FACTOR) / (2 * 0.4 * strong.thickness), 3);
+  });
   it('hangs on the largest sheet: 20 kN on 0.5 × 0.4 m is 100 kPa', () => {
     agrees(evaluation, 'bond', 100e3, BOND_STRENGTH.peelAbrade / 3);
   });

@@ -107,6 +107,12 @@ function wrapChecks({ scene, detail, own, ownThickness, largest, force, bond, sa
   ];
 }
 
+/** How long a sheet is in a direction, over its middle (m). */
+function lengthAlong({ length, breadth }: DetailOf<'patch'>['sheets'][number], directionDeg: number): number {
+  const a = (directionDeg * Math.PI) / 180;
+  return Math.min(length / Math.abs(Math.cos(a)), breadth / Math.abs(Math.sin(a)));
+}
+
 function doublerChecks({ scene, detail, own, largest, directionDeg, force, bond, says }: PatchInput): Asked[] {
   const { book, laid, inPlane, factor } = scene;
   const fabrics = laid.filter(({ material }) => material.kind === 'fabric');
@@ -124,9 +130,9 @@ function doublerChecks({ scene, detail, own, largest, directionDeg, force, bond,
       id: 'shear',
       name: 'In-plane shear round the patch',
       unit: 'Pa',
-      demand: force / (2 * largest.length * together.thickness),
+      demand: force / (2 * lengthAlong(largest, directionDeg) * together.thickness),
       capacity: together.shearStrength,
-      source: 'Force over both sides of the patch',
+      source: 'Force over both sides of the patch, as long as it is in the direction of the force',
     },
     {
       id: 'bond',
