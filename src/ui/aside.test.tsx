@@ -1,5 +1,6 @@
 // @vitest-environment happy-dom
-import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import type { Boat } from '@/core/document';
 import { formatReserve } from '@/core/quantity';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { choose, press, type, went, Yard } from '../../tests/helpers/yard';
@@ -92,6 +93,45 @@ describe('Analysis', () => {
     press('Do the fibres work together?');
     expect(page()).toContain('of the strengths simply added up');
     expect(page()).not.toMatch(/NaN|undefined|Infinity/);
+  });
+});
+
+describe('a bulkhead with a heavy skin', () => {
+  const heavy = (boat: Boat): Boat => ({
+    ...boat,
+    parts: boat.parts.map((part) => {
+      if (part.name !== 'Bulkheads') return part;
+      const last = part.layers.at(-1)!;
+      const again = [1, 2, 3].map((n) => ({ ...last, id: `again-${n}` }));
+      return { ...part, layers: [...part.layers, ...again] };
+    }),
+  });
+  const at = (boat: Boat) => {
+    const part = boat.parts.find(({ name }) => name === 'Bulkheads')!;
+    return [boat, part, part.zones[0]!] as const;
+  };
+  it('is shown under the face that leaves less in Analysis and in Panel, and both say which', async () => {
+    const id = await yard.boat(heavy);
+    const desk = await yard.show(id, <AnalysisScreen />);
+    const [, , zone] = at(desk.boat);
+    choose('Zone', new RegExp(zone.name));
+    const { failure, loadSource } = analyseZone(...at(desk.boat), 'maxStrain');
+    await waitFor(() =>
+      expect(screen.getByTestId('first-ply').textContent).toContain(formatReserve(failure.reserveFactor)),
+    );
+    const from = /from the inner face, which leaves less/;
+    expect(from.test(page())).toBe(loadSource === 'pressureInside');
+    expect(page()).toContain('Not checked here: the middle of the panel');
+    cleanup();
+    await yard.show(id, <PanelScreen />);
+    choose('Zone', new RegExp(zone.name));
+    const { reserves } = analysePanel(...at(desk.boat), { criterion: 'tsaiWu', terms: 16 });
+    const inside = reserves.filter(({ governs }) => governs.endsWith('pressed from the inner face'));
+    const schools = screen.getByRole('table', { name: 'Schools side by side' });
+    await waitFor(() => expect(within(schools).getAllByText(/By analysis/)).toHaveLength(reserves.length));
+    expect(within(schools).queryAllByText(/pressed from the inner face/).length).toBeGreaterThanOrEqual(inside.length);
+    // One of them stands on either face: with unequal skins both cannot be worst from outside.
+    expect(inside.length + (loadSource === 'pressureInside' ? 1 : 0)).toBeGreaterThan(0);
   });
 });
 

@@ -5,7 +5,7 @@ import { brant, merrow } from '../../../tests/helpers/merrow';
 import { choose, press, type, went, Yard } from '../../../tests/helpers/yard';
 import { USUAL_CURING } from '@/core/cure';
 import type { Boat } from '@/core/document';
-import { USUAL_FILLING } from '@/core/fill';
+import { USUAL_FILLING, WHAT_IFS, type WhatIf } from '@/core/fill';
 import { USUAL_MIXING } from '@/core/kit';
 import { listDropTests } from '@/server/stores/dropTests';
 import { readSetting } from '@/server/stores/settings';
@@ -68,6 +68,19 @@ describe('Fill', () => {
     expect(rows('Zones as they fill')).toHaveLength(2);
     expect(rows('Buckets').length).toBeGreaterThan(1);
     choose('What the picture shows', /per cent thicker/);
+
+    // What if it goes otherwise: each kind, heat among them, which costs pot life though it fills sooner.
+    press('Try each');
+    await waitFor(() => expect(rows('What if')).toHaveLength(Object.keys(WHAT_IFS).length + 1), SLOW);
+    const cells = (kind: WhatIf) =>
+      within(rows('What if').find(({ textContent }) => textContent!.startsWith(WHAT_IFS[kind]))!)
+        .getAllByRole('cell')
+        .map(({ textContent }) => textContent!);
+    const margin = (kind: WhatIf) => parseFloat(cells(kind)[1]!.replace(/^\D+/, ''));
+    expect(page()).toContain(`${WHAT_IFS.hot}, ${USUAL_FILLING.hotShop}`);
+    expect(margin('hot')).toBeLessThan(margin('cold'));
+    for (const kind of Object.keys(WHAT_IFS) as WhatIf[])
+      expect(cells(kind).join(' '), kind).not.toMatch(/NaN|undefined|-\d/);
     expect(document.querySelectorAll('.fill-iso').length).toBeGreaterThan(3);
     choose('What the picture shows', /minutes/);
     press('DXF');

@@ -36,6 +36,26 @@ describe('stiffeners', () => {
       expect(row.textContent, support.name).toContain(formatReserve(governing.reserveFactor));
     }
   });
+  it('show each check on the span where it is worst, and say which where it is another one', () => {
+    let elsewhere = 0;
+    for (const { support, section, checks, worst } of evaluateStiffeners(desk.boat)) {
+      if (!worst) continue;
+      press(section!.name);
+      fireEvent.click(within(members()).getByRole('button', { name: support.name }));
+      const rows = within(screen.getByRole('table', { name: `Checks of ${support.name}` }))
+        .getAllByRole('row')
+        .slice(1);
+      expect(rows).toHaveLength(checks.length);
+      checks.forEach(({ name, reserveFactor, on }, i) => {
+        expect(rows[i]!.textContent, support.name).toContain(name);
+        expect(rows[i]!.textContent, support.name).toContain(formatReserve(reserveFactor));
+        const another = on !== worst;
+        if (another) elsewhere++;
+        expect(/on a span of/.test(rows[i]!.textContent!), `${support.name}: ${name}`).toBe(another);
+      });
+    }
+    expect(elsewhere).toBeGreaterThan(0);
+  });
   it('are stiffer when they are higher, in the drawing, the figures and the boat at once', async () => {
     const [section] = desk.boat.sections;
     const before = fact('Bending stiffness');
