@@ -6,7 +6,8 @@ const WORKERS = Number(process.env.E2E_WORKERS ?? 1);
 
 export default defineConfig({
   testDir: 'tests/e2e',
-  outputDir: 'test-results',
+  // Beside the report of the unit tests and their coverage, which it would clear away.
+  outputDir: 'test-results/browser',
   timeout: 180_000,
   expect: { timeout: 30_000, toHaveScreenshot: { maxDiffPixelRatio: 0.03, threshold: 0.3, animations: 'disabled' } },
   workers: WORKERS,
