@@ -71,14 +71,16 @@ export function pressureLoad(boat: Boat, part: Part, zone: Zone): ZoneLoad {
 /** The same pressure from the other face. */
 const fromInside = ({ N, M, V }: ZoneLoad): ZoneLoad => ({ N, M: [0 - M[0], 0 - M[1], 0 - M[2]], V });
 
-/** The least reserve of a laminate under a load: of its plies and of its local limits. */
-const leastReserve = ({ failure, sandwich }: Pick<StackAnalysis, 'failure' | 'sandwich'>) =>
-  Math.min(failure.reserveFactor, ...(sandwich ?? []).map(({ reserveFactor }) => reserveFactor));
+/** Of the local limits under several loads each where it is nearest. */
+const leastOfEach = (found: readonly (SandwichCheck[] | null)[]): SandwichCheck[] | null =>
+  found.reduce((low, other) =>
+    low && other ? low.map((one, i) => (other[i]!.reserveFactor < one.reserveFactor ? other[i]! : one)) : low,
+  );
 
 /**
  * A zone's laminate under its load: stiffness, ply stresses, first-ply failure by one criterion with design strengths,
- * transverse shear and the local limits of a sandwich. A boundary under a head of water is pressed from either face;
- * the one that leaves less is given.
+ * transverse shear and the local limits of a sandwich. A boundary under a head of water is pressed from either face:
+ * the load and its plies are those that fail first, each local limit is given where it is nearest.
  *
  * @throws KeramosError `invalid` that names the layer for an empty zone, a core alone, a core without a skin.
  * @example analyseStack(boat, hull, bottom, 'tsaiWu').failure.reserveFactor
@@ -91,18 +93,20 @@ export function analyseStack(boat: Boat, part: Part, zone: Zone, criterion: Crit
   const shear = transverseShear(plies);
   const load = zone.load ?? pressureLoad(boat, part, zone);
   const loads = zone.load === null && isHead(zone.location) ? [load, fromInside(load)] : [load];
-  const { pressed, ...found } = loads
-    .map((one, i) => {
-      const response = laminateResponse(plies, one, undefined, stiffness);
-      return {
-        load: one,
-        pressed: i === 0 ? ('pressure' as const) : ('pressureInside' as const),
-        response,
-        failure: failureOf(plies, response.plies, criterion),
-        sandwich: sandwichChecks({ plies, cores, response, load: one, shear }, coreStrengthFactor),
-      };
-    })
-    // From the inner face only where that is more than rounding.
-    .reduce((low, one) => (leastReserve(one) < leastReserve(low) * (1 - 1e-9) ? one : low));
-  return { plies, layerOf, loads, loadSource: zone.load ? 'given' : pressed, stiffness, shear, ...found };
+  const under = loads.map((one, i) => {
+    const response = laminateResponse(plies, one, undefined, stiffness);
+    return {
+      load: one,
+      pressed: i === 0 ? ('pressure' as const) : ('pressureInside' as const),
+      response,
+      failure: failureOf(plies, response.plies, criterion),
+      sandwich: sandwichChecks({ plies, cores, response, load: one, shear }, coreStrengthFactor),
+    };
+  });
+  // From the inner face only where that is more than rounding.
+  const { pressed, ...worst } = under.reduce((low, one) =>
+    one.failure.reserveFactor < low.failure.reserveFactor * (1 - 1e-9) ? one : low,
+  );
+  const sandwich = leastOfEach(under.map((one) => one.sandwich));
+  return { plies, layerOf, loads, loadSource: zone.load ? 'given' : pressed, stiffness, shear, ...worst, sandwich };
 }

@@ -56,6 +56,12 @@ describe('a boundary that water may press from either face', () => {
       const given = shown.loads.map((load) => least(analyseStack(state, part, { ...own, load }, 'tsaiWu')));
       expect(given).toHaveLength(2);
       expect(least(shown)).toBeCloseTo(Math.min(...given), 9);
+      // What is shown of the plies is the least of the plies, whatever a skin does; and each local limit by itself.
+      const alone = shown.loads.map((load) => analyseStack(state, part, { ...own, load }, 'tsaiWu'));
+      expect(shown.failure.reserveFactor).toBe(Math.min(...alone.map(({ failure }) => failure.reserveFactor)));
+      shown.sandwich?.forEach(({ reserveFactor }, i) =>
+        expect(reserveFactor).toBe(Math.min(...alone.map(({ sandwich }) => sandwich![i]!.reserveFactor))),
+      );
       const { criteria } = analyseZone(state, part, own, 'tsaiWu');
       for (const load of shown.loads) {
         const under = analyseZone(state, part, { ...own, load }, 'tsaiWu').criteria;
