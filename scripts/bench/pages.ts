@@ -1,4 +1,4 @@
-import { chromium, type Browser, type Page } from '@playwright/test';
+import { chromium, type Browser, type Page, type Request } from '@playwright/test';
 import { boatToJson } from '../../src/core/document';
 import { largeBoat } from '../../tests/helpers/largeBoat';
 import { note, time } from './report';
@@ -37,22 +37,21 @@ async function firstLoad(browser: Browser, url: string, slowed = 1) {
     const session = await context.newCDPSession(page);
     await session.send('Emulation.setCPUThrottlingRate', { rate: slowed });
   }
-  const sizes: Promise<number>[] = [];
-  let requests = 0;
-  page.on('requestfinished', (request) => {
-    requests += 1;
-    if (request.resourceType() === 'script')
-      sizes.push(request.sizes().then(({ responseBodySize }) => responseBodySize));
-  });
+  const finished: Request[] = [];
+  const keep = (request: Request) => finished.push(request);
+  page.on('requestfinished', keep);
   const milliseconds = await time(async () => {
     await page.goto(url, { waitUntil: 'load' });
     await answers(page);
   });
   await page.waitForLoadState('networkidle');
   await page.waitForTimeout(1200);
-  const kilobytes = (await Promise.all(sizes)).reduce((sum, size) => sum + size / 1024, 0);
+  page.off('requestfinished', keep);
+  const scripts = finished.filter((request) => request.resourceType() === 'script');
+  const sizes = await Promise.all(scripts.map((request) => request.sizes()));
+  const kilobytes = sizes.reduce((sum, { responseBodySize }) => sum + responseBodySize / 1024, 0);
   await context.close();
-  return { milliseconds, kilobytes, requests };
+  return { milliseconds, kilobytes, requests: finished.length };
 }
 
 /**

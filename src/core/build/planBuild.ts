@@ -188,7 +188,7 @@ function bagFor(part: Part, input: PlanInput, evaluations: ReadonlyMap<string, Z
   const cases = plans.flatMap((plan) => {
     try {
       const own = fillCase({ boat, plan, filling, evaluations });
-      return [{ volume: bagOf(own).volume, gel: own.flow.life }];
+      return [{ volume: bagOf(own).volume, gel: own.flow.life + filling.lead }];
     } catch (error) {
       if (error instanceof KeramosError) return [];
       throw error;

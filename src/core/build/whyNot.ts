@@ -167,6 +167,8 @@ function mayEnd(state: BuildState, own: StepState, at: number): string | null {
     const test = lastDrop(state, own);
     if (!test) return 'The bag has had no drop test';
     if (test.tooWeak) return 'The last drop test was made with too little vacuum to tell';
+    if (test.tooShort)
+      return `The last drop test was read too soon: wait ${state.plan.drop.dropMinutes} min between both readings`;
     if (!test.passed) return 'The bag lost too much in its last drop test';
   }
   const clamps = state.plan.parts.find(({ id }) => id === step.partId)?.clamps ?? [];

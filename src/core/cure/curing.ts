@@ -35,6 +35,8 @@ export const curingSchema = z.strictObject({
   lossShop: bounded('Lost to still air', [1, 100], '', { hint: 'W/(m²·K), each face' }),
   lossTent: bounded('Under a tent', [1, 100], '', { hint: 'W/(m²·K)' }),
   lossOven: bounded('In an oven', [1, 200], '', { hint: 'W/(m²·K)' }),
+  hotShop: bounded('What if: the shop as hot as', [10, 45], '°C').default(28),
+  coldShop: bounded('What if: the shop as cold as', [-5, 40], '°C').default(12),
 });
 export type Curing = z.infer<typeof curingSchema>;
 

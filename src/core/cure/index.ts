@@ -7,6 +7,8 @@ export { curingSchema, USUAL_CURING, type Curing, type FamilyCure } from './curi
 export { glassTransition, rateOf, resinCure, type ResinCure } from './resinCure';
 export { airAt, cureThrough, type AirStep, type CureCourse, type CureMoment, type Slice } from './throughThickness';
 export { curedBy, hottestZone, type Cured } from './plan/curedBy';
+export { cureOutcome, type CureOutcome } from './plan/cureOutcome';
+export { inShopOf } from './plan/inShopOf';
 export { slicesOf } from './plan/slices';
 export {
   airOf,

@@ -30,6 +30,7 @@ export { methodOf, shapeOf, supportsOf } from './shape';
 export { derivedGeometry, taperOf, zonePanels, type TaperedBreadth, type ZonePanels } from './zonePanels';
 export { panelsOfZones, panelsToCheck, takePanels, type CheckedPanel } from './panelsToCheck';
 export { ratiosOf, scaleBoat, scaledBrief, scaledPart, type NewParticulars } from './scale';
+export { closesTank, tanksOn, type Tank } from './tanksOn';
 export { settleGeometry } from './settleGeometry';
 export { zoneLoadSchema, type ZoneLoad } from './zoneLoad';
 export { panelCaseSchema, referenceSchema, usualPanelCase, type PanelCase, type Reference } from './zoneProof';

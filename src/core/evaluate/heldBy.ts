@@ -51,16 +51,17 @@ export const supportsOnTrust = ({ parts, supports }: Boat): Support[] =>
 
 const held = new WeakMap<Zone, { key: string; found: HeldOnTrust }>();
 
-const keys = new WeakMap<Boat['parts'], { supports: Boat['supports']; key: string }>();
-/** Names of what a boat has no figures of, so that evaluations know when it changes. */
+const keys = new WeakMap<Boat['parts'], Pick<Boat, 'supports' | 'spaces'> & { key: string }>();
+/** What of a boat besides a zone itself its evaluation speaks of, so that it is known when that changes. */
 export function trustKey(boat: Boat): string {
   const known = keys.get(boat.parts);
-  if (known?.supports === boat.supports) return known.key;
+  if (known?.supports === boat.supports && known.spaces === boat.spaces) return known.key;
   const key = [
     ...emptyBulkheads(boat).map(({ x, name }) => `${name}@${x}`),
     ...boat.supports.filter(({ section }) => section === null).map((one) => JSON.stringify(one)),
+    ...boat.spaces.filter(({ kind }) => kind === 'tank').map((tank) => JSON.stringify(tank)),
   ].join('|');
-  keys.set(boat.parts, { supports: boat.supports, key });
+  keys.set(boat.parts, { supports: boat.supports, spaces: boat.spaces, key });
   return key;
 }
 

@@ -17,7 +17,7 @@ import {
 } from '../standard';
 import { said } from '../quantity';
 import { put } from '../working';
-import { craftOf, panelsToCheck, type Boat, type CheckedPanel, type Zone } from '../document';
+import { craftOf, panelsToCheck, tanksOn, type Boat, type CheckedPanel, type Zone } from '../document';
 import { heldOnTrust } from './heldBy';
 import { layReference, sheetsOf, type Book, type LaidLayer } from './book';
 
@@ -199,6 +199,10 @@ export function checkIn(boat: Boat, zone: Zone, { book, laid }: Pick<Checked, 'b
     notChecked.add(`The pack's own pressure: ${said(zone.designPressure, 'pressure')} are typed in its place`);
     if (!isHead(zone.location)) notChecked.add('The same from the inner face: what is typed presses from outside');
   }
+  // A bulkhead may have been asked for the head; a tank's own zone is.
+  if (zone.location !== 'tank' && !(isHead(zone.location) && zone.designPressure !== null))
+    for (const { name } of tanksOn(boat, zone))
+      notChecked.add(`The head of ${name}, which presses it from inside: Weights, Buoyancy and tanks, looks at that`);
   const trust = heldOnTrust(boat, zone);
   const unproven = new Set<string>(trust.unproven);
   trust.notChecked.forEach((text) => notChecked.add(text));

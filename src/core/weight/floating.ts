@@ -104,14 +104,20 @@ function stateOf(boat: Boat, shape: BoatShape, { loading, found, freeSurface }: 
   };
 }
 
-/** Moments of the free surfaces of tanks that are neither full nor empty (kg·m). */
+/** Shares at which a tank that is drawn from is looked at: full, its surface is that of its lid alone. */
+const DRAWN = [0.98, 0.9, 0.75, 0.5, 0.25];
+
+/**
+ * Moments of the free surfaces of tanks that are not empty (kg·m): of one that is full the greatest that it comes to
+ * while it is drawn from, for its top may be narrower than what lies below it.
+ */
 function freeSurfaces(boat: Boat, shape: BoatShape, aboard: ReturnType<typeof aboardIn>): number {
   return aboard.reduce((sum, { mass, share }) => {
     const space = mass.of === 'contents' ? boat.spaces.find(({ id }) => id === mass.id) : undefined;
     if (space?.kind !== 'tank') return sum;
-    // Full tanks are drawn from: the slackest counts, never the full one alone.
-    const filled = filledBy(bodyOfSpace(shape, space), Math.min(share, 0.98));
-    return sum + (filled ? filled.freeSurface * space.density : 0);
+    const body = bodyOfSpace(shape, space);
+    const shares = share < DRAWN[0]! ? [share] : DRAWN;
+    return sum + space.density * Math.max(...shares.map((one) => filledBy(body, one)?.freeSurface ?? 0));
   }, 0);
 }
 

@@ -1,7 +1,9 @@
-import type { Boat, Part, Space, Zone } from '../document';
+import { closesTank, type Boat, type Part, type Tank, type Zone } from '../document';
 import { evaluateZone, type ZoneEvaluation } from '../evaluate';
 import { heightsOf } from '../float';
 import type { BoatShape } from '../geometry';
+import { reaches } from '../quantity';
+import { isHead } from '../standard';
 import { bodyOfSpace } from './masses';
 
 /** A zone that closes a tank, under the head of its contents. m, Pa. */
@@ -12,9 +14,17 @@ export interface TankWall {
   pressure: number;
   /** What the zone is checked for as it stands. */
   own: number | null;
-  /** Its least reserve under the head alone, and the check that says so. */
+  /**
+   * Its least reserve under the head alone, pressed from either face, and the check that says so; null where one of
+   * its strengths is not known.
+   */
   reserveFactor: number | null;
   governs: string | null;
+  /**
+   * Whether the zone may be asked for a pressure from inside: a bulkhead is, from either face. What is typed for any
+   * other zone presses it from outside, so that the head is looked at here alone.
+   */
+  eitherFace: boolean;
   /** Whether the zone is checked for as much already. */
   asked: boolean;
   /** Whether the head in the place of the zone's own pressure makes every check of every panel harder. */
@@ -22,29 +32,6 @@ export interface TankWall {
 }
 
 const GRAVITY = 9.80665;
-/** How far off a bulkhead may stand and still be the end of a tank (m). */
-const NEAR = 0.06;
-
-/** Whether a zone lies on a tank: a bulkhead at its end, the skin it is cut from, a pan over or under it. */
-function closes(zone: Zone, tank: Extract<Space, { kind: 'tank' }>): boolean {
-  const { region } = zone;
-  if (region === null) return false;
-  switch (region.surface) {
-    case 'section':
-      return Math.abs(region.x - tank.from) < NEAR || Math.abs(region.x - tank.to) < NEAR;
-    case 'hull':
-      return tank.outer === null && tank.gap === 0 && region.from < tank.to && region.to > tank.from;
-    case 'pan':
-      return (
-        region.from < tank.to &&
-        region.to > tank.from &&
-        (Math.abs(region.height - tank.top) < NEAR || Math.abs(region.height - tank.bottom) < NEAR)
-      );
-    default:
-      return false;
-  }
-}
-
 /** A hair's breadth for the arithmetic. */
 const SAME = 1 + 1e-9;
 /** Whether no check that stands now has more reserve, or is missing, in the other. */
@@ -57,14 +44,15 @@ function isHarder(now: ZoneEvaluation, under: ZoneEvaluation): boolean {
  * The zones that a tank has for walls, under the head from its lowest point to its overflow: the greatest that any
  * place of a wall sees.
  *
- * A zone that has a greater pressure of its own keeps it; the head is checked beside, by itself.
+ * A zone that has a greater pressure of its own keeps it; the head is checked beside, by itself, as that of a tank's
+ * wall: from either face, with no least fibre mass of the place.
  *
  * Source: hydrostatic head, p = ρ g h.
  */
 export function tankWalls(
   boat: Boat,
   shape: BoatShape,
-  tank: Extract<Space, { kind: 'tank' }>,
+  tank: Tank,
   evaluations: ReadonlyMap<string, ZoneEvaluation>,
 ): TankWall[] {
   const heights = heightsOf(bodyOfSpace(shape, tank));
@@ -73,10 +61,14 @@ export function tankWalls(
   const pressure = tank.density * GRAVITY * head;
   return boat.parts.flatMap((part) =>
     part.zones
-      .filter((zone) => closes(zone, tank))
+      .filter((zone) => closesTank(boat, zone, tank))
       .map((zone): TankWall => {
-        const under = evaluateZone(boat, part, { ...zone, designPressure: Math.max(100, pressure) });
-        const { governing } = under;
+        const asked = { ...zone, designPressure: Math.max(100, pressure) };
+        const under = evaluateZone(boat, part, asked);
+        const wall = evaluateZone(boat, part, { ...asked, location: 'tank', overflow: 0 });
+        const { governing } = wall;
+        const proven = wall.unproven.length === 0 || !reaches(governing?.reserveFactor ?? Infinity, 1);
+        const eitherFace = isHead(zone.location);
         const now = evaluations.get(zone.id)!;
         const own = now.pressure?.pressure ?? null;
         return {
@@ -85,9 +77,10 @@ export function tankWalls(
           head,
           pressure,
           own,
-          reserveFactor: governing?.reserveFactor ?? null,
-          governs: governing?.id ?? null,
-          asked: own !== null && own >= pressure,
+          reserveFactor: (proven && governing?.reserveFactor) || null,
+          governs: (proven && governing?.id) || null,
+          eitherFace,
+          asked: eitherFace && own !== null && own >= pressure,
           harder: isHarder(now, under),
         };
       }),

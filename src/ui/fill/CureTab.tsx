@@ -14,6 +14,7 @@ import { useKept } from '../shared/useKept';
 import type { Kept } from '../shared/useSetting';
 import { ChoosePlan } from './ChoosePlan';
 import { CureChart } from './CureChart';
+import { CureWhatIf } from './CureWhatIf';
 import { CureZones } from './CureZones';
 import type { FillSettings } from './FillScreen';
 import { ScheduleCard } from './ScheduleCard';
@@ -81,6 +82,7 @@ export function CureTab({ settings, onCuring }: { settings: FillSettings; onCuri
               <>
                 <CureChart plan={plan} cured={cured} zone={shown} />
                 <CureZones plan={plan} cured={cured} chosen={shown.zoneId} onChoose={setZone} />
+                <CureWhatIf plan={plan} cured={cured} curing={curing} />
                 <StagesCard
                   plan={plan}
                   cured={cured}

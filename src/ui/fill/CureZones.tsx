@@ -5,10 +5,7 @@ import type { CurePlan } from '@/core/document';
 import { formatNumber } from '@/core/quantity';
 import { PickButton } from '../shared/PickButton';
 import { useUnits } from '../shared/units';
-import { minutes } from './minutes';
-
-/** Within this of a limit it is thin (K). */
-const NEAR = 10;
+import { limitWord, MARKS, minutes } from './minutes';
 
 /** Zone by zone: how hot, when it may be touched, what is broken. */
 export function CureZones({
@@ -27,7 +24,8 @@ export function CureZones({
     zone.limits.filter(({ limit, hottest }) => hottest > limit).map((one) => ({ zone, ...one })),
   );
   const never = zones.filter(({ gel }) => gel === null);
-  const soft = zones.filter(({ demould, gel }) => gel !== null && demould === null);
+  const soft = zones.filter(({ demould, gel, warm }) => gel !== null && demould === null && !warm);
+  const hot = zones.filter(({ demould, gel, warm }) => gel !== null && demould === null && warm);
   return (
     <Card body>
       <h2>Zone by zone</h2>
@@ -52,7 +50,13 @@ export function CureZones({
             {formatNumber(100 * degree, 0)} % cured): hold it longer or warmer
           </li>
         ))}
-        {broken.length + never.length + soft.length === 0 && (
+        {hot.map(({ zoneId, name, tg }) => (
+          <li key={zoneId}>
+            <span className="verdict thin">△</span> {name} is too warm at the end to be demoulded, with a glass
+            transition of {full(tg, 'temperature')}: let it cool in the mould, or hold it longer
+          </li>
+        ))}
+        {broken.length + never.length + soft.length + hot.length === 0 && (
           <li>
             <span className="verdict meets">✓</span> No limit is broken, every zone can be demoulded by the end.
           </li>
@@ -109,6 +113,5 @@ function hottest({ limits, shots }: ZoneCure, full: ReturnType<typeof useUnits>[
   const peak = Math.max(...shots.map((shot) => shot.peak));
   const near = (one: CureLimit) => one.limit - one.hottest;
   const least = Math.min(...limits.map(near));
-  const close = least < NEAR ? '△' : '✓';
-  return `${least < 0 ? '✕' : close} ${full(peak, 'temperature')}`;
+  return `${MARKS[limitWord(least)]} ${full(peak, 'temperature')}`;
 }

@@ -4,7 +4,15 @@ import { useEffect, useState } from 'react';
 import { Button, Card, Form } from 'react-bootstrap';
 import type { FillPlan } from '@/core/document';
 import { KeramosError } from '@/core/error';
-import { dropTest, mayBeMixed, standingTests, type DropTest, type Filling, type KeptDropTest } from '@/core/fill';
+import {
+  dropTest,
+  mayBeMixed,
+  standingTests,
+  type DropResult,
+  type DropTest,
+  type Filling,
+  type KeptDropTest,
+} from '@/core/fill';
 import { formatNumber } from '@/core/quantity';
 import { api, wordsOf } from '../shared/api';
 import { useBoat } from '../shared/boat';
@@ -13,8 +21,14 @@ import { QuantityField } from '../shared/QuantityField';
 import { Refusal } from '../shared/Refusal';
 import { TextField } from '../shared/TextField';
 import { useUnits } from '../shared/units';
+import { minutes as lasted } from './minutes';
 
-const TOO_WEAK = 'With less than half of the air’s pressure drawn off a leak hardly shows: pump the bag down first.';
+/** Why a test is none, whatever it lost; nothing where it is one. */
+function noTest({ tooWeak, tooShort }: DropResult, { dropMinutes }: Filling): string {
+  if (tooWeak)
+    return ' With less than half of the air’s pressure drawn off a leak hardly shows: pump the bag down first.';
+  return tooShort ? ` Read too soon: a slow leak shows after ${formatNumber(dropMinutes, 0)} min.` : '';
+}
 
 interface Draft {
   hull: string;
@@ -114,7 +128,7 @@ export function DropTests({
         </p>
       )}
       {hulls.map((hull) => {
-        const found = mayBeMixed(tests ?? [], { plan: plan.id, hull, filling })!;
+        const found = mayBeMixed(tests ?? [], { plan: plan.id, hull, filling, gel })!;
         return (
           <p key={hull} className="mb-1">
             <span className={`verdict ${found.result.passed ? 'meets' : 'fails'}`}>
@@ -122,7 +136,10 @@ export function DropTests({
             </span>{' '}
             {hull ? `Hull ${hull}: ` : ''}
             {found.result.passed ? 'resin may be mixed' : 'no batch may be mixed: find the leak and test again'}.
-            {found.result.tooWeak && ` ${TOO_WEAK}`}
+            {noTest(found.result, filling)}
+            {!found.result.passed &&
+              found.test.gel < gel &&
+              ` The resin lives ${lasted(gel)} by now, not ${lasted(found.test.gel)} as when it was tested.`}
           </p>
         );
       })}
@@ -164,7 +181,7 @@ export function DropTests({
                 ? 'the yard’s limit'
                 : `else ${formatNumber(100 * filling.voids, 0)} % of air until gel`}
               ); {formatNumber(now.leakRate * 10, 2)} mbar·L/s leak in, {formatNumber(100 * now.voids, 1)} % of the
-              resin’s room until gel.{now.tooWeak && ` ${TOO_WEAK}`}
+              resin’s room until gel.{noTest(now, filling)}
             </>
           )}
         </p>

@@ -9,6 +9,14 @@ export function marginWord(margin: number, wanted: number): Word {
   return margin < wanted ? 'thin' : 'meets';
 }
 
+/** Within this of a limit it is thin (K). */
+const NEAR = 10;
+/** How far from a limit stands what came so near it (K). */
+export function limitWord(left: number): Word {
+  if (left < 0) return 'fails';
+  return left < NEAR ? 'thin' : 'meets';
+}
+
 /** Seconds as minutes, or hours where they are many; a dash where there are none. */
 export function minutes(seconds: number | null): string {
   if (seconds === null || !Number.isFinite(seconds)) return '–';

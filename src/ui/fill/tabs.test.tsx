@@ -148,9 +148,15 @@ describe('Bag and drop test', () => {
     await read('2', '2.1');
     await waitFor(() => expect(page()).toContain('resin may be mixed'));
     expect(await listDropTests(yard.context, id)).toHaveLength(2);
+    // One that is read after a minute proves nothing, however little it lost.
+    type('Minutes between', '1');
+    await read('2', '2');
+    await waitFor(() => expect(page()).toMatch(/✕ not passed.*Read too soon/));
+    fireEvent.click(screen.getAllByRole('button', { name: 'Take it back' })[0]!);
+    await waitFor(() => expect(page()).toContain('resin may be mixed'));
     fireEvent.click(screen.getAllByRole('button', { name: 'Take it back' })[0]!);
     await waitFor(() => expect(page()).toContain('no batch may be mixed'));
-    expect(await listDropTests(yard.context, id)).toHaveLength(3);
+    expect(await listDropTests(yard.context, id)).toHaveLength(5);
   });
 });
 
@@ -166,6 +172,14 @@ describe('Cure', () => {
     expect(steps()).toHaveLength(before + 1);
     type(/^Mould bears/, '30');
     await waitFor(() => expect(page()).toMatch(/the mould comes to/));
+    // The same card in a shop that is hotter, which is nearer its limits, and colder, which hardens less.
+    await waitFor(() => expect(rows('In a hotter or colder shop')).toHaveLength(4));
+    const [, planned, hot, cold] = rows('In a hotter or colder shop').map(({ textContent }) => textContent!);
+    expect(planned).toContain('as planned');
+    expect(hot).toContain(`${USUAL_CURING.hotShop} °C`);
+    expect(cold).toContain(`${USUAL_CURING.coldShop} °C`);
+    const hottest = (row: string) => Number(/ ([\d.]+) °C, bears/.exec(row)![1]);
+    expect(hottest(hot!)).toBeGreaterThanOrEqual(hottest(cold!));
     press('Add a schedule');
     expect(desk.boat.curePlans).toHaveLength(2);
     press('Remove it');

@@ -10,8 +10,9 @@ import { useUnits } from '../shared/units';
 import { Ask } from './Ask';
 import { useFloor } from './useFloor';
 
-const saidOf = ({ passed, tooWeak }: DropResult) => {
+const saidOf = ({ passed, tooWeak, tooShort }: DropResult, minutes: number) => {
   if (tooWeak) return '✕ Too little vacuum to tell: pump it down, test again';
+  if (tooShort) return `✕ Read too soon: wait ${minutes} min, read again`;
   return passed ? '✓ The bag holds' : '✕ It loses too much: look for the leak, test again';
 };
 
@@ -33,7 +34,7 @@ export function BagPart({ own }: { own: StepState }) {
         {result === null ? (
           <strong>Not tested yet</strong>
         ) : (
-          <strong className={result.passed ? '' : 'floor-bad'}>{saidOf(result)}</strong>
+          <strong className={result.passed ? '' : 'floor-bad'}>{saidOf(result, state.plan.drop.dropMinutes)}</strong>
         )}
         {result && !result.tooWeak && (
           <div className="soft">May lose {full(result.limit, 'pressure')} in that time</div>

@@ -94,7 +94,7 @@ export function TankCard({
                 </tr>
               </thead>
               <tbody>
-                {walls.map(({ zone, head, pressure, own, reserveFactor, governs, asked, harder }) => (
+                {walls.map(({ zone, head, pressure, own, reserveFactor, governs, eitherFace, asked, harder }) => (
                   <tr key={zone.id}>
                     <td>{zone.name}</td>
                     <td className="num">{full(head, 'length')}</td>
@@ -113,8 +113,9 @@ export function TankCard({
                     </td>
                     <td>
                       {own === null ? 'nothing yet' : full(own, 'pressure')} {asked && '✓'}
-                      {!asked && !harder && ', and one of its panels for more: its own stays'}
-                      {!asked && harder && (
+                      {!eitherFace && ', from outside; the head from inside is looked at here alone'}
+                      {eitherFace && !asked && !harder && ', and one of its panels for more: its own stays'}
+                      {eitherFace && !asked && harder && (
                         <Button
                           size="sm"
                           variant="outline-primary"

@@ -295,4 +295,16 @@ describe('Buoyancy and tanks', () => {
     const asked = desk.boat.parts.flatMap(({ zones }) => zones).find(({ designPressure }) => designPressure !== null)!;
     expect(asked.designPressure).toBeGreaterThan(50_000);
   });
+  it('looks at the hull of a tank from inside, and says that no typed pressure does', async () => {
+    await open('spaces', (boat) => ({
+      ...boat,
+      spaces: boat.spaces.map((space) =>
+        space.kind === 'tank' ? { ...space, bottom: -1, inner: 0, outer: null, gap: 0 } : space,
+      ),
+    }));
+    const walls = screen.getByRole('table', { name: 'Walls of Fuel' });
+    const bottom = [...walls.querySelectorAll('tbody tr')].find((one) => /Bottom/.test(one.textContent!))!;
+    expect(bottom.textContent).toMatch(/kPa.*[✓✕] [\d.]+.*from outside; the head from inside is looked at here alone/);
+    expect(within(bottom as HTMLElement).queryByText('Ask the zone for it')).toBeNull();
+  });
 });

@@ -33,7 +33,10 @@ export interface ZoneCure {
   course: CureCourse;
   /** s from when the resin of a go is in; null where it is not reached by the end of the schedule. */
   gel: number | null;
+  /** From when on it may be demoulded, to the end: what a later step softens again stays in the mould till then. */
   demould: number | null;
+  /** Cured enough at the end, but too warm to be stiff: it has to cool in the mould. */
+  warm: boolean;
   /** The next coat bonds by itself from gel to here; from `abrade` on it must be abraded. */
   tackEnds: number | null;
   abrade: number | null;
@@ -110,8 +113,8 @@ export function zoneCure(
   // What must have come by: in the slowest place of the slowest go. What must not yet have: in the quickest of all.
   const slowest = (by: (moment: CureMoment) => boolean) => latest(courses.map((one) => timeOf(one, by)));
   const quickest = (degree: number) => earliest(courses.map((one) => timeOf(one, (now) => now.degreeMost >= degree)));
-  const isStiff = ({ degree, hottest: warm }: CureMoment) =>
-    degree >= demould && glassTransition(cure, degree) >= warm + curing.stiffer;
+  const isCured = ({ degree }: CureMoment) => degree >= demould;
+  const isStiff = ({ degree, hottest: warm }: CureMoment) => glassTransition(cure, degree) >= warm + curing.stiffer;
   const degree = Math.min(...courses.map((one) => one.degree));
   const hottest = (of: (run: (typeof runs)[number]) => number) => Math.max(...runs.map(of));
   const limits: CureLimit[] = [
@@ -141,7 +144,8 @@ export function zoneCure(
     })),
     course,
     gel: slowest((now) => now.degree >= gelDegree),
-    demould: slowest(isStiff),
+    demould: latest(courses.map((one) => sinceWhen(one, (now) => isCured(now) && isStiff(now)))),
+    warm: courses.some(({ moments }) => isCured(moments.at(-1)!) && !isStiff(moments.at(-1)!)),
     tackEnds: quickest(tackEnds),
     abrade: quickest(abrade),
     degree,
@@ -154,6 +158,10 @@ export function zoneCure(
 /** When something first holds (s); null where it does not by the end. */
 const timeOf = ({ moments }: CureCourse, by: (moment: CureMoment) => boolean): number | null =>
   moments.find(by)?.time ?? null;
+
+/** From when on something holds to the end (s); null where it does not at the end. */
+const sinceWhen = ({ moments }: CureCourse, by: (moment: CureMoment) => boolean): number | null =>
+  moments[moments.findLastIndex((now) => !by(now)) + 1]?.time ?? null;
 
 /** The last of several times; null where one of them never comes. */
 const latest = (times: readonly (number | null)[]): number | null =>

@@ -41,11 +41,14 @@ export function standingTests<T extends DropTest & { at: string }>(tests: readon
 /**
  * Whether resin may be mixed for a hull: its last drop test counts, for a bag that is opened and closed again is
  * another one.
+ *
+ * @param gel s until gel as the plan has it now: of a resin that lives longer than that of the test, more air leaks in.
  */
 export function mayBeMixed(
   tests: readonly KeptDropTest[],
-  { plan, hull, filling }: { plan: string; hull: string; filling: Filling },
+  { plan, hull, filling, gel }: { plan: string; hull: string; filling: Filling; gel: number },
 ): { test: KeptDropTest; result: DropResult } | null {
   const [last] = standingTests(tests).filter((one) => one.plan === plan && one.hull === hull);
-  return last ? { test: last, result: dropTest(last, { ...last, filling }) } : null;
+  const given = last && { volume: last.volume, gel: Math.max(last.gel, gel), filling };
+  return given ? { test: last, result: dropTest(last, given) } : null;
 }

@@ -27,12 +27,16 @@ export interface DropResult {
   limitBy: 'yard' | 'voids';
   /** More than half of the air's pressure stood under the bag: a leak hardly shows, and the test is none. */
   tooWeak: boolean;
+  /** Read again so much sooner than the yard has it that a slow leak does not show on the gauge: the test is none. */
+  tooShort: boolean;
   passed: boolean;
 }
 
 const KELVIN = 273.15;
 /** Pa */
 const AIR = 101_325;
+/** Share of the yard's minutes from which a test is one: a hand on a stopwatch is no clock. */
+const LONG_ENOUGH = 0.9;
 
 /** By how much more leaks in at full vacuum than at a pressure under the bag (Pa): p₀² / (p₀² − p²). */
 const asDeep = (pressure: number) => (pressure < AIR ? AIR ** 2 / (AIR ** 2 - pressure ** 2) : Infinity);
@@ -73,13 +77,15 @@ export function dropTest(
   const mean = (AIR + under) / 2;
   const byVoids = (filling.voids * mean) / (gel / 60);
   const limit = Math.min(yard, byVoids);
+  const [tooWeak, tooShort] = [start > AIR / 2, minutes < LONG_ENOUGH * filling.dropMinutes];
   return {
     perMinute,
     leakRate: (volume * rise) / 60,
     voids: (drawn * (gel / 60)) / mean,
     limit: (limit * minutes) / asDeep(under),
     limitBy: yard <= byVoids ? 'yard' : 'voids',
-    tooWeak: start > AIR / 2,
-    passed: start <= AIR / 2 && drawn <= limit,
+    tooWeak,
+    tooShort,
+    passed: !tooWeak && !tooShort && drawn <= limit,
   };
 }

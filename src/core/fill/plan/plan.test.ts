@@ -9,6 +9,7 @@ import type { Resin } from '../../material';
 import {
   bagOf,
   dropTest,
+  mayBeMixed,
   fillCase,
   fillOutcome,
   fillSimulation,
@@ -30,6 +31,7 @@ import {
   WHAT_IFS,
   whatIf,
   type WhatIf,
+  type KeptDropTest,
 } from '..';
 
 const read = (name: string) => boatFromJson(readFileSync(`data/demo/${name}.json`, 'utf8'));
@@ -332,6 +334,55 @@ describe('the bag and its drop test', () => {
     expect([weak.tooWeak, weak.passed]).toEqual([true, false]);
     expect(dropTest({ ...reading, start: 101_325, end: 101_325 }, given).passed).toBe(false);
     expect(dropTest({ ...reading, start: 1500, end: 1500 }, given)).toMatchObject({ tooWeak: false, passed: true });
+  });
+  it('is none when it was read too soon, for a slow leak does not show on the gauge', () => {
+    const short = dropTest({ ...reading, end: 1501, minutes: 0.5 }, given);
+    expect([short.tooShort, short.passed]).toEqual([true, false]);
+    expect(dropTest({ ...reading, end: 1501, minutes: 0.95 * filling.dropMinutes }, given)).toMatchObject({
+      tooShort: false,
+      passed: true,
+    });
+    // Ten times as long loses ten times as much by the same leak: its limit grows with it, its verdict does not turn.
+    for (const end of [1520, 2400, 2600]) {
+      const long = { ...reading, end: reading.start + 10 * (end - reading.start), minutes: 100 };
+      const share = ({ limit }: { limit: number }, lost: number) => lost / limit;
+      const [once, tenfold] = [dropTest({ ...reading, end }, given), dropTest(long, given)];
+      // But for what the leak slows as the bag fills, at 12.5 kPa by (12.5 / 101)², and the mean that voids stand at.
+      const told = share(tenfold, long.end - 1500) / share(once, end - 1500);
+      expect(told).toBeGreaterThan(0.9);
+      expect(told).toBeLessThan(1.1);
+      expect(tenfold.passed).toBe(once.passed);
+    }
+  });
+  describe('resin may be mixed', () => {
+    const kept = (more: Partial<KeptDropTest> = {}): KeptDropTest => ({
+      ...{ id: 'd1', plan: 'p', hull: '3', day: '2026-11-30', instrument: '', note: '', corrects: null, void: false },
+      ...{ author: 'K. Dahl', at: '2026-11-30T08:00:00.000Z', volume: 0.02, gel: 5400, ...reading, end: 1600, ...more },
+    });
+    const may = (tests: KeptDropTest[], { gel = 5400, hull = '3' } = {}) =>
+      mayBeMixed(tests, { plan: 'p', hull, filling, gel });
+    it('by the last test of this hull by this plan, and by no other', () => {
+      expect(may([])).toBeNull();
+      expect(may([kept({ hull: '2' }), kept({ plan: 'q' })])).toBeNull();
+      const later = kept({ id: 'd2', end: 9000, at: '2026-11-30T09:00:00.000Z' });
+      expect(may([later, kept()])!.result.passed).toBe(false);
+      // The later one is taken back by one that is no test itself: what stood before it stands again.
+      const back = kept({ id: 'd3', corrects: 'd2', void: true, at: '2026-11-30T10:00:00.000Z' });
+      expect(may([kept(), later, back])!).toMatchObject({ test: { id: 'd1' }, result: { passed: true } });
+    });
+    it('as long as the resin lives no longer than it did when the bag was tested', () => {
+      // Worked by hand: 3 % of air at the mean pressure, over the rise in a minute by 101 325² / (101 325² − p²).
+      const one = kept({ end: 1900 });
+      const rise = (40 * 101_325 ** 2) / (101_325 ** 2 - 1900 ** 2);
+      const longest = (60 * filling.voids * ((101_325 + 1900) / 2)) / rise;
+      expect(longest).toBeGreaterThan(one.gel / 3);
+      const gel = Math.min(one.gel, 0.99 * longest);
+      const tested = { ...one, gel };
+      expect(may([tested], { gel })!.result.passed).toBe(true);
+      expect(may([tested], { gel: 1.01 * longest })!.result).toMatchObject({ passed: false, limitBy: 'voids' });
+      // A quicker resin does not make a bag tighter than it was found.
+      expect(may([{ ...one, gel: 1.01 * longest }], { gel: 60 })!.result.passed).toBe(false);
+    });
   });
   it.each([
     ['below nothing', { start: -5 }],
