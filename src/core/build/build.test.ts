@@ -237,6 +237,29 @@ describe('what is refused at the mould', () => {
     diary.note('prepared', { step: step.id, how: 'abrade' });
     expect(why(small, diary, 'begun', { step: step.id })).toBeNull();
   });
+  it('is that bond as well where the last pot was empty long before somebody said that the step was done', () => {
+    const { diary, step } = until(small, 'Gelcoat');
+    const skin = stepOf(small, 'Outer skin');
+    const told = (minutes: number) => {
+      const own = new Diary();
+      own.records.push(...diary.records);
+      own.wait((Date.parse(diary.now) - Date.parse(own.now)) / 60_000);
+      own.note('begun', { step: step.id });
+      const pot = own.note('batch', { step: step.id, resin: 3, hardener: 0.05, celsius: 19, life: 30, lots: '' });
+      own.note('potEmpty', { batch: pot.id, how: 'used' });
+      // Forgotten, and said at last just before the skin is begun.
+      own.wait(minutes);
+      own.note('done', { step: step.id, note: '' });
+      own.note('air', { celsius: 19, humidity: 60 });
+      own.note('caution', { step: skin.id });
+      return own;
+    };
+    const late = told(skin.within + 10);
+    expect(why(small, late, 'begun', { step: skin.id })).toMatch(/window after “Gelcoat” passed .*abrade/);
+    late.note('prepared', { step: skin.id, how: 'abrade' });
+    expect(why(small, late, 'begun', { step: skin.id })).toBeNull();
+    expect(why(small, told(skin.within - 10), 'begun', { step: skin.id })).toBeNull();
+  });
   it.each([
     [12, 60, /12 °C is colder than 16 °C/],
     [31, 60, /warmer/],

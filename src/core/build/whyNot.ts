@@ -37,11 +37,20 @@ const hindrance = (code: Hindrance['code'], text: string | null | false): Hindra
 const isReleased = ({ released }: StepState, of: 'late' | 'air', since: string) =>
   released.some(({ at, body }) => (body.of ?? of) === of && time(at) >= time(since));
 
+/** From when on a step that is done cures (ms): what went on last, not when somebody came to say that it was done. */
+function curesFrom({ pots }: BuildState, { step, coats, laid, done }: StepState): number {
+  const emptied = pots.flatMap(({ record, until, emptied }) =>
+    record.body.step === step.id ? [emptied ? time(emptied.at) : until] : [],
+  );
+  const wet = [...emptied, ...[...coats, ...(isWet(step) ? laid.values() : [])].map(({ at }) => time(at))];
+  return Math.min(time(done!.at), wet.length > 0 ? Math.max(...wet) : Infinity);
+}
+
 /** Why the bond or coat to the step before must be prepared or decided first. */
-function lateBy(own: StepState, before: StepState | null, at: number): Hindrance[] {
+function lateBy(state: BuildState, own: StepState, before: StepState | null, at: number): Hindrance[] {
   const { step, prepared } = own;
   if (step.within === 0 || !before?.done || step.late === 'nothing') return [];
-  const over = at - time(before.done.at) - step.within * MINUTE;
+  const over = at - curesFrom(state, before) - step.within * MINUTE;
   if (over <= 0 || isReleased(own, 'late', before.done.at)) return [];
   const passed = `The window after “${before.step.name}” passed ${lasted(over)} ago`;
   if (step.late === 'release') return hindrance('late', `${passed}: a lead or inspector must decide`);
@@ -117,7 +126,7 @@ export function hindrancesOf(
     ...hindrance('order', unfinishedParts(state, step) ?? unfinishedSteps(state, step)),
     ...hindrance('access', wouldClose(state, step)),
     ...hindrance('defect', openDefect(state, step.partId === null ? step.needs : [step.partId])),
-    ...lateBy(own, before, at),
+    ...lateBy(state, own, before, at),
     ...hindrance('bond', step.kind === 'bond' && !prepared && 'Say first how the bond was prepared'),
     ...badAir(state, own, at),
     ...hindrance('caution', step.caution !== '' && !warned.has(person) && `${person} has not read its caution yet`),
