@@ -66,8 +66,11 @@ export interface PlannedPart {
   ends: string;
   /** Its skins laid flat, on which zones are found; x forward. */
   skins: { id: string; name: string; half: boolean; zones: { id: string; name: string; outline: FlatPoint[] }[] }[];
-  /** Of its fill plan: volume under the bag (m³) and time to gel (s), by which a drop test is judged. */
-  bag: { volume: number; gel: number } | null;
+  /**
+   * Of its fill plan, by which a drop test is judged: volume under the bag (m³), time to gel (s), and the pressure that
+   * is to drive the resin (Pa), which plans of before do not have.
+   */
+  bag: { volume: number; gel: number; drives?: number } | null;
   /** Lines in the order in which they are opened: what, and when. */
   clamps: { name: string; opens: string }[];
 }

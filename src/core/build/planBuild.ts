@@ -188,7 +188,7 @@ function bagFor(part: Part, input: PlanInput, evaluations: ReadonlyMap<string, Z
   const cases = plans.flatMap((plan) => {
     try {
       const own = fillCase({ boat, plan, filling, evaluations });
-      return [{ volume: bagOf(own).volume, gel: own.flow.life + filling.lead }];
+      return [{ volume: bagOf(own).volume, gel: own.flow.life + filling.lead, drives: plan.pressure }];
     } catch (error) {
       if (error instanceof KeramosError) return [];
       throw error;
@@ -199,6 +199,7 @@ function bagFor(part: Part, input: PlanInput, evaluations: ReadonlyMap<string, Z
   return {
     volume: Math.max(...cases.map(({ volume }) => volume)),
     gel: Math.max(...cases.map(({ gel }) => gel)),
+    drives: Math.max(...cases.map(({ drives }) => drives)),
   };
 }
 

@@ -178,6 +178,8 @@ function mayEnd(state: BuildState, own: StepState, at: number): string | null {
     if (test.tooWeak) return 'The last drop test was made with too little vacuum to tell';
     if (test.tooShort)
       return `The last drop test was read too soon: wait ${state.plan.drop.dropMinutes} min between both readings`;
+    if (test.tooLittle)
+      return 'The vacuum in the last drop test drives less than the fill was planned with: pump it down';
     if (!test.passed) return 'The bag lost too much in its last drop test';
   }
   const clamps = state.plan.parts.find(({ id }) => id === step.partId)?.clamps ?? [];

@@ -24,10 +24,11 @@ import { useUnits } from '../shared/units';
 import { minutes as lasted } from './minutes';
 
 /** Why a test is none, whatever it lost; nothing where it is one. */
-function noTest({ tooWeak, tooShort }: DropResult, { dropMinutes }: Filling): string {
+function noTest({ tooWeak, tooShort, tooLittle }: DropResult, { dropMinutes }: Filling): string {
   if (tooWeak)
     return ' With less than half of the air’s pressure drawn off a leak hardly shows: pump the bag down first.';
-  return tooShort ? ` Read too soon: a slow leak shows after ${formatNumber(dropMinutes, 0)} min.` : '';
+  if (tooShort) return ` Read too soon: a slow leak shows after ${formatNumber(dropMinutes, 0)} min.`;
+  return tooLittle ? ' It drives less than the plan counts on: pump it down, or fill the plan by what it drives.' : '';
 }
 
 interface Draft {
@@ -97,7 +98,7 @@ export function DropTests({
   };
   const { start, end, minutes } = draft;
   const reading = start !== null && end !== null && minutes !== null ? { ...draft, start, end, minutes } : null;
-  const now = reading && resultOf(reading, { volume, gel, filling });
+  const now = reading && resultOf(reading, { volume, gel, drives: plan.pressure, filling });
   const own = standingTests(tests ?? []).filter((one) => one.plan === plan.id);
   const hulls = [...new Set(own.map(({ hull }) => hull))];
   const number = (
@@ -128,7 +129,7 @@ export function DropTests({
         </p>
       )}
       {hulls.map((hull) => {
-        const found = mayBeMixed(tests ?? [], { plan: plan.id, hull, filling, gel })!;
+        const found = mayBeMixed(tests ?? [], { plan: plan.id, hull, filling, gel, drives: plan.pressure })!;
         return (
           <p key={hull} className="mb-1">
             <span className={`verdict ${found.result.passed ? 'meets' : 'fails'}`}>

@@ -10,9 +10,10 @@ import { useUnits } from '../shared/units';
 import { Ask } from './Ask';
 import { useFloor } from './useFloor';
 
-const saidOf = ({ passed, tooWeak, tooShort }: DropResult, minutes: number) => {
+const saidOf = ({ passed, tooWeak, tooShort, tooLittle }: DropResult, minutes: number) => {
   if (tooWeak) return '✕ Too little vacuum to tell: pump it down, test again';
   if (tooShort) return `✕ Read too soon: wait ${minutes} min, read again`;
+  if (tooLittle) return '✕ Too little vacuum for this fill: pump it down, test again';
   return passed ? '✓ The bag holds' : '✕ It loses too much: look for the leak, test again';
 };
 

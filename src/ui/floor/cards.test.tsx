@@ -289,6 +289,12 @@ describe('the drop test of a bag', () => {
     page.show(<BagPart own={own(start, end)} />);
     expect(words()).toContain(said);
   });
+  it('that was read after a minute says how long to wait', () => {
+    const { drops, ...rest } = own(1500, 1501);
+    const short = drops.map((one) => ({ ...one, body: { ...one.body, minutes: 1 } }));
+    page.show(<BagPart own={{ ...rest, drops: short }} />);
+    expect(words()).toContain(`✕ Read too soon: wait ${plan.drop.dropMinutes} min, read again`);
+  });
   it('wants both readings, and the time between them', async () => {
     page.show(<BagPart own={{ ...standing(plan.steps[0]!.id), step, drops: [] }} />);
     expect(words()).toContain('Not tested yet');

@@ -43,12 +43,13 @@ export function standingTests<T extends DropTest & { at: string }>(tests: readon
  * another one.
  *
  * @param gel s until gel as the plan has it now: of a resin that lives longer than that of the test, more air leaks in.
+ * @param drives Pa that the plan counts on.
  */
 export function mayBeMixed(
   tests: readonly KeptDropTest[],
-  { plan, hull, filling, gel }: { plan: string; hull: string; filling: Filling; gel: number },
+  { plan, hull, filling, gel, drives }: { plan: string; hull: string; filling: Filling; gel: number; drives?: number },
 ): { test: KeptDropTest; result: DropResult } | null {
   const [last] = standingTests(tests).filter((one) => one.plan === plan && one.hull === hull);
-  const given = last && { volume: last.volume, gel: Math.max(last.gel, gel), filling };
+  const given = last && { volume: last.volume, gel: Math.max(last.gel, gel), drives, filling };
   return given ? { test: last, result: dropTest(last, given) } : null;
 }

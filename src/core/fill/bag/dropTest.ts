@@ -29,6 +29,8 @@ export interface DropResult {
   tooWeak: boolean;
   /** Read again so much sooner than the yard has it that a slow leak does not show on the gauge: the test is none. */
   tooShort: boolean;
+  /** It holds, but what stands under it leaves less to drive the resin than its fill was planned with. */
+  tooLittle: boolean;
   passed: boolean;
 }
 
@@ -37,6 +39,8 @@ const KELVIN = 273.15;
 const AIR = 101_325;
 /** Share of the yard's minutes from which a test is one: a hand on a stopwatch is no clock. */
 const LONG_ENOUGH = 0.9;
+/** Pa that the air of a day may press less than the standard's: a low, or some height above the sea. */
+const WEATHER = 3000;
 
 /** By how much more leaks in at full vacuum than at a pressure under the bag (Pa): p₀² / (p₀² − p²). */
 const asDeep = (pressure: number) => (pressure < AIR ? AIR ** 2 / (AIR ** 2 - pressure ** 2) : Infinity);
@@ -49,7 +53,8 @@ const asDeep = (pressure: number) => (pressure < AIR ? AIR ** 2 / (AIR ** 2 - pr
  * pressure p, over the room V of the resin dp/dt · t / p; p is the mean of what drives the resin and what draws it, as
  * behind a front. Air through a fine leak flows as the difference of the squared pressures: what was read at a poor
  * vacuum is brought to a full one.
- * @param volume m³ under the bag. @param gel s from shutting the bag until gel.
+ * @param volume m³ under the bag. @param gel s from shutting the bag until gel. @param drives Pa that the fill was
+ * planned with, between the air and the bag; nothing where it was not planned.
  * @throws KeramosError `invalid` for readings that no bag gives.
  * @example dropTest({ start: 1500, end: 2000, minutes: 10, … }, { volume: 0.02, … }).leakRate // 0.0167
  */
@@ -58,8 +63,14 @@ export function dropTest(
   {
     volume,
     gel,
+    drives = 0,
     filling,
-  }: { volume: number; gel: number; filling: Pick<Filling, 'dropMinutes' | 'dropMost' | 'voids'> },
+  }: {
+    volume: number;
+    gel: number;
+    drives?: number | undefined;
+    filling: Pick<Filling, 'dropMinutes' | 'dropMost' | 'voids'>;
+  },
 ): DropResult {
   if (!(start > 0 && start < 1.1e5))
     throw invalid('start', 'Pressure under the bag: between 0 and 1100 mbar, absolute');
@@ -78,6 +89,7 @@ export function dropTest(
   const byVoids = (filling.voids * mean) / (gel / 60);
   const limit = Math.min(yard, byVoids);
   const [tooWeak, tooShort] = [start > AIR / 2, minutes < LONG_ENOUGH * filling.dropMinutes];
+  const tooLittle = drawn <= limit && AIR - under < drives - WEATHER;
   return {
     perMinute,
     leakRate: (volume * rise) / 60,
@@ -86,6 +98,7 @@ export function dropTest(
     limitBy: yard <= byVoids ? 'yard' : 'voids',
     tooWeak,
     tooShort,
-    passed: !tooWeak && !tooShort && drawn <= limit,
+    tooLittle,
+    passed: !tooWeak && !tooShort && !tooLittle && drawn <= limit,
   };
 }

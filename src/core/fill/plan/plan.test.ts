@@ -354,6 +354,17 @@ describe('the bag and its drop test', () => {
       expect(tenfold.passed).toBe(once.passed);
     }
   });
+  it('leaves too little to drive a fill that was planned with more, whatever it holds', () => {
+    // 40 kPa under the bag leave 61 kPa of the air's: a fill takes half as long again as at 90 kPa.
+    const held = { ...reading, start: 40_000, end: 40_010 };
+    expect(dropTest(held, given)).toMatchObject({ tooLittle: false, passed: true });
+    expect(dropTest(held, { ...given, drives: 60_000 })).toMatchObject({ tooLittle: false, passed: true });
+    expect(dropTest(held, { ...given, drives: 90_000 })).toMatchObject({ tooLittle: true, passed: false });
+    // One that leaks is told so first; a low of thirty hectopascals is the weather.
+    const leaks = dropTest({ ...reading, start: 40_000, end: 45_000 }, { ...given, drives: 90_000 });
+    expect(leaks).toMatchObject({ tooLittle: false, passed: false });
+    expect(dropTest({ ...reading, start: 12_000, end: 12_100 }, { ...given, drives: 91_000 }).tooLittle).toBe(false);
+  });
   describe('resin may be mixed', () => {
     const kept = (more: Partial<KeptDropTest> = {}): KeptDropTest => ({
       ...{ id: 'd1', plan: 'p', hull: '3', day: '2026-11-30', instrument: '', note: '', corrects: null, void: false },
