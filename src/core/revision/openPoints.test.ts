@@ -13,15 +13,27 @@ const signed = (boat: Boat): Boat => ({
 });
 
 describe('what is open in a boat when it is issued', () => {
-  it('of Merrow 84 is what its screens say: the tow post, the bottom forward, the pack; the worst first', () => {
+  it('of Merrow 84 is what its screens say: tow post, bottom forward, full load, the pack; the worst first', () => {
     const points = openPointsOf(merrow());
     expect(points.map(({ of, name, stands }) => `${of} ${name} ${stands}`)).toEqual([
       'detail Tow post fails',
       'zone Bottom forward fails',
+      'weight Full load heavier',
       `pack ${merrow().packs[0]!.title} unverified`,
     ]);
     expect(points[0]!.reserveFactor).toBeCloseTo(0.55, 2);
-    expect(openPointsOf(signed(merrow()))).toHaveLength(2);
+    expect(openPointsOf(signed(merrow()))).toHaveLength(3);
+  });
+  it('is a full load above the mass that the pressures are reckoned by, until one of both is changed', () => {
+    const heavier = (boat: Boat) => openPointsOf(boat).filter(({ of }) => of === 'weight');
+    const boat = merrow();
+    expect(heavier(boat)).toEqual([{ of: 'weight', name: 'Full load', stands: 'heavier', reserveFactor: null }]);
+    const { boat: asWeighed } = applyEdits(boat, [{ type: 'brief.set', patch: { loadedMass: 3700 } }]);
+    expect(heavier(asWeighed)).toEqual([]);
+    const { boat: lighter } = applyEdits(boat, [{ type: 'item.remove', id: boat.items.at(-1)!.id }]);
+    expect(heavier(lighter)).toEqual([]);
+    // A boat of which only the laminate is known says nothing of what will be aboard.
+    expect(heavier({ ...boat, items: [], spaces: [] })).toEqual([]);
   });
   it('of Brant 56 has its thin zones, and every pack that nobody signed for', () => {
     const points = openPointsOf(brant());
@@ -47,6 +59,6 @@ describe('what is open in a boat when it is issued', () => {
       { type: 'layer.set', layerId: core.id, patch: { thickness: 0.025 } },
       { type: 'detail.set', item: { ...post, boltDiameter: 0.012 } as typeof post },
     ]);
-    expect(openPointsOf(mended)).toEqual([]);
+    expect(openPointsOf(mended).map(({ of }) => of)).toEqual(['weight']);
   });
 });

@@ -17,6 +17,7 @@ export {
   type NotFloating,
   type Swamped,
 } from './floating';
+export { heavierThanProven } from './heavierThanProven';
 export { aboardIn, loadingOf, shifted, type CentreShift, type Loading } from './loading';
 export { massBand, SCATTER_SOURCES, type MassBand } from './massBand';
 export { bodyOfSpace, massesOf, type Mass, type MassScatter } from './masses';

@@ -1,4 +1,5 @@
 'use client';
+import Link from 'next/link';
 import { useState } from 'react';
 import { Card, Form } from 'react-bootstrap';
 import { formatNumber, reaches } from '@/core/quantity';
@@ -8,7 +9,7 @@ import { packLimits, packStatus } from '@/core/standard';
 import { useDesign } from '../shared/boat';
 import { CautionList } from '../shared/CautionList';
 import { Onward } from '../shared/Onward';
-import { useDetails, useStiffeners } from '../shared/useLater';
+import { useDetails, useHeavier, useStiffeners } from '../shared/useLater';
 import { useCautions } from '../shared/useCautions';
 import { BAND, useProofs } from '../shared/useProofs';
 import { useUnits } from '../shared/units';
@@ -114,6 +115,7 @@ export function CheckScreen() {
           </Card.Body>
         </Card>
       )}
+      <Heavier boat={boat} boatId={boatId} />
       <Limits boat={boat} evaluations={evaluations} />
       <Card className="mb-2">
         <Card.Body>
@@ -132,6 +134,22 @@ export function CheckScreen() {
       <WorkingPanel request={working} onClose={() => setWorking(null)} />
     </>
   );
+}
+
+/** Where the boat weighs more than its pressures were reckoned by. */
+function Heavier({ boat, boatId }: { boat: Boat; boatId: string }) {
+  const { full } = useUnits();
+  return (useHeavier(boat) ?? []).map(({ weighs, proven }) => (
+    <p key="heavier" className="small mb-1" role="note">
+      <span className="verdict thin">△ heavier</span> She weighs {full(weighs, 'mass')} in full load by what is counted
+      under{' '}
+      <Link prefetch={false} href={`/boats/${boatId}/weights?view=aboard`}>
+        Weights
+      </Link>
+      ; every pressure here stands on the {full(proven, 'mass')} of the Brief. Set the loaded mass there, or make her
+      lighter: until then these reserves are of a lighter boat.
+    </p>
+  ));
 }
 
 /** What it was checked against, and what was not checked. */

@@ -7,6 +7,7 @@ const MARKS: Readonly<Record<OpenStand, string>> = {
   fails: '✕',
   notChecked: '–',
   notProven: '?',
+  heavier: '△',
   thin: '△',
   unverified: '△',
 };
@@ -14,6 +15,7 @@ const CLASSES: Readonly<Record<OpenStand, string>> = {
   fails: 'fails',
   notChecked: 'ample',
   notProven: 'unproven',
+  heavier: 'thin',
   thin: 'thin',
   unverified: 'thin',
 };

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import type { Boat } from '@/core/document';
 import type { DetailEvaluation } from '@/core/detail/kinds';
-import type { StiffenerEvaluation } from '@/core/evaluate';
+import { makeEvaluator, type StiffenerEvaluation } from '@/core/evaluate';
 import type { OpenPoint } from '@/core/revision';
 import { fetchedCode } from './fetchedCode';
 
@@ -44,4 +44,19 @@ export const useStiffeners = later<readonly StiffenerEvaluation[]>(
 export const useOpenPoints = later<readonly OpenPoint[]>(
   () => null,
   () => import('@/core/revision').then(({ openPointsOf }) => openPointsOf),
+);
+
+/** Whether she weighs more in full load than her proofs stand on, and how much; empty where she does not. */
+export const useHeavier = later<readonly { weighs: number; proven: number }[]>(
+  () => null,
+  () =>
+    Promise.all([import('./judgements'), import('@/core/weight')]).then(
+      ([{ evaluateDetails }, { heavierThanProven, massesOf }]) => {
+        const evaluate = makeEvaluator();
+        return (boat) => {
+          const found = heavierThanProven(boat, massesOf(boat, evaluate(boat), evaluateDetails(boat)));
+          return found ? [found] : [];
+        };
+      },
+    ),
 );
