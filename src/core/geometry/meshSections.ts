@@ -61,10 +61,11 @@ function slice(triangles: Triangles, x: number): [number, number, number, number
     if (p === q && q === r) continue;
     const cut: number[] = [];
     for (let k = 0; k < 3; k++) {
-      const [i, j] = [t + 3 * k, t + 3 * ((k + 1) % 3)];
-      const [a, b] = [triangles[i]! - x, triangles[j]! - x];
-      if (a < 0 === b < 0) continue;
-      const share = a / (a - b);
+      const [one, other] = [t + 3 * k, t + 3 * ((k + 1) % 3)];
+      if (triangles[one]! < x === triangles[other]! < x) continue;
+      // Always from abaft forwards, so that both triangles of an edge give the very same place.
+      const [i, j] = triangles[one]! < x ? [one, other] : [other, one];
+      const share = (x - triangles[i]!) / (triangles[j]! - triangles[i]!);
       cut.push(
         triangles[i + 1]! + share * (triangles[j + 1]! - triangles[i + 1]!),
         triangles[i + 2]! + share * (triangles[j + 2]! - triangles[i + 2]!),

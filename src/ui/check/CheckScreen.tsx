@@ -83,6 +83,7 @@ export function CheckScreen() {
           <ZoneSheet {...common} evaluations={evaluations} rows={rows} asked={asked} />
         </Card.Body>
       </Card>
+      <Heavier boat={boat} boatId={boatId} />
       <p className="small mt-2 mb-1">
         <span className="verdict fails">✕ fails</span> below 1 · <span className="verdict thin">△ thin</span> below{' '}
         {target.toFixed(2)} · <span className="verdict meets">✓ meets</span> ·{' '}
@@ -115,7 +116,6 @@ export function CheckScreen() {
           </Card.Body>
         </Card>
       )}
-      <Heavier boat={boat} boatId={boatId} />
       <Limits boat={boat} evaluations={evaluations} />
       <Card className="mb-2">
         <Card.Body>
@@ -140,7 +140,7 @@ export function CheckScreen() {
 function Heavier({ boat, boatId }: { boat: Boat; boatId: string }) {
   const { full } = useUnits();
   return (useHeavier(boat) ?? []).map(({ weighs, proven }) => (
-    <p key="heavier" className="small mb-1" role="note">
+    <p key="heavier" className="mt-2 mb-1" role="note">
       <span className="verdict thin">△ heavier</span> She weighs {full(weighs, 'mass')} in full load by what is counted
       under{' '}
       <Link prefetch={false} href={`/boats/${boatId}/weights?view=aboard`}>

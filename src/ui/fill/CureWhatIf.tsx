@@ -66,8 +66,8 @@ function Cells({ outcome: { nearest, gel, demould, warm, degree } }: { outcome: 
   return (
     <>
       <td>
-        {MARKS[limitWord(left)]} {nearest.zone}: {nearest.name} {full(nearest.hottest, 'temperature')}, bears{' '}
-        {full(nearest.limit, 'temperature')}
+        {MARKS[limitWord(left)]} {full(nearest.hottest, 'temperature')} of {full(nearest.limit, 'temperature')}:{' '}
+        {nearest.name}, {nearest.zone}
       </td>
       <td>{gel === null ? `${MARKS.fails} never: this part would be lost` : minutes(gel)}</td>
       <td>

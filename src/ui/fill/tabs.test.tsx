@@ -178,7 +178,7 @@ describe('Cure', () => {
     expect(planned).toContain('as planned');
     expect(hot).toContain(`${USUAL_CURING.hotShop} °C`);
     expect(cold).toContain(`${USUAL_CURING.coldShop} °C`);
-    const hottest = (row: string) => Number(/ ([\d.]+) °C, bears/.exec(row)![1]);
+    const hottest = (row: string) => Number(/([\d.]+) °C of/.exec(row)![1]);
     expect(hottest(hot!)).toBeGreaterThanOrEqual(hottest(cold!));
     press('Add a schedule');
     expect(desk.boat.curePlans).toHaveLength(2);
