@@ -1,8 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { Diary, planOf } from '../../../tests/helpers/builds';
+import { Diary, planOf, why, work } from '../../../tests/helpers/builds';
 import { brant, merrow } from '../../../tests/helpers/merrow';
-import { wordsIn } from '../quantity';
 import {
   amendPlan,
   blockedReaches,
@@ -23,46 +22,6 @@ const plans = [planOf(brant()), planOf(merrow())] as const;
 const [small, large] = plans;
 const stepOf = (plan: BuildPlan, name: string, part: string | null = 'hull'): Step =>
   plan.steps.find((step) => step.name === name && step.partId === part)!;
-const why = (plan: BuildPlan, diary: Diary, ...asked: Parameters<Diary['make']>) =>
-  inWords(whyNot(stateOf(plan, diary.records), diary.make(...asked)));
-const inWords = (text: string | null) => (text === null ? null : wordsIn(text, 'metric'));
-
-/** Go through one step as it should be gone through. */
-function work(plan: BuildPlan, diary: Diary, step: Step): void {
-  const note = (...args: Parameters<Diary['note']>) => {
-    const refusal = why(plan, diary, ...args);
-    if (refusal !== null) throw new Error(`${step.name}, ${args[0]}: ${refusal}`);
-    return diary.note(...args);
-  };
-  note('air', { celsius: 19, humidity: 60 });
-  if (step.caution !== '') note('caution', { step: step.id });
-  if (step.late === 'abrade' || step.kind === 'bond') note('prepared', { step: step.id, how: 'abrade' });
-  note('begun', { step: step.id });
-  for (let i = 0; i < step.coats; i++) {
-    note('coat', { step: step.id, celsius: 19 });
-    diary.wait(step.wait);
-  }
-  let pot: BuildRecord | null = null;
-  const mix = () => {
-    if (pot) note('potEmpty', { batch: pot.id, how: 'used' });
-    pot = note('batch', { step: step.id, resin: 3, hardener: 0.05, celsius: 19, life: 30, lots: '' });
-  };
-  const wet = step.kind === 'fill' || step.kind === 'bond' || (step.kind === 'lay' && step.stay === 'must');
-  if (wet) mix();
-  for (const [i, code] of step.pieces.entries()) {
-    if (wet && i > 0 && i % 20 === 0) mix();
-    note('piece', { step: step.id, code, how: 'scanned', lot: '', batch: null });
-  }
-  const part = plan.parts.find(({ id }) => id === step.partId);
-  if (step.kind === 'fill') for (const { name } of part!.clamps) note('clamp', { step: step.id, name });
-  if (pot) note('potEmpty', { batch: (pot as BuildRecord).id, how: 'used' });
-  const bag = { start: 2000, end: 2050, minutes: 30, startCelsius: null, endCelsius: null };
-  if (step.kind === 'bag') note('drop', { step: step.id, ...bag });
-  note('done', { step: step.id, note: '' });
-  diary.wait(step.wait);
-  if (step.hold !== 'none') note('signed', { step: step.id, note: '' });
-}
-
 describe('the plan of a build', () => {
   it.each(plans)('has every piece and every layer of $boat in one step, none twice', (plan) => {
     const boat = plan === small ? brant() : merrow();
