@@ -22,6 +22,8 @@ export function MoveCard({ boat, masses, condition }: { boat: Boat; masses: read
   const mass = one.share * one.mass.mass;
   const after = shifted(loading, { mass, at: one.at }, { mass: more, move });
   const item = boat.items.find(({ id }) => id === one.mass.id);
+  // What is only partly aboard weighs more by as much more of the whole.
+  const each = item ? more / (item.number * one.share) : 0;
   const by = (k: 0 | 1 | 2) => 1000 * (after.centre[k] - loading.centre[k]);
   const said = (k: 0 | 1 | 2, [positive, negative]: readonly [string, string]) =>
     Math.abs(by(k)) < 0.05 ? null : `${full(Math.abs(by(k)) / 1000, 'shortLength')} ${by(k) > 0 ? positive : negative}`;
@@ -75,7 +77,7 @@ export function MoveCard({ boat, masses, condition }: { boat: Boat; masses: read
             <Button
               size="sm"
               variant="outline-primary"
-              disabled={item.mass + more / item.number <= 0}
+              disabled={item.mass + each <= 0}
               onClick={() => {
                 const [x, y, z] = move;
                 const next = {
@@ -83,7 +85,7 @@ export function MoveCard({ boat, masses, condition }: { boat: Boat; masses: read
                   x: item.x + x,
                   y: item.y + y,
                   z: item.z + z,
-                  mass: item.mass + more / item.number,
+                  mass: item.mass + each,
                 };
                 if (!edit({ type: 'item.set', item: next })) {
                   setMove([0, 0, 0]);

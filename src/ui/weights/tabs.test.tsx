@@ -132,6 +132,40 @@ describe('How she floats', () => {
     await waitFor(() => expect(full(/^amidships/)).toBeCloseTo(draught, 6));
     expect(desk.boat.items[0]).toMatchObject({ mass: 520, z: 0.62 });
   });
+  it('of stores that are half used up, weighs what was told once they are put there', async () => {
+    const desk = await open('floats');
+    choose('Loaded', 'Half load');
+    choose(/by moment above the baseline/, /^Sampling gear/);
+    type(/^Heavier by/, '40');
+    type(/^Moved up/, '0');
+    const told = Number(/she weighs ([\d.]+) kg/.exec(page())![1]);
+    const half = () => Number(row('Loading conditions', /^Mass/).querySelectorAll('td')[2]!.textContent);
+    expect(told).toBeCloseTo(half() + 40, 0);
+    const before = desk.boat.items.find(({ name }) => name.startsWith('Sampling'))!.mass;
+    await press('Put it there');
+    await waitFor(() => expect(half()).toBeCloseTo(told, 0));
+    // Half of them is aboard: all of them weigh twice as much more.
+    expect(desk.boat.items.find(({ name }) => name.startsWith('Sampling'))!.mass).toBeCloseTo(before + 80, 6);
+    await desk.saved();
+  });
+  it('tells of each direction which way the centre of the boat comes, and of none that it stays', async () => {
+    await open('floats');
+    choose(/by moment above the baseline/, /^Diesel engine/);
+    for (const [field, forth, back] of [
+      ['Moved up', 'higher', 'lower'],
+      ['Moved forward', 'forward', 'aft'],
+      ['Moved to starboard', 'to starboard', 'to port'],
+    ] as const) {
+      for (const other of ['Moved up', 'Moved forward', 'Moved to starboard']) type(new RegExp(`^${other}`), '0');
+      expect(page()).toContain('comes to the same place');
+      type(new RegExp(`^${field}`), '0.3');
+      expect(page(), field).toMatch(new RegExp(`centre of the boat comes [\\d.]+ mm ${forth};`));
+      type(new RegExp(`^${field}`), '-0.3');
+      expect(page(), field).toMatch(new RegExp(`centre of the boat comes [\\d.]+ mm ${back};`));
+    }
+    type(/^Heavier by/, '-5000');
+    expect(page()).toContain('Heavier by must be between');
+  });
   it('floats deeper in fresh water, and heavier where cores are bedded in paste', async () => {
     const desk = await open('floats');
     const draught = () => numbers(row('Loading conditions', /^amidships/).textContent).at(-1)!;
