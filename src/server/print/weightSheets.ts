@@ -13,6 +13,8 @@ const CAUTION =
   'Decision support: local codes, survey and class, and a licensed naval architect or engineer decide. ' +
   'Not checked: stability criteria of any rule.';
 
+const upright = ({ stable }: { stable: boolean }) => (stable ? 'comes back' : 'does not come back');
+
 function massSheet(masses: readonly Mass[]): Sheet {
   const heads = ['Group', 'What', 'Mass (kg)', '1 sd (kg)', 'Along (m)', 'To starboard (m)', 'Above baseline (m)'];
   const rows = masses.map((mass): Cell[] => [
@@ -63,6 +65,7 @@ function conditionSheet(boat: Boat, masses: readonly Mass[]): Sheet {
       row('at (m)', ({ least }) => metres(least.x)),
       row('Metacentric height, less slack tanks (m)', ({ gmAcross }) => metres(gmAcross)),
       row('Lost to slack tanks (m)', ({ freeSurfaceLoss }) => metres(freeSurfaceLoss)),
+      row('Upright', upright),
       [CAUTION],
     ],
   };
@@ -123,6 +126,7 @@ function buoyancySheet(boat: Boat, masses: readonly Mass[]): Sheet {
             ['Trim, bow up (deg)', metres(state.trimDeg)],
             ['Heel, to starboard (deg)', metres(state.heelDeg)],
             ['Deck edge over water where it is lowest (m)', metres(state.least.height)],
+            ['Upright', upright(state)],
           ]),
       [CAUTION],
     ],
