@@ -157,7 +157,7 @@ describe('tables that leave the house', () => {
       expect(formulas(kitSheets(boat, YARD))).toEqual([]);
     }
   });
-  it('are read back as they were written, tanks of one long name and odd signs each on a sheet of its own', async () => {
+  it('are read back as they were written; tanks of one odd, long name each on a sheet of its own', async () => {
     const boat = merrow();
     const tank = boat.spaces.find((space): space is Extract<Space, { kind: 'tank' }> => space.kind === 'tank')!;
     const name = 'Fuel: port [wing], the one beside the engine room / aft';

@@ -277,14 +277,19 @@ describe('revisions', () => {
     await expect(issueRevision(context, id, 1, signed)).rejects.toMatchObject({
       path: 'answer',
       details: {
-        points: [{ name: 'Tow post', stands: 'fails' }, { name: 'Bottom forward' }, { stands: 'unverified' }],
+        points: [
+          { name: 'Tow post', stands: 'fails' },
+          { name: 'Bottom forward' },
+          { name: 'Full load', stands: 'heavier' },
+          { stands: 'unverified' },
+        ],
       },
     });
     await expect(issueRevision(context, id, 1, { ...signed, answer: ' .' })).rejects.toThrow('say why');
     expect(await listRevisions(context, id)).toEqual([]);
     await issueRevision(context, id, 1, { ...signed, answer: ' For the quotation ' });
     const [issued] = await listRevisions(context, id);
-    expect(issued!.open).toMatchObject({ answer: 'For the quotation', points: [{ name: 'Tow post' }, {}, {}] });
+    expect(issued!.open).toMatchObject({ answer: 'For the quotation', points: [{ name: 'Tow post' }, {}, {}, {}] });
     expect((await readRevision(context, id, 'A')).results!.open).toEqual(issued!.open);
   });
   it('an approval holds for the draft that was approved and for no other', async () => {
