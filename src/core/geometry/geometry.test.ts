@@ -266,6 +266,91 @@ describe('panels', () => {
     expect(six).toHaveLength(6);
     expect(six[0]!.breadth / three[0]!.breadth).toBeCloseTo(0.5, 1);
   });
+  describe('beside a stringer that ends', () => {
+    const over = (from: number, to: number, bulkheads = [3, 5]): Supports => ({
+      ...bare,
+      bulkheads: bulkheads.map((x) => ({ x, name: `Bulkhead ${x}` })),
+      members: [{ id: 's', name: 'Stringer', kind: 'stringer', band: 'bottom', share: 0.5, from, to, section: null }],
+    });
+    const broadest = (supports: Supports, from = 3, to = 5) =>
+      Math.max(
+        ...panelsOf(shape, supports, hullZone(from, to, 'centreline', 'chine'), 'z').map(({ breadth }) => breadth),
+      );
+    const [held, open] = [broadest(over(-1, 9)), broadest(over(8, 9))];
+    it('within them are as broad as without it, wherever it ends', () => {
+      expect(held).toBeLessThan(0.6 * open);
+      for (const to of [3.1, 3.9, 4.1, 4.7]) expect(broadest(over(-1, to)), `ends at ${to}`).toBeCloseTo(open, 9);
+      for (const from of [3.3, 3.9, 4.1, 4.9]) expect(broadest(over(from, 9)), `from ${from}`).toBeCloseTo(open, 9);
+    });
+    it('at their end, or a sliver short of it, are held by it', () => {
+      for (const [from, to] of [
+        [3, 5],
+        [3.15, 4.85],
+        [-1, 4.9],
+      ] as const)
+        expect(broadest(over(from, to))).toBeCloseTo(held, 9);
+    });
+    it('beyond the zone do not mind: what lies beside the zone’s own part of a panel is held', () => {
+      // The panel runs from 3 to 5, the zone ends at 4, and the stringer a little later.
+      expect(broadest(over(-1, 4.1), 3, 4)).toBeCloseTo(held, 9);
+      expect(broadest(over(-1, 3.6), 3, 4)).toBeCloseTo(open, 9);
+    });
+    it('are never broader for a longer one, nor narrower for a shorter', () => {
+      fc.assert(
+        fc.property(
+          fc.double({ min: -0.5, max: 7, noNaN: true }),
+          fc.double({ min: 0.1, max: 5, noNaN: true }),
+          fc.double({ min: 0, max: 2, noNaN: true }),
+          (from, run, more) => {
+            const [shorter, longer] = [over(from, from + run), over(from - more, from + run + more)].map((supports) =>
+              panelsOf(shape, supports, hullZone(0.5, 7, 'centreline', 'chine'), 'z'),
+            );
+            const widest = (panels: typeof shorter) => Math.max(...panels!.map(({ breadth }) => breadth));
+            expect(widest(longer)).toBeLessThanOrEqual(widest(shorter) + 1e-9);
+            expect(longer!.length).toBeGreaterThanOrEqual(shorter!.length);
+          },
+        ),
+        { numRuns: 25 },
+      );
+    });
+    it('on deck a girder that ends within a bay holds none of its panels', () => {
+      const deck = (to: number): Supports => ({
+        ...bare,
+        bulkheads: [
+          { x: 3, name: 'A' },
+          { x: 5, name: 'B' },
+        ],
+        members: [{ id: 'g', name: 'Girder', kind: 'girder', y: 0.5, from: 2, to, section: null }],
+      });
+      const count = (to: number) => panelsOf(shape, deck(to), { surface: 'deck', from: 3, to: 5 }, 'z').length;
+      expect(count(5)).toBe(count(9));
+      expect(count(4)).toBeLessThan(count(5));
+    });
+    it('a stringer beside it carries as far as to what holds over its whole span', () => {
+      const upper = {
+        id: 'u',
+        name: 'Upper',
+        kind: 'stringer',
+        band: 'bottom',
+        share: 0.8,
+        from: -1,
+        to: 9,
+        section: null,
+      } as const;
+      const spacing = (to: number) => {
+        const supports = over(-1, to);
+        const geometry = memberGeometry(
+          shape,
+          { ...supports, members: [...supports.members, upper] },
+          upper,
+          () => null,
+        )!;
+        return geometry.spans.find(({ middle }) => middle[0] > 3 && middle[0] < 5)!.spacing;
+      };
+      expect(spacing(4.2)).toBeCloseTo(spacing(2), 6);
+      expect(spacing(4.2)).toBeGreaterThan(spacing(9));
+    });
+  });
   it('without a keel that holds, run on to the other hand', () => {
     const [wide] = panelsOf(
       shape,

@@ -104,7 +104,7 @@ export function memberGeometry(
         hullColumns(shape, supports).map(({ at }) => at),
         x,
       );
-      const edges = hullRows(shape, { ...supports, members: [] }, x)
+      const edges = hullRows(shape, { ...supports, members: [] }, [x, x])
         .map(({ at }) => at)
         .filter((at) => at > 0 || supports.keelHolds(x));
       const cuts = edges.includes(0) ? edges : [...edges, -Math.min(...edges)];
@@ -135,9 +135,10 @@ export function memberGeometry(
       return whole(
         pieces(cuts).map(([a, b]) => {
           const x = (a + b) / 2;
-          const girths = hullRows(shape, supports, x).map(({ at }) => hull.girth(x, at));
+          const rows = hullRows(shape, supports, [a, b]);
+          const girths = rows.map(({ at }) => hull.girth(x, at));
           const spacing = halfWay(
-            hullRows(shape, supports, x).some(({ at }) => at === 0) ? girths : [...girths, -Math.min(...girths)],
+            rows.some(({ at }) => at === 0) ? girths : [...girths, -Math.min(...girths)],
             hull.girth(x, s),
           );
           return spanOf(
@@ -173,7 +174,7 @@ export function memberGeometry(
       return whole(
         pieces(cuts).map(([a, b]) => {
           const x = (a + b) / 2;
-          const rows = deckRows(shape, supports, x).map(({ at }) => at);
+          const rows = deckRows(shape, supports, [a, b]).map(({ at }) => at);
           const lines = openHalfBreadth(deck, x) > 0 ? rows : [...rows, ...rows.map((y) => -y)];
           return spanOf(
             shares(STEPS).map((t) => deckPoint(hull, deck, mix(a, b, t), support.y)),

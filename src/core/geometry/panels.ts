@@ -70,13 +70,24 @@ export function hullColumns({ hull }: BoatShape, { members, bulkheads }: Support
     ...members.flatMap((m) => (m.kind === 'frame' ? [{ at: m.x, name: m.name }] : [])),
   ].filter(({ at }) => at >= hull.aft - 1e-9 && at <= hull.bow + 1e-9);
 }
-/** Lines along the hull at x, as s. */
-export function hullRows({ hull }: BoatShape, { members, hardEdges }: Supports, x: number): Line[] {
+/** A stretch along the boat (m); of one place, twice that place. */
+export type Reach = readonly [from: number, to: number];
+/**
+ * Whether a member runs over all of a stretch, but for a sliver: one that ends within it leaves the rest of the panel
+ * without a support, which is the panel that counts.
+ */
+const runsOver = (member: { from: number; to: number }, [from, to]: Reach): boolean => {
+  const short = SLIVER * (to - from);
+  return member.from <= from + short && member.to >= to - short;
+};
+
+/** Lines along the hull that hold its panels over a stretch of it, as s. */
+export function hullRows({ hull }: BoatShape, { members, hardEdges }: Supports, reach: Reach): Line[] {
   return [
     ...(hardEdges.keel ? [{ at: 0, name: 'keel' }] : []),
     ...(hardEdges.chine && hull.hardChine ? [{ at: 1, name: 'chine' }] : []),
     ...members.flatMap((m) =>
-      m.kind === 'stringer' && x >= m.from && x <= m.to
+      m.kind === 'stringer' && runsOver(m, reach)
         ? [{ at: (m.band === 'bottom' ? 0 : 1) + m.share, name: m.name }]
         : [],
     ),
@@ -104,12 +115,13 @@ export function deckColumns({ hull, deck }: BoatShape, { members, bulkheads }: S
     ...members.flatMap((m) => (m.kind === 'beam' ? [{ at: m.x, name: m.name }] : [])),
   ].filter(({ at }) => at >= hull.aft - 1e-9 && at <= hull.bow + 1e-9);
 }
-export function deckRows({ hull, deck }: BoatShape, { members }: Supports, x: number): Line[] {
+export function deckRows({ hull, deck }: BoatShape, { members }: Supports, reach: Reach): Line[] {
+  const x = (reach[0] + reach[1]) / 2;
   const open = openHalfBreadth(deck, x);
   return [
     ...(open > 0 ? [{ at: open, name: 'coaming' }] : []),
     ...members.flatMap((m) =>
-      m.kind === 'girder' && x >= m.from && x <= m.to && m.y >= open ? [{ at: m.y, name: m.name }] : [],
+      m.kind === 'girder' && runsOver(m, reach) && m.y >= open ? [{ at: m.y, name: m.name }] : [],
     ),
     { at: hull.at(x, 2)[1], name: 'deck edge' },
   ];
@@ -157,9 +169,10 @@ export function panelsOf(shape: BoatShape, supports: Supports, region: Region, z
   const { hull, deck } = shape;
   if (region.surface === 'hull') {
     return stretches(hullColumns(shape, supports), region.from, region.to).flatMap(([a, b]) => {
-      const x = (Math.max(a.at, region.from) + Math.min(b.at, region.to)) / 2;
+      const reach = [Math.max(a.at, region.from), Math.min(b.at, region.to)] as const;
+      const x = (reach[0] + reach[1]) / 2;
       const [low, high] = [edgeAt(hull, region.lower, x), edgeAt(hull, region.upper, x)];
-      const rows = stretches(mirrored(hullRows(shape, supports, x)), low, high);
+      const rows = stretches(mirrored(hullRows(shape, supports, reach)), low, high);
       return rows.map(([p, q]) =>
         panelOf({ count: 2, at: (u, v) => hullPoint(hull, mix(a.at, b.at, u), mix(p.at, q.at, v)) }, [a, b], [p, q]),
       );
@@ -167,8 +180,9 @@ export function panelsOf(shape: BoatShape, supports: Supports, region: Region, z
   }
   if (region.surface === 'deck') {
     return stretches(deckColumns(shape, supports), region.from, region.to).flatMap(([a, b]) => {
-      const x = (Math.max(a.at, region.from) + Math.min(b.at, region.to)) / 2;
-      const rows = deckRows(shape, supports, x);
+      const reach = [Math.max(a.at, region.from), Math.min(b.at, region.to)] as const;
+      const x = (reach[0] + reach[1]) / 2;
+      const rows = deckRows(shape, supports, reach);
       const open = openHalfBreadth(deck, x);
       const lines = open > 0 ? rows : mirrored(rows);
       const edge = hull.at(x, 2)[1];
