@@ -50,3 +50,24 @@ it('a member without a section is said where the panels that it holds pass', () 
   expect(evaluateZone(sail, own, sole).notChecked.join()).toContain('Sole bearer aft holds panels here');
   expect(heldOnTrust(sail, zoneOf(sail, 'Foredeck')[1]).notChecked).toEqual([]);
 });
+it('frames that hold the side are said to run up to the deck edge, where a floor would end at the chine', () => {
+  const said = (of: Boat, name: string) => {
+    const [, zone] = zoneOf(of, name);
+    return heldOnTrust(of, zone).notChecked.filter((text) => /ended at the chine/.test(text));
+  };
+  const [side] = said(boat, 'Side aft');
+  for (const { kind, name } of boat.supports)
+    if (kind === 'frame' && ['Floor aft', 'Floor engine'].includes(name)) expect(side).toContain(name);
+  // Of the bottom it does not matter; of a zone that no frame crosses there is nothing to say.
+  expect(said(boat, 'Bottom aft')).toEqual([]);
+  const bare = { ...boat, supports: boat.supports.filter(({ kind }) => kind !== 'frame') };
+  expect(said(bare, 'Side aft')).toEqual([]);
+  // An evaluator that keeps what stood sees a frame come and go.
+  const evaluate = makeEvaluator();
+  const [, zone] = zoneOf(boat, 'Side aft');
+  const spoken = (of: Boat) =>
+    evaluate(of)
+      .get(zone.id)!
+      .notChecked.some((text) => /ended at the chine/.test(text));
+  expect([spoken(boat), spoken(bare), spoken(boat)]).toEqual([true, false, true]);
+});

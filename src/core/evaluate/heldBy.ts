@@ -6,7 +6,7 @@ import { layersByZone } from './book';
 export interface HeldOnTrust {
   /** Bulkheads that hold panels and of which nothing is laid: the panels are as wide as if there were none. */
   unproven: string[];
-  /** Members that hold panels and have no section that could be checked. */
+  /** Members that hold panels and have no section that could be checked; frames that hold a side if they reach it. */
   notChecked: string[];
 }
 
@@ -49,6 +49,14 @@ export const supportsOnTrust = ({ parts, supports }: Boat): Support[] =>
     (one) => one.section === null && parts.some(({ zones }) => zones.some((zone) => holdsPanelsOf(zone, one))),
   );
 
+/** Frames that hold panels of a zone on the side of the hull, which a floor that ends at the chine would not. */
+function framesUpTheSide({ supports }: Boat, zone: Zone): Support[] {
+  const { region } = zone;
+  if (region?.surface !== 'hull' || region.upper.kind === 'chine' || region.upper.kind === 'centreline') return [];
+  const onSide = region.lower.kind === 'chine' || region.upper.kind === 'deckEdge' || zone.location === 'side';
+  return onSide ? supports.filter((one) => one.kind === 'frame' && holdsPanelsOf(zone, one)) : [];
+}
+
 const held = new WeakMap<Zone, { key: string; found: HeldOnTrust }>();
 
 const keys = new WeakMap<Boat['parts'], Pick<Boat, 'supports' | 'spaces'> & { key: string }>();
@@ -58,7 +66,9 @@ export function trustKey(boat: Boat): string {
   if (known?.supports === boat.supports && known.spaces === boat.spaces) return known.key;
   const key = [
     ...emptyBulkheads(boat).map(({ x, name }) => `${name}@${x}`),
-    ...boat.supports.filter(({ section }) => section === null).map((one) => JSON.stringify(one)),
+    ...boat.supports
+      .filter(({ section, kind }) => section === null || kind === 'frame')
+      .map((one) => JSON.stringify(one)),
     ...boat.spaces.filter(({ kind }) => kind === 'tank').map((tank) => JSON.stringify(tank)),
   ].join('|');
   keys.set(boat.parts, { supports: boat.supports, spaces: boat.spaces, key });
@@ -74,13 +84,19 @@ export function heldOnTrust(boat: Boat, zone: Zone): HeldOnTrust {
   const key = trustKey(boat);
   const known = held.get(zone);
   if (known?.key === key) return known.found;
+  const frames = framesUpTheSide(boat, zone).map(({ name }) => name);
   const found: HeldOnTrust = {
     unproven: emptyBulkheads(boat)
       .filter(({ x }) => isWithin(zone, x))
       .map(({ name }) => `${name} holds panels here, and nothing of it is laid yet`),
-    notChecked: boat.supports
-      .filter((one) => one.section === null && holdsPanelsOf(zone, one))
-      .map(({ name }) => `${name} holds panels here and has no section: nothing says that it is stiff enough`),
+    notChecked: [
+      ...boat.supports
+        .filter((one) => one.section === null && holdsPanelsOf(zone, one))
+        .map(({ name }) => `${name} holds panels here and has no section: nothing says that it is stiff enough`),
+      ...(frames.length > 0
+        ? [`Panels of the side if ${frames.join(', ')} ended at the chine: a frame is taken to run up to the deck edge`]
+        : []),
+    ],
   };
   held.set(zone, { key, found });
   return found;

@@ -92,7 +92,7 @@ export const supportSchema = z.discriminatedUnion('kind', [
 ]);
 export type Support = z.infer<typeof supportSchema>;
 export const SUPPORT_KINDS = {
-  frame: 'Frame or floor, across the hull',
+  frame: 'Frame, across the hull up to the deck edge',
   stringer: 'Stringer, along the hull',
   beam: 'Beam, across the deck',
   girder: 'Girder, along the deck',
