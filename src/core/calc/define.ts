@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { parseOrThrow } from '../error';
+import { invalid, parseOrThrow } from '../error';
 import type { SolveInteger } from '../option';
 import type { Recorder, WorkingStep } from '../working';
 
@@ -28,6 +28,17 @@ const SMALL = 0.05;
 /** How many there are of a list that was given. */
 export const countOf = (given: Record<string, unknown>, key: string): number =>
   Array.isArray(given[key]) ? given[key].length : 0;
+
+/** The first number of an answer that no JSON can tell, by its place; null where all are finite. */
+function untold(value: unknown, at = ''): string | null {
+  if (typeof value === 'number') return Number.isFinite(value) ? null : at;
+  if (typeof value !== 'object' || value === null) return null;
+  for (const [key, own] of Object.entries(value)) {
+    const found = untold(own, at === '' ? key : `${at}.${key}`);
+    if (found !== null) return found;
+  }
+  return null;
+}
 
 /** Bind a schema pair and a pure function into a calculation. */
 export function define<I extends z.ZodObject, O extends z.ZodType>(definition: {
@@ -59,6 +70,9 @@ export function define<I extends z.ZodObject, O extends z.ZodType>(definition: {
         ? { record: (step: WorkingStep) => void steps.push(step) }
         : { record: undefined };
       const output = definition.compute(input, record, tools) as Record<string, unknown>;
+      const place = untold(output);
+      if (place !== null)
+        throw invalid('', `With what was given "${place}" is no number: one of the figures is too large or too small`);
       return input.working ? { ...output, working: steps } : output;
     },
   };

@@ -27,6 +27,8 @@ export interface Batches {
   largestByTime: number;
 }
 
+/** Nobody mixes more in one go; what asks for them has a figure wrong. */
+const MOST = 5000;
 /** Rounding may not add a batch. */
 const HAIR = 1e-9;
 
@@ -35,7 +37,7 @@ const HAIR = 1e-9;
  * each mixed when the one before is used up.
  *
  * Derived: n batches of R/n kg; R/n ≤ limit by mass, and (R/n)(1 + h)/rate ≤ working time.
- * @throws KeramosError `invalid` where no batch can be laid at all.
+ * @throws KeramosError `invalid` where no batch can be laid at all, or they would be thousands.
  * @example batchesOf({ resinMass: 5, maximumBatch: 2, workingMinutes: 30, wetOutRate: 0.26, hardenerShare: 0.3 })
  */
 export function batchesOf(input: BatchesInput): Batches {
@@ -45,6 +47,8 @@ export function batchesOf(input: BatchesInput): Batches {
   if (resinMass < 0 || hardenerShare < 0) throw invalid('resinMass', 'Less than none cannot be mixed');
   const largestByTime = (workingMinutes * wetOutRate) / (1 + hardenerShare);
   const count = Math.ceil(resinMass / Math.min(maximumBatch, largestByTime) - HAIR);
+  if (!(count <= MOST))
+    throw invalid('maximumBatch', `More than ${MOST} batches: a pot is too small, or what is laid of it too little`);
   const resin = resinMass / count;
   const minutes = (resin * (1 + hardenerShare)) / wetOutRate;
   const batches = Array.from({ length: Math.max(0, count) }, (_, i): Batch => {

@@ -21,6 +21,9 @@ describe('batches of resin', () => {
     const base = { resinMass: 0, maximumBatch: 2, workingMinutes: 20, wetOutRate: 0.3, hardenerShare: 0.3 };
     expect(batchesOf(base).batches).toEqual([]);
     expect(() => batchesOf({ ...base, wetOutRate: 0 })).toThrow(/give more than 0/);
+    // Pots of a thimble: a slip of the unit, and more batches than a list can hold.
+    for (const maximumBatch of [1e-6, 1e-300])
+      expect(() => batchesOf({ ...base, resinMass: 6, maximumBatch })).toThrow(/More than 5000 batches/);
     // 6 kg in pots of 2 kg are three, not four for a rounding.
     expect(batchesOf({ ...base, resinMass: 0.1 + 0.2 + 5.7, wetOutRate: 9 }).batches).toHaveLength(3);
   });
