@@ -254,3 +254,55 @@ describe('the bands of Check', () => {
     expect(page()).not.toMatch(/NaN|undefined|Infinity/);
   });
 });
+
+describe('Check', () => {
+  const open = async (change?: (boat: Boat) => Boat) => {
+    const desk = await yard.show(await yard.boat(change), <CheckScreen />);
+    await waitFor(() => expect(page()).not.toContain('being drawn…'));
+    return desk;
+  };
+  const loaded = (loadedMass: number) => (boat: Boat) => ({ ...boat, brief: { ...boat.brief, loadedMass } });
+  it('says how much she weighs where her pressures are reckoned by less, and nothing where they are not', async () => {
+    const desk = await open();
+    const [, weighs, proven] = (await waitFor(() =>
+      /She weighs ([\d.]+) kg in full load.*stands on the ([\d.]+) kg/.exec(page())!,
+    ))!;
+    expect(Number(proven)).toBe(desk.boat.brief.loadedMass);
+    expect(Number(weighs)).toBeGreaterThan(Number(proven));
+    expect(screen.getByRole('link', { name: 'Weights' }).getAttribute('href')).toContain(`/boats/${desk.id}/weights`);
+    yard.close();
+    yard = await Yard.open();
+    await open(loaded(Math.ceil(Number(weighs)) + 1));
+    expect(page()).not.toContain('in full load by what is counted');
+  });
+  it('names the tank whose head is not among the checks of the zones that close it', async () => {
+    const walled = (boat: Boat): Boat => ({
+      ...boat,
+      spaces: boat.spaces.map((space) => (space.kind === 'tank' ? { ...space, outer: null, gap: 0 } : space)),
+    });
+    await open();
+    expect(page()).not.toContain('The head of');
+    yard.close();
+    yard = await Yard.open();
+    await open(walled);
+    expect(page()).toMatch(/Not checked: .*The head of Fuel, which presses it from inside/);
+  });
+  it('shows on demand only what fails or is thin, and all of it again', async () => {
+    const desk = await open();
+    const names = desk.boat.parts.flatMap(({ zones }) => zones.map(({ name }) => name));
+    const listed = () => {
+      const [table] = screen.getAllByRole('table');
+      return names.filter((name) => within(table!).queryAllByText(name).length > 0);
+    };
+    expect(listed()).toEqual(names);
+    fireEvent.click(screen.getByLabelText('Only zones that fail or are thin'));
+    await waitFor(() => expect(listed().length).toBeLessThan(names.length));
+    expect(listed()).toContain('Bottom forward');
+    fireEvent.click(screen.getByLabelText('Only zones that fail or are thin'));
+    await waitFor(() => expect(listed()).toEqual(names));
+  });
+  it('says of the side that its frames are taken to run up to the deck edge', async () => {
+    await open();
+    expect(page()).toMatch(/Panels of the side if Floor aft, .* ended at the chine/);
+  });
+});
