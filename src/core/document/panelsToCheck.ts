@@ -33,7 +33,7 @@ const bulkheadKey = (parts: Boat['parts']): string =>
     .map(({ zones }) => {
       const known =
         bulkheadsOf.get(zones) ??
-        zones.flatMap(({ name, region }) => (region?.surface === 'section' ? [`${name}@${region.x}`] : [])).join();
+        zones.flatMap(({ name, region }) => (region?.surface === 'section' ? [`${name}@${region.x}^${region.top}`] : [])).join();
       bulkheadsOf.set(zones, known);
       return known;
     })

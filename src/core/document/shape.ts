@@ -23,7 +23,9 @@ export function shapeOf({ hull, deck, brief }: Pick<Boat, 'hull' | 'deck' | 'bri
 /** What holds the boat's panels: its members, and its bulkheads where they stand. */
 export function supportsOf({ supports, parts, hull }: Pick<Boat, 'supports' | 'parts' | 'hull'>): Supports {
   const bulkheads = parts.flatMap((part) =>
-    part.zones.flatMap(({ name, region }) => (region?.surface === 'section' ? [{ x: region.x, name }] : [])),
+    part.zones.flatMap(({ name, region }) =>
+      region?.surface === 'section' ? [{ x: region.x, name, top: region.top }] : [],
+    ),
   );
   return {
     members: supports,

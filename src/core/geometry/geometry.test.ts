@@ -351,6 +351,50 @@ describe('panels', () => {
       expect(spacing(4.2)).toBeGreaterThan(spacing(9));
     });
   });
+  describe('beside a bulkhead that ends below the deck', () => {
+    const at = (top: number | null): Supports => ({ ...bare, bulkheads: [{ x: 3, name: 'Low', top }] });
+    const [chine, deck] = [1, 2].map((s) => shape.hull.at(3, s)[2]) as [number, number];
+    const count = (top: number | null, region: Region) => panelsOf(shape, at(top), region, 'z').length;
+    const side = hullZone(-1, 9, 'chine', 'deckEdge');
+    const onDeck: Region = { surface: 'deck', from: 3.2, to: 9 };
+    it('are held by it as far up as it stands, and no further', () => {
+      // To the deck, and where nothing is said: bottom and side are parted, and the deck ends at it.
+      for (const top of [null, deck, deck + 1])
+        expect([count(top, bottom), count(top, side)], String(top)).toEqual([2, 2]);
+      // To the chine alone.
+      for (const top of [chine, (chine + deck) / 2, deck - 0.3])
+        expect([count(top, bottom), count(top, side)], String(top)).toEqual([2, 1]);
+      // A floor: neither.
+      const keel = shape.hull.at(3, 0)[2];
+      expect([count((keel + chine) / 2, bottom), count((keel + chine) / 2, side)]).toEqual([1, 1]);
+    });
+    it('on deck run on over it', () => {
+      const longest = (top: number | null) =>
+        Math.max(...panelsOf(shape, at(top), onDeck, 'z').map(({ length }) => length));
+      expect(longest(chine)).toBeGreaterThanOrEqual(longest(null));
+      expect(panelsOf(shape, at(chine), { surface: 'deck', from: -1, to: 9 }, 'z').length).toBeLessThan(
+        panelsOf(shape, at(null), { surface: 'deck', from: -1, to: 9 }, 'z').length,
+      );
+    });
+    it('that run on over the chine are as long as they are above it', () => {
+      const soft: BoatShape['hull'] = { ...shape.hull, hardChine: false };
+      const over = (top: number | null) =>
+        panelsOf({ ...shape, hull: soft }, at(top), hullZone(-1, 9, 'centreline', 'deckEdge'), 'z').length;
+      expect([over(null), over(chine)]).toEqual([2, 1]);
+    });
+    it('a frame carries as far as to what holds the band that it crosses', () => {
+      const frame = { id: 'f', name: 'Frame', kind: 'frame' as const, x: 4, section: null };
+      const spacing = (top: number | null) =>
+        Object.fromEntries(
+          memberGeometry(shape, { ...at(top), members: [frame] }, frame, () => null)!.spans.map((span) => [
+            span.on,
+            span.spacing,
+          ]),
+        );
+      expect(spacing(chine)['bottom']).toBeCloseTo(spacing(null)['bottom']!, 9);
+      expect(spacing(chine)['side']!).toBeGreaterThan(spacing(null)['side']!);
+    });
+  });
   it('without a keel that holds, run on to the other hand', () => {
     const [wide] = panelsOf(
       shape,

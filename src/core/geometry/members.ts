@@ -1,6 +1,6 @@
 import { hullPoint, regionPatch, sectionOf, type BoatShape, type Section } from './boatShape';
 import { deckPoint, openHalfBreadth } from './deckShape';
-import { deckColumns, deckRows, hullColumns, hullRows, type Supports } from './panels';
+import { deckColumns, deckRows, hullColumns, hullRows, type Band, type Supports } from './panels';
 import { crownOf, mix, runLength, shares, type Point } from './point';
 import type { Region, Support } from './region';
 
@@ -100,19 +100,21 @@ export function memberGeometry(
     case 'frame': {
       const { x } = support;
       if (x <= hull.aft || x >= hull.bow) return null;
-      const spacing = halfWay(
-        hullColumns(shape, supports).map(({ at }) => at),
-        x,
-      );
+      const spacing = (band: Band) =>
+        halfWay(
+          hullColumns(shape, supports, band).map(({ at }) => at),
+          x,
+        );
       const edges = hullRows(shape, { ...supports, members: [] }, [x, x])
         .map(({ at }) => at)
         .filter((at) => at > 0 || supports.keelHolds(x));
       const cuts = edges.includes(0) ? edges : [...edges, -Math.min(...edges)];
       const spans = pieces(cuts).map(([from, to]) => {
+        const band: Band = from + to < 2 ? 'bottom' : 'side';
         const span = spanOf(
           shares(STEPS).map((t) => hullPoint(hull, x, mix(from, to, t))),
-          spacing,
-          from + to < 2 ? 'bottom' : 'side',
+          spacing(band),
+          band,
         );
         // Two straight legs that meet at a keel are no arch.
         return from < 0 ? { ...span, rise: 0 } : span;
@@ -130,7 +132,7 @@ export function memberGeometry(
       const s = (support.band === 'bottom' ? 0 : 1) + support.share;
       const [from, to] = [Math.max(support.from, hull.aft), Math.min(support.to, hull.bow)];
       if (to - from < 1e-3) return null;
-      const columns = hullColumns(shape, supports).map(({ at }) => at);
+      const columns = hullColumns(shape, supports, support.band).map(({ at }) => at);
       const cuts = [from, to, ...columns.filter((x) => x > from && x < to)];
       return whole(
         pieces(cuts).map(([a, b]) => {

@@ -17,8 +17,8 @@ export interface Panel extends PatchSize {
 /** What the boat's panels stand between. */
 export interface Supports {
   members: readonly Support[];
-  /** Bulkheads: x and name. */
-  bulkheads: readonly { x: number; name: string }[];
+  /** Bulkheads: x, name, and how high they reach (m); to the deck where nothing is said. */
+  bulkheads: readonly { x: number; name: string; top?: number | null }[];
   hardEdges: { keel: boolean; chine: boolean };
   /** Whether the keel holds a floor that crosses it at x. */
   keelHolds: (x: number) => boolean;
@@ -30,6 +30,8 @@ interface Line {
   name: string;
 }
 const SLIVER = 0.1;
+/** Where the bottom ends, as s, and a hair beyond it. */
+const CHINE = 1 + 1e-9;
 
 /** Stretches between lines that lie in a range by more than a sliver. */
 function stretches(lines: readonly Line[], from: number, to: number): [Line, Line][] {
@@ -61,12 +63,26 @@ function mirrored(lines: readonly Line[]): Line[] {
   return [...lines, { at: -first.at, name: `${first.name}, other hand` }];
 }
 
-/** Lines across the hull at which its panels end (m along). */
-export function hullColumns({ hull }: BoatShape, { members, bulkheads }: Supports): Line[] {
+/** The bottom of a hull, to its chine or the turn of its bilge, and the side above it. */
+export type Band = 'bottom' | 'side';
+/**
+ * Whether a bulkhead holds the panels of a band of the hull: it stands up to the upper edge of the band, but for a
+ * sliver. One that ends below it leaves them as long as they are above it.
+ */
+function reachesUp({ hull }: BoatShape, { x, top }: Supports['bulkheads'][number], band: Band): boolean {
+  if (top === undefined || top === null) return true;
+  const at = Math.min(Math.max(x, hull.aft), hull.bow);
+  const [lower, upper] = (band === 'bottom' ? [0, 1] : [1, 2]).map((s) => hull.at(at, s)[2]) as [number, number];
+  return top >= upper - SLIVER * (upper - lower);
+}
+
+/** Lines across a band of the hull at which its panels end (m along). */
+export function hullColumns(shape: BoatShape, { members, bulkheads }: Supports, band: Band): Line[] {
+  const { hull } = shape;
   return [
     { at: hull.aft, name: 'transom' },
     { at: hull.bow, name: 'stem' },
-    ...bulkheads.map(({ x, name }) => ({ at: x, name })),
+    ...bulkheads.filter((one) => reachesUp(shape, one, band)).map(({ x, name }) => ({ at: x, name })),
     ...members.flatMap((m) => (m.kind === 'frame' ? [{ at: m.x, name: m.name }] : [])),
   ].filter(({ at }) => at >= hull.aft - 1e-9 && at <= hull.bow + 1e-9);
 }
@@ -94,8 +110,9 @@ export function hullRows({ hull }: BoatShape, { members, hardEdges }: Supports, 
     { at: 2, name: 'deck edge' },
   ];
 }
-/** Lines across the deck (m along), and along it at x (m from the centreline). */
-export function deckColumns({ hull, deck }: BoatShape, { members, bulkheads }: Supports): Line[] {
+/** Lines across the deck (m along): of bulkheads those that reach it. */
+export function deckColumns(shape: BoatShape, { members, bulkheads }: Supports): Line[] {
+  const { hull, deck } = shape;
   const ends = [
     deck.cockpit && (['cockpit', deck.cockpit] as const),
     deck.coachroof && (['coachroof', deck.coachroof] as const),
@@ -111,10 +128,11 @@ export function deckColumns({ hull, deck }: BoatShape, { members, bulkheads }: S
     { at: hull.aft, name: 'transom' },
     { at: hull.bow, name: 'stem' },
     ...ends,
-    ...bulkheads.map(({ x, name }) => ({ at: x, name })),
+    ...bulkheads.filter((one) => reachesUp(shape, one, 'side')).map(({ x, name }) => ({ at: x, name })),
     ...members.flatMap((m) => (m.kind === 'beam' ? [{ at: m.x, name: m.name }] : [])),
   ].filter(({ at }) => at >= hull.aft - 1e-9 && at <= hull.bow + 1e-9);
 }
+/** Lines along the deck that hold its panels over a stretch of it (m from the centreline). */
 export function deckRows({ hull, deck }: BoatShape, { members }: Supports, reach: Reach): Line[] {
   const x = (reach[0] + reach[1]) / 2;
   const open = openHalfBreadth(deck, x);
@@ -167,17 +185,21 @@ function sectionPanels({ bottom, top, widest, low, high, at }: Section, ribs: re
  */
 export function panelsOf(shape: BoatShape, supports: Supports, region: Region, zoneId: string): Panel[] {
   const { hull, deck } = shape;
-  if (region.surface === 'hull') {
-    return stretches(hullColumns(shape, supports), region.from, region.to).flatMap(([a, b]) => {
-      const reach = [Math.max(a.at, region.from), Math.min(b.at, region.to)] as const;
-      const x = (reach[0] + reach[1]) / 2;
-      const [low, high] = [edgeAt(hull, region.lower, x), edgeAt(hull, region.upper, x)];
-      const rows = stretches(mirrored(hullRows(shape, supports, reach)), low, high);
-      return rows.map(([p, q]) =>
-        panelOf({ count: 2, at: (u, v) => hullPoint(hull, mix(a.at, b.at, u), mix(p.at, q.at, v)) }, [a, b], [p, q]),
-      );
-    });
-  }
+  if (region.surface === 'hull')
+    return (['bottom', 'side'] as const).flatMap((band) =>
+      stretches(hullColumns(shape, supports, band), region.from, region.to).flatMap(([a, b]) => {
+        const reach = [Math.max(a.at, region.from), Math.min(b.at, region.to)] as const;
+        const x = (reach[0] + reach[1]) / 2;
+        const [low, high] = [edgeAt(hull, region.lower, x), edgeAt(hull, region.upper, x)];
+        // One that runs on over the chine is as long as it is above it.
+        const rows = stretches(mirrored(hullRows(shape, supports, reach)), low, high).filter(
+          ([, upper]) => upper.at <= CHINE === (band === 'bottom'),
+        );
+        return rows.map(([p, q]) =>
+          panelOf({ count: 2, at: (u, v) => hullPoint(hull, mix(a.at, b.at, u), mix(p.at, q.at, v)) }, [a, b], [p, q]),
+        );
+      }),
+    );
   if (region.surface === 'deck') {
     return stretches(deckColumns(shape, supports), region.from, region.to).flatMap(([a, b]) => {
       const reach = [Math.max(a.at, region.from), Math.min(b.at, region.to)] as const;
