@@ -28,12 +28,12 @@ interface PanelsOf {
 }
 const checkedPanels = new WeakMap<Zone, PanelsOf>();
 const bulkheadsOf = new WeakMap<Boat['parts'][number]['zones'], string>();
+const bulkheadIn = ({ name, region }: Zone): string[] =>
+  region?.surface === 'section' ? [`${name}@${region.x}^${region.top}`] : [];
 const bulkheadKey = (parts: Boat['parts']): string =>
   parts
     .map(({ zones }) => {
-      const known =
-        bulkheadsOf.get(zones) ??
-        zones.flatMap(({ name, region }) => (region?.surface === 'section' ? [`${name}@${region.x}^${region.top}`] : [])).join();
+      const known = bulkheadsOf.get(zones) ?? zones.flatMap(bulkheadIn).join();
       bulkheadsOf.set(zones, known);
       return known;
     })
