@@ -1,4 +1,4 @@
-import type { CureLimit, ZoneCure } from './zoneCure';
+import { latest, type CureLimit, type ZoneCure } from './zoneCure';
 
 /** What a part comes to as it cures: each figure that of the zone where it is worst. */
 export interface CureOutcome {
@@ -13,16 +13,13 @@ export interface CureOutcome {
   degree: number;
 }
 
-const last = (times: readonly (number | null)[]): number | null =>
-  times.some((time) => time === null) ? null : Math.max(...times.map((time) => time!));
-
 /** @param zones at least one. */
 export function cureOutcome(zones: readonly ZoneCure[]): CureOutcome {
   const limits = zones.flatMap(({ name, limits: own }) => own.map((limit) => ({ ...limit, zone: name })));
   return {
     nearest: limits.reduce((a, b) => (b.limit - b.hottest < a.limit - a.hottest ? b : a)),
-    gel: last(zones.map(({ gel }) => gel)),
-    demould: last(zones.map(({ demould }) => demould)),
+    gel: latest(zones.map(({ gel }) => gel)),
+    demould: latest(zones.map(({ demould }) => demould)),
     warm: zones.every(({ demould, warm }) => demould !== null || warm),
     degree: Math.min(...zones.map(({ degree }) => degree)),
   };

@@ -162,6 +162,18 @@ describe('when a part may be demoulded', () => {
     for (const moment of course.moments) if (moment.time >= demould!) expect(stiff(moment)).toBe(true);
     expect(stiff(course.moments.findLast(({ time }) => time < demould!)!)).toBe(false);
   });
+  it('of a part of which one go is not cured is no matter of cooling', () => {
+    const warm = { rate: 60, to: 60, hold: 600 };
+    const goes = zoneCure(evaluation, {
+      zone,
+      plan: planOf({ place: 'oven', shot: 0.002, steps: [{ rate: 10, to: 20, hold: HOUR }, warm] }),
+      cure,
+      curing: USUAL_CURING,
+      bagged: false,
+    })!;
+    expect(goes.shots.length).toBeGreaterThan(1);
+    expect(goes).toMatchObject({ demould: null, warm: goes.degree >= cure.family.demould });
+  });
   it('is never of what is not cured, however cold it lies', () => {
     const raw = by([{ rate: 10, to: 8, hold: 2 * HOUR }]);
     expect(raw).toMatchObject({ demould: null, warm: false });

@@ -115,6 +115,7 @@ export function zoneCure(
   const quickest = (degree: number) => earliest(courses.map((one) => timeOf(one, (now) => now.degreeMost >= degree)));
   const isCured = ({ degree }: CureMoment) => degree >= demould;
   const isStiff = ({ degree, hottest: warm }: CureMoment) => glassTransition(cure, degree) >= warm + curing.stiffer;
+  const ends = courses.map(({ moments }) => moments.at(-1)!);
   const degree = Math.min(...courses.map((one) => one.degree));
   const hottest = (of: (run: (typeof runs)[number]) => number) => Math.max(...runs.map(of));
   const limits: CureLimit[] = [
@@ -145,7 +146,7 @@ export function zoneCure(
     course,
     gel: slowest((now) => now.degree >= gelDegree),
     demould: latest(courses.map((one) => sinceWhen(one, (now) => isCured(now) && isStiff(now)))),
-    warm: courses.some(({ moments }) => isCured(moments.at(-1)!) && !isStiff(moments.at(-1)!)),
+    warm: ends.every(isCured) && !ends.every(isStiff),
     tackEnds: quickest(tackEnds),
     abrade: quickest(abrade),
     degree,
@@ -164,7 +165,7 @@ const sinceWhen = ({ moments }: CureCourse, by: (moment: CureMoment) => boolean)
   moments[moments.findLastIndex((now) => !by(now)) + 1]?.time ?? null;
 
 /** The last of several times; null where one of them never comes. */
-const latest = (times: readonly (number | null)[]): number | null =>
+export const latest = (times: readonly (number | null)[]): number | null =>
   times.reduce((last, time) => (last === null || time === null ? null : Math.max(last, time)), 0);
 
 /** The first of several times that come; null where none does. */
