@@ -380,7 +380,54 @@ describe('panels', () => {
       const soft: BoatShape['hull'] = { ...shape.hull, hardChine: false };
       const over = (top: number | null) =>
         panelsOf({ ...shape, hull: soft }, at(top), hullZone(-1, 9, 'centreline', 'deckEdge'), 'z').length;
-      expect([over(null), over(chine)]).toEqual([2, 1]);
+      // Below the chine by what holds the bottom, two of them, and all along by what holds the side.
+      expect([over(null), over(chine)]).toEqual([2, 3]);
+      const all = panelsOf({ ...shape, hull: soft }, at(chine), hullZone(-1, 9, 'centreline', 'deckEdge'), 'z');
+      expect(Math.max(...all.map(({ length }) => length))).toBeCloseTo(
+        panelsOf({ ...shape, hull: soft }, bare, hullZone(-1, 9, 'centreline', 'deckEdge'), 'z')[0]!.length,
+        6,
+      );
+    });
+    it('leave no place of the hull without a panel, whatever stands in her and however high', () => {
+      const region = hullZone(-1, 9, 'centreline', 'deckEdge');
+      const place = fc.double({ min: 0, max: 8, noNaN: true });
+      const height = fc.option(fc.double({ min: 0.1, max: 1.3, noNaN: true }), { nil: null });
+      const stringer = fc.record({
+        from: place,
+        run: fc.double({ min: 0.1, max: 8, noNaN: true }),
+        share: fc.double({ min: 0.1, max: 0.9, noNaN: true }),
+        band: fc.constantFrom('bottom' as const, 'side' as const),
+      });
+      fc.assert(
+        fc.property(
+          fc.boolean(),
+          fc.array(fc.record({ x: place, top: height }), { maxLength: 3 }),
+          fc.array(stringer, { maxLength: 2 }),
+          (hardChine, bulkheads, stringers) => {
+            const hull = { ...shape.hull, hardChine };
+            const supports: Supports = {
+              ...bare,
+              bulkheads: bulkheads.map(({ x, top }, i) => ({ x, top, name: `B${i}` })),
+              members: stringers.map(({ from, run, share, band }, i) => {
+                return {
+                  id: `s${i}`,
+                  name: `S${i}`,
+                  kind: 'stringer',
+                  band,
+                  share,
+                  from,
+                  to: from + run,
+                  section: null,
+                };
+              }),
+            };
+            const panels = panelsOf({ ...shape, hull }, supports, region, 'z');
+            const held = panels.reduce((sum, { patch }) => sum + patchArea(patch).area, 0);
+            expect(held / areaOf(region)).toBeGreaterThan(0.985);
+          },
+        ),
+        { numRuns: 40 },
+      );
     });
     it('a frame carries as far as to what holds the band that it crosses', () => {
       const frame = { id: 'f', name: 'Frame', kind: 'frame' as const, x: 4, section: null };

@@ -30,8 +30,8 @@ interface Line {
   name: string;
 }
 const SLIVER = 0.1;
-/** Where the bottom ends, as s, and a hair beyond it. */
-const CHINE = 1 + 1e-9;
+/** The bottom ends at 1, as s; so far off it is beyond it. */
+const HAIR = 1e-9;
 
 /** Stretches between lines that lie in a range by more than a sliver. */
 function stretches(lines: readonly Line[], from: number, to: number): [Line, Line][] {
@@ -185,21 +185,24 @@ function sectionPanels({ bottom, top, widest, low, high, at }: Section, ribs: re
  */
 export function panelsOf(shape: BoatShape, supports: Supports, region: Region, zoneId: string): Panel[] {
   const { hull, deck } = shape;
-  if (region.surface === 'hull')
-    return (['bottom', 'side'] as const).flatMap((band) =>
+  if (region.surface === 'hull') {
+    const between = (band: Band, counts: (row: [Line, Line]) => boolean) =>
       stretches(hullColumns(shape, supports, band), region.from, region.to).flatMap(([a, b]) => {
         const reach = [Math.max(a.at, region.from), Math.min(b.at, region.to)] as const;
         const x = (reach[0] + reach[1]) / 2;
         const [low, high] = [edgeAt(hull, region.lower, x), edgeAt(hull, region.upper, x)];
-        // One that runs on over the chine is as long as it is above it.
-        const rows = stretches(mirrored(hullRows(shape, supports, reach)), low, high).filter(
-          ([, upper]) => upper.at <= CHINE === (band === 'bottom'),
-        );
+        const rows = stretches(mirrored(hullRows(shape, supports, reach)), low, high).filter(counts);
         return rows.map(([p, q]) =>
           panelOf({ count: 2, at: (u, v) => hullPoint(hull, mix(a.at, b.at, u), mix(p.at, q.at, v)) }, [a, b], [p, q]),
         );
-      }),
-    );
+      });
+    if (supports.bulkheads.every((one) => reachesUp(shape, one, 'side'))) return between('side', () => true);
+    // Where one ends lower, what runs on over the chine is looked at by what holds either band.
+    return [
+      ...between('bottom', ([lower]) => lower.at < 1 - HAIR),
+      ...between('side', ([, upper]) => upper.at > 1 + HAIR),
+    ];
+  }
   if (region.surface === 'deck') {
     return stretches(deckColumns(shape, supports), region.from, region.to).flatMap(([a, b]) => {
       const reach = [Math.max(a.at, region.from), Math.min(b.at, region.to)] as const;
