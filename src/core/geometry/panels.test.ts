@@ -1,0 +1,276 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { areaOf, bare, hullZone, shape } from '../../../tests/helpers/motorHull';
+import { memberGeometry, panelsOf, patchArea, type BoatShape, type Region, type Supports } from '.';
+
+describe('panels', () => {
+  const bottom = hullZone(-1, 9, 'centreline', 'chine');
+  const whole = panelsOf(shape, bare, bottom, 'z');
+  it('run from support to support, beyond the zone where need be', () => {
+    expect(whole).toHaveLength(1);
+    const band: Region = {
+      surface: 'hull',
+      from: 2,
+      to: 4,
+      lower: { kind: 'centreline' },
+      upper: { kind: 'girth', distance: 0.2 },
+    };
+    const [only] = panelsOf(shape, bare, band, 'z');
+    expect(only!.length).toBeCloseTo(whole[0]!.length, 6);
+    expect(only!.between).toEqual({ along: ['transom', 'stem'], across: ['keel', 'chine'] });
+  });
+  it('get smaller with every support, and a stringer in the middle halves them', () => {
+    const frames: Supports = {
+      ...bare,
+      bulkheads: [{ x: 3, name: 'Bulkhead' }],
+      members: [{ id: 'f', name: 'Frame', kind: 'frame', x: 5, section: null }],
+    };
+    const three = panelsOf(shape, frames, bottom, 'z');
+    expect(three).toHaveLength(3);
+    expect(three.reduce((sum, panel) => sum + panel.length, 0)).toBeCloseTo(whole[0]!.length, 0);
+    const stringer: Supports = {
+      ...frames,
+      members: [
+        ...frames.members,
+        { id: 's', name: 'Stringer', kind: 'stringer', band: 'bottom', share: 0.5, from: -1, to: 9, section: null },
+      ],
+    };
+    const six = panelsOf(shape, stringer, bottom, 'z');
+    expect(six).toHaveLength(6);
+    expect(six[0]!.breadth / three[0]!.breadth).toBeCloseTo(0.5, 1);
+  });
+  describe('beside a stringer that ends', () => {
+    const over = (from: number, to: number, bulkheads = [3, 5]): Supports => ({
+      ...bare,
+      bulkheads: bulkheads.map((x) => ({ x, name: `Bulkhead ${x}` })),
+      members: [{ id: 's', name: 'Stringer', kind: 'stringer', band: 'bottom', share: 0.5, from, to, section: null }],
+    });
+    const broadest = (supports: Supports, from = 3, to = 5) =>
+      Math.max(
+        ...panelsOf(shape, supports, hullZone(from, to, 'centreline', 'chine'), 'z').map(({ breadth }) => breadth),
+      );
+    const [held, open] = [broadest(over(-1, 9)), broadest(over(8, 9))];
+    it('within them are as broad as without it, wherever it ends', () => {
+      expect(held).toBeLessThan(0.6 * open);
+      for (const to of [3.1, 3.9, 4.1, 4.7]) expect(broadest(over(-1, to)), `ends at ${to}`).toBeCloseTo(open, 9);
+      for (const from of [3.3, 3.9, 4.1, 4.9]) expect(broadest(over(from, 9)), `from ${from}`).toBeCloseTo(open, 9);
+    });
+    it('at their end, or a sliver short of it, are held by it', () => {
+      for (const [from, to] of [
+        [3, 5],
+        [3.15, 4.85],
+        [-1, 4.9],
+      ] as const)
+        expect(broadest(over(from, to))).toBeCloseTo(held, 9);
+    });
+    it('beyond the zone do not mind: what lies beside the zone’s own part of a panel is held', () => {
+      // The panel runs from 3 to 5, the zone ends at 4, and the stringer a little later.
+      expect(broadest(over(-1, 4.1), 3, 4)).toBeCloseTo(held, 9);
+      expect(broadest(over(-1, 3.6), 3, 4)).toBeCloseTo(open, 9);
+    });
+    it('are never broader for a longer one, nor narrower for a shorter', () => {
+      fc.assert(
+        fc.property(
+          fc.double({ min: -0.5, max: 7, noNaN: true }),
+          fc.double({ min: 0.1, max: 5, noNaN: true }),
+          fc.double({ min: 0, max: 2, noNaN: true }),
+          (from, run, more) => {
+            const [shorter, longer] = [over(from, from + run), over(from - more, from + run + more)].map((supports) =>
+              panelsOf(shape, supports, hullZone(0.5, 7, 'centreline', 'chine'), 'z'),
+            );
+            const widest = (panels: typeof shorter) => Math.max(...panels!.map(({ breadth }) => breadth));
+            expect(widest(longer)).toBeLessThanOrEqual(widest(shorter) + 1e-9);
+            expect(longer!.length).toBeGreaterThanOrEqual(shorter!.length);
+          },
+        ),
+        { numRuns: 25 },
+      );
+    });
+    it('on deck a girder that ends within a bay holds none of its panels', () => {
+      const deck = (to: number): Supports => ({
+        ...bare,
+        bulkheads: [
+          { x: 3, name: 'A' },
+          { x: 5, name: 'B' },
+        ],
+        members: [{ id: 'g', name: 'Girder', kind: 'girder', y: 0.5, from: 2, to, section: null }],
+      });
+      const count = (to: number) => panelsOf(shape, deck(to), { surface: 'deck', from: 3, to: 5 }, 'z').length;
+      expect(count(5)).toBe(count(9));
+      expect(count(4)).toBeLessThan(count(5));
+    });
+    it('a stringer beside it carries as far as to what holds over its whole span', () => {
+      const upper = {
+        id: 'u',
+        name: 'Upper',
+        kind: 'stringer',
+        band: 'bottom',
+        share: 0.8,
+        from: -1,
+        to: 9,
+        section: null,
+      } as const;
+      const spacing = (to: number) => {
+        const supports = over(-1, to);
+        const geometry = memberGeometry(
+          shape,
+          { ...supports, members: [...supports.members, upper] },
+          upper,
+          () => null,
+        )!;
+        return geometry.spans.find(({ middle }) => middle[0] > 3 && middle[0] < 5)!.spacing;
+      };
+      expect(spacing(4.2)).toBeCloseTo(spacing(2), 6);
+      expect(spacing(4.2)).toBeGreaterThan(spacing(9));
+    });
+  });
+  describe('beside a bulkhead that ends below the deck', () => {
+    const at = (top: number | null): Supports => ({ ...bare, bulkheads: [{ x: 3, name: 'Low', top }] });
+    const [chine, deck] = [1, 2].map((s) => shape.hull.at(3, s)[2]) as [number, number];
+    const count = (top: number | null, region: Region) => panelsOf(shape, at(top), region, 'z').length;
+    const side = hullZone(-1, 9, 'chine', 'deckEdge');
+    const onDeck: Region = { surface: 'deck', from: 3.2, to: 9 };
+    it('are held by it as far up as it stands, and no further', () => {
+      // To the deck, and where nothing is said: bottom and side are parted, and the deck ends at it.
+      for (const top of [null, deck, deck + 1])
+        expect([count(top, bottom), count(top, side)], String(top)).toEqual([2, 2]);
+      // To the chine alone.
+      for (const top of [chine, (chine + deck) / 2, deck - 0.3])
+        expect([count(top, bottom), count(top, side)], String(top)).toEqual([2, 1]);
+      // A floor: neither.
+      const keel = shape.hull.at(3, 0)[2];
+      expect([count((keel + chine) / 2, bottom), count((keel + chine) / 2, side)]).toEqual([1, 1]);
+    });
+    it('on deck run on over it', () => {
+      const longest = (top: number | null) =>
+        Math.max(...panelsOf(shape, at(top), onDeck, 'z').map(({ length }) => length));
+      expect(longest(chine)).toBeGreaterThanOrEqual(longest(null));
+      expect(panelsOf(shape, at(chine), { surface: 'deck', from: -1, to: 9 }, 'z').length).toBeLessThan(
+        panelsOf(shape, at(null), { surface: 'deck', from: -1, to: 9 }, 'z').length,
+      );
+    });
+    it('that run on over the chine are as long as they are above it', () => {
+      const soft: BoatShape['hull'] = { ...shape.hull, hardChine: false };
+      const over = (top: number | null) =>
+        panelsOf({ ...shape, hull: soft }, at(top), hullZone(-1, 9, 'centreline', 'deckEdge'), 'z').length;
+      // Below the chine by what holds the bottom, two of them, and all along by what holds the side.
+      expect([over(null), over(chine)]).toEqual([2, 3]);
+      const all = panelsOf({ ...shape, hull: soft }, at(chine), hullZone(-1, 9, 'centreline', 'deckEdge'), 'z');
+      expect(Math.max(...all.map(({ length }) => length))).toBeCloseTo(
+        panelsOf({ ...shape, hull: soft }, bare, hullZone(-1, 9, 'centreline', 'deckEdge'), 'z')[0]!.length,
+        6,
+      );
+    });
+    it('leave no place of the hull without a panel, whatever stands in her and however high', () => {
+      const region = hullZone(-1, 9, 'centreline', 'deckEdge');
+      const place = fc.double({ min: 0, max: 8, noNaN: true });
+      const height = fc.option(fc.double({ min: 0.1, max: 1.3, noNaN: true }), { nil: null });
+      const stringer = fc.record({
+        from: place,
+        run: fc.double({ min: 0.1, max: 8, noNaN: true }),
+        share: fc.double({ min: 0.1, max: 0.9, noNaN: true }),
+        band: fc.constantFrom('bottom' as const, 'side' as const),
+      });
+      fc.assert(
+        fc.property(
+          fc.boolean(),
+          fc.array(fc.record({ x: place, top: height }), { maxLength: 3 }),
+          fc.array(stringer, { maxLength: 2 }),
+          (hardChine, bulkheads, stringers) => {
+            const hull = { ...shape.hull, hardChine };
+            const supports: Supports = {
+              ...bare,
+              bulkheads: bulkheads.map(({ x, top }, i) => ({ x, top, name: `B${i}` })),
+              members: stringers.map(({ from, run, share, band }, i) => {
+                return {
+                  id: `s${i}`,
+                  name: `S${i}`,
+                  kind: 'stringer',
+                  band,
+                  share,
+                  from,
+                  to: from + run,
+                  section: null,
+                };
+              }),
+            };
+            const panels = panelsOf({ ...shape, hull }, supports, region, 'z');
+            const held = panels.reduce((sum, { patch }) => sum + patchArea(patch).area, 0);
+            expect(held / areaOf(region)).toBeGreaterThan(0.985);
+          },
+        ),
+        { numRuns: 40 },
+      );
+    });
+    it('a frame carries as far as to what holds the band that it crosses', () => {
+      const frame = { id: 'f', name: 'Frame', kind: 'frame' as const, x: 4, section: null };
+      const spacing = (top: number | null) =>
+        Object.fromEntries(
+          memberGeometry(shape, { ...at(top), members: [frame] }, frame, () => null)!.spans.map((span) => [
+            span.on,
+            span.spacing,
+          ]),
+        );
+      expect(spacing(chine)['bottom']).toBeCloseTo(spacing(null)['bottom']!, 9);
+      expect(spacing(chine)['side']!).toBeGreaterThan(spacing(null)['side']!);
+    });
+  });
+  it('without a keel that holds, run on to the other hand', () => {
+    const [wide] = panelsOf(
+      shape,
+      { ...bare, hardEdges: { keel: false, chine: true } },
+      hullZone(2, 3, 'centreline', 'chine'),
+      'z',
+    );
+    expect(wide!.breadth / whole[0]!.breadth).toBeCloseTo(2, 1);
+  });
+  it('on a bulkhead end at its ribs', () => {
+    const region: Region = { surface: 'section', x: 3, top: null };
+    const ribs: Supports = {
+      ...bare,
+      members: [1 / 3, 2 / 3].map((share, i) => ({
+        id: `r${i}`,
+        name: `Post ${i + 1}`,
+        kind: 'rib' as const,
+        zone: 'b',
+        run: 'across' as const,
+        share,
+        section: null,
+      })),
+    };
+    expect(panelsOf(shape, ribs, region, 'b')).toHaveLength(3);
+    expect(panelsOf(shape, ribs, region, 'another')).toHaveLength(1);
+  });
+});
+
+describe('members', () => {
+  const frame = { id: 'f', name: 'Frame', kind: 'frame' as const, x: 3, section: null };
+  it('a frame spans keel to chine and chine to deck on both hands, and carries half the way to its neighbours', () => {
+    const geometry = memberGeometry(
+      shape,
+      { ...bare, bulkheads: [{ x: 2, name: 'A' }], members: [frame] },
+      frame,
+      () => null,
+    )!;
+    expect(geometry.spans.map(({ on }) => on)).toEqual(['bottom', 'side']);
+    expect(geometry.length).toBeCloseTo(2 * shape.hull.girth(3, 2), 2);
+    expect(geometry.spans[0]!.spacing).toBeCloseTo((3 - 2 + (shape.hull.bow - 3)) / 2, 6);
+  });
+  it('a stringer is held by what crosses it', () => {
+    const stringer = {
+      id: 's',
+      name: 'Stringer',
+      kind: 'stringer' as const,
+      band: 'bottom' as const,
+      share: 0.5,
+      from: 0,
+      to: 5,
+      section: null,
+    };
+    const geometry = memberGeometry(shape, { ...bare, members: [frame, stringer] }, stringer, () => null)!;
+    expect(geometry.spans).toHaveLength(2);
+    expect(geometry.spans[0]!.spacing).toBeCloseTo(shape.hull.girth(1.5, 1) / 2, 1);
+    expect(geometry.length).toBeGreaterThan(2 * 5);
+    expect(memberGeometry(shape, bare, { ...stringer, from: 30, to: 40 }, () => null)).toBeNull();
+  });
+});
