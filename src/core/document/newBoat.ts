@@ -12,7 +12,7 @@ const hundredths = (metres: number) => Number(metres.toFixed(2));
 export const defaultWaterline = (hullLength: number) => hundredths(0.883 * hullLength);
 /** Beam at the chine of a boat of which only the greatest beam is known (m). */
 export const defaultChineBeam = (maximumBeam: number) => hundredths(0.82 * maximumBeam);
-/** Where a new boat has its floor and beam, its bulkhead, and the end of its stringer, over the length of the hull. */
+/** Where a new boat has its floor and beam and its bulkhead, and where its stringer used to end, over the length. */
 export const USUAL_PLACES = [0.3, 0.6, 5 / 6] as const;
 
 /**
@@ -83,7 +83,7 @@ export function newBoat(name: string): Boat {
         band: 'bottom',
         share: 0.5,
         from: -1,
-        to: 5,
+        to: 7,
         section: null,
       },
       { id: 'beam-1', name: 'Deck beam aft', kind: 'beam', x: 1.8, section: null },
