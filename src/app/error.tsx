@@ -1,12 +1,13 @@
 'use client';
-import { Button } from 'react-bootstrap';
+import { BrokenScreen } from '@/ui/shared/BrokenScreen';
 
-export default function ErrorPage({ reset }: { error: Error; reset: () => void }) {
+/** A screen outside a boat that broke. */
+export default function ErrorPage({ error, reset }: { error: Error; reset: () => void }) {
   return (
     <main className="page">
-      <h1>This screen could not be shown</h1>
-      <p>What you changed is saved or kept in this browser. Try again; if it stays so, the server log says why.</p>
-      <Button onClick={reset}>Try again</Button>
+      <BrokenScreen error={error} reset={reset}>
+        <p>What you changed is saved or kept in this browser. If it stays so, the server log says why.</p>
+      </BrokenScreen>
     </main>
   );
 }

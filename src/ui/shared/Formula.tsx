@@ -9,7 +9,11 @@ export function Formula({ tex }: { tex: string }) {
   const [katex, setKatex] = useState<typeof katexType | null>(null);
   useEffect(() => {
     let here = true;
-    void import('katex').then((module) => here && setKatex(() => module.default));
+    // Where nobody sends the typesetter, the plain reading stays.
+    import('katex').then(
+      (module) => here && setKatex(() => module.default),
+      () => undefined,
+    );
     return () => {
       here = false;
     };

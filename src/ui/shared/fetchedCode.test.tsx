@@ -6,7 +6,10 @@ import { afterEach, describe, expect, it, vi } from 'vitest';
 import { fetchedCode } from './fetchedCode';
 
 const double = (value: number) => 2 * value;
-afterEach(cleanup);
+afterEach(() => {
+  cleanup();
+  vi.useRealTimers();
+});
 
 describe('code that is fetched once the page stands', () => {
   it('is nothing on the server and at first, then what was fetched, fetched once for all', async () => {
@@ -26,6 +29,38 @@ describe('code that is fetched once the page stands', () => {
     render(<Shown />);
     expect(screen.getByText('42')).toBeTruthy();
     expect(load.mock.calls.length).toBeLessThanOrEqual(2);
+  });
+
+  it('is asked for again where nobody answered, and at once when the network is back', async () => {
+    vi.useFakeTimers();
+    const load = vi.fn<() => Promise<typeof double>>();
+    load.mockRejectedValueOnce(new Error('nobody')).mockRejectedValueOnce(new Error('nobody'));
+    load.mockResolvedValue(double);
+    const useDouble = fetchedCode(load);
+    const Shown = () => <p>{useDouble()?.(21) ?? 'not yet'}</p>;
+    render(<Shown />);
+    await act(() => vi.advanceTimersByTimeAsync(1001));
+    expect(load).toHaveBeenCalledTimes(2);
+    expect(screen.getByText('not yet')).toBeTruthy();
+    window.dispatchEvent(new Event('online'));
+    await act(() => vi.advanceTimersByTimeAsync(0));
+    expect(screen.getByText('42')).toBeTruthy();
+    expect(load).toHaveBeenCalledTimes(3);
+  });
+
+  it('is no longer asked for once nothing waits for it, and asked for when something does again', async () => {
+    vi.useFakeTimers();
+    const load = vi.fn<() => Promise<typeof double>>().mockRejectedValueOnce(new Error('nobody'));
+    load.mockResolvedValue(double);
+    const useDouble = fetchedCode(load);
+    const Shown = () => <p>{useDouble()?.(21) ?? 'not yet'}</p>;
+    render(<Shown />);
+    cleanup();
+    await act(() => vi.advanceTimersByTimeAsync(60_000));
+    expect(load).toHaveBeenCalledTimes(1);
+    render(<Shown />);
+    await act(() => vi.advanceTimersByTimeAsync(0));
+    expect(screen.getByText('42')).toBeTruthy();
   });
 
   it('is not fetched where it is not wanted', () => {

@@ -3,7 +3,8 @@ import { useEffect, useState } from 'react';
 /** As long as a click waits to hear from the server. */
 const PATIENCE_MILLISECONDS = 8000;
 
-async function reachable(): Promise<boolean> {
+/** Whether the server answers within the patience of a click. */
+export async function reachable(): Promise<boolean> {
   try {
     return (await fetch('/api/alive', { cache: 'no-store', signal: AbortSignal.timeout(PATIENCE_MILLISECONDS) })).ok;
   } catch {
@@ -22,9 +23,12 @@ function ownLink(event: MouseEvent): HTMLAnchorElement | null {
   return leaves && !to.pathname.startsWith('/api/') ? link : null;
 }
 
+/** Whether an error is that of a piece of the page's code that nobody sent. */
+export const isUnsent = (error: unknown): boolean => error instanceof Error && error.name === 'ChunkLoadError';
+
 /**
  * A page is left for another only when the server answers: a browser that goes where nobody answers loses the page,
- * and with it what stands there to be read.
+ * and with it what stands there to be read. A click that asks for code which does not come is told the same.
  *
  * @returns whether the last click found nobody, and how to forget it.
  */
@@ -51,6 +55,15 @@ export function useReachable(): { stayed: boolean; forget: () => void } {
     // Before the page's own answers to the click, so that they come once.
     document.addEventListener('click', onClick, true);
     return () => document.removeEventListener('click', onClick, true);
+  }, []);
+  useEffect(() => {
+    const onRejection = (event: PromiseRejectionEvent) => {
+      if (!isUnsent(event.reason)) return;
+      event.preventDefault();
+      setStayed(true);
+    };
+    window.addEventListener('unhandledrejection', onRejection);
+    return () => window.removeEventListener('unhandledrejection', onRejection);
   }, []);
   return { stayed, forget: () => setStayed(false) };
 }

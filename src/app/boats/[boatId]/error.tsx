@@ -1,17 +1,15 @@
 'use client';
-import { Button } from 'react-bootstrap';
+import { BrokenScreen } from '@/ui/shared/BrokenScreen';
 
 /** A screen that broke: the others still work, and nothing that was typed is lost. */
 export default function BoatError({ error, reset }: { error: Error & { digest?: string }; reset: () => void }) {
   return (
-    <div className="p-4" role="alert">
-      <h2>This screen cannot be shown</h2>
+    <BrokenScreen error={error} reset={reset}>
       <p>
         What you typed is kept: in the boat where it was saved, in this browser where it was not. The other screens of
         the boat still work.
       </p>
       <p className="soft small">{error.digest ? `Reported as ${error.digest} in the server's log.` : error.message}</p>
-      <Button onClick={reset}>Try again</Button>
-    </div>
+    </BrokenScreen>
   );
 }
