@@ -78,3 +78,18 @@ test('a click while nobody answers keeps the page and what stands on it', async 
   await page.getByRole('link', { name: 'Check', exact: true }).click();
   await page.waitForURL(/\/check$/);
 });
+
+test('a view that nobody sends is said, and comes once the server answers', async ({ page, request, context }) => {
+  const boat = await ownBoat(request, 'Unsent boat');
+  await open(page, `/boats/${boat}/weights`);
+  await context.setOffline(true);
+  await page.getByRole('button', { name: 'Cost and hours' }).click();
+  const broken = page.getByRole('alert').filter({ hasText: 'A part of this screen has not come from the server' });
+  await expect(broken).toBeVisible();
+  await broken.getByRole('button', { name: 'Try again' }).click();
+  await expect(broken).toContainText('The server still cannot be reached.');
+  await context.setOffline(false);
+  await broken.getByRole('button', { name: 'Try again' }).click();
+  await page.getByRole('button', { name: 'Cost and hours' }).click();
+  await expect(page.getByRole('heading', { name: 'The same layers by another process' })).toBeVisible();
+});
