@@ -301,8 +301,16 @@ describe('Check', () => {
     fireEvent.click(screen.getByLabelText('Only zones that fail or are thin'));
     await waitFor(() => expect(listed()).toEqual(names));
   });
-  it('says of the side that its frames are taken to run up to the deck edge', async () => {
-    await open();
-    expect(page()).toMatch(/Panels of the side if Floor aft, .* ended at the chine/);
+  const framesTo = (upTo: 'notSaid' | 'deckEdge') => (boat: Boat) => ({
+    ...boat,
+    supports: boat.supports.map((one) => (one.kind === 'frame' ? { ...one, upTo } : one)),
+  });
+  it('says of the side that its frames are taken to run up to the deck edge, as long as nobody says so', async () => {
+    await open(framesTo('notSaid'));
+    expect(page()).toMatch(/Panels of the side if Frame aft, .* ended at the chine/);
+  });
+  it('says no such thing of frames that are said to run up', async () => {
+    await open(framesTo('deckEdge'));
+    expect(page()).not.toContain('ended at the chine');
   });
 });

@@ -15,7 +15,7 @@ test('a bulkhead is dragged and nudged; panels, pressures and margins follow, an
   request,
 }) => {
   await open(page, `/boats/${await ownBoat(request, 'Drag boat')}/zones`);
-  const grip = page.getByRole('slider', { name: 'Floor forward, place along the boat' });
+  const grip = page.getByRole('slider', { name: 'Frame forward, place along the boat' });
   const forward = row(page, 'Bottom forward');
   await expect(forward).toContainText('1359 × 808');
   const box = (await grip.locator('rect').boundingBox())!;
@@ -232,7 +232,7 @@ test('stiffeners: a section is made and changed, its numbers live, its weight in
 }) => {
   const id = await ownBoat(request, 'Stiff boat');
   await open(page, `/boats/${id}/stiffeners`);
-  const checks = page.getByRole('table', { name: 'Checks of Floor midships' });
+  const checks = page.getByRole('table', { name: 'Checks of Frame midships' });
   const stiffness = () =>
     checks
       .getByRole('row', { name: /^Stiffness/ })

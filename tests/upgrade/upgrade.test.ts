@@ -1,3 +1,4 @@
+import { zoneOf } from '../helpers/merrow';
 import { boardOf } from '@/core/build';
 import { buildForFloor } from '@/server/floor/floorBuild';
 import { keepRecords } from '@/server/stores/buildRecords';
@@ -21,7 +22,7 @@ import {
   settleGeometry,
 } from '@/core/document';
 import { applyEdits, editsSchema } from '@/core/edit';
-import { makeEvaluator } from '@/core/evaluate';
+import { heldOnTrust, makeEvaluator } from '@/core/evaluate';
 import { contextOf } from '@/server/context';
 import { openDatabase } from '@/server/database/open';
 import { editBoat, listBoats, readBoat } from '@/server/stores/boats';
@@ -366,6 +367,12 @@ describe('a database of document version 12, from before there were accounts and
     const context = contextOf(await openDatabase(file), 'I. Hallin');
     const { boat, version } = await readBoat(context, 'merrow-84');
     expect(boat.fillPlans).toHaveLength(2);
+    // Of its frames nobody has said how far up they run: they hold as before, and the sides say so.
+    const frames = boat.supports.flatMap((one) => (one.kind === 'frame' ? [one.upTo] : []));
+    expect(frames).toHaveLength(7);
+    expect(new Set(frames)).toEqual(new Set(['notSaid']));
+    const [, side] = zoneOf(boat, 'Side aft');
+    expect(heldOnTrust(boat, side).notChecked.join()).toContain('ended at the chine');
     expect((await listStock(context, 'bx45-600')).length).toBeGreaterThan(2);
     expect(await listPeople(context)).toEqual([]);
     expect(await listBuilds(context)).toEqual([]);

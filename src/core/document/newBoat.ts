@@ -75,7 +75,7 @@ export function newBoat(name: string): Boat {
     hull: shapeFor(particularsOf(brief), brief.kind),
     deck: FLUSH_DECK,
     supports: [
-      { id: 'floor-1', name: 'Floor aft', kind: 'frame', x: 1.8, section: null },
+      { id: 'floor-1', name: 'Frame aft', kind: 'frame', x: 1.8, upTo: 'deckEdge', section: null },
       {
         id: 'stringer-1',
         name: 'Bottom stringer',

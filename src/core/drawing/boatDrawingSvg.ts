@@ -85,7 +85,14 @@ export function boatDrawingSvg(boat: Boat): string | null {
   });
   const frames = boat.supports.flatMap((one) => {
     if (one.kind === 'frame')
-      return [stroke(`M${X(one.x).toFixed(1)} ${axis}V${Y(-hull.at(one.x, 2)[1])}`, WATER, 0.7, '3 2')];
+      return [
+        stroke(
+          `M${X(one.x).toFixed(1)} ${axis}V${Y(-hull.at(one.x, one.upTo === 'chine' ? 1 : 2)[1])}`,
+          WATER,
+          0.7,
+          '3 2',
+        ),
+      ];
     return one.kind === 'beam'
       ? [stroke(`M${X(one.x).toFixed(1)} ${axis}V${Y(hull.at(one.x, 2)[1])}`, WATER, 0.7, '3 2')]
       : [];

@@ -21,11 +21,15 @@ const CASES: [Edit, string, string][] = [
     'Shape: changed Hull',
   ],
   [
-    { type: 'support.add', item: { id: 'f9', name: 'Floor bow', kind: 'frame', x: 7, section: null }, index: 0 },
+    {
+      type: 'support.add',
+      item: { id: 'f9', name: 'Floor bow', kind: 'frame', x: 7, upTo: 'deckEdge', section: null },
+      index: 0,
+    },
     'added Floor bow',
     'Supports: added Floor bow',
   ],
-  [{ type: 'support.remove', id: 'floor-1' }, 'removed Floor aft', 'Supports: removed Floor aft'],
+  [{ type: 'support.remove', id: 'floor-1' }, 'removed Frame aft', 'Supports: removed Frame aft'],
   [
     { type: 'section.set', item: { ...section, height: 0.2 } },
     `changed ${section.name}`,
@@ -73,11 +77,18 @@ describe('edits of shape, supports, sections, references and packs', () => {
   });
   it.each([
     [
-      { type: 'support.add', item: { id: 'floor-1', name: 'Twice', kind: 'frame', x: 1, section: null }, index: 0 },
+      {
+        type: 'support.add',
+        item: { id: 'floor-1', name: 'Twice', kind: 'frame', x: 1, upTo: 'deckEdge', section: null },
+        index: 0,
+      },
       'is taken',
     ],
     [
-      { type: 'support.set', item: { id: 'floor-1', name: 'Floor', kind: 'frame', x: 1, section: 'nothing' } },
+      {
+        type: 'support.set',
+        item: { id: 'floor-1', name: 'Floor', kind: 'frame', x: 1, upTo: 'deckEdge', section: 'nothing' },
+      },
       'asks for a section that is not in this boat',
     ],
     [{ type: 'support.remove', id: 'nowhere' }, 'is not in this boat any more'],

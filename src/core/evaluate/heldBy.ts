@@ -39,7 +39,10 @@ function isWithin(zone: Zone, from: number, to = from): boolean {
 /** Whether a support parts a zone into panels. */
 function holdsPanelsOf(zone: Zone, one: Support): boolean {
   if (one.kind === 'rib') return one.zone === zone.id;
-  if (ON[one.kind] !== onBoat(zone)?.surface) return false;
+  const region = onBoat(zone);
+  if (ON[one.kind] !== region?.surface) return false;
+  if (one.kind === 'frame' && one.upTo === 'chine' && region.surface === 'hull' && region.lower.kind === 'chine')
+    return false;
   return 'x' in one ? isWithin(zone, one.x) : isWithin(zone, one.from, one.to);
 }
 
@@ -49,12 +52,13 @@ export const supportsOnTrust = ({ parts, supports }: Boat): Support[] =>
     (one) => one.section === null && parts.some(({ zones }) => zones.some((zone) => holdsPanelsOf(zone, one))),
   );
 
-/** Frames that hold panels of a zone on the side of the hull, which a floor that ends at the chine would not. */
+/** Frames that hold panels of a zone on the side, of which nobody has said that they do not end at the chine. */
 function framesUpTheSide({ supports }: Boat, zone: Zone): Support[] {
   const { region } = zone;
   if (region?.surface !== 'hull' || region.upper.kind === 'chine' || region.upper.kind === 'centreline') return [];
   const onSide = region.lower.kind === 'chine' || region.upper.kind === 'deckEdge' || zone.location === 'side';
-  return onSide ? supports.filter((one) => one.kind === 'frame' && holdsPanelsOf(zone, one)) : [];
+  const unsaid = supports.filter((one) => one.kind === 'frame' && one.upTo === 'notSaid');
+  return onSide ? unsaid.filter((one) => holdsPanelsOf(zone, one)) : [];
 }
 
 const held = new WeakMap<Zone, { key: string; found: HeldOnTrust }>();
@@ -94,7 +98,9 @@ export function heldOnTrust(boat: Boat, zone: Zone): HeldOnTrust {
         .filter((one) => one.section === null && holdsPanelsOf(zone, one))
         .map(({ name }) => `${name} holds panels here and has no section: nothing says that it is stiff enough`),
       ...(frames.length > 0
-        ? [`Panels of the side if ${frames.join(', ')} ended at the chine: a frame is taken to run up to the deck edge`]
+        ? [
+            `Panels of the side if ${frames.join(', ')} ended at the chine: they are taken to the deck edge, and nothing says so`,
+          ]
         : []),
     ],
   };

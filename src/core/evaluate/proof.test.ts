@@ -288,7 +288,7 @@ describe('stiffeners', () => {
       '"Former" must be a core of this boat',
     );
     expect(() => edited(boat, { type: 'section.remove', id: section.id })).toThrow(
-      'Floor hat 140 is in use: Floor aft has it',
+      'Frame hat 140 is in use: Frame aft has it',
     );
   });
 });

@@ -88,7 +88,14 @@ function someEdit(state: Boat, [kind, a, b, c]: readonly number[], serial: numbe
     { type: 'brief.set', patch: { deadriseDeg: 8 + (c! % 20) } },
     {
       type: 'support.add',
-      item: { id: `frame-${serial}`, name: 'Added', kind: 'frame', x: 0.5 + (c! % 60) / 10, section: null },
+      item: {
+        id: `frame-${serial}`,
+        name: 'Added',
+        kind: 'frame',
+        x: 0.5 + (c! % 60) / 10,
+        upTo: (['notSaid', 'chine', 'deckEdge'] as const)[b! % 3]!,
+        section: null,
+      },
       index: b! % 9,
     },
     state.supports.length ? { type: 'support.remove', id: state.supports[c! % state.supports.length]!.id } : null,

@@ -105,9 +105,9 @@ export function memberGeometry(
           hullColumns(shape, supports, band).map(({ at }) => at),
           x,
         );
-      const edges = hullRows(shape, { ...supports, members: [] }, [x, x])
-        .map(({ at }) => at)
-        .filter((at) => at > 0 || supports.keelHolds(x));
+      const top = support.upTo === 'chine' ? 1 : 2;
+      const rows = hullRows(shape, { ...supports, members: [] }, [x, x]).map(({ at }) => at);
+      const edges = [...rows.filter((at) => at < top), top].filter((at) => at > 0 || supports.keelHolds(x));
       const cuts = edges.includes(0) ? edges : [...edges, -Math.min(...edges)];
       const spans = pieces(cuts).map(([from, to]) => {
         const band: Band = from + to < 2 ? 'bottom' : 'side';

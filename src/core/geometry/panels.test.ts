@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { areaOf, bare, hullZone, shape } from '../../../tests/helpers/motorHull';
-import { memberGeometry, panelsOf, patchArea, type BoatShape, type Region, type Supports } from '.';
+import { areaOf, bare, drawn, hullZone, particulars, shape } from '../../../tests/helpers/motorHull';
+import { hullSurface, memberGeometry, panelsOf, patchArea, type BoatShape, type Region, type Supports } from '.';
 
 describe('panels', () => {
   const bottom = hullZone(-1, 9, 'centreline', 'chine');
@@ -23,7 +23,7 @@ describe('panels', () => {
     const frames: Supports = {
       ...bare,
       bulkheads: [{ x: 3, name: 'Bulkhead' }],
-      members: [{ id: 'f', name: 'Frame', kind: 'frame', x: 5, section: null }],
+      members: [{ id: 'f', name: 'Frame', kind: 'frame', x: 5, upTo: 'deckEdge', section: null }],
     };
     const three = panelsOf(shape, frames, bottom, 'z');
     expect(three).toHaveLength(3);
@@ -203,7 +203,7 @@ describe('panels', () => {
       );
     });
     it('a frame carries as far as to what holds the band that it crosses', () => {
-      const frame = { id: 'f', name: 'Frame', kind: 'frame' as const, x: 4, section: null };
+      const frame = { id: 'f', name: 'Frame', kind: 'frame' as const, x: 4, upTo: 'deckEdge' as const, section: null };
       const spacing = (top: number | null) =>
         Object.fromEntries(
           memberGeometry(shape, { ...at(top), members: [frame] }, frame, () => null)!.spans.map((span) => [
@@ -243,8 +243,75 @@ describe('panels', () => {
   });
 });
 
+describe('a frame that ends at the chine', () => {
+  const upTo = (end: 'notSaid' | 'chine' | 'deckEdge') => ({
+    id: 'f',
+    name: 'Frame',
+    kind: 'frame' as const,
+    x: 4,
+    upTo: end,
+    section: null,
+  });
+  const among = (end: 'notSaid' | 'chine' | 'deckEdge'): Supports => ({ ...bare, members: [upTo(end)] });
+  const bottom = hullZone(-1, 9, 'centreline', 'chine');
+  const side = hullZone(-1, 9, 'chine', 'deckEdge');
+  const ends = (supports: Supports, region: Region, of = shape) =>
+    panelsOf(of, supports, region, 'z').map(({ between }) => between.along);
+
+  it('parts the bottom and leaves the side whole; one that runs up parts both', () => {
+    expect(ends(among('chine'), bottom)).toEqual([
+      ['transom', 'Frame'],
+      ['Frame', 'stem'],
+    ]);
+    expect(ends(among('chine'), side)).toEqual([['transom', 'stem']]);
+    for (const end of ['deckEdge', 'notSaid'] as const) expect(ends(among(end), side)).toHaveLength(2);
+    // The bottom's panels are those of a frame that runs up.
+    const sizes = (end: 'chine' | 'deckEdge') =>
+      panelsOf(shape, among(end), bottom, 'z').map(({ length, breadth }) => [length, breadth]);
+    expect(sizes('chine')).toEqual(sizes('deckEdge'));
+  });
+  it('of a zone over both bands leaves to each what holds it', () => {
+    const found = ends(among('chine'), hullZone(-1, 9, 'centreline', 'deckEdge'));
+    expect(found).toHaveLength(3);
+    expect(found.filter(([from, to]) => from === 'transom' && to === 'stem')).toHaveLength(1);
+  });
+  it('on a round bilge, over which a panel runs on, looks at it by either band: held below, and not above', () => {
+    const round = { ...shape, hull: hullSurface({ ...drawn, form: 'roundBilge' }, particulars) };
+    const whole = hullZone(-1, 9, 'centreline', 'deckEdge');
+    expect(ends(among('deckEdge'), whole, round)).toHaveLength(2);
+    const found = ends(among('chine'), whole, round);
+    expect(found.filter(([from, to]) => from === 'transom' && to === 'stem')).toHaveLength(1);
+    expect(found).toHaveLength(3);
+  });
+  it('has no piece up the side, is as long as the girth to the chine, and holds no stringer there', () => {
+    const of = (end: 'chine' | 'deckEdge', hull = shape.hull) =>
+      memberGeometry({ ...shape, hull }, among(end), upTo(end), () => null)!;
+    expect(of('chine').spans.map(({ on }) => on)).toEqual(['bottom']);
+    expect(of('chine').length).toBeCloseTo(2 * shape.hull.girth(4, 1), 2);
+    expect(of('chine').spans[0]).toEqual(of('deckEdge').spans[0]);
+    const round = hullSurface({ ...drawn, form: 'roundBilge' }, particulars);
+    expect(of('chine', round).length).toBeCloseTo(2 * round.girth(4, 1), 2);
+    expect(of('deckEdge', round).length).toBeCloseTo(2 * round.girth(4, 2), 2);
+    const stringer = (band: 'bottom' | 'side') => ({
+      id: 's',
+      name: 'Stringer',
+      kind: 'stringer' as const,
+      band,
+      share: 0.5,
+      from: -1,
+      to: 9,
+      section: null,
+    });
+    const spans = (band: 'bottom' | 'side', end: 'chine' | 'deckEdge') => {
+      const one = stringer(band);
+      return memberGeometry(shape, { ...bare, members: [upTo(end), one] }, one, () => null)!.spans.length;
+    };
+    expect([spans('bottom', 'chine'), spans('side', 'chine'), spans('side', 'deckEdge')]).toEqual([2, 1, 2]);
+  });
+});
+
 describe('members', () => {
-  const frame = { id: 'f', name: 'Frame', kind: 'frame' as const, x: 3, section: null };
+  const frame = { id: 'f', name: 'Frame', kind: 'frame' as const, x: 3, upTo: 'deckEdge' as const, section: null };
   it('a frame spans keel to chine and chine to deck on both hands, and carries half the way to its neighbours', () => {
     const geometry = memberGeometry(
       shape,

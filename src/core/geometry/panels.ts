@@ -14,6 +14,8 @@ export interface Panel extends PatchSize {
   between: { along: [string, string]; across: [string, string] };
 }
 
+type Frame = Extract<Support, { kind: 'frame' }>;
+
 /** What the boat's panels stand between. */
 export interface Supports {
   members: readonly Support[];
@@ -76,6 +78,11 @@ function reachesUp({ hull }: BoatShape, { x, top }: Supports['bulkheads'][number
   return top >= upper - SLIVER * (upper - lower);
 }
 
+/** Whether a frame holds the panels of a band: a floor, which ends at the chine, holds those of the bottom only. */
+const runsUp = ({ upTo }: Frame, band: Band): boolean => band === 'bottom' || upTo !== 'chine';
+const framesIn = (members: readonly Support[]): Frame[] =>
+  members.flatMap((one) => (one.kind === 'frame' ? [one] : []));
+
 /** Lines across a band of the hull at which its panels end (m along). */
 export function hullColumns(shape: BoatShape, { members, bulkheads }: Supports, band: Band): Line[] {
   const { hull } = shape;
@@ -83,7 +90,9 @@ export function hullColumns(shape: BoatShape, { members, bulkheads }: Supports, 
     { at: hull.aft, name: 'transom' },
     { at: hull.bow, name: 'stem' },
     ...bulkheads.filter((one) => reachesUp(shape, one, band)).map(({ x, name }) => ({ at: x, name })),
-    ...members.flatMap((m) => (m.kind === 'frame' ? [{ at: m.x, name: m.name }] : [])),
+    ...framesIn(members)
+      .filter((frame) => runsUp(frame, band))
+      .map(({ x, name }) => ({ at: x, name })),
   ].filter(({ at }) => at >= hull.aft - 1e-9 && at <= hull.bow + 1e-9);
 }
 /** A stretch along the boat (m); of one place, twice that place. */
@@ -196,7 +205,10 @@ export function panelsOf(shape: BoatShape, supports: Supports, region: Region, z
           panelOf({ count: 2, at: (u, v) => hullPoint(hull, mix(a.at, b.at, u), mix(p.at, q.at, v)) }, [a, b], [p, q]),
         );
       });
-    if (supports.bulkheads.every((one) => reachesUp(shape, one, 'side'))) return between('side', () => true);
+    const allUp =
+      supports.bulkheads.every((one) => reachesUp(shape, one, 'side')) &&
+      framesIn(supports.members).every((frame) => runsUp(frame, 'side'));
+    if (allUp) return between('side', () => true);
     // Where one ends lower, what runs on over the chine is looked at by what holds either band.
     return [
       ...between('bottom', ([lower]) => lower.at < 1 - HAIR),

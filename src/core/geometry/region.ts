@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { bounded, choice, idSchema, nameOf, refer, shortLength, whole } from '../field';
+import { bounded, choice, idSchema, nameOf, refer, shortLength, since, whole } from '../field';
 
 /** Along the boat, from the aft end of the waterline (m). */
 const along = (label: string, hint?: string) => bounded(label, [-10, 40], 'm', hint === undefined ? {} : { hint });
@@ -66,8 +66,14 @@ const supportFields = {
   section: refer('Section', 'sections').nullable(),
 };
 const share = bounded('Place', [0.02, 0.98], '', { quantity: 'fraction', hint: 'share of the way' });
+/** How far up a frame runs: one that ends at the chine or the turn of the bilge, a floor, holds nothing above it. */
+const upTo = choice('Up to', {
+  notSaid: 'not said: taken to the deck edge',
+  chine: 'the chine or the turn of the bilge',
+  deckEdge: 'the deck edge',
+});
 export const supportSchema = z.discriminatedUnion('kind', [
-  z.object({ ...supportFields, kind: z.literal('frame'), x }),
+  z.object({ ...supportFields, kind: z.literal('frame'), x, upTo: since(13, upTo, 'notSaid') }),
   z.object({
     ...supportFields,
     kind: z.literal('stringer'),
@@ -92,7 +98,7 @@ export const supportSchema = z.discriminatedUnion('kind', [
 ]);
 export type Support = z.infer<typeof supportSchema>;
 export const SUPPORT_KINDS = {
-  frame: 'Frame, across the hull up to the deck edge',
+  frame: 'Frame or floor, across the hull',
   stringer: 'Stringer, along the hull',
   beam: 'Beam, across the deck',
   girder: 'Girder, along the deck',

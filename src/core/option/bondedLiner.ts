@@ -262,7 +262,10 @@ function placesOf(boat: Boat, zone: Zone, run: BondedLiner['run'], ribs: number)
     const [inner, outer] = [openHalfBreadth(deck, x), hull.at(x, 2)[1]];
     return between(inner, outer).map((y) => ({ kind: 'girder', y, ...ends }));
   }
-  if (run === 'across') return across.map((at) => ({ kind: 'frame', x: at }));
+  if (run === 'across') {
+    const upTo = across.every((at) => edgeAt(hull, region.upper, at) < 1 + 1e-9) ? 'chine' : 'deckEdge';
+    return across.map((at) => ({ kind: 'frame', x: at, upTo }));
+  }
   return between(edgeAt(hull, region.lower, x), edgeAt(hull, region.upper, x)).map((at) => {
     const band = at < 1 ? 'bottom' : 'side';
     return { kind: 'stringer', band, share: Math.min(0.98, Math.max(0.02, round(at % 1))), ...ends };

@@ -22,7 +22,7 @@ const grown = (section: StiffenerSection): StiffenerSection => {
  * reaches the target; sections that do already stay, and so do their layers. A section that does not get there within
  * {@link MOST_STEPS} steps keeps its last size.
  *
- * @example growSections(scaleBoat(launch, { hullLength: 11 })) // 'Floor hat 80' is 0.11 m high
+ * @example growSections(scaleBoat(launch, { hullLength: 11 })) // 'Frame hat 80' is 0.11 m high
  */
 export function growSections(boat: Boat): Boat {
   const target = targetOf(boat);

@@ -193,7 +193,7 @@ describe('the editions of the schedule', () => {
       'Zones and their limits',
       'to the stem; ',
       'Bottom forward',
-      'Floor hat 140',
+      'Frame hat 140',
       'Tow post',
       'Materials, net',
       'Cautions',

@@ -99,9 +99,9 @@ describe('stiffeners', () => {
     expect(desk.boat).toBe(before);
   });
   it('without a section hold only, and say that another member, furniture or edge does the work', () => {
-    choose('Section of Floor aft', 'holds only');
-    expect(rowOf('Floor aft').textContent).toContain('not computed');
-    expect(desk.boat.supports.find(({ name }) => name === 'Floor aft')!.section).toBeNull();
+    choose('Section of Frame aft', 'holds only');
+    expect(rowOf('Frame aft').textContent).toContain('not computed');
+    expect(desk.boat.supports.find(({ name }) => name === 'Frame aft')!.section).toBeNull();
   });
   it('with no layer at all say why they are not computed, and come back with undo', () => {
     const [section] = desk.boat.sections;

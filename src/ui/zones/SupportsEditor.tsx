@@ -19,6 +19,9 @@ const KIND_WORDS = {
   rib: 'Rib',
 } as const;
 
+/** How far up a frame runs, behind where it stands. */
+const FRAME_TO = { notSaid: '', chine: ', to the chine', deckEdge: ', to the deck edge' } as const;
+
 /** Entered beside the form. */
 const BESIDE = ['name', 'section'];
 
@@ -32,6 +35,7 @@ function supportFor(kind: Support['kind'], boat: Boat, zoneId: string | null): S
   const middle = Number((0.5 * boat.brief.waterlineLength).toFixed(2));
   switch (kind) {
     case 'frame':
+      return { ...common, kind, x: middle, upTo: 'chine' };
     case 'beam':
       return { ...common, kind, x: middle };
     case 'stringer':
@@ -64,6 +68,7 @@ export function SupportsEditor({ boat, zoneId }: { boat: Boat; zoneId: string | 
   const place = (support: Support) => {
     switch (support.kind) {
       case 'frame':
+        return `at ${full(support.x, 'length')}${FRAME_TO[support.upTo]}`;
       case 'beam':
         return `at ${full(support.x, 'length')}`;
       case 'stringer':

@@ -222,17 +222,17 @@ describe('a support', () => {
     },
   );
   it('takes a section, and without one holds only', () => {
-    press('Floor aft');
+    press('Frame aft');
     choose('Section', 'holds only, not computed');
-    expect(support('Floor aft')!.section).toBeNull();
+    expect(support('Frame aft')!.section).toBeNull();
     choose('Section', desk.boat.sections[0]!.name);
-    expect(support('Floor aft')!.section).toBe(desk.boat.sections[0]!.id);
+    expect(support('Frame aft')!.section).toBe(desk.boat.sections[0]!.id);
   });
   it('moves panels: the span between two floors follows, and the reserve falls with it', () => {
     const zone = () => zoneOf('Bottom forward').geometry.panelLength;
     const reserve = () => Number(/\d+\.\d+(?=\D*$)/.exec(row('Bottom forward').textContent!)![0]);
     const [length, held] = [zone(), reserve()];
-    press('Floor forward');
+    press('Frame forward');
     type(/^At /, '5.9');
     expect(zone()).toBeGreaterThan(length + 0.2);
     expect(reserve()).toBeLessThan(held);
@@ -282,8 +282,8 @@ describe('the drawing', () => {
     expect(at()).toBeLessThan(before);
     desk.undo();
     expect(at()).toBe(before);
-    fireEvent.keyDown(screen.getByRole('slider', { name: /^Floor aft/ }), { key: 'ArrowRight' });
-    expect((desk.boat.supports.find(({ name }) => name === 'Floor aft') as { x: number }).x).toBeGreaterThan(1.5);
+    fireEvent.keyDown(screen.getByRole('slider', { name: /^Frame aft/ }), { key: 'ArrowRight' });
+    expect((desk.boat.supports.find(({ name }) => name === 'Frame aft') as { x: number }).x).toBeGreaterThan(1.5);
     await desk.saved();
   });
   it('shows sections and pressure of the same zone', () => {

@@ -90,7 +90,7 @@ describe('the supports', () => {
   const of = (kind: Support['kind']): Support =>
     boat.supports.find((one) => one.kind === kind) ??
     (kind === 'frame'
-      ? { id: 'f', name: 'Frame 1', section: null, kind, x: 3 }
+      ? { id: 'f', name: 'Frame 1', section: null, kind, x: 3, upTo: 'chine' }
       : { id: 'g', name: 'Girder 1', section: null, kind: 'girder', y: 0.4, from: 0, to: 5 });
   it.each(kinds)('%s: every figure of its description is there to be typed', (kind) => {
     const support = of(kind);
@@ -102,9 +102,9 @@ describe('the supports', () => {
     for (const one of fields) expect(field(new RegExp(`^${one.label}`)).value, one.label).not.toBe('');
   });
   it('say where they are in the units of the reader', () => {
-    const own = { ...boat, supports: [{ ...of('frame'), kind: 'frame' as const, x: 3.048 } as Support] };
+    const own = { ...boat, supports: [{ ...of('frame'), kind: 'frame' as const, x: 3.048, upTo: 'chine' } as Support] };
     page.show(<SupportsEditor boat={own} zoneId={null} />, { boat: own, units: 'us' });
-    expect(words()).toContain('at 10.000 ft');
+    expect(words()).toContain('at 10.000 ft, to the chine');
     expect(words()).not.toMatch(/\d m\b/);
   });
 });

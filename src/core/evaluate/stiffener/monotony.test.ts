@@ -81,7 +81,7 @@ describe('what asks more of the stiffeners', () => {
   it('a support that is taken away leaves its neighbours more to carry, never less', () => {
     const [boat] = boats as [Boat];
     const before = evaluateStiffeners(boat);
-    for (const gone of ['Floor midships', 'Floor engine']) {
+    for (const gone of ['Frame midships', 'Frame engine']) {
       const without: Boat = { ...boat, supports: boat.supports.filter(({ name }) => name !== gone) };
       expect(without.supports).toHaveLength(boat.supports.length - 1);
       const now = evaluateStiffeners(without);
