@@ -28,7 +28,7 @@ const PLACES: [name: string, screen: () => ReactElement, go?: (page: HTMLElement
   ['Brief', () => <BriefScreen shelf={shelf.filter(({ kind }) => kind === 'resin')} packs={[...SHIPPED_PACKS]} />],
   ['Zones, a zone of the hull', () => <ZonesScreen />],
   ['Zones, a zone drawn by hand', () => <ZonesScreen />, on('Hardware pads')],
-  ['Zones, a floor', () => <ZonesScreen />, on('Supports', 'Frame aft')],
+  ['Zones, a frame', () => <ZonesScreen />, on('Supports', 'Frame aft')],
   ['Zones, the shape', () => <ZonesScreen />, on('Shape')],
   ['Stiffeners', () => <StiffenersScreen shelf={shelf} />],
   ['Details', () => <DetailsScreen shelf={shelf} />],

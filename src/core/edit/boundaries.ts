@@ -13,6 +13,8 @@ export interface Boundary {
   most: number;
   /** On the hull, or on the deck. */
   on: 'hull' | 'deck';
+  /** A floor: it ends at the chine, and holds nothing above it. */
+  toChine?: boolean;
 }
 
 const SAME = 1e-6;
@@ -81,6 +83,7 @@ export function boundariesOf(boat: Boat): Boundary[] {
         least: aft + LEAST,
         most: bow - LEAST,
         on: support.kind === 'frame' ? 'hull' : 'deck',
+        toChine: support.kind === 'frame' && support.upTo === 'chine',
       });
   return found;
 }

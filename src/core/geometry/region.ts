@@ -68,8 +68,8 @@ const supportFields = {
 const share = bounded('Place', [0.02, 0.98], '', { quantity: 'fraction', hint: 'share of the way' });
 /** How far up a frame runs: one that ends at the chine or the turn of the bilge, a floor, holds nothing above it. */
 const upTo = choice('Up to', {
-  notSaid: 'not said: taken to the deck edge',
-  chine: 'the chine or the turn of the bilge',
+  notSaid: 'not said (deck edge)',
+  chine: 'the chine or bilge',
   deckEdge: 'the deck edge',
 });
 export const supportSchema = z.discriminatedUnion('kind', [

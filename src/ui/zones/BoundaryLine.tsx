@@ -55,7 +55,7 @@ export function BoundaryLine({ boundary, hull, model, scale, onDrag, onDrop }: B
   const x = held?.to ?? boundary.x;
   const onHull = boundary.on === 'hull';
   const bulkhead = boundary.kind === 'bulkhead';
-  const [, edge, top] = hull.at(x, 2);
+  const [, edge, top] = hull.at(x, boundary.toChine ? 1 : 2);
   const resting = boundary.kind === 'zone' ? 'var(--soft)' : 'var(--water)';
   const ink = held === null ? resting : 'var(--clay)';
   const [from, to] = onHull ? [Y(0), Y(-edge)] : [Y(edge), Y(0)];
