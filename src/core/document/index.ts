@@ -28,6 +28,7 @@ export { defaultChineBeam, defaultWaterline, newBoat, USUAL_PLACES } from './new
 export { newBox, newCurePlan, newFillPlan, newLayer, newPart, newZone } from './newEntities';
 export { methodOf, shapeOf, supportsOf } from './shape';
 export { derivedGeometry, taperOf, zonePanels, type TaperedBreadth, type ZonePanels } from './zonePanels';
+export { edgesOfPanels } from './edgesOfPanels';
 export { panelsOfZones, panelsToCheck, takePanels, type CheckedPanel } from './panelsToCheck';
 export { ratiosOf, scaleBoat, scaledBrief, scaledPart, type NewParticulars } from './scale';
 export { closesTank, tanksOn, type Tank } from './tanksOn';

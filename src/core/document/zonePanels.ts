@@ -60,8 +60,11 @@ function heightsOf(
   };
 }
 
-/** Ends that differ by less than this share of the middle make a rectangle. */
-const TAPER = 0.1;
+/**
+ * Girths that differ by less than this share of their mean make a rectangle. The broad end of a long panel bears as the
+ * square of its own breadth: at a tenth it bore a tenth more than the rectangle of the same area.
+ */
+const TAPER = 0.01;
 const tapers = new Map<string, number>();
 
 /**

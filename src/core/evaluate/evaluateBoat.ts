@@ -1,4 +1,4 @@
-import { panelsToCheck, type Boat, type CheckedPanel, type Layer, type Zone } from '../document';
+import { edgesOfPanels, panelsToCheck, type Boat, type CheckedPanel, type Layer, type Zone } from '../document';
 import { layersByZone } from './book';
 import { trustKey } from './heldBy';
 import { evaluateZone, type ZoneEvaluation } from './evaluateZone';
@@ -9,6 +9,8 @@ interface Remembered {
   layers: readonly { layer: Layer; index: number }[];
   /** A support or bulkhead elsewhere may change a panel that is not the one the zone shows. */
   panels: readonly CheckedPanel[];
+  /** The same of panels that it has an edge of. */
+  edges: readonly string[];
   evaluation: ZoneEvaluation;
 }
 /** Parts of a boat that every zone depends on. */
@@ -36,9 +38,11 @@ export function makeEvaluator(): (boat: Boat) => ReadonlyMap<string, ZoneEvaluat
         const layers = byZone.get(zone.id) ?? NO_LAYERS;
         const old = shared ? known.get(zone.id) : undefined;
         const panels = panelsToCheck(boat, zone);
-        const stands = old && old.zone === zone && old.panels === panels && sameLayers(old.layers, layers);
+        const edges = edgesOfPanels(boat, zone);
+        const same = old && old.zone === zone && old.panels === panels && old.edges === edges;
+        const stands = same && sameLayers(old.layers, layers);
         const evaluation = stands ? old.evaluation : evaluateZone(boat, part, zone);
-        next.set(zone.id, { zone, layers, panels, evaluation });
+        next.set(zone.id, { zone, layers, panels, edges, evaluation });
         result.set(zone.id, evaluation);
       }
     }

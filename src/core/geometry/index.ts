@@ -35,7 +35,7 @@ export {
 } from './region';
 export { edgeAt, hullPoint, regionPatch, type BoatShape } from './boatShape';
 export { develop, patchArea, patchRim, patchSize, type Development, type Patch, type PatchSize } from './patch';
-export { panelsOf, type Panel, type Supports } from './panels';
+export { panelsBeside, panelsOf, type Panel, type Supports } from './panels';
 export { memberGeometry, type MemberGeometry, type Span } from './members';
 export { faultOf, lineLength, nearestOnEdge, signedArea, type FlatPoint } from './flatOutline';
 export { mix, runLength, shares, type Point } from './point';

@@ -1,7 +1,17 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { areaOf, bare, drawn, hullZone, particulars, shape } from '../../../tests/helpers/motorHull';
-import { hullSurface, memberGeometry, panelsOf, patchArea, type BoatShape, type Region, type Supports } from '.';
+import {
+  hullSurface,
+  memberGeometry,
+  mix,
+  panelsBeside,
+  panelsOf,
+  patchArea,
+  type BoatShape,
+  type Region,
+  type Supports,
+} from '.';
 
 describe('panels', () => {
   const bottom = hullZone(-1, 9, 'centreline', 'chine');
@@ -307,6 +317,46 @@ describe('a frame that ends at the chine', () => {
       return memberGeometry(shape, { ...bare, members: [upTo(end), one] }, one, () => null)!.spans.length;
     };
     expect([spans('bottom', 'chine'), spans('side', 'chine'), spans('side', 'deckEdge')]).toEqual([2, 1, 2]);
+  });
+});
+
+describe('panels of which a zone has an edge or an end alone', () => {
+  const at = (x: number): Supports => ({ ...bare, bulkheads: [{ x, name: 'Bulkhead' }] });
+  it('are those of a bay that it has less than a tenth of, but for the width of its own edge', () => {
+    // The fore bay runs from 4 m to the stem at about 8 m.
+    const to = (end: number) => panelsBeside(shape, at(4), hullZone(-1, end, 'centreline', 'chine'));
+    expect(to(4.2)).toEqual(['Bulkhead to stem']);
+    for (const end of [4, 4.01, 5, 9]) expect(to(end), `to ${end}`).toEqual([]);
+    expect(panelsOf(shape, at(4), hullZone(-1, 4.2, 'centreline', 'chine'), 'z')).toHaveLength(1);
+    expect(panelsOf(shape, at(4), hullZone(-1, 5, 'centreline', 'chine'), 'z')).toHaveLength(2);
+  });
+  it('are those that its edge crosses at one end of a bay, and not in its middle', () => {
+    // The chine climbs towards the stem: what lies over a level line is side amidships, and bottom too forward.
+    const over = (height: number): Region => ({
+      surface: 'hull',
+      from: -1,
+      to: 9,
+      lower: { kind: 'height', height },
+      upper: { kind: 'deckEdge' },
+    });
+    const chineAt = (share: number) => shape.hull.at(mix(shape.hull.aft, shape.hull.bow, share), 1)[2];
+    expect(chineAt(0.9)).toBeGreaterThan(chineAt(0.5) + 0.2);
+    const said = (height: number) => panelsBeside(shape, bare, over(height));
+    expect(said(chineAt(0.5))).toEqual(['transom to stem, keel to chine']);
+    expect(panelsOf(shape, bare, over(chineAt(0.5)), 'z').map(({ between }) => between.across[0])).toEqual(['chine']);
+    // With enough of the bottom over it in the middle, the bottom's panel is its own.
+    const low = over(chineAt(0.5) - 0.15);
+    expect(panelsOf(shape, bare, low, 'z')).toHaveLength(2);
+    expect(panelsBeside(shape, bare, low)).toEqual([]);
+  });
+  it('of a deck are bays alone; of other surfaces there are none', () => {
+    const beams: Supports = {
+      ...bare,
+      members: [{ id: 'b', name: 'Beam', kind: 'beam', x: 5, section: null }],
+    };
+    expect(panelsBeside(shape, beams, { surface: 'deck', from: 3, to: 5.1 })).toEqual(['Beam to stem']);
+    expect(panelsBeside(shape, beams, { surface: 'transom' })).toEqual([]);
+    expect(panelsBeside(shape, beams, { surface: 'section', x: 3, top: null })).toEqual([]);
   });
 });
 

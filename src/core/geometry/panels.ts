@@ -35,17 +35,22 @@ const SLIVER = 0.1;
 /** The bottom ends at 1, as s; so far off it is beyond it. */
 const HAIR = 1e-9;
 
-/** Stretches between lines that lie in a range by more than a sliver. */
-function stretches(lines: readonly Line[], from: number, to: number): [Line, Line][] {
+/** Stretches between lines, of some size. */
+function stretchesOf(lines: readonly Line[]): [Line, Line][] {
   const sorted = [...lines].sort((a, b) => a.at - b.at);
-  return sorted.slice(1).flatMap((end, i): [Line, Line][] => {
-    const start = sorted[i]!;
-    const size = end.at - start.at;
-    if (size < 1e-3) return [];
-    const overlap = Math.min(end.at, to) - Math.max(start.at, from);
-    return overlap > SLIVER * Math.min(size, to - from) ? [[start, end]] : [];
-  });
+  return sorted
+    .slice(1)
+    .flatMap((end, i): [Line, Line][] => (end.at - sorted[i]!.at < 1e-3 ? [] : [[sorted[i]!, end]]));
 }
+/** How much of a stretch lies in a range; below 0 where they lie apart. */
+const overlapOf = ([start, end]: readonly [Line, Line], from: number, to: number): number =>
+  Math.min(end.at, to) - Math.max(start.at, from);
+/** Whether a stretch lies in a range by more than a sliver of the shorter of them. */
+const liesIn = (stretch: readonly [Line, Line], from: number, to: number): boolean =>
+  overlapOf(stretch, from, to) > SLIVER * Math.min(stretch[1].at - stretch[0].at, to - from);
+/** Stretches between lines that lie in a range by more than a sliver. */
+const stretches = (lines: readonly Line[], from: number, to: number): [Line, Line][] =>
+  stretchesOf(lines).filter((stretch) => liesIn(stretch, from, to));
 
 function panelOf(patch: Patch, along: [Line, Line], across: [Line, Line]): Panel {
   const heights = [0, 0.5, 1].flatMap((u) => [0, 1].map((v) => patch.at(u, v)[2]));
@@ -184,6 +189,69 @@ function sectionPanels({ bottom, top, widest, low, high, at }: Section, ribs: re
   );
 }
 
+type HullRegion = Extract<Region, { surface: 'hull' }>;
+/** Between the lines that part a band of the hull: bays, and in each the rows that a zone may have a share of. */
+interface Bay {
+  ends: [Line, Line];
+  /** What of it is the zone's. */
+  reach: Reach;
+  rows: [Line, Line][];
+}
+/** The bays that a zone of the hull has more than a sliver of, with their rows: of either band where they differ. */
+function baysOf(shape: BoatShape, supports: Supports, region: HullRegion): Bay[] {
+  const between = (band: Band, counts: (row: [Line, Line]) => boolean) =>
+    stretches(hullColumns(shape, supports, band), region.from, region.to).map(([a, b]): Bay => {
+      const reach = [Math.max(a.at, region.from), Math.min(b.at, region.to)] as const;
+      return { ends: [a, b], reach, rows: stretchesOf(mirrored(hullRows(shape, supports, reach))).filter(counts) };
+    });
+  const allUp =
+    supports.bulkheads.every((one) => reachesUp(shape, one, 'side')) &&
+    framesIn(supports.members).every((frame) => runsUp(frame, 'side'));
+  if (allUp) return between('side', () => true);
+  // Where one ends lower, what runs on over the chine is looked at by what holds either band.
+  return [
+    ...between('bottom', ([lower]) => lower.at < 1 - HAIR),
+    ...between('side', ([, upper]) => upper.at > 1 + HAIR),
+  ];
+}
+/** Whether a zone of the hull has more than a sliver of a row at a place along it. */
+function hasShareAt({ hull }: BoatShape, { lower, upper }: HullRegion, row: [Line, Line], x: number): boolean {
+  return liesIn(row, edgeAt(hull, lower, x), edgeAt(hull, upper, x));
+}
+const middleOf = ([from, to]: Reach): number => (from + to) / 2;
+/** Where along its reach the edges of a zone are looked at: in the middle of its eighths, for an end may run out. */
+const PLACES = Array.from({ length: 8 }, (_, i) => (i + 0.5) / 8);
+/** Less of a bay than this is the edge of the zone itself (m). */
+const EDGE = 0.02;
+
+/**
+ * Panels of which a zone has an edge or an end alone, in words: less than a tenth of a bay, or a share at one end of
+ * the bay and none in its middle. They are none of {@link panelsOf}, so that no check of the zone speaks of them.
+ *
+ * @returns what they stand between; empty for a zone that is not on hull or deck.
+ * @example panelsBeside(shape, supports, sideForward) // ['Mast bulkhead to stem, keel to Bottom stringer']
+ */
+export function panelsBeside(shape: BoatShape, supports: Supports, region: Region): string[] {
+  if (region.surface !== 'hull' && region.surface !== 'deck') return [];
+  const columns = region.surface === 'deck' ? deckColumns(shape, supports) : hullColumns(shape, supports, 'bottom');
+  const ends = stretchesOf(columns).filter(
+    (bay) => overlapOf(bay, region.from, region.to) > EDGE && !liesIn(bay, region.from, region.to),
+  );
+  const edges =
+    region.surface === 'deck'
+      ? []
+      : baysOf(shape, supports, region).flatMap(({ ends: bay, reach, rows }) =>
+          rows
+            .filter((row) => !hasShareAt(shape, region, row, middleOf(reach)))
+            .filter((row) => PLACES.some((share) => hasShareAt(shape, region, row, mix(...reach, share))))
+            .map((row) => ({ bay, row })),
+        );
+  return [
+    ...ends.map(([a, b]) => `${a.name} to ${b.name}`),
+    ...edges.map(({ bay: [a, b], row: [p, q] }) => `${a.name} to ${b.name}, ${p.name} to ${q.name}`),
+  ];
+}
+
 /**
  * The panels of a zone: every stretch between bulkheads, frames, stringers and hard edges that the zone has a share of.
  *
@@ -195,25 +263,13 @@ function sectionPanels({ bottom, top, widest, low, high, at }: Section, ribs: re
 export function panelsOf(shape: BoatShape, supports: Supports, region: Region, zoneId: string): Panel[] {
   const { hull, deck } = shape;
   if (region.surface === 'hull') {
-    const between = (band: Band, counts: (row: [Line, Line]) => boolean) =>
-      stretches(hullColumns(shape, supports, band), region.from, region.to).flatMap(([a, b]) => {
-        const reach = [Math.max(a.at, region.from), Math.min(b.at, region.to)] as const;
-        const x = (reach[0] + reach[1]) / 2;
-        const [low, high] = [edgeAt(hull, region.lower, x), edgeAt(hull, region.upper, x)];
-        const rows = stretches(mirrored(hullRows(shape, supports, reach)), low, high).filter(counts);
-        return rows.map(([p, q]) =>
+    return baysOf(shape, supports, region).flatMap(({ ends: [a, b], reach, rows }) =>
+      rows
+        .filter((row) => hasShareAt(shape, region, row, middleOf(reach)))
+        .map(([p, q]) =>
           panelOf({ count: 2, at: (u, v) => hullPoint(hull, mix(a.at, b.at, u), mix(p.at, q.at, v)) }, [a, b], [p, q]),
-        );
-      });
-    const allUp =
-      supports.bulkheads.every((one) => reachesUp(shape, one, 'side')) &&
-      framesIn(supports.members).every((frame) => runsUp(frame, 'side'));
-    if (allUp) return between('side', () => true);
-    // Where one ends lower, what runs on over the chine is looked at by what holds either band.
-    return [
-      ...between('bottom', ([lower]) => lower.at < 1 - HAIR),
-      ...between('side', ([, upper]) => upper.at > 1 + HAIR),
-    ];
+        ),
+    );
   }
   if (region.surface === 'deck') {
     return stretches(deckColumns(shape, supports), region.from, region.to).flatMap(([a, b]) => {

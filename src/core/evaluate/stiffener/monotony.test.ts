@@ -87,7 +87,7 @@ describe('what asks more of the stiffeners', () => {
       const now = evaluateStiffeners(without);
       const falls = now.flatMap(({ support, governing }) => {
         const was = before.find((one) => one.support.id === support.id)!.governing;
-        if (!was || !governing || !/^Floor/.test(support.name)) return [];
+        if (!was || !governing || !/^(Bow f|F)rame/.test(support.name)) return [];
         expect(governing.reserveFactor, `${support.name} without ${gone}`).toBeLessThanOrEqual(
           was.reserveFactor * (1 + 1e-9),
         );
