@@ -99,7 +99,8 @@ export function heldOnTrust(boat: Boat, zone: Zone): HeldOnTrust {
         .map(({ name }) => `${name} holds panels here and has no section: nothing says that it is stiff enough`),
       ...(frames.length > 0
         ? [
-            `Panels of the side if ${frames.join(', ')} ended at the chine: they are taken to the deck edge, and nothing says so`,
+            `Panels of the side if ${frames.join(', ')} ended at the chine: ` +
+              'they are taken to the deck edge, and nothing says so',
           ]
         : []),
     ],

@@ -13,8 +13,8 @@ const withZones = (boat: Boat, change: (zone: Zone, part: Part) => Zone): Boat =
   parts: boat.parts.map((part) => ({ ...part, zones: part.zones.map((zone) => change(zone, part)) })),
 });
 /**
- * Every panel flat and under the same pressure: a larger panel is asked less by the square metre, and one that is curved
- * over its short side bears more, which are rules of the method and not of what holds it.
+ * Every panel flat and under the same pressure: a larger panel is asked less by the square metre, and one that is
+ * curved over its short side bears more, which are rules of the method and not of what holds it.
  */
 const bare = (boat: Boat): Boat =>
   withZones(boat, (zone) => ({

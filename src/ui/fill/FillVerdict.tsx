@@ -5,7 +5,7 @@ import type { FillCase, Filling } from '@/core/fill';
 import { formatNumber } from '@/core/quantity';
 import { useUnits } from '../shared/units';
 import type { Filled } from '@/workers/fill.worker';
-import { MARKS, marginWord, minutes, type Word } from './minutes';
+import { dryKind, MARKS, marginWord, minutes, type Word } from './minutes';
 
 /** What the plan comes to, the gravest first; and what was not looked at. */
 export function FillVerdict({
@@ -34,7 +34,7 @@ export function FillVerdict({
       said.push([
         'fails',
         (dry.length === 1 ? 'One place stays dry' : `${dry.length} places stay dry`) +
-          `, ${full(area, 'area')} of this hand` +
+          `, ${full(area, dryKind(area))} of this hand` +
           (trapped > 0 ? `; ${trapped} cut off from the vacuum` : '; the resin comes too late') +
           ': this part would be lost. Do not mix for it.',
       ]);
@@ -51,7 +51,7 @@ export function FillVerdict({
     if (unresolved > 0)
       said.push([
         'thin',
-        `${unresolved} corners smaller than a cell (${full(cell, 'area')}): look at them, or fill fine`,
+        `${unresolved} corners smaller than a cell (${full(cell, dryKind(cell))}): look at them, or fill fine`,
       ]);
   }
   if (filled && !fine)

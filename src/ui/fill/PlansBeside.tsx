@@ -6,7 +6,7 @@ import { PickButton } from '../shared/PickButton';
 import { useDesign } from '../shared/boat';
 import { useUnits } from '../shared/units';
 import { useEveryFill } from './fillStore';
-import { MARKS, marginWord, minutes } from './minutes';
+import { dryKind, MARKS, marginWord, minutes } from './minutes';
 import { planMark } from './usePlan';
 
 /** Several plans side by side, as far as they were simulated as they stand. */
@@ -56,7 +56,7 @@ export function PlansBeside({
                 <td>
                   {margin === null ? '–' : `${MARKS[marginWord(margin, filling.margin)]} ${formatNumber(margin, 1)}`}
                 </td>
-                <td>{filled ? (dry > 0 && `✕ ${full(dry, 'area')}`) || 'nothing' : '–'}</td>
+                <td>{filled ? (dry > 0 && `✕ ${full(dry, dryKind(dry))}`) || 'nothing' : '–'}</td>
                 <td>{filled ? full(filled.resin.total, 'mass') : '–'}</td>
               </tr>
             );

@@ -8,7 +8,7 @@ import { Chart } from '../shared/charts/Chart';
 import { PALETTE } from '../shared/palette';
 import { useUnits } from '../shared/units';
 import type { FillState } from './fillStore';
-import { MARKS, marginWord, minutes } from './minutes';
+import { dryKind, MARKS, marginWord, minutes } from './minutes';
 
 /** What may go otherwise, each as a band on the fill time. */
 export function WhatIfCard({
@@ -113,7 +113,7 @@ export function WhatIfCard({
                   <td>
                     {margin === null ? '✕' : `${MARKS[marginWord(margin, filling.margin)]} ${formatNumber(margin, 1)}`}
                   </td>
-                  <td>{wetTime === null ? full(dry, 'area') : 'nothing'}</td>
+                  <td>{wetTime === null ? full(dry, dryKind(dry)) : 'nothing'}</td>
                 </tr>
               ))}
             </tbody>

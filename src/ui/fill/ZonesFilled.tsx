@@ -3,7 +3,7 @@ import { Card } from 'react-bootstrap';
 import { formatNumber } from '@/core/quantity';
 import { useUnits } from '../shared/units';
 import type { Filled } from '@/workers/fill.worker';
-import { minutes } from './minutes';
+import { dryKind, minutes } from './minutes';
 
 /** Zone by zone: when the front has passed, when the last sheet on the mould is wet, what stays dry. */
 export function ZonesFilled({ filled: { outcome } }: { filled: Filled }) {
@@ -28,7 +28,7 @@ export function ZonesFilled({ filled: { outcome } }: { filled: Filled }) {
               </th>
               <td>{minutes(front)}</td>
               <td>{minutes(wet)}</td>
-              <td>{front === null ? `✕ ${full(dry, 'area')}` : 'nothing'}</td>
+              <td>{front === null ? `✕ ${full(dry, dryKind(dry))}` : 'nothing'}</td>
             </tr>
           ))}
         </tbody>

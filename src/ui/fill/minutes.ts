@@ -17,6 +17,11 @@ export function limitWord(left: number): Word {
   return left < NEAR ? 'thin' : 'meets';
 }
 
+/** Below this an area is told by the square of a hand, for it would round to nothing (m²). */
+const SMALL = 0.1;
+/** In which unit what stays dry is told. */
+export const dryKind = (area: number): 'area' | 'smallArea' => (area < SMALL ? 'smallArea' : 'area');
+
 /** Seconds as minutes, or hours where they are many; a dash where there are none. */
 export function minutes(seconds: number | null): string {
   if (seconds === null || !Number.isFinite(seconds)) return '–';
