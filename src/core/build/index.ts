@@ -1,4 +1,5 @@
 /** A boat being built from an issued revision: what is planned, what was recorded, and what follows from that. */
+export { pastLots, type DatedLot } from './pastLots';
 export type { Build, BuildAmendment } from './build';
 export { blockedReaches, planBuild, type PlanInput } from './planBuild';
 export { layerStages } from './layerStages';

@@ -18,10 +18,11 @@ describe('lots past their day', () => {
     for (const text of ['112', '123', 'A12', '12b', '']) expect(named(text, lots), text).toEqual([]);
     for (const text of ['12', '112 12', 'R-12', '12-4']) expect(named(text, lots), text).toEqual(['12']);
   });
-  it('are past from their day on: it is the day from which they are not used any more', () => {
+  it('are past from the day after their last on', () => {
     const lots = [dated('R-12', '2026-12-01')];
     expect(named('R-12', lots, '2026-11-30')).toEqual([]);
-    expect(named('R-12', lots, '2026-12-01')).toEqual(['R-12']);
+    expect(named('R-12', lots, '2026-12-01')).toEqual([]);
+    expect(named('R-12', lots, '2026-12-02')).toEqual(['R-12']);
     expect(named('R-12', lots, '2027-01-01')).toEqual(['R-12']);
   });
   it('one without a name is never named', () => {

@@ -1,10 +1,10 @@
-/** A lot of the store that has a day from which it is not used any more. */
+/** A lot of the store that has a last day. */
 export interface DatedLot {
   /** As it stands on the roll or can. */
   lot: string;
   /** What it is of, in words. */
   material: string;
-  /** yyyy-mm-dd */
+  /** The last day on which it is used, yyyy-mm-dd. */
   expires: string;
 }
 
@@ -19,7 +19,7 @@ function names(text: string, lot: string): boolean {
 }
 
 /**
- * Lots that a text names and whose day has come: they are not used any more from that day on.
+ * Lots that a text names and whose last day is over.
  *
  * @param text lots as somebody typed them, one or several, parted as they like.
  * @param today yyyy-mm-dd, as the yard's calendar has it.
@@ -28,6 +28,6 @@ function names(text: string, lot: string): boolean {
  */
 export function pastLots(text: string, dated: readonly DatedLot[], today: string): DatedLot[] {
   const typed = plain(text);
-  const found = dated.filter(({ lot, expires }) => plain(lot) !== '' && expires <= today && names(typed, plain(lot)));
+  const found = dated.filter(({ lot, expires }) => plain(lot) !== '' && expires < today && names(typed, plain(lot)));
   return [...found].sort((a, b) => (a.expires < b.expires ? -1 : Number(a.expires > b.expires)));
 }

@@ -29,8 +29,11 @@ export function upgradeBoat(raw: unknown, version: number, what = 'boat'): Boat 
   return version < SETTLED_SINCE ? settledAnew(whole) : whole;
 }
 
-/** Since this version bow and bulkhead panels (7), areas (8) and hulls drawn from particulars (9) are as they are. */
-const SETTLED_SINCE = 9;
+/**
+ * Since this version bow and bulkhead panels (7), areas (8), hulls drawn from particulars (9) and panels that taper a
+ * little (13) are as they are.
+ */
+const SETTLED_SINCE = 13;
 /** A boat with the figures of its zones taken anew from its geometry; as it is where that does not do. */
 function settledAnew(boat: Boat): Boat {
   try {

@@ -4,7 +4,14 @@ import type { ZoneGeometry } from '../geometry';
 import type { SmallCraftPack } from '../standard';
 import type { Boat, Zone } from './boat';
 import { methodOf, shapeOf, supportsOf } from './shape';
-import { panelsIn, pressuresOn, taperOf, type PanelPressures, type PanelsBoat, type ZonePanels } from './zonePanels';
+import {
+  panelsIn,
+  pressuresOn,
+  shapeOfPanel,
+  type PanelPressures,
+  type PanelsBoat,
+  type ZonePanels,
+} from './zonePanels';
 
 /** A panel as the checks of a zone take it. */
 export interface CheckedPanel {
@@ -121,7 +128,7 @@ export function ratedPanels(boat: PanelsBoat, zone: Zone, panels: ZonePanels['pa
   const rated = panels.map(({ panel, geometry: derived, pressures }): CheckedPanel => {
     const { along, across } = panel.between;
     const name = `${along[0]} to ${along[1]}, ${across[0]} to ${across[1]}`;
-    const breadths = taperOf(panel) === null ? null : panel.girths;
+    const breadths = shapeOfPanel(panel);
     if (zone.overridden.length === 0) return { name, geometry: derived, breadths, pressures };
     const geometry: ZoneGeometry = { ...derived, ...typed };
     return { name, geometry, breadths, pressures: pressuresOn(boat, zone, geometry) };

@@ -65,7 +65,19 @@ function heightsOf(
  * square of its own breadth: at a tenth it bore a tenth more than the rectangle of the same area.
  */
 const TAPER = 0.01;
+/** From here on analysis solves a panel in its own shape; below it, as the rectangle that deflects as much. */
+const SHAPED = 0.1;
 const tapers = new Map<string, number>();
+
+const meanOf = (girths: readonly number[]): number =>
+  girths.reduce((sum, girth, i) => sum + (i % (girths.length - 1) ? girth : girth / 2), 0) / (girths.length - 1);
+const variesBy = (share: number, girths: readonly number[]): boolean => {
+  const mean = meanOf(girths);
+  return girths.some((girth) => Math.abs(girth / mean - 1) >= share);
+};
+/** Breadths of a panel that tapers so much that analysis solves it in its own shape (m); null for any other. */
+export const shapeOfPanel = (panel: Pick<Panel, 'length' | 'girths'>): readonly number[] | null =>
+  taperOf(panel) !== null && variesBy(SHAPED, panel.girths) ? panel.girths : null;
 
 /**
  * Breadth of the rectangle that stands for a panel that tapers: its mean girth, and that of the clamped isotropic
@@ -74,10 +86,9 @@ const tapers = new Map<string, number>();
  * Source: docs/engineering.md, "Panels that taper".
  */
 export function taperOf({ length, girths }: Pick<Panel, 'length' | 'girths'>): TaperedBreadth | null {
-  const meanGirth =
-    girths.reduce((sum, girth, i) => sum + (i % (girths.length - 1) ? girth : girth / 2), 0) / (girths.length - 1);
+  const meanGirth = meanOf(girths);
   if (!(meanGirth > 1e-3 && length > 1e-3)) return null;
-  if (girths.every((girth) => Math.abs(girth / meanGirth - 1) < TAPER)) return null;
+  if (!variesBy(TAPER, girths)) return null;
   const key = [length, ...girths].map((value) => value.toFixed(3)).join();
   let equal = tapers.get(key);
   if (equal === undefined) {

@@ -35,7 +35,7 @@ export const stockLotSchema = z
     outline: z.array(point).min(3).max(200).nullable(),
     /** Of one of its unit. */
     price: bounded('Price', [0, 1e6], '', { quantity: 'money' }).nullable(),
-    /** Day from which it is not used any more. */
+    /** The last day on which it is used. */
     expires: z.iso.date('A day is wanted: 2027-03-31').nullable(),
   })
   .superRefine(({ kind, outline }, context) => {

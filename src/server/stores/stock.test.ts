@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { contextOf } from '../context';
 import { openDatabase } from '../database/open';
-import { bookStock, listStock } from './stock';
+import { bookStock, listDatedLots, listStock } from './stock';
 
 const freshContext = async () => contextOf(await openDatabase(':memory:'), 'I. Hallin');
 const roll = (id: string, change = {}) => ({
@@ -61,5 +61,20 @@ describe('the store', () => {
     await bookStock(context, { lots: [roll('r1')], moves: [move('m1', 'r1', 12)] });
     await expect(context.db.updateTable('stock_move').set({ amount: 99 }).execute()).rejects.toThrow(/later one/);
     await expect(context.db.deleteFrom('stock_move').execute()).rejects.toThrow(/cannot be removed/);
+  });
+  it('knows its lots that have a last day, by the name of what they are of', async () => {
+    const context = await freshContext();
+    expect(await listDatedLots(context)).toEqual([]);
+    const lots = [
+      roll('r1', { expires: '2026-10-31' }),
+      roll('r2', { lot: '', expires: '2026-10-31' }),
+      roll('r3', { lot: 'L 9' }),
+      roll('r4', { material: 'gone', lot: 'L 10', expires: '2027-01-31' }),
+    ];
+    await bookStock(context, { lots, moves: lots.map(({ id }) => move(`m-${id}`, id, 5)) });
+    expect(await listDatedLots(context)).toEqual([
+      { lot: 'L 4471', material: 'Stitched biaxial ±45, 600', expires: '2026-10-31' },
+      { lot: 'L 10', material: 'gone', expires: '2027-01-31' },
+    ]);
   });
 });

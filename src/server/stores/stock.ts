@@ -1,6 +1,8 @@
+import type { DatedLot } from '@/core/build';
 import { parseOrThrow, KeramosError, invalid } from '@/core/error';
 import { STOCK_KINDS, stockBookingSchema, stockLotSchema, type StockLine } from '@/core/kit';
 import { allow, inTransaction, type StoreContext } from '../context';
+import { listShelf } from './shelf';
 
 /** What is left may differ from nothing by rounding (in its unit). */
 const HAIR = 1e-6;
@@ -28,6 +30,18 @@ export async function listStock({ db }: StoreContext, material: string | null): 
     const lot = parseOrThrow(stockLotSchema, JSON.parse(body_json), 'lot');
     return { ...lot, left: Math.abs(left) < HAIR ? 0 : left, moves: own };
   });
+}
+
+/** Lots that have a last day, with what they are of. */
+export async function listDatedLots(context: StoreContext): Promise<DatedLot[]> {
+  const rows = await context.db.selectFrom('stock_lot').select(['material', 'body_json']).orderBy('at').execute();
+  const dated = rows.flatMap(({ material, body_json }) => {
+    const { lot, expires } = parseOrThrow(stockLotSchema, JSON.parse(body_json), 'lot');
+    return lot.trim() === '' || expires === null ? [] : [{ lot, material, expires }];
+  });
+  if (dated.length === 0) return [];
+  const names = new Map((await listShelf(context)).map(({ material: { id, name } }) => [id, name]));
+  return dated.map((one) => ({ ...one, material: names.get(one.material) ?? one.material }));
 }
 
 /** Materials that were taken from the store for a kit. @throws KeramosError `notFound` for a kit that is not there. */

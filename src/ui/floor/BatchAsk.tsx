@@ -6,6 +6,7 @@ import { QuantityField } from '../shared/QuantityField';
 import { useUnits } from '../shared/units';
 import { Ask } from './Ask';
 import { MixAtScale } from './MixAtScale';
+import { PastLots } from './PastLots';
 import { useFloor } from './useFloor';
 
 /** A batch that was mixed: how much, how warm, from which cans; from now on its time runs. */
@@ -77,6 +78,7 @@ export function BatchAsk({ step, onLeave }: { step: Step; onLeave: () => void })
         <Form.Group controlId="batch-lots">
           <Form.Label className="mb-0">Lots of the cans</Form.Label>
           <Form.Control value={lots} maxLength={120} onChange={(event) => setLots(event.target.value)} />
+          <PastLots typed={lots} />
         </Form.Group>
       </div>
     </Ask>

@@ -6,6 +6,7 @@ import { CodeCamera } from '../shared/CodeCamera';
 import { useUnits } from '../shared/units';
 import { LessonsFor } from './Lessons';
 import { NotTaken } from './NotTaken';
+import { PastLots } from './PastLots';
 import { PartPlace, PieceOutline } from './PiecePicture';
 import { TakeBack } from './TakeBack';
 import { useFloor } from './useFloor';
@@ -91,6 +92,7 @@ export function LayCard({ own }: { own: StepState }) {
         maxLength={60}
         onChange={(event) => setLot(event.target.value)}
       />
+      <PastLots typed={lot} />
       <h3 className="mt-3">Then</h3>
       <ol className="lay-next" start={laid + 2}>
         {left

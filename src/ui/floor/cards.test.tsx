@@ -4,7 +4,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { button, enter, field, Page, press, words } from '../../../tests/helpers/asked';
 import { Diary, planOf } from '../../../tests/helpers/builds';
 import { merrow } from '../../../tests/helpers/merrow';
-import { lifeInPot, stateOf, type BuildRecord, type StepState } from '@/core/build';
+import { lifeInPot, stateOf, type BuildRecord, type DatedLot, type StepState } from '@/core/build';
 import type { InstrumentsNow } from '@/core/instrument';
 import { AirCard } from './AirCard';
 import { BagPart } from './BagPart';
@@ -20,10 +20,12 @@ const floor = vi.hoisted(() => ({
   noted: [] as { kind: string; body: Record<string, unknown> }[],
   refusal: null as string | null,
   beeps: [] as number[],
+  dated: [] as DatedLot[],
 }));
 vi.mock('./useFloor', () => ({
   useFloor: () => ({
     state: floor.state,
+    build: { dated: floor.dated },
     person: 'T. Reed',
     note: async (kind: string, body: Record<string, unknown>) => {
       floor.noted.push({ kind, body });
@@ -43,7 +45,7 @@ beforeEach(() => {
   page.begin();
   diary = new Diary();
   channels = [];
-  Object.assign(floor, { noted: [], refusal: null, beeps: [], now: Date.parse(diary.now) });
+  Object.assign(floor, { noted: [], refusal: null, beeps: [], dated: [], now: Date.parse(diary.now) });
   page.answer = () => ({ listening: null, trouble: null, unknown: { times: 0, why: '' }, channels });
   floor.state = stateOf(plan, []);
 });
@@ -161,6 +163,23 @@ describe('a batch that is mixed', () => {
     page.show(<BatchAsk step={step} onLeave={vi.fn()} />);
     enter('Life in the pot, min', life);
     expect(button('It is mixed now').disabled).toBe(true);
+  });
+  it('of cans past their day says so before it is mixed, and is still theirs to decide', async () => {
+    const polyester = { material: 'Isophthalic polyester', lot: 'R-12' };
+    floor.dated = [
+      { ...polyester, expires: '2020-10-31' },
+      { ...polyester, lot: 'R-13', expires: '2999-10-31' },
+    ];
+    page.show(<BatchAsk step={stepOf('fill')} onLeave={() => undefined} />);
+    fireEvent.change(field('Lots of the cans'), { target: { value: 'R-13' } });
+    expect(screen.queryByText(/past its day/)).toBeNull();
+    fireEvent.change(field('Lots of the cans'), { target: { value: 'R-13, r-12' } });
+    expect(screen.getByRole('alert').textContent).toMatch(
+      /✕ Lot R-12, Isophthalic polyester, is past its day, 31 Oct 2020: put it aside/,
+    );
+    press('It is mixed now');
+    await waitFor(() => expect(floor.noted).toHaveLength(1));
+    expect(floor.noted[0]!.body).toMatchObject({ lots: 'R-13, r-12' });
   });
   it('that is refused stays open with the reason', async () => {
     const onLeave = vi.fn();

@@ -83,8 +83,8 @@ export class FloorStore {
     const { build, records } = await this.around.keeper.read(this.buildId);
     const counted = records.filter(({ refusal }) => refusal === null).map(({ record }) => record);
     this.set({
-      // One that was kept before there were lessons has none.
-      build: build && { ...build, lessons: build.lessons ?? [], work: build.work ?? [] },
+      // One that was kept before there were lessons or dated lots has none.
+      build: build && { ...build, lessons: build.lessons ?? [], work: build.work ?? [], dated: build.dated ?? [] },
       records,
       state: build && stateOf(build.plan, counted),
       waiting: records.filter(({ sent, refusal }) => !sent && refusal === null).length,

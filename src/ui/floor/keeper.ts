@@ -1,4 +1,4 @@
-import type { Build, BuildAmendment, BuildPlan, BuildRecord, LessonTold } from '@/core/build';
+import type { Build, BuildAmendment, BuildPlan, BuildRecord, DatedLot, LessonTold } from '@/core/build';
 import type { Shop } from '@/core/shop';
 
 /** A build as the tablet has it. */
@@ -6,9 +6,10 @@ export interface FloorBuild extends Build {
   plan: BuildPlan;
   amendments: (BuildAmendment & { changes: { part: string; says: string; late: boolean }[] })[];
   closedAt: string | null;
-  /** Learned on any hull; who may do which work. */
+  /** Learned on any hull; who may do which work; lots of the store that have a day. */
   lessons: LessonTold[];
   work: Shop['work'];
+  dated: DatedLot[];
 }
 /** A record on this device: whether the server has it, or why it never will. */
 export interface KeptRecord {

@@ -325,6 +325,7 @@ export function ZoneEditor({
               : `The figures are those of the widest of ${found.panels} panels; every check looks at each of them ` +
                 `(${found.checked.length} may govern) and shows the least.`}{' '}
             {found.taper &&
+              full(found.taper.meanGirth, 'shortLength') !== full(found.taper.equalDeflection, 'shortLength') &&
               `This one tapers: its mean girth is ${full(found.taper.meanGirth, 'shortLength')}, a rectangle that ` +
                 `deflects as much is ${full(found.taper.equalDeflection, 'shortLength')} broad; the greater counts.`}
           </p>
