@@ -47,7 +47,7 @@ test('by keyboard alone: add, choose, turn, cover, move, duplicate, remove, undo
 test('a change shows at once in every number, and the section is drawn', async ({ page }) => {
   const drawing = page.getByRole('img', { name: /Section of Bottom forward, 10 layers, 24\.1 mm/ });
   await expect(drawing).toBeVisible();
-  expect(await reserveUnder(page, 'Bottom forward')).toBe(0.96);
+  expect(await reserveUnder(page, 'Bottom forward')).toBe(0.95);
   await cell(page, 14, 1).click();
   await page.keyboard.type('1 in');
   await page.keyboard.press('Enter');

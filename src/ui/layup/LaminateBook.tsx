@@ -8,17 +8,22 @@ import type { BookLaminate } from '@/core/revision';
 import type { Boat, Part, Reference } from '@/core/document';
 import { api, wordsOf } from '../shared/api';
 import { useBoat } from '../shared/boat';
+import { useUnits } from '../shared/units';
 
 type Act = (label: string | null, ...edits: Edit[]) => string | undefined;
 
 /** A stack in the notation of the literature: [BX45 600 45 / UD 300 0]. */
-export function notation(materials: Boat['materials'], layers: Reference['layers']): string {
+export function notation(
+  materials: Boat['materials'],
+  layers: Reference['layers'],
+  said: (metres: number) => string,
+): string {
   const codes = new Map(materials.map((material) => [material.id, 'code' in material ? material.code : material.name]));
-  const said = layers.map(({ material, angleDeg, thickness }) => {
-    const given = thickness === null ? `${angleDeg}°` : `${(thickness * 1000).toFixed(1)} mm`;
+  const each = layers.map(({ material, angleDeg, thickness }) => {
+    const given = thickness === null ? `${angleDeg}°` : said(thickness);
     return `${codes.get(material) ?? material} ${given}`.replace('-', '−');
   });
-  return `[${said.join(' / ')}]`;
+  return `[${each.join(' / ')}]`;
 }
 
 /** Laminates defined once: where each is laid, and those of other boats to take over. */
@@ -38,6 +43,8 @@ export function LaminateBook({
   onLaid: () => void;
 }) {
   const { id, save } = useBoat();
+  const { full } = useUnits();
+  const thick = (metres: number) => full(metres, 'thickness');
   const { data: others, error } = useQuery({
     queryKey: ['laminates'],
     queryFn: () => api<BookLaminate[]>('GET', '/api/laminates'),
@@ -79,7 +86,7 @@ export function LaminateBook({
                   return (
                     <tr key={laminate.id}>
                       <td className="fw-semibold">{laminate.name}</td>
-                      <td className="small">{notation(boat.materials, laminate.layers)}</td>
+                      <td className="small">{notation(boat.materials, laminate.layers, thick)}</td>
                       <td className="small">
                         {uses.length === 0 && <span className="soft">nowhere in this boat</span>}
                         {uses.map(({ part: name, place, how, differs }) => (
@@ -100,7 +107,7 @@ export function LaminateBook({
                                 <button
                                   type="button"
                                   className="reason-button"
-                                  title={notation(one.materials, one.laminate.layers)}
+                                  title={notation(one.materials, one.laminate.layers, thick)}
                                   onClick={() => {
                                     void import('@/core/edit').then(({ changeLaminate }) => {
                                       const { edits } = changeLaminate(
@@ -184,7 +191,7 @@ export function LaminateBook({
                     <tr key={`${one.boatId}${one.laminate.id}`}>
                       <td>{one.boatName}</td>
                       <td className="fw-semibold">{one.laminate.name}</td>
-                      <td className="small">{notation(one.materials, one.laminate.layers)}</td>
+                      <td className="small">{notation(one.materials, one.laminate.layers, thick)}</td>
                       <td className="small">{one.uses.join('; ') || <span className="soft">nowhere</span>}</td>
                       <td className="text-end">
                         <Button

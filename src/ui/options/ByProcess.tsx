@@ -3,14 +3,15 @@ import { useMemo } from 'react';
 import type { Boat, Part, Zone } from '@/core/document';
 import { targetOf } from '@/core/evaluate';
 import { otherProcesses } from '@/core/option';
-import { formatNumber } from '@/core/quantity';
+import { displayUnit, formatNumber } from '@/core/quantity';
 import { useUnits } from '../shared/units';
 import { useYard } from '../shared/useYard';
 import { Verdict } from '../shared/Verdict';
 
 /** The layers of a zone as they are, laid by every process. */
 export function ByProcess({ boat, part, zone }: { boat: Boat; part: Part; zone: Zone }) {
-  const { show, unit } = useUnits();
+  const { show, unit, system } = useUnits();
+  const perArea = displayUnit('area', system).factor;
   const rates = useYard()?.rates;
   const rows = useMemo(() => otherProcesses(boat, part, zone, rates), [boat, part, zone, rates]);
   return (
@@ -31,10 +32,10 @@ export function ByProcess({ boat, part, zone }: { boat: Boat; part: Part; zone: 
                 fibre by mass
               </th>
               <th scope="col" className="num">
-                money per m²
+                money per {unit('area')}
               </th>
               <th scope="col" className="num">
-                hours per m²
+                hours per {unit('area')}
               </th>
               <th scope="col">Reserve</th>
             </tr>
@@ -49,8 +50,8 @@ export function ByProcess({ boat, part, zone }: { boat: Boat; part: Part; zone: 
                 <td className="num">{show(mass, 'laminateWeight')}</td>
                 <td className="num">{show(thickness, 'thickness')}</td>
                 <td className="num">{formatNumber(100 * fibreWeightFraction, 0)} %</td>
-                <td className="num">{cost === null ? '?' : formatNumber(cost, 1)}</td>
-                <td className="num">{formatNumber(hours, 1)}</td>
+                <td className="num">{cost === null ? '?' : formatNumber(cost * perArea, 1)}</td>
+                <td className="num">{formatNumber(hours * perArea, system === 'us' ? 2 : 1)}</td>
                 <td>
                   {reserveFactor === null ? (
                     <span className="soft">not proven</span>

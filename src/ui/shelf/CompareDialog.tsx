@@ -46,6 +46,8 @@ export function CompareDialog({
     const divisor = of === null || of === 0 ? null : of / (weight ? displayUnit(weight, system).factor : 1);
     return divisor === null ? '–' : formatNumber(value / displayUnit(kind, system).factor / divisor, 1);
   };
+  /** Money for as much of it as its units count in; null where a price is missing. */
+  const costOf = ({ cost }: FabricAsLaid) => (cost === null ? null : cost * displayUnit('area', system).factor);
   const group = (title: string, rows: [string, (laid: FabricAsLaid, at: number) => string][]) => (
     <tbody key={title}>
       <tr>
@@ -129,14 +131,16 @@ export function CompareDialog({
                 ),
               )}
               {group(
-                `Membrane stiffness for its price (${unit('membraneStiffness')} per unit of money and m²)`,
+                `Membrane stiffness for its price (${unit('membraneStiffness')} per unit of money and ${unit('area')})`,
                 directions((one, d) =>
-                  per(one.directions[d]!.modulus * one.thickness, 'membraneStiffness', one.cost, null),
+                  per(one.directions[d]!.modulus * one.thickness, 'membraneStiffness', costOf(one), null),
                 ),
               )}
               {group(
-                `Strength for its price (${unit('lineForce')} per unit of money and m²)`,
-                directions((one, d) => per(one.directions[d]!.strength * one.thickness, 'lineForce', one.cost, null)),
+                `Strength for its price (${unit('lineForce')} per unit of money and ${unit('area')})`,
+                directions((one, d) =>
+                  per(one.directions[d]!.strength * one.thickness, 'lineForce', costOf(one), null),
+                ),
               )}
               {group(
                 `Weight laminated (${unit('arealWeight')})`,
@@ -147,7 +151,7 @@ export function CompareDialog({
               )}
               {group('Handling', [
                 ['Dry weight, ' + unit('arealWeight'), (one) => show(one.dryWeight, 'arealWeight')],
-                ['Price per m², resin included', (one) => formatNumber(one.cost, 1)],
+                [`Price per ${unit('area')}, resin included`, (one) => formatNumber(costOf(one), 1)],
                 ['Locks at', (_one, i) => `${formatNumber(fabrics[i]!.lockingAngle.value, 0)}°`],
                 [
                   'Tightest double curve, ' + unit('shortLength'),
