@@ -88,7 +88,7 @@ test('Check and Weights open the working of their numbers', async ({ page, reque
   await open(page, `/boats/${id}/check`);
   await page.getByLabel('Only zones that fail or are thin').check();
   await expect(page.getByRole('table', { name: 'Zones by checks' }).locator('tbody tr')).toHaveCount(1);
-  await page.getByRole('button', { name: /0\.96/ }).click();
+  await page.getByRole('button', { name: /0\.95/ }).click();
   await expect(page.getByRole('dialog')).toContainText('Reserve factor');
   await page.keyboard.press('Escape');
   await open(page, `/boats/${id}/weights`);

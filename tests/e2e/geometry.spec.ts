@@ -17,21 +17,21 @@ test('a bulkhead is dragged and nudged; panels, pressures and margins follow, an
   await open(page, `/boats/${await ownBoat(request, 'Drag boat')}/zones`);
   const grip = page.getByRole('slider', { name: 'Frame forward, place along the boat' });
   const forward = row(page, 'Bottom forward');
-  await expect(forward).toContainText('1359 × 808');
+  await expect(forward).toContainText('1359 × 813');
   const box = (await grip.locator('rect').boundingBox())!;
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
   await page.mouse.down();
   await page.mouse.move(box.x - 20, box.y + 5, { steps: 4 });
-  await expect(forward).not.toContainText('1359 × 808');
+  await expect(forward).not.toContainText('1359 × 813');
   await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
   await page.mouse.up();
   await expect(page.getByRole('button', { name: 'Undo' })).toBeEnabled();
   await expect(forward).not.toContainText('fails');
   await saved(page);
   await open(page);
-  await expect(forward).not.toContainText('1359 × 808');
+  await expect(forward).not.toContainText('1359 × 813');
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(forward).toContainText('1359 × 808');
+  await expect(forward).toContainText('1359 × 813');
 
   const bulkhead = page.getByRole('slider', { name: 'Collision bulkhead, place along the boat' });
   const before = await areaOf(page, 'Collision bulkhead');
