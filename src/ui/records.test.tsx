@@ -227,7 +227,7 @@ describe('revisions', () => {
     // One zone and the tow post fail, and nobody has signed for the pack: why all the same?
     expect(await alert()).toContain('say why it is issued all the same');
     const listed = await waitFor(() => screen.getByRole('list', { name: 'Open points' }).textContent!);
-    expect(listed).toMatch(/✕ Tow post fails 0\.54✕ Bottom forward fails 0\.96.*unverified/);
+    expect(listed).toMatch(/✕ Tow post fails 0\.54✕ Bottom forward fails 0\.95.*unverified/);
     fireEvent.change(screen.getByLabelText('Why it is issued all the same'), {
       target: { value: 'For the quotation' },
     });

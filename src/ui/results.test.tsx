@@ -185,7 +185,7 @@ describe('Pack', () => {
       .getAllByRole('row')
       .slice(1);
     expect(parts).toHaveLength(4);
-    expect(parts[0]!.textContent).toMatch(/^Hull628754\.0✕0\.96fails$/);
+    expect(parts[0]!.textContent).toMatch(/^Hull628754\.0✕0\.95fails$/);
     await waitFor(() =>
       expect(screen.getByRole('list', { name: 'Open points' }).textContent).toContain('Bottom forward'),
     );
