@@ -24,7 +24,7 @@ function names(text: string, lot: string): boolean {
  * @param text lots as somebody typed them, one or several, parted as they like.
  * @param today yyyy-mm-dd, as the yard's calendar has it.
  * @returns each once, the one that is longest past first.
- * @example pastLots('R-12, K7', [{ lot: 'R-12', material: 'Isophthalic polyester', expires: '2026-10-31' }], '2026-12-01')
+ * @example pastLots('R-12, K7', [{ lot: 'R-12', material: 'Polyester', expires: '2026-10-31' }], '2026-12-01')
  */
 export function pastLots(text: string, dated: readonly DatedLot[], today: string): DatedLot[] {
   const typed = plain(text);

@@ -12,6 +12,8 @@ export interface Span {
   rise: number;
   middle: Point;
   points: Point[];
+  /** On the hull, how far up each point lies: 0 at the keel, 1 at the chine, 2 at the deck edge. */
+  upHull?: number[];
   /** Which zone surface it is on: hull below or above the chine, deck, or a zone of its own. */
   on: 'bottom' | 'side' | 'deck' | 'zone';
 }
@@ -25,7 +27,8 @@ export interface MemberGeometry {
 }
 
 const STEPS = 12;
-const spanOf = (points: Point[], spacing: number, on: Span['on']): Span => ({
+const spanOf = (points: Point[], spacing: number, on: Span['on'], upHull?: number[]): Span => ({
+  ...(upHull && { upHull }),
   length: runLength(points),
   spacing,
   rise: crownOf(points),
@@ -111,11 +114,9 @@ export function memberGeometry(
       const cuts = edges.includes(0) ? edges : [...edges, -Math.min(...edges)];
       const spans = pieces(cuts).map(([from, to]) => {
         const band: Band = from + to < 2 ? 'bottom' : 'side';
-        const span = spanOf(
-          shares(STEPS).map((t) => hullPoint(hull, x, mix(from, to, t))),
-          spacing(band),
-          band,
-        );
+        const up = shares(STEPS).map((t) => mix(from, to, t));
+        const points = up.map((s) => hullPoint(hull, x, s));
+        const span = spanOf(points, spacing(band), band, up.map(Math.abs));
         // Two straight legs that meet at a keel are no arch.
         return from < 0 ? { ...span, rise: 0 } : span;
       });
@@ -147,6 +148,7 @@ export function memberGeometry(
             shares(STEPS).map((t) => hull.at(mix(a, b, t), s)),
             spacing,
             support.band,
+            shares(STEPS).map(() => s),
           );
         }),
         2,

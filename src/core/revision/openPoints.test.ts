@@ -13,16 +13,17 @@ const signed = (boat: Boat): Boat => ({
 });
 
 describe('what is open in a boat when it is issued', () => {
-  it('of Merrow 84 is what its screens say: tow post, bottom forward, full load, the pack; the worst first', () => {
+  it('of Merrow 84 is what its screens say: tow post, bottom, full load, a frame, the pack; the worst first', () => {
     const points = openPointsOf(merrow());
     expect(points.map(({ of, name, stands }) => `${of} ${name} ${stands}`)).toEqual([
       'detail Tow post fails',
       'zone Bottom forward fails',
       'weight Full load heavier',
+      'stiffener Frame midships thin',
       `pack ${merrow().packs[0]!.title} unverified`,
     ]);
     expect(points[0]!.reserveFactor).toBeCloseTo(0.55, 2);
-    expect(openPointsOf(signed(merrow()))).toHaveLength(3);
+    expect(openPointsOf(signed(merrow()))).toHaveLength(4);
   });
   it('is a full load above the mass that the pressures are reckoned by, until one of both is changed', () => {
     const heavier = (boat: Boat) => openPointsOf(boat).filter(({ of }) => of === 'weight');
@@ -55,9 +56,11 @@ describe('what is open in a boat when it is issued', () => {
       ({ thickness, zones, material }) => thickness && material.startsWith('pvc') && zones.includes(forward.id),
     )!;
     const post = boat.details.find(({ name }) => name === 'Tow post')!;
+    const hat = boat.sections.find(({ id }) => id === 'floor-140')!;
     const { boat: mended } = applyEdits(boat, [
       { type: 'layer.set', layerId: core.id, patch: { thickness: 0.025 } },
       { type: 'detail.set', item: { ...post, boltDiameter: 0.012 } as typeof post },
+      { type: 'section.set', item: { ...hat, height: 0.16 } },
     ]);
     expect(openPointsOf(mended).map(({ of }) => of)).toEqual(['weight']);
   });

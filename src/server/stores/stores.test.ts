@@ -281,6 +281,7 @@ describe('revisions', () => {
           { name: 'Tow post', stands: 'fails' },
           { name: 'Bottom forward' },
           { name: 'Full load', stands: 'heavier' },
+          { name: 'Frame midships', stands: 'thin' },
           { stands: 'unverified' },
         ],
       },
@@ -289,7 +290,7 @@ describe('revisions', () => {
     expect(await listRevisions(context, id)).toEqual([]);
     await issueRevision(context, id, 1, { ...signed, answer: ' For the quotation ' });
     const [issued] = await listRevisions(context, id);
-    expect(issued!.open).toMatchObject({ answer: 'For the quotation', points: [{ name: 'Tow post' }, {}, {}, {}] });
+    expect(issued!.open).toMatchObject({ answer: 'For the quotation', points: [{ name: 'Tow post' }, {}, {}, {}, {}] });
     expect((await readRevision(context, id, 'A')).results!.open).toEqual(issued!.open);
   });
   it('an approval holds for the draft that was approved and for no other', async () => {

@@ -3,7 +3,7 @@ import { pastLots } from '@/core/build';
 import { day } from '../shared/dates';
 import { useFloor } from './useFloor';
 
-/** Lots that were typed and whose last day is over, by the store: said before they are used, and left to whoever decides. */
+/** Lots that were typed and whose last day is over, by the store: said before they are used; who decides, decides. */
 export function PastLots({ typed }: { typed: string }) {
   const { build } = useFloor();
   const found = pastLots(typed, build.dated, format(new Date(), 'yyyy-MM-dd'));

@@ -151,6 +151,7 @@ export function StiffenersScreen({ shelf }: { shelf: Material[] }) {
                                   .join(' × '),
                               ],
                               ['Pressure', full(shown.worst.pressure, 'pressure')],
+                              ['Plating of', shown.worst.zone.zone.name],
                             ]
                           : []),
                       ] as [string, string][]
@@ -180,7 +181,10 @@ export function StiffenersScreen({ shelf }: { shelf: Material[] }) {
                           <td>
                             {check.name}
                             {check.on !== shown.worst && (
-                              <span className="soft small"> on a span of {full(check.on.span.length, 'length')}</span>
+                              <span className="soft small">
+                                {' '}
+                                on a span of {full(check.on.span.length, 'length')}, {check.on.zone.zone.name}
+                              </span>
                             )}
                           </td>
                           <td className="num">{full(check.demand, UNIT_KINDS[check.unit])}</td>

@@ -4,7 +4,7 @@ import { type StiffenerSection } from '../../stiffener';
 import { type WorkingStep } from '../../working';
 import { type Boat, shapeOf } from '../../document';
 import { bookOf } from '../book';
-import { loadSpan, type LoadedSpan, type StiffenerCheck } from './loadSpan';
+import { crossedBy, loadSpan, type LoadedSpan, type StiffenerCheck } from './loadSpan';
 import { membersOf } from './members';
 import { sectionProperties } from './sectionProperties';
 
@@ -17,7 +17,7 @@ export interface StiffenerEvaluation {
   geometry: MemberGeometry | null;
   /** kg, both hands. */
   mass: number;
-  /** Every span that bears, in order along it. */
+  /** Every span that bears, in order along it, once for each zone that it crosses. */
   spans: LoadedSpan[];
   /** Each check on the span where its reserve is least. */
   checks: SpanCheck[];
@@ -80,7 +80,10 @@ function evaluate(boat: Boat): StiffenerEvaluation[] {
       const properties = sectionProperties(boat, section);
       const spans = geometry.spans
         .filter(({ length, spacing }) => length > 0.03 && spacing > 0.01)
-        .map((span) => loadSpan({ shape, boat, book, support, section, properties }, span));
+        .flatMap((span) => {
+          const { middle, all } = crossedBy(shape, boat, { support, section }, span);
+          return all.map((on) => loadSpan({ shape, boat, book, support, section, properties }, span, { on, middle }));
+        });
       const checks = leastChecks(spans);
       const governing = checks.length > 0 ? leastOf(checks) : null;
       return {
@@ -111,6 +114,7 @@ export function stiffenerWorking(
   loadSpan(
     { shape, boat, book: bookOf(boat, 0), support, section, properties: sectionProperties(boat, section) },
     on.span,
+    { on: on.zone, middle: crossedBy(shape, boat, { support, section }, on.span).middle },
     (step) => steps.push(step),
   );
   return steps;

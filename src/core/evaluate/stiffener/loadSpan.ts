@@ -82,7 +82,8 @@ export const STIFFENER_CHECKS: Record<StiffenerCheck['id'], string> = {
 /** A span as the pack loads it. */
 export interface LoadedSpan {
   span: Span;
-  zone: { part: Part; zone: Zone } | null;
+  /** On whose laminate. */
+  zone: Under;
   pressure: number;
   effectiveBreadth: number;
   platingThickness: number;
@@ -91,27 +92,70 @@ export interface LoadedSpan {
   checks: StiffenerCheck[];
 }
 
+/** Zones that end so near each other meet (m, or as a share of the girth). */
+const SAME = 1e-6;
 /** Parts whose zones carry a span; any part where a zone is named itself. */
 const KIND_UNDER = { zone: null, deck: 'deck', bottom: 'hull', side: 'hull' } as const;
 
-/** The zone on whose laminate a span stands. */
-function zoneUnder({ hull }: BoatShape, boat: Boat, support: Support, span: Span): { part: Part; zone: Zone } | null {
-  const [x, , z] = span.middle;
+/** A zone under a stiffener. */
+export interface Under {
+  part: Part;
+  zone: Zone;
+}
+/** A span, and how far along the boat what it stands on reaches to either side of it (m). */
+interface Standing {
+  support: Support;
+  span: Span;
+  reach: number;
+}
+/** The zones on which a point of a span stands: two or more where they meet under it. */
+function zonesAt({ hull }: BoatShape, boat: Boat, { support, span, reach }: Standing, at: number): Under[] {
+  const all = boat.parts.flatMap((part) => part.zones.map((zone): Under => ({ part, zone })));
+  if (support.kind === 'rib') return all.filter(({ zone }) => zone.id === support.zone);
+  const [x] = span.points[at]!;
+  const up = span.upHull?.[at];
   const wanted = KIND_UNDER[span.on];
-  for (const part of boat.parts)
-    for (const zone of part.zones) {
-      if (support.kind === 'rib') {
-        if (zone.id === support.zone) return { part, zone };
-        continue;
-      }
-      const { region } = zone;
-      if (region?.surface !== wanted || region === null || !('from' in region) || x < region.from || x > region.to)
-        continue;
-      if (region.surface !== 'hull') return { part, zone };
-      const s = span.on === 'bottom' && Math.abs(span.middle[1]) < 1e-6 ? 0 : hull.sAtHeight(x, z);
-      if (s >= edgeAt(hull, region.lower, x) - 1e-6 && s <= edgeAt(hull, region.upper, x) + 1e-6) return { part, zone };
-    }
-  return null;
+  return all.filter(({ zone: { region } }) => {
+    if (region?.surface !== wanted || region === null || !('from' in region)) return false;
+    if (x < region.from - reach || x > region.to + reach) return false;
+    if (region.surface !== 'hull' || up === undefined) return true;
+    const place = Math.min(region.to, Math.max(region.from, x));
+    return up >= edgeAt(hull, region.lower, place) - SAME && up <= edgeAt(hull, region.upper, place) + SAME;
+  });
+}
+/** Half of what a stiffener stands on with (m). */
+const halfFoot = (section: StiffenerSection): number =>
+  (section.kind === 'topHat' ? section.baseWidth / 2 : 0) + section.flangeWidth;
+/** What a span stands on: under its middle, whose pressure it bears, and all along it, whose laminate works with it. */
+export interface Crossed {
+  middle: Under[];
+  all: Under[];
+}
+/**
+ * The zones that a span crosses. Its ends are left out: there it passes on to what holds it.
+ *
+ * @throws KeramosError `invalid` when no zone lies under its middle.
+ */
+export function crossedBy(
+  shape: BoatShape,
+  boat: Boat,
+  { support, section }: { support: Support; section: StiffenerSection },
+  span: Span,
+): Crossed {
+  const across = support.kind === 'frame' || support.kind === 'beam';
+  const standing = { support, span, reach: across ? halfFoot(section) : SAME };
+  const inner = span.points.map((_, i) => i).slice(1, -1);
+  const middle = zonesAt(shape, boat, standing, Math.floor(span.points.length / 2));
+  if (middle.length === 0)
+    throw new KeramosError(
+      'invalid',
+      `${support.name} stands on no zone at x = ` +
+        `${span.middle[0].toFixed(2)} m: lay a zone there, or end the ` +
+        'member before it',
+      'support',
+    );
+  const all = [...middle, ...inner.flatMap((at) => zonesAt(shape, boat, standing, at))];
+  return { middle, all: [...new Map(all.map((one) => [one.zone.id, one])).values()] };
 }
 
 /** A stiffener on a boat: what it stands on, and what it is made as. */
@@ -124,44 +168,51 @@ export interface StandingStiffener {
   properties: SectionProperties;
 }
 
-/**
- * A span of a stiffener under the pressure of the zone it stands on.
- *
- * @throws KeramosError `invalid` when no zone lies under the span.
- */
-export function loadSpan(stiffener: StandingStiffener, span: Span, record?: Recorder): LoadedSpan {
-  const { shape, boat, book, support, section, properties } = stiffener;
-  const found = zoneUnder(shape, boat, support, span);
-  if (!found)
-    throw new KeramosError(
-      'invalid',
-      `${support.name} stands on no zone at x = ` +
-        `${span.middle[0].toFixed(2)} m: lay a zone there, or end the ` +
-        'member before it',
-      'support',
-    );
-  const { part, zone } = found;
+/** The pressure on a span where it stands on a zone (Pa). */
+function pressureOn(
+  { shape, boat, book, support }: StandingStiffener,
+  span: Span,
+  zone: Zone,
+  record?: Recorder,
+): number {
+  if (zone.designPressure !== null) return zone.designPressure;
   const { hull } = shape;
-  const pack = book.pack;
+  const { location, overflow, geometry } = zone;
+  if (isHead(location))
+    return headPressure(location, headAt({ location, overflow }, geometry.head ?? 0.5), record, book.pack);
   const [x, , z] = span.middle;
-  const place = ZONE_LOCATIONS[zone.location];
-  const { location } = zone;
-  const byPack = () =>
-    isHead(location)
-      ? headPressure(location, headAt({ location, overflow: zone.overflow }, zone.geometry.head ?? 0.5), record, pack)
-      : designPressure(
-          {
-            craft: craftOf(boat.brief),
-            location: place.pressure!,
-            position: Math.min(1, Math.max(0, x / boat.brief.waterlineLength)),
-            edgeHeight: zone.geometry.edgeHeight ?? Math.max(0.05, hull.at(x, 2)[2] - hull.waterline),
-            centreHeight: support.kind === 'rib' ? (zone.geometry.centreHeight ?? 0) : z - hull.waterline,
-            member: { kind: 'stiffener', spacing: span.spacing, span: span.length },
-          },
-          record,
-          pack,
-        ).pressure;
-  const pressure = zone.designPressure ?? byPack();
+  return designPressure(
+    {
+      craft: craftOf(boat.brief),
+      location: ZONE_LOCATIONS[location].pressure!,
+      position: Math.min(1, Math.max(0, x / boat.brief.waterlineLength)),
+      edgeHeight: geometry.edgeHeight ?? Math.max(0.05, hull.at(x, 2)[2] - hull.waterline),
+      centreHeight: support.kind === 'rib' ? (geometry.centreHeight ?? 0) : z - hull.waterline,
+      member: { kind: 'stiffener', spacing: span.spacing, span: span.length },
+    },
+    record,
+    book.pack,
+  ).pressure;
+}
+
+/**
+ * A span of a stiffener on the laminate of one of the zones that it crosses, under the pressure at its middle: where
+ * zones meet there, under the greater.
+ */
+export function loadSpan(
+  stiffener: StandingStiffener,
+  span: Span,
+  { on, middle }: { on: Under; middle: readonly Under[] },
+  record?: Recorder,
+): LoadedSpan {
+  const { boat, book, support, section, properties } = stiffener;
+  const { part, zone } = on;
+  const pack = book.pack;
+  const presses = middle
+    .map((one) => ({ zone: one.zone, pressure: pressureOn(stiffener, span, one.zone) }))
+    .reduce((most, one) => (one.pressure > most.pressure ? one : most));
+  const { location } = presses.zone;
+  const pressure = record ? pressureOn(stiffener, span, presses.zone, record) : presses.pressure;
   const along =
     support.kind === 'stringer' || support.kind === 'girder' || (support.kind === 'rib' && support.run === 'along');
   const plating = sheetsOf(book, layAll(book, part, zone), along ? 0 : 90);
@@ -233,9 +284,9 @@ export function loadSpan(stiffener: StandingStiffener, span: Span, record?: Reco
         note:
           check.id === 'stiffness'
             ? `Curvature factor ${curvatureFactor(span.rise, span.length).toFixed(2)}; ` +
-              `plating ${(platingThickness * 1e3).toFixed(1)} mm, ` +
+              `plating of ${zone.name} ${(platingThickness * 1e3).toFixed(1)} mm, ` +
               `${(effectiveBreadth * 1e3).toFixed(0)} mm of it works with the stiffener.`
             : undefined,
       });
-  return { span, zone: found, pressure, effectiveBreadth, platingThickness, EI, neutralAxis, checks };
+  return { span, zone: on, pressure, effectiveBreadth, platingThickness, EI, neutralAxis, checks };
 }
