@@ -44,6 +44,6 @@ test('a new zone has a place at once, what is laid twice is said, and a pressure
   await expect(page.getByRole('row', { name: /^Bottom aft/ })).toContainText('45.0');
   await pressure.fill('');
   await pressure.press('Enter');
-  await expect(page.getByRole('row', { name: /^Bottom aft/ })).toContainText('18.9');
+  await expect(page.getByRole('row', { name: /^Bottom aft/ })).toContainText('18.8');
   await saved(page);
 });
