@@ -349,6 +349,20 @@ describe('panels of which a zone has an edge or an end alone', () => {
     expect(panelsOf(shape, bare, low, 'z')).toHaveLength(2);
     expect(panelsBeside(shape, bare, low)).toEqual([]);
   });
+  it('are found by what parts their own band: floors part the bottom, and not the side', () => {
+    const floors: Supports = {
+      ...bare,
+      bulkheads: [{ x: 4, name: 'Bulkhead' }],
+      members: [{ id: 'f', name: 'Floor', kind: 'frame', x: 5, upTo: 'chine', section: null }],
+    };
+    // 0.3 m are a third of the bay below, from 4 to 5 m, and less than a tenth of the one above, from 4 m to the stem.
+    const to = (lower: 'centreline' | 'chine', upper: 'chine' | 'deckEdge') =>
+      panelsBeside(shape, floors, hullZone(-1, 4.3, lower, upper));
+    expect(to('centreline', 'chine')).toEqual([]);
+    expect(to('chine', 'deckEdge')).toEqual(['Bulkhead to stem']);
+    expect(to('centreline', 'deckEdge')).toEqual(['Bulkhead to stem']);
+    expect(panelsOf(shape, floors, hullZone(-1, 4.3, 'chine', 'deckEdge'), 'z')).toHaveLength(1);
+  });
   it('of a deck are bays alone; of other surfaces there are none', () => {
     const beams: Supports = {
       ...bare,

@@ -221,6 +221,14 @@ function hasShareAt({ hull }: BoatShape, { lower, upper }: HullRegion, row: [Lin
 const middleOf = ([from, to]: Reach): number => (from + to) / 2;
 /** Where along its reach the edges of a zone are looked at: in the middle of its eighths, for an end may run out. */
 const PLACES = Array.from({ length: 8 }, (_, i) => (i + 0.5) / 8);
+/** Bands of the hull that a zone has a share of anywhere: what parts one of them into bays need not part the other. */
+function bandsOf({ hull }: BoatShape, { from, to, lower, upper }: HullRegion): Band[] {
+  const [aft, fore] = [Math.max(from, hull.aft), Math.min(to, hull.bow)];
+  const places = PLACES.map((share) => mix(aft, fore, share));
+  return (['bottom', 'side'] as const).filter((band) =>
+    places.some((x) => (band === 'bottom' ? edgeAt(hull, lower, x) < 1 - HAIR : edgeAt(hull, upper, x) > 1 + HAIR)),
+  );
+}
 /** Less of a bay than this is the edge of the zone itself (m). */
 const EDGE = 0.02;
 
@@ -233,10 +241,13 @@ const EDGE = 0.02;
  */
 export function panelsBeside(shape: BoatShape, supports: Supports, region: Region): string[] {
   if (region.surface !== 'hull' && region.surface !== 'deck') return [];
-  const columns = region.surface === 'deck' ? deckColumns(shape, supports) : hullColumns(shape, supports, 'bottom');
-  const ends = stretchesOf(columns).filter(
-    (bay) => overlapOf(bay, region.from, region.to) > EDGE && !liesIn(bay, region.from, region.to),
-  );
+  const columns =
+    region.surface === 'deck'
+      ? [deckColumns(shape, supports)]
+      : bandsOf(shape, region).map((band) => hullColumns(shape, supports, band));
+  const ends = columns
+    .flatMap(stretchesOf)
+    .filter((bay) => overlapOf(bay, region.from, region.to) > EDGE && !liesIn(bay, region.from, region.to));
   const edges =
     region.surface === 'deck'
       ? []
@@ -246,10 +257,11 @@ export function panelsBeside(shape: BoatShape, supports: Supports, region: Regio
             .filter((row) => PLACES.some((share) => hasShareAt(shape, region, row, mix(...reach, share))))
             .map((row) => ({ bay, row })),
         );
-  return [
+  const names = [
     ...ends.map(([a, b]) => `${a.name} to ${b.name}`),
     ...edges.map(({ bay: [a, b], row: [p, q] }) => `${a.name} to ${b.name}, ${p.name} to ${q.name}`),
   ];
+  return [...new Set(names)];
 }
 
 /**
