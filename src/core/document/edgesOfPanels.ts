@@ -2,7 +2,7 @@ import { KeramosError } from '../error';
 import { same } from '../field';
 import { panelsBeside } from '../geometry';
 import type { Zone } from './boat';
-import { groundOf } from './panelsToCheck';
+import { groundOf, hasTypedPanel, sameGround } from './panelsToCheck';
 import { shapeOf, supportsOf } from './shape';
 import type { PanelsBoat } from './zonePanels';
 
@@ -17,8 +17,7 @@ const found = new WeakMap<Zone, { ground: Ground; names: readonly string[] }>();
 export function edgesOfPanels(boat: PanelsBoat, zone: Zone): readonly string[] {
   const ground = groundOf(boat);
   const known = found.get(zone);
-  if (known && (Object.keys(ground) as (keyof Ground)[]).every((key) => known.ground[key] === ground[key]))
-    return known.names;
+  if (known && sameGround(known.ground, ground)) return known.names;
   const now = namesOf(boat, zone);
   // The very list of before where it says the same, so that what hangs on it stands.
   const names = known && same(known.names, now) ? known.names : now;
@@ -28,8 +27,7 @@ export function edgesOfPanels(boat: PanelsBoat, zone: Zone): readonly string[] {
 
 function namesOf(boat: PanelsBoat, zone: Zone): string[] {
   const shape = shapeOf(boat);
-  if (!shape || !zone.region || zone.overridden.some((key) => key === 'panelLength' || key === 'panelBreadth'))
-    return [];
+  if (!shape || !zone.region || hasTypedPanel(zone)) return [];
   try {
     return panelsBeside(shape, supportsOf(boat), zone.region);
   } catch (error) {

@@ -29,7 +29,7 @@ export { newBox, newCurePlan, newFillPlan, newLayer, newPart, newZone } from './
 export { methodOf, shapeOf, supportsOf } from './shape';
 export { derivedGeometry, taperOf, zonePanels, type TaperedBreadth, type ZonePanels } from './zonePanels';
 export { edgesOfPanels } from './edgesOfPanels';
-export { panelsOfZones, panelsToCheck, takePanels, type CheckedPanel } from './panelsToCheck';
+export { hasTypedPanel, panelsOfZones, panelsToCheck, takePanels, type CheckedPanel } from './panelsToCheck';
 export { ratiosOf, scaleBoat, scaledBrief, scaledPart, type NewParticulars } from './scale';
 export { closesTank, tanksOn, type Tank } from './tanksOn';
 export { settleGeometry } from './settleGeometry';

@@ -56,7 +56,7 @@ const bulkheadKey = (parts: Boat['parts']): string =>
 export function panelsToCheck(boat: PanelsBoat, zone: Zone): readonly CheckedPanel[] {
   const ground = groundOf(boat);
   const known = checkedPanels.get(zone);
-  if (known && GROUND.every((key) => known[key] === ground[key])) return known.panels;
+  if (known && sameGround(known, ground)) return known.panels;
   return keepPanels(ground, zone, findPanels(boat, zone));
 }
 
@@ -80,6 +80,12 @@ export function takePanels(boat: Boat, found: Readonly<Record<string, readonly C
   }
 }
 
+/** Whether the panels of a zone are found on the same: then they are the same. */
+export const sameGround = (a: Omit<PanelsOf, 'panels'>, b: Omit<PanelsOf, 'panels'>): boolean =>
+  GROUND.every((key) => a[key] === b[key]);
+/** Whether the panel of a zone is typed: its checks look at that one. */
+export const hasTypedPanel = ({ overridden }: Pick<Zone, 'overridden'>): boolean =>
+  overridden.some((key) => key === 'panelLength' || key === 'panelBreadth');
 const GROUND = ['hull', 'deck', 'brief', 'supports', 'pack', 'bulkheads'] as const;
 export const groundOf = (boat: PanelsBoat): Omit<PanelsOf, 'panels'> => ({
   hull: boat.hull,
@@ -123,7 +129,7 @@ const typedPanel = (zone: Zone): CheckedPanel => ({
 
 /** Of the panels of a zone those that no other outdoes, each with its pressures and the zone's typed figures. */
 export function ratedPanels(boat: PanelsBoat, zone: Zone, panels: ZonePanels['panels']): CheckedPanel[] {
-  if (zone.overridden.some((key) => key === 'panelLength' || key === 'panelBreadth')) return [typedPanel(zone)];
+  if (hasTypedPanel(zone)) return [typedPanel(zone)];
   const typed = Object.fromEntries(zone.overridden.map((key) => [key, zone.geometry[key]]));
   const rated = panels.map(({ panel, geometry: derived, pressures }): CheckedPanel => {
     const { along, across } = panel.between;

@@ -5,7 +5,16 @@ import { ArrowDown, ArrowUp } from 'react-bootstrap-icons';
 import { Button, Card, Col, Form, Row } from 'react-bootstrap';
 import type { Region, ZoneGeometry } from '@/core/geometry';
 import type { QuantityKind } from '@/core/quantity';
-import { panelsToCheck, taperOf, zonePanels, type Boat, type Part, type Zone, locationOf } from '@/core/document';
+import {
+  hasTypedPanel,
+  panelsToCheck,
+  taperOf,
+  zonePanels,
+  type Boat,
+  type Part,
+  type Zone,
+  locationOf,
+} from '@/core/document';
 import { isHead, ZONE_LOCATIONS, type ZoneLocation } from '@/core/standard';
 import { QuantityField } from '../shared/QuantityField';
 import { TextField } from '../shared/TextField';
@@ -128,7 +137,7 @@ export function ZoneEditor({
     }
   }, [boat, zone]);
   const derived = found?.derived;
-  const typedPanel = zone.overridden.some((key) => key === 'panelLength' || key === 'panelBreadth');
+  const typedPanel = hasTypedPanel(zone);
   const act = (patch: Partial<Omit<Zone, 'id'>>) => {
     const said = edit({ type: 'zone.set', zoneId: zone.id, patch });
     setRefusal(said ?? null);
