@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { brant, merrow, zoneOf } from '../../../tests/helpers/merrow';
 import { applyEdits } from '../edit';
-import { evaluateZone, makeEvaluator } from '../evaluate';
+import { analysePanel, evaluateZone, makeEvaluator } from '../evaluate';
 import { edgesOfPanels, panelsToCheck, type Boat } from '.';
 
 const boat = merrow();
@@ -25,6 +25,13 @@ describe('panels of which a zone has an edge or an end alone', () => {
       }
     expect(edges(boat, 'Bottom forward').length).toBeGreaterThan(0);
     expect(edges(boat, 'Side aft')).toEqual([]);
+  });
+  it('are said beside what analysis passes, with what holds its panels on trust', () => {
+    const [part, zone] = zoneOf(boat, 'Bottom forward');
+    const { notChecked } = analysePanel(boat, part, zone, { detail: false });
+    expect(notChecked).toEqual(expect.arrayContaining(toldIn(boat, 'Bottom forward')));
+    const [bulkheads, bulkhead] = zoneOf(boat, 'Collision bulkhead');
+    expect(analysePanel(boat, bulkheads, bulkhead, { detail: false }).notChecked.join()).toContain('has no section');
   });
   it('come and go as the edge of the zone moves', () => {
     const [, zone] = zoneOf(boat, 'Side aft');

@@ -4,6 +4,7 @@ import { isHead } from '../standard';
 import { methodOf, panelsToCheck, usualPanelCase, type Boat, type Part, type Zone } from '../document';
 import { analyseOnePanel, type AnalysedPanel, type AnalysedStack, type PanelAnalysis } from './analyseOnePanel';
 import { designStack } from './designStack';
+import { panelsNotChecked } from './heldBy';
 
 /** Plate terms that tell which panel of a zone is the worst. */
 const SCAN_TERMS = 8;
@@ -65,5 +66,6 @@ export function analyseZonePanels(
               .reserveFactor,
           }))
           .reduce((low, one) => (one.least < low.least ? one : low)).panel;
-  return analyseOnePanel(stack, worst, { criterion, terms, detail });
+  const found = analyseOnePanel(stack, worst, { criterion, terms, detail });
+  return { ...found, notChecked: [...found.notChecked, ...panelsNotChecked(boat, zone)] };
 }

@@ -1,4 +1,4 @@
-import type { Boat, Zone } from '../document';
+import { edgesOfPanels, type Boat, type Zone } from '../document';
 import type { Support } from '../geometry';
 import { layersByZone } from './book';
 
@@ -107,4 +107,11 @@ export function heldOnTrust(boat: Boat, zone: Zone): HeldOnTrust {
   };
   held.set(zone, { key, found });
   return found;
+}
+
+/** What no check of a zone's panels looks at, by rule or by analysis: panels beside it, and what holds its own. */
+export function panelsNotChecked(boat: Boat, zone: Zone): string[] {
+  const edges = edgesOfPanels(boat, zone);
+  const beside = edges.length > 0 ? [`Panels of which it has an edge or an end alone: ${edges.join('; ')}`] : [];
+  return [...beside, ...heldOnTrust(boat, zone).notChecked];
 }

@@ -17,8 +17,8 @@ import {
 } from '../standard';
 import { said } from '../quantity';
 import { put } from '../working';
-import { craftOf, edgesOfPanels, panelsToCheck, tanksOn, type Boat, type CheckedPanel, type Zone } from '../document';
-import { heldOnTrust } from './heldBy';
+import { craftOf, panelsToCheck, tanksOn, type Boat, type CheckedPanel, type Zone } from '../document';
+import { heldOnTrust, panelsNotChecked } from './heldBy';
 import { layReference, sheetsOf, type Book, type LaidLayer } from './book';
 
 /** A check, the pack that asks for it, and the panel of the zone where it is nearest its limit ('' for a typed one). */
@@ -203,11 +203,8 @@ export function checkIn(boat: Boat, zone: Zone, { book, laid }: Pick<Checked, 'b
   if (zone.location !== 'tank' && !(isHead(zone.location) && zone.designPressure !== null))
     for (const { name } of tanksOn(boat, zone))
       notChecked.add(`The head of ${name}, which presses it from inside: Weights, Buoyancy and tanks, looks at that`);
-  const edges = edgesOfPanels(boat, zone);
-  if (edges.length > 0) notChecked.add(`Panels of which it has an edge or an end alone: ${edges.join('; ')}`);
-  const trust = heldOnTrust(boat, zone);
-  const unproven = new Set<string>(trust.unproven);
-  trust.notChecked.forEach((text) => notChecked.add(text));
+  panelsNotChecked(boat, zone).forEach((text) => notChecked.add(text));
+  const unproven = new Set<string>(heldOnTrust(boat, zone).unproven);
   let method: PanelCheckResult | null = null;
   for (const of of panels)
     for (const pack of boat.packs) {
