@@ -222,8 +222,14 @@ export function checkBrief(brief: Brief): void {
     );
 }
 
+const crafts = new WeakMap<Brief, Craft>();
 /** The particulars the pack asks for. */
 export function craftOf(brief: Brief): Craft {
+  const known = crafts.get(brief) ?? particularsForPack(brief);
+  crafts.set(brief, known);
+  return known;
+}
+function particularsForPack(brief: Brief): Craft {
   const {
     kind,
     hullLength,

@@ -11,7 +11,7 @@ export interface HeldOnTrust {
 }
 
 /** Bulkheads of a boat of which nothing that carries is laid: place along the boat (m) and name. */
-function emptyBulkheads({ parts }: Boat): { x: number; name: string }[] {
+function emptyBulkheads({ parts }: Pick<Boat, 'parts'>): { x: number; name: string }[] {
   return parts.flatMap((part) => {
     const byZone = layersByZone(part);
     return part.zones.flatMap(({ id, name, region }) => {
@@ -63,19 +63,32 @@ function framesUpTheSide({ supports }: Boat, zone: Zone): Support[] {
 
 const held = new WeakMap<Zone, { key: string; found: HeldOnTrust }>();
 
+/** Bulkheads of a part of which nothing is laid, by the part's own zones and layers. */
+const emptyIn = new WeakMap<Boat['parts'][number], string>();
+const emptyKey = (part: Boat['parts'][number]): string => {
+  const known =
+    emptyIn.get(part) ??
+    emptyBulkheads({ parts: [part] })
+      .map(({ x, name }) => `${name}@${x}`)
+      .join('|');
+  emptyIn.set(part, known);
+  return known;
+};
+const memberKeys = new WeakMap<Boat['supports'], string>();
+const tankKeys = new WeakMap<Boat['spaces'], string>();
 const keys = new WeakMap<Boat['parts'], Pick<Boat, 'supports' | 'spaces'> & { key: string }>();
 /** What of a boat besides a zone itself its evaluation speaks of, so that it is known when that changes. */
-export function trustKey(boat: Boat): string {
-  const known = keys.get(boat.parts);
-  if (known?.supports === boat.supports && known.spaces === boat.spaces) return known.key;
-  const key = [
-    ...emptyBulkheads(boat).map(({ x, name }) => `${name}@${x}`),
-    ...boat.supports
-      .filter(({ section, kind }) => section === null || kind === 'frame')
-      .map((one) => JSON.stringify(one)),
-    ...boat.spaces.filter(({ kind }) => kind === 'tank').map((tank) => JSON.stringify(tank)),
-  ].join('|');
-  keys.set(boat.parts, { supports: boat.supports, spaces: boat.spaces, key });
+export function trustKey({ parts, supports, spaces }: Boat): string {
+  const known = keys.get(parts);
+  if (known?.supports === supports && known.spaces === spaces) return known.key;
+  const members =
+    memberKeys.get(supports) ??
+    JSON.stringify(supports.filter(({ section, kind }) => section === null || kind === 'frame'));
+  memberKeys.set(supports, members);
+  const tanks = tankKeys.get(spaces) ?? JSON.stringify(spaces.filter(({ kind }) => kind === 'tank'));
+  tankKeys.set(spaces, tanks);
+  const key = [members, tanks, ...parts.map(emptyKey)].join('|');
+  keys.set(parts, { supports, spaces, key });
   return key;
 }
 

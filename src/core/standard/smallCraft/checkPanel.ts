@@ -5,7 +5,7 @@ import type { Check, PackFindings, PanelContext, Sheet, SkinSheet, Trace } from 
 import type { Craft } from './craft';
 import { isWood } from './checkWood';
 import { minimumFibreMass, minimumSkins, minimumWood, type MinimumLocation } from './minimum';
-import { SMALL_CRAFT_PACK } from './pack';
+import { SMALL_CRAFT_PACK, type SmallCraftPack } from './pack';
 import {
   designPressure,
   headPressure,
@@ -78,12 +78,17 @@ const bareWood = (sheets: readonly Sheet[]) =>
   [sheets[0]!, sheets.at(-1)!].some((sheet) => sheet.role === 'skin' && isWood(sheet));
 const turnedOver = remembered((sheets: readonly Sheet[]): readonly Sheet[] => [...sheets].reverse());
 
-/** Factor k5 of the pack by what the fibre is: some mat, all continuous glass, or mostly carbon or aramid. */
-function fibreTypeFactor(sheets: readonly SkinSheet[], pack = SMALL_CRAFT_PACK): number {
-  const sum = (pick: (sheet: SkinSheet) => number) => sheets.reduce((total, sheet) => total + pick(sheet), 0);
-  if (sum((s) => s.lightFibreMass) > 0.5 * sum((s) => s.fibreMass)) return pack.fibreTypeFactor.carbonOrAramid;
-  return sum((s) => s.matMass) > 0 ? pack.fibreTypeFactor.someMat : pack.fibreTypeFactor.continuousGlass;
-}
+/** Which of the pack's factors k5 a stack takes: some mat, all continuous glass, or mostly carbon or aramid. */
+const fibreTypeOf = remembered((sheets: readonly SkinSheet[]): keyof SmallCraftPack['fibreTypeFactor'] => {
+  let [light, fibre, mat] = [0, 0, 0];
+  for (const sheet of sheets) {
+    light += sheet.lightFibreMass;
+    fibre += sheet.fibreMass;
+    mat += sheet.matMass;
+  }
+  if (light > 0.5 * fibre) return 'carbonOrAramid';
+  return mat > 0 ? 'someMat' : 'continuousGlass';
+});
 
 /** Head of water on a boundary (m): of a tank up to its overflow, where that stands above its top. */
 export const headAt = (
@@ -177,7 +182,8 @@ export function checkPanel(input: PanelCheckInput, trace?: Trace, pack = SMALL_C
   if (sheets.length === 0) throw invalid('layers', 'No layer covers this zone yet: cover it with at least one fabric');
   const shortSide = Math.min(g.panelLength, g.panelBreadth);
   const longSide = Math.max(g.panelLength, g.panelBreadth);
-  const construction = sheets.some((sheet) => sheet.role === 'core') ? 'sandwich' : 'single';
+  const skins = skinsOf(sheets);
+  const construction = skins.length < sheets.length ? 'sandwich' : 'single';
   const place = ZONE_LOCATIONS[location];
   const inSection = (section: 'pressure' | 'requirement'): Recorder | undefined =>
     trace && ((step) => trace(section, step));
@@ -199,8 +205,7 @@ export function checkPanel(input: PanelCheckInput, trace?: Trace, pack = SMALL_C
       source: 'Workboat uplift',
     });
 
-  const skins = skinsOf(sheets);
-  const k5 = fibreTypeFactor(skins, pack);
+  const k5 = pack.fibreTypeFactor[fibreTypeOf(skins)];
   const minimumRecord = inSection('requirement');
   let minimum: PanelContext['minimum'] = null;
   if (place.minimum !== null) {

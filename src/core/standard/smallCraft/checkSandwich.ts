@@ -17,25 +17,35 @@ import { MIDDLE, traceAlong } from './otherWays';
 import { skinLimit } from './skinLimit';
 import { remembered } from './remembered';
 
-const sum = <T>(items: readonly T[], pick: (item: T) => number) => items.reduce((total, item) => total + pick(item), 0);
-
 /** A skin of several sheets: stiffness added up, strength where the first sheet reaches its strain. */
 function mergeSkin(sheets: readonly SkinSheet[], quality: number): WholeSkin {
-  const thickness = sum(sheets, (s) => s.thickness);
-  const E = sum(sheets, (s) => s.properties!.E * s.thickness) / thickness;
-  const tension = Math.min(...sheets.map((s) => s.properties!.tensileStrength / s.properties!.E));
-  const compression = Math.min(
-    ...sheets.map(({ properties }) => (properties!.pressed ?? properties!.compressiveStrength) / properties!.E),
-  );
+  let thickness = 0;
+  let stretch = 0;
+  let tension = Infinity;
+  let compression = Infinity;
+  for (const { thickness: t, properties } of sheets) {
+    const { E, tensileStrength, compressiveStrength, pressed } = properties!;
+    thickness += t;
+    stretch += E * t;
+    tension = Math.min(tension, tensileStrength / E);
+    compression = Math.min(compression, (pressed ?? compressiveStrength) / E);
+  }
+  const E = stretch / thickness;
   return { thickness, E, tensileStrength: quality * E * tension, compressiveStrength: quality * E * compression };
 }
+/** Dry fibre of a skin, kg/m². */
+const fibreOf = (skin: readonly SkinSheet[]) => skin.reduce((total, { fibreMass }) => total + fibreMass, 0);
 
 /** A sandwich by what lies where: skins on both sides, cores, and what lies between the first and the last core. */
 interface Stack {
   outer: SkinSheet[];
   inner: SkinSheet[];
-  cores: Core[];
+  /** Dry fibre of the skins, kg/m². */
+  fibre: { outer: number; inner: number };
   coreThickness: number;
+  cores: Core[];
+  /** Of the cores by the shares of their strengths that a pack lets count: the one that is no better than any. */
+  weakest: (strengthFactor: SmallCraftPack['coreStrengthFactor']) => Core;
   /** A sheet that the pack has no strengths for. */
   lacking: SkinSheet | undefined;
   /** By the factor on the strengths. */
@@ -47,7 +57,7 @@ const stackOf = remembered((sheets: readonly Sheet[]): Stack => {
   const lastCore = sheets.findLastIndex((sheet) => sheet.role === 'core');
   const outer = sheets.slice(0, firstCore) as SkinSheet[];
   const inner = sheets.slice(lastCore + 1) as SkinSheet[];
-  const cores = sheets.filter((sheet): sheet is CoreSheet => sheet.role === 'core');
+  const cores = sheets.filter((sheet): sheet is CoreSheet => sheet.role === 'core').map(({ core }) => core);
   if (outer.length === 0)
     throw invalid(
       'layers',
@@ -58,8 +68,10 @@ const stackOf = remembered((sheets: readonly Sheet[]): Stack => {
   return {
     outer,
     inner,
-    cores: cores.map(({ core }) => core),
-    coreThickness: sum(sheets.slice(firstCore, lastCore + 1), (s) => s.thickness),
+    fibre: { outer: fibreOf(outer), inner: fibreOf(inner) },
+    coreThickness: sheets.slice(firstCore, lastCore + 1).reduce((total, { thickness }) => total + thickness, 0),
+    cores,
+    weakest: remembered((strengthFactor) => weakestCore(cores, strengthFactor)),
     lacking: [...outer, ...inner].find((sheet) => sheet.properties === undefined),
     sections: new Map(),
   };
@@ -104,7 +116,7 @@ export function checkSandwich(sheets: readonly Sheet[], context: PanelContext, p
 }
 
 function strengthChecks(stack: Stack, context: PanelContext, pack: SmallCraftPack): Check[] {
-  const weakest = weakestCore(stack.cores, pack.coreStrengthFactor);
+  const weakest = stack.weakest(pack.coreStrengthFactor);
   const { pressure, shortSide, longSide, crown, quality, trace } = context;
   const section = sectionAt(stack, quality);
   const { outer, inner } = section;
@@ -203,12 +215,12 @@ function skinsUnder(
 
 /** The middle of the panel, where both skins are loaded the other way round, and the short edges. */
 function otherWays(
-  { cores }: Stack,
+  stack: Stack,
   { pressure: P, shortSide, longSide, quality, along, trace }: PanelContext,
   { section, kC, moment }: { section: SandwichSection; kC: number; moment: number },
   pack: SmallCraftPack,
 ): Check[] {
-  const weakest = weakestCore(cores, pack.coreStrengthFactor);
+  const weakest = stack.weakest(pack.coreStrengthFactor);
   const written = { unit: 'Pa', asked: '\\sigma', there: '\\sigma_d' };
   const check = (id: 'midSpan' | 'alongSide', under: SkinUnder, source: string) =>
     checked({ id, demand: under.stress, capacity: under.allowed, quantity: 'stress', governs: under.governs }, trace, {
@@ -251,14 +263,14 @@ function otherWays(
 }
 
 function minimumChecks(
-  { cores, outer, inner }: Stack,
+  { weakest: weakestBy, fibre }: Stack,
   { minimum, trace }: PanelContext,
   pack: SmallCraftPack,
 ): Check[] {
   if (!minimum) return [];
   const checks: Check[] = [];
   if (minimum.coreShear !== null) {
-    const weakest = weakestCore(cores, pack.coreStrengthFactor);
+    const weakest = weakestBy(pack.coreStrengthFactor);
     const designShear = pack.coreStrengthFactor[weakest.behaviour] * weakest.shearStrength.value;
     checks.push(
       checked(
@@ -274,16 +286,16 @@ function minimumChecks(
       ),
     );
   }
-  for (const [id, skin, least, side] of [
-    ['outerMinimum', outer, minimum.outer, 'outer'],
-    ['innerMinimum', inner, minimum.inner, 'inner'],
+  for (const [id, least, side] of [
+    ['outerMinimum', minimum.outer, 'outer'],
+    ['innerMinimum', minimum.inner, 'inner'],
   ] as const)
     checks.push(
       checked(
         {
           id,
           demand: least,
-          capacity: sum(skin, (s) => s.fibreMass),
+          capacity: fibre[side],
           quantity: 'laminateWeight',
           governs: `dry fibre mass of the ${side} skin`,
         },
