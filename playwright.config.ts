@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import './scripts/scratch.mjs';
 
 const port = Number(process.env.E2E_PORT ?? 3391);
 /** E2E_WORKERS=2 is quicker on a machine with nothing else to do; a wait in a test is safest alone. */

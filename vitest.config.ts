@@ -1,5 +1,6 @@
 import path from 'node:path';
 import { defineConfig } from 'vitest/config';
+import './scripts/scratch.mjs';
 
 const UI = 'src/ui/**/*.test.{ts,tsx}';
 const shared = { resolve: { alias: { '@data': path.resolve('data'), '@': path.resolve('src') } } };

@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process';
 import path from 'node:path';
 import { build } from 'esbuild';
 import { ROOT } from './prepare.mjs';
+import './scratch.mjs';
 
 /** Bundles a program of `scripts` as the application is bundled, and runs it with what this one was given. */
 export async function runBundled(name) {

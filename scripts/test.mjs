@@ -5,6 +5,7 @@
 import { spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
+import './scratch.mjs';
 import { build, ENV, freePort, install, ROOT, step } from './prepare.mjs';
 
 const CHROMIUM = '/usr/bin/chromium';
