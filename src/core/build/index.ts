@@ -32,6 +32,7 @@ export {
 export { repairSchema, USUAL_REPAIR, type Repair } from './repair';
 export { checkRepair, type CheckedRepair, type RepairCheck, type RepairPiece } from './checkRepair';
 export { lifeInPot } from './lifeInPot';
+export { bondWindow, WINDOW_AT, type BondWindow } from './bondWindow';
 export { stateOf } from './stateOf';
 export { amendPlan, type AmendmentChange } from './amend';
 export { lessonsFor, lessonSchema, type Lesson, type LessonTold } from './lesson';
@@ -42,6 +43,7 @@ export { boardOf, heldBy, type OnBoard } from './board';
 export { hindrancesOf, whyNot, type Hindrance } from './whyNot';
 export {
   HOLDS,
+  LATE,
   STEP_KINDS,
   type StepKind,
   stepsSchema,

@@ -41,6 +41,8 @@ export interface BuildState {
   pieces: ReadonlyMap<string, LaidPiece>;
   pots: Pot[];
   air: BuildRecordOf<'air'> | null;
+  /** All that was read of the air. */
+  airs: BuildRecordOf<'air'>[];
   defects: Map<string, DefectState>;
   lessons: BuildRecordOf<'lesson'>[];
   alignments: BuildRecordOf<'alignment'>[];
@@ -71,6 +73,7 @@ export function freshState(plan: BuildPlan): BuildState {
     pieces: new Map(plan.pieces.map((piece) => [piece.code, piece])),
     pots: [],
     air: null,
+    airs: [],
     defects: new Map(),
     lessons: [],
     alignments: [],
@@ -128,6 +131,7 @@ export function take(state: BuildState, record: BuildRecord): void {
     }
     case 'air':
       state.air = record;
+      state.airs.push(record);
       break;
     case 'defect':
       state.defects.set(record.id, { record, disposed: null, repaired: null, open: true });

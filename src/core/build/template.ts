@@ -57,7 +57,7 @@ export const stepTemplateSchema = z.strictObject({
   minutes: minutes('Takes'),
   coats: whole('Coats', 0, 20),
   wait: minutes('Between coats, and before the next step', 20_000, 'at least'),
-  within: minutes('Begins after the step before within', 60_000, '0: any time'),
+  within: minutes('Begins after the step before within', 60_000, 'at 20 °C; warmer air shortens it. 0: any time'),
   late: choice('Later than that', LATE),
   stay: choice('Once begun', { may: 'may be interrupted', must: 'must not be interrupted' }),
   hold: choice('Signed by', HOLDS),

@@ -1,6 +1,7 @@
 import { KeramosError } from '../error';
 import { dropTest } from '../fill';
 import { said } from '../quantity';
+import { bondWindow } from './bondWindow';
 import { UNPLANNED_BAG, type LaidPiece, type Step } from './plan';
 import type { BuildRecord, BuildRecordOf } from './record';
 import { isFinished, isWet, lastDrop, openPots, stepBefore, toLay, type BuildState, type StepState } from './state';
@@ -37,22 +38,14 @@ const hindrance = (code: Hindrance['code'], text: string | null | false): Hindra
 const isReleased = ({ released }: StepState, of: 'late' | 'air', since: string) =>
   released.some(({ at, body }) => (body.of ?? of) === of && time(at) >= time(since));
 
-/** From when on a step that is done cures (ms): what went on last, not when somebody came to say that it was done. */
-function curesFrom({ pots }: BuildState, { step, coats, laid, done }: StepState): number {
-  const emptied = pots.flatMap(({ record, until, emptied }) =>
-    record.body.step === step.id ? [emptied ? time(emptied.at) : until] : [],
-  );
-  const wet = [...emptied, ...[...coats, ...(isWet(step) ? laid.values() : [])].map(({ at }) => time(at))];
-  return Math.min(time(done!.at), wet.length > 0 ? Math.max(...wet) : Infinity);
-}
-
 /** Why the bond or coat to the step before must be prepared or decided first. */
 function lateBy(state: BuildState, own: StepState, before: StepState | null, at: number): Hindrance[] {
   const { step, prepared } = own;
-  if (step.within === 0 || !before?.done || step.late === 'nothing') return [];
-  const over = at - curesFrom(state, before) - step.within * MINUTE;
-  if (over <= 0 || isReleased(own, 'late', before.done.at)) return [];
-  const passed = `The window after “${before.step.name}” passed ${lasted(over)} ago`;
+  const window = bondWindow(state, own);
+  if (!window || !before?.done || at <= window.until || isReleased(own, 'late', before.done.at)) return [];
+  const { until, fastest } = window;
+  const sooner = fastest ? `, in air of up to ${degrees(fastest.celsius)}` : '';
+  const passed = `The window after “${before.step.name}” passed ${lasted(at - until)} ago${sooner}`;
   if (step.late === 'release') return hindrance('late', `${passed}: a lead or inspector must decide`);
   const isAbraded = prepared && time(prepared.at) > time(before.done.at) && prepared.body.how !== 'peelPly';
   return hindrance('abrade', !isAbraded && `${passed}: abrade and wipe first`);

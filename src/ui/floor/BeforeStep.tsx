@@ -8,6 +8,7 @@ import { AskAir } from './AirCard';
 import { Ask } from './Ask';
 import { useFloor } from './useFloor';
 import { lasts, useNow } from './useNow';
+import { WindowLine } from './WindowLine';
 
 /** What must be known and done before a step begins, and what stands against it with the way out. */
 export function BeforeStep({ own }: { own: StepState }) {
@@ -54,6 +55,7 @@ export function BeforeStep({ own }: { own: StepState }) {
           ✓ {one.person} lets it go on: {one.body.reason}
         </p>
       ))}
+      <WindowLine own={own} />
       {hindrances.map(({ code, text }) => (
         <p key={code} className="floor-held" role="status">
           ✕ {words(text)}

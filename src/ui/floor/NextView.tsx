@@ -4,6 +4,7 @@ import { heldBy, stepsAtHand, toLay, type StepState } from '@/core/build';
 import { useUnits } from '../shared/units';
 import { useFloor } from './useFloor';
 import { lasts, useNow } from './useNow';
+import { WindowLine } from './WindowLine';
 
 /** What is at hand for each part: one large card each, with what holds it. */
 export function NextView({ onOpen, onDefects }: { onOpen: (step: StepState) => void; onDefects: () => void }) {
@@ -83,6 +84,7 @@ function NextCard({
         )}
         {begun && !done && step.pieces.length === 0 && <p>▶ begun by {begun.person}</p>}
         {done && <p>✎ wants the signature of the {step.hold === 'inspector' ? 'inspector' : 'laminating lead'}</p>}
+        <WindowLine own={own} />
         {waits && <p className="floor-bad">✕ {words(why)}</p>}
         {!begun && !waits && (
           <p>

@@ -1,8 +1,8 @@
 // @vitest-environment happy-dom
-import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { act, cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { button, enter, field, Page, press, words } from '../../../tests/helpers/asked';
-import { Diary, planOf } from '../../../tests/helpers/builds';
+import { Diary, planOf, work } from '../../../tests/helpers/builds';
 import { merrow } from '../../../tests/helpers/merrow';
 import { lifeInPot, stateOf, type BuildRecord, type DatedLot, type StepState } from '@/core/build';
 import type { InstrumentsNow } from '@/core/instrument';
@@ -12,6 +12,7 @@ import { BatchAsk } from './BatchAsk';
 import { CoatsPart } from './CoatsPart';
 import { MixAtScale } from './MixAtScale';
 import { PotBar } from './PotBar';
+import { WindowLine } from './WindowLine';
 
 /** What stands on the floor, the time there, and what was noted; the test says what becomes of a note. */
 const floor = vi.hoisted(() => ({
@@ -288,6 +289,35 @@ describe('the air of the shop', () => {
     enter('Humidity, %', '54,5');
     press('Keep the reading');
     await waitFor(() => expect(floor.noted).toEqual([{ kind: 'air', body: { celsius: 19, humidity: 54.5 } }]));
+  });
+});
+
+describe('the window of a step on the one before it', () => {
+  const hull = plan.steps.filter(({ partId }) => partId === 'hull');
+  const step = hull.find(({ within }) => within > 0)!;
+  const shown = () => screen.queryByText(/Begin by/)?.textContent ?? null;
+  it('says until when it is open and what comes after that, sooner in warm air', () => {
+    for (const one of hull.slice(0, hull.indexOf(step))) work(plan, diary, one);
+    const open = standing(step.id);
+    floor.now = Date.parse(diary.now);
+    page.show(<WindowLine own={open} />);
+    expect(shown()).toMatch(/Begin by .*, in \d.*\. Later than that: abrade and wipe first\.$/);
+    const usual = shown();
+    cleanup();
+    diary.note('air', { celsius: 29, humidity: 50 });
+    page.show(<WindowLine own={standing(step.id)} />, { units: 'us' });
+    expect(shown()).not.toEqual(usual);
+    expect(shown()).toMatch(/△ In air of up to 84 °F it closes [12]\.\d times as fast as at 68 °F\./);
+  });
+  it('is silent once it has passed, or the step is begun', () => {
+    for (const one of hull.slice(0, hull.indexOf(step))) work(plan, diary, one);
+    floor.now = Date.parse(diary.now) + (step.within + 60) * 60_000;
+    page.show(<WindowLine own={standing(step.id)} />);
+    expect(shown()).toBeNull();
+    floor.now = Date.parse(diary.now);
+    diary.note('begun', { step: step.id });
+    page.show(<WindowLine own={standing(step.id)} />);
+    expect(shown()).toBeNull();
   });
 });
 
