@@ -8,7 +8,7 @@ import { lasts, useNow } from './useNow';
 
 const MINUTE = 60_000;
 
-/** Until when a step bonds to the one before it without more work; nothing where it has no window, or that has passed. */
+/** Until when a step bonds to the one before it without more work; nothing where it has no window that is open. */
 export function WindowLine({ own }: { own: StepState }) {
   const { state } = useFloor();
   const { words } = useUnits();
