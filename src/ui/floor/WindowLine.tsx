@@ -1,4 +1,5 @@
 'use client';
+import { Stopwatch } from 'react-bootstrap-icons';
 import { bondWindow, LATE, WINDOW_AT, type StepState } from '@/core/build';
 import { said } from '@/core/quantity';
 import { Moment } from '../shared/Moment';
@@ -18,7 +19,7 @@ export function WindowLine({ own }: { own: StepState }) {
   const { until, fastest } = window;
   return (
     <p className="step-window">
-      ⏱ Begin by{' '}
+      <Stopwatch aria-hidden /> Begin by{' '}
       <strong>
         <Moment iso={new Date(until).toISOString()} />
       </strong>
