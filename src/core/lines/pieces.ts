@@ -5,8 +5,8 @@ import { neighboursOf, otherHand, type ZoneLine } from './neighbours';
 /** Pieces of one layer to be cut, all boats' parts of this number-off together. */
 export interface LayerPieces {
   layerId: string;
-  /** Runs of zones that one piece covers on one hand, and on how many hands it lies. */
-  runs: { zones: string[]; hands: 1 | 2 }[];
+  /** Runs of zones that one piece covers on one hand, on how many hands, and whether over the centreline in one. */
+  runs: { zones: string[]; hands: 1 | 2; overCentre: boolean }[];
   count: number;
   /** Zones it covers on one hand without their twin on the other. */
   oneHanded: string[];
@@ -58,7 +58,7 @@ export function piecesOf(boat: Pick<Boat, 'hull' | 'deck' | 'brief'>, part: Part
       const overCentre = runsOn.some(({ line }) => line.a === line.b && run.includes(line.a));
       const sides = run.every((id) => isTwoSided(boat.deck, zones.get(id)!.region));
       const both = run.some((id) => zones.get(id)!.hand === 'both');
-      runs.push({ zones: run, hands: both && sides && !overCentre ? 2 : 1 });
+      runs.push({ zones: run, hands: both && sides && !overCentre ? 2 : 1, overCentre });
     }
     const oneHanded = layer.zones.filter((id) => {
       const zone = zones.get(id)!;
