@@ -13,6 +13,7 @@ export const DEFECT_KINDS = {
   void: 'void or dry place',
   bridge: 'bridging, resin-rich corner',
   wrinkle: 'wrinkle',
+  cloth: 'cloth damp, dirty or folded',
   wrong: 'wrong piece, angle or place',
   missing: 'missing layer or piece',
   surface: 'surface: crazing, pinholes, print',

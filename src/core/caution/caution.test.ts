@@ -6,7 +6,7 @@ import { checkBoat, newBoat, newLayer, newPart, newZone, type Boat } from '../do
 import { newDetail } from '../detail/kinds';
 import { makeEvaluator } from '../evaluate';
 import { wordsIn } from '../quantity';
-import { CAUTION_RULES, cautionsOf, groupCautions, RECORD_RULES, type ShopRecords } from '.';
+import { BOAT_RULES, CAUTION_RULES, cautionsOf, groupCautions, PART_RULES } from '.';
 
 type Lay = string | [material: string, given: number];
 /** Angle of a fabric, degrees, or thickness of a core or coating, mm, where a test says nothing. */
@@ -296,42 +296,13 @@ describe('cautions', () => {
     const [again] = groupCautions([{ ...first!, accepted }, ...rest]);
     expect(again!.cautions.at(-1)!.subject).toBe(first!.subject);
   });
-  it('of the shop wait for its records: silent without them, one for each that is wrong', () => {
-    const boat = merrow();
-    const evaluations = makeEvaluator()(boat);
-    const zoneId = boat.parts[0]!.zones[0]!.id;
-    const layerId = boat.parts[0]!.layers[0]!.id;
-    const ids = (records?: ShopRecords) => cautionsOf(boat, evaluations, records).map(({ rule }) => rule.id);
-    const ofRecords = RECORD_RULES.map(({ id }) => id);
-    expect(ids().filter((id) => ofRecords.includes(id))).toEqual([]);
-    const wrong: ShopRecords = {
-      holes: [{ zoneId, name: 'Cleat', sealed: false }],
-      fabrics: [{ zoneId, layerId, state: 'wet' }],
-      foams: [{ zoneId, layerId, abraded: true, closed: false }],
-      bonds: [{ zoneId, name: 'Tabbing', hours: 60, window: 48, prepared: false }],
-      buoyancy: [{ zoneId, name: 'Fore', openToBilge: true }],
-      closedIn: [{ zoneId, item: 'Seacock', access: false }],
-    };
-    expect(new Set(ids(wrong).filter((id) => ofRecords.includes(id)))).toEqual(new Set(ofRecords));
-    const right: ShopRecords = {
-      holes: [{ zoneId, name: 'Cleat', sealed: true }],
-      fabrics: [{ zoneId, layerId, state: 'sound' }],
-      foams: [{ zoneId, layerId, abraded: true, closed: true }],
-      bonds: [{ zoneId, name: 'Tabbing', hours: 60, window: 48, prepared: true }],
-      buoyancy: [{ zoneId, name: 'Fore', openToBilge: false }],
-      closedIn: [{ zoneId, item: 'Seacock', access: true }],
-    };
-    expect(ids(right).filter((id) => ofRecords.includes(id))).toEqual([]);
-    for (const { title, reason, wayOut, source } of RECORD_RULES)
-      for (const text of [title, reason, wayOut, source]) expect(text.length).toBeGreaterThan(5);
-  });
   it('a density taken in pounds per cubic foot is questioned', () => {
     expect(
       cautions({ layers: sandwich('pvc-80'), change: (boat) => (core(boat, 'pvc-80').density.value = 12) }),
     ).toContain('unit-slip');
   });
   it('every rule has its reason, way out and source', () => {
-    for (const { title, reason, wayOut, source } of CAUTION_RULES)
+    for (const { title, reason, wayOut, source } of [...CAUTION_RULES, ...PART_RULES, ...BOAT_RULES])
       for (const text of [title, reason, wayOut, source]) expect(text.length).toBeGreaterThan(5);
   });
   it('says every figure in the units of the reader', () => {

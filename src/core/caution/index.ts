@@ -4,7 +4,7 @@ import type { ZoneEvaluation } from '../evaluate';
 import { PART_RULES, type PartRule } from './partRules';
 import { MATERIAL_RULES } from './materialRules';
 import { PROCESS_RULES } from './processRules';
-import { NO_RECORDS, RECORD_RULES, type RecordRule, type ShopRecords } from './recordRules';
+import { BOAT_RULES, type BoatRule } from './boatRules';
 import { sceneOf, type CautionRule, type Scene } from './rule';
 import { STACK_RULES } from './stackRules';
 
@@ -13,14 +13,16 @@ export { groupCautions, type CautionGroup } from './group';
 export { SEVERITIES, type Severity } from './severity';
 
 export { PART_RULES, type PartRule } from './partRules';
-export { NO_RECORDS, RECORD_RULES, type RecordRule, type ShopRecords } from './recordRules';
+export { BOAT_RULES, type BoatRule } from './boatRules';
 export const CAUTION_RULES: readonly CautionRule[] = [...MATERIAL_RULES, ...STACK_RULES, ...PROCESS_RULES];
 
-/** A caution about a layer or a zone. */
+/** A caution about a layer, a zone, or something aboard. */
 export interface Caution {
-  rule: CautionRule | PartRule | RecordRule;
-  /** Layer or zone it is about; with the rule's id this is its identity. */
+  rule: CautionRule | PartRule | BoatRule;
+  /** What it is about, by its id; with the rule's id this is its identity. */
   subject: string;
+  /** Of something aboard its name; null of a layer or a zone. */
+  name: string | null;
   layerId: string | null;
   /** Zones in which it holds. */
   zoneIds: string[];
@@ -50,27 +52,24 @@ function findingsOf(scene: Scene) {
 }
 
 /**
- * All cautions of a boat, the gravest first, each once per layer or zone, with its acceptance if somebody signed for
- * it.
+ * All cautions of a boat, the gravest first, each once per layer, zone or thing aboard, with its acceptance if somebody
+ * signed for it.
  *
-
- * @param evaluations of every zone by id. @param records of the shop, which some rules wait for.
+ * @param evaluations of every zone by id.
  * @example cautionsOf(boat, evaluations).filter((c) => c.zoneIds.includes(zone.id))
  */
-export function cautionsOf(
-  boat: Boat,
-  evaluations: ReadonlyMap<string, ZoneEvaluation>,
-  records: ShopRecords = NO_RECORDS,
-): Caution[] {
+export function cautionsOf(boat: Boat, evaluations: ReadonlyMap<string, ZoneEvaluation>): Caution[] {
   const cautions = new Map<string, Caution>();
+  const answered = (rule: Caution['rule'], subject: string) =>
+    boat.acceptances.find((one) => one.rule === rule.id && one.subject === subject) ?? null;
   const add = (rule: Caution['rule'], layerId: string | null, zoneIds: readonly string[], detail: string) => {
     const subject = layerId ?? zoneIds[0]!;
     const key = `${rule.id}|${subject}`;
     const known = cautions.get(key);
     if (known) known.zoneIds.push(...zoneIds.filter((id) => !known.zoneIds.includes(id)));
     else {
-      const accepted = boat.acceptances.find((one) => one.rule === rule.id && one.subject === subject) ?? null;
-      cautions.set(key, { rule, subject, layerId, zoneIds: [...zoneIds], detail, accepted });
+      const accepted = answered(rule, subject);
+      cautions.set(key, { rule, subject, name: null, layerId, zoneIds: [...zoneIds], detail, accepted });
     }
   };
   for (const part of boat.parts) {
@@ -81,7 +80,10 @@ export function cautionsOf(
       for (const { rule, layerId, detail } of findingsOf(sceneOf(boat, part, zone, evaluations.get(zone.id)!)))
         add(rule, layerId ?? null, [zone.id], detail);
   }
-  for (const rule of RECORD_RULES)
-    for (const { layerId, zoneId, detail } of rule.find(records)) add(rule, layerId ?? null, [zoneId], detail);
+  for (const rule of BOAT_RULES)
+    for (const { subject, name, detail } of rule.find(boat)) {
+      const own = { rule, subject, name, layerId: null, zoneIds: [], detail, accepted: answered(rule, subject) };
+      cautions.set(`${rule.id}|${subject}`, own);
+    }
   return [...cautions.values()].sort((a, b) => ORDER[a.rule.severity] - ORDER[b.rule.severity]);
 }

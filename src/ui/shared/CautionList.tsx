@@ -17,7 +17,8 @@ const MARKS = { danger: '✕', warning: '△', advice: 'i' } as const;
 const LOOKS = { danger: 'fails', warning: 'thin', advice: 'ample' } as const;
 
 /** Where a caution is, in words. */
-export function placeOf(boat: Boat, { layerId, zoneIds }: Caution): string {
+export function placeOf(boat: Boat, { name, layerId, zoneIds }: Caution): string {
+  if (name !== null) return name;
   const zones = boat.parts.flatMap((part) => part.zones).filter((zone) => zoneIds.includes(zone.id));
   const part = boat.parts.find((candidate) => candidate.layers.some((layer) => layer.id === layerId));
   const layer = part ? `layer ${part.layers.findIndex(({ id }) => id === layerId) + 1}, ` : '';

@@ -12,7 +12,8 @@ export function cautionPages(boat: Boat, evaluations: ReadonlyMap<string, ZoneEv
   const layerNames = new Map(
     boat.parts.flatMap((part) => part.layers.map((layer, i) => [layer.id, `${part.name}, layer ${i + 1}`] as const)),
   );
-  const whereOf = ({ layerId, zoneIds }: Caution) =>
+  const whereOf = ({ name, layerId, zoneIds }: Caution) =>
+    name ??
     [...(layerId ? [layerNames.get(layerId)!] : []), zoneIds.map((id) => zoneNames.get(id)).join(', ')].join('; ');
   const answerOf = ({ accepted }: Caution) =>
     accepted ? `Accepted by ${accepted.by}, ${accepted.at.slice(0, 10)}: ${accepted.note}` : 'open';

@@ -49,8 +49,9 @@ export function shortCautions(boat: Boat, evaluations: Evaluations): Content[] {
     boat.parts.flatMap(({ name, layers }) => layers.map(({ id }, i) => [id, `${name} ${i + 1}`] as const)),
   );
   const rows = groupCautions(found).map(({ rule, cautions: own }): TableCell[] => {
-    const places = own.map(({ layerId, zoneIds }) =>
-      layerId ? layerNames.get(layerId)! : zoneIds.map((id) => zoneNames.get(id)).join(', '),
+    const places = own.map(
+      ({ name, layerId, zoneIds }) =>
+        name ?? (layerId ? layerNames.get(layerId)! : zoneIds.map((id) => zoneNames.get(id)).join(', ')),
     );
     const accepted = [...new Set(own.flatMap(({ accepted: answer }) => (answer ? [answer.by] : [])))];
     return [
