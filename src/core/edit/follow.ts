@@ -117,6 +117,24 @@ function mergePart(base: Part, parent: Part, own: Part): Part {
   return same(merged, own) ? own : merged;
 }
 
+/** Of a state each piece that says the same as before as the very piece of before, so that what hangs on it stands. */
+function keptOf(before: Boat, after: Boat): Boat {
+  const kept = <T extends object>(was: T | undefined, is: T): T =>
+    was === undefined
+      ? is
+      : (Object.fromEntries(
+          Object.entries(is).map(([key, value]) => {
+            const known = (was as Record<string, unknown>)[key];
+            return [key, same(known, value) ? known : value];
+          }),
+        ) as T);
+  const parts = after.parts.map((part) => {
+    const was = before.parts.find(({ id }) => id === part.id);
+    return was && same(was, part) ? was : kept(was, part);
+  });
+  return kept(before, { ...after, parts });
+}
+
 /**
  * What a variant comes to when its parent moved on: everything follows the parent, except where the variant was
  * changed.
@@ -146,7 +164,7 @@ export function followParent(base: Boat, parent: Boat, own: Boat): Boat {
     ),
   };
   if (same(merged, own)) return own;
-  const settled = settleGeometry(own, boatSchema.parse(merged));
+  const settled = settleGeometry(own, keptOf(own, boatSchema.parse(merged)));
   checkBoat(settled);
   return settled;
 }
