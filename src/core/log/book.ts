@@ -8,12 +8,14 @@ import {
   type BuildAmendment,
   type BuildRecord,
   type BuildState,
+  type DatedLot,
 } from '../build';
 import { lineUp, type LinedUp } from '../align';
 import type { Boat } from '../document';
 import type { Revision, RevisionResults } from '../revision';
 import { BREAKS, type TrialSeries } from '../trial';
 import { causesOf, type BuildLog, type Causes } from './buildLog';
+import { usedPast, type PastUse } from './usedPast';
 
 /** Short: what an owner keeps. Full: what a surveyor and the next repair want. */
 export const EDITIONS = { short: 'short', full: 'full' } as const;
@@ -33,6 +35,8 @@ export interface BookInput {
   /** What instruments read over hours, thinned; samples that were broken for this boat. */
   traces?: BoatBook['traces'];
   trials?: readonly TrialSeries[];
+  /** Lots of the store that have a last day. */
+  dated?: readonly DatedLot[];
   now: string;
 }
 
@@ -139,6 +143,8 @@ export interface BoatBook {
       author: string;
     }[];
   }[];
+  /** Lots that went into the boat after their last day. */
+  pastLots: PastUse[];
   clashes: { says: string; why: string }[];
   takenBack: { says: string; person: string; at: string; reason: string }[];
   /** What is not finished, not signed, not decided, or was never checked. */
@@ -250,7 +256,10 @@ const trialsOf = ({ series, samples, recommendation }: TrialSeries): BoatBook['t
 const STANDINGS = { meets: 'meets', fails: 'fails', tooStrong: 'too strong', open: 'open' } as const;
 
 /** What a reader must know that is not settled. */
-function openOf({ state, revision }: BookInput, defects: BoatBook['defects']): string[] {
+function openOf(
+  { state, revision }: BookInput,
+  { defects, pastLots }: Pick<BoatBook, 'defects' | 'pastLots'>,
+): string[] {
   const steps = [...state.steps.values()];
   const undone = steps.filter((one) => !one.done).length;
   const unsigned = steps.filter((one) => one.done && !isFinished(one));
@@ -259,6 +268,9 @@ function openOf({ state, revision }: BookInput, defects: BoatBook['defects']): s
     ...(undone > 0 ? [`${undone} of ${steps.length} steps are not done`] : []),
     ...unsigned.map(({ step }) => `“${step.name}” is not signed`),
     ...defects.filter(({ open }) => open).map(({ kind, part }) => `A defect of ${part} is not settled: ${kind}`),
+    ...pastLots.map(
+      ({ lot, material, expires }) => `Lot ${lot} of ${material} was used after its last day, ${expires}`,
+    ),
     ...unchecked.map(({ part, zone, problem }) => `${part}, ${zone} was not checked${problem ? `: ${problem}` : ''}`),
     ...(revision.results === null ? ['The revision keeps no results: it was issued before they were kept'] : []),
     ...(state.clashes.length > 0 ? [`${state.clashes.length} records clash with others`] : []),
@@ -274,6 +286,7 @@ export function boatBook(input: BookInput): BoatBook {
   const byId = new Map(records.map((record) => [record.id, record]));
   const { label, hash, engine, author, note, issuedAt } = revision;
   const defects = defectsOf(input);
+  const pastLots = usedPast(state, input.dated ?? []);
   return {
     format: 'keramos-book',
     version: 1,
@@ -322,12 +335,13 @@ export function boatBook(input: BookInput): BoatBook {
     }),
     traces: input.traces ?? [],
     trials: (input.trials ?? []).map(trialsOf),
+    pastLots,
     clashes: state.clashes.map(({ record, why }) => ({ says: `${record.person} ${sayRecord(state, record)}`, why })),
     takenBack: records.flatMap((record) => {
       const gone = record.corrects === null ? undefined : byId.get(record.corrects);
       if (record.kind !== 'undone' || !gone) return [];
       return [{ says: `${gone.person} ${sayRecord(state, gone)}`, ...signed(record), reason: record.body.reason }];
     }),
-    open: openOf(input, defects),
+    open: openOf(input, { defects, pastLots }),
   };
 }

@@ -19,6 +19,7 @@ import { keepYardFact, listYardFacts } from '../stores/yardFacts';
 import { bookZip, photoFiles, readBook } from './readBook';
 import { learningEffect, putToUse, rateEffect, readLearning } from './readLearning';
 import { readLog, readYardLog } from './readLog';
+import { bookStock } from '../stores/stock';
 import { expectTrial, readTrials } from './readTrials';
 
 let context: StoreContext;
@@ -99,6 +100,20 @@ describe('the boat’s book', () => {
     const full = await printBook(book, { ...options, edition: 'full' });
     expect(Buffer.from(short.subarray(0, 5)).toString()).toBe('%PDF-');
     expect(full.length).toBeGreaterThan(short.length);
+  });
+  it('names a lot of the store that went in after its last day, among what is not settled', async () => {
+    const laid = (await readBook(context, 'demo-brant-1')).book.parts.flatMap(({ steps }) =>
+      steps.flatMap((step) => step.laid),
+    );
+    const { lot } = laid.find((one) => one.lot !== '')!;
+    const roll = { id: 'old', material: 'bx0-450', kind: 'roll' as const, lot, place: '', width: 1.27, length: null };
+    await bookStock(context, {
+      lots: [{ ...roll, outline: null, price: null, expires: '2026-09-01' }],
+      moves: [{ id: 'in', lotId: 'old', amount: 20, reason: 'bought' }],
+    });
+    const { book } = await readBook(context, 'demo-brant-1');
+    expect(book.pastLots).toMatchObject([{ lot, expires: '2026-09-01' }]);
+    expect(book.open.join()).toContain(`Lot ${lot} of`);
   });
 });
 

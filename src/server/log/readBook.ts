@@ -9,6 +9,7 @@ import { photoFolder } from '../floor/photos';
 import { listRecords } from '../stores/buildRecords';
 import { listBuilds, readBuild } from '../stores/builds';
 import { readRevision } from '../stores/revisions';
+import { listDatedLots } from '../stores/stock';
 import { listTraces, thinTrace, traceCsv } from '../stores/traces';
 import { listWeighIns } from '../stores/weighIns';
 import { resinLimits } from './readLog';
@@ -61,12 +62,13 @@ export async function readBook(context: StoreContext, buildId: string) {
   const build = await readBuild(context, buildId);
   const listed = (await listBuilds(context, build.boatId)).find(({ id }) => id === buildId);
   if (!listed) throw new KeramosError('notFound', 'There is no such build', 'build');
-  const [revision, { records }, weighIns, traces, trials] = await Promise.all([
+  const [revision, { records }, weighIns, traces, trials, dated] = await Promise.all([
     readRevision(context, build.boatId, build.revision),
     listRecords(context, buildId),
     listWeighIns(context, build.boatId),
     tracesOf(context, buildId),
     readTrials(context),
+    listDatedLots(context),
   ]);
   const { boat } = revision;
   const planned = plannedOf(boat);
@@ -81,6 +83,7 @@ export async function readBook(context: StoreContext, buildId: string) {
     log: buildLog(listed.state, planned, { weighIns, resin: await resinLimits(context, planned) }),
     traces,
     trials: trials.filter((series) => series.boat === build.boatId),
+    dated,
     now: context.now(),
   });
   return { book, boat };

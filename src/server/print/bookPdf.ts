@@ -93,6 +93,22 @@ const cautionsOf = (book: BoatBook): Content[] =>
     ),
   );
 
+const pastLotsOf = (book: BoatBook): Content[] =>
+  titled(
+    'Used after its last day',
+    table(
+      ['Lot', 'Of', 'Last day', 'Used', 'In', 'By'],
+      book.pastLots.map(({ lot, material, expires, first, last, steps, people }) => [
+        lot,
+        material,
+        expires,
+        [...new Set([first, last].map(when))].join(' to '),
+        steps.join(', '),
+        people.join(', '),
+      ]),
+    ),
+  );
+
 function weightsOf(book: BoatBook): Content[] {
   const rows = book.parts
     .filter(({ mass }) => mass.planned > 0)
@@ -349,6 +365,7 @@ export function bookPdf(book: BoatBook, { edition, units, files }: BookOptions):
     ...front(book, edition),
     ...zonesOf(book),
     ...cautionsOf(book),
+    ...pastLotsOf(book),
     ...weightsOf(book),
     ...defectsOf(book),
     ...proofsOf(book),
