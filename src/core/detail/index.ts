@@ -13,7 +13,6 @@ export {
   LOAD_CAUSES,
   LOAD_START,
   loadCaseSchema,
-  loadProblem,
   type ActingLoad,
   type LoadCase,
   type LoadCause,

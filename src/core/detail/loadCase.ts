@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { KeramosError, invalid } from '../error';
+import { invalid } from '../error';
 import { bounded, idSchema, nameOf, shortLength, since, whole } from '../field';
 import { put, type Recorder } from '../working';
 
@@ -274,15 +274,4 @@ export function actingLoad(
   const unit = c.kind === 'lifting' ? alongSling(given, c.slingDeg) : given;
   const vector = unit.map((part) => part * size) as [number, number, number];
   return { force: size, vector, arm: arm + height, off: [along, across], factor };
-}
-
-/** Whether a load case can act at all; why not, in words. */
-export function loadProblem(load: LoadCase): string | null {
-  try {
-    actingLoad(load);
-    return null;
-  } catch (error) {
-    if (!(error instanceof KeramosError)) throw error;
-    return error.text;
-  }
 }

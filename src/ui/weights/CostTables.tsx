@@ -1,4 +1,4 @@
-import { asKnown, layerCosts, type BoatCost, type BoughtMaterial } from '@/core/cost';
+import { asKnown, layerCosts, OFFER_LASTS, type BoatCost, type BoughtMaterial } from '@/core/cost';
 import type { Boat } from '@/core/document';
 import { formatNumber } from '@/core/quantity';
 import { useDesign } from '../shared/boat';
@@ -151,4 +151,4 @@ function LayerCosts({ boat, cost }: { boat: Boat; cost: BoatCost }) {
 }
 
 /** Whether an offer is older than a year (its day as the list has it). */
-export const isOld = (date: string, today: Date): boolean => today.getTime() - Date.parse(date) > 365 * DAY;
+export const isOld = (date: string, today: Date): boolean => today.getTime() - Date.parse(date) > OFFER_LASTS * DAY;
