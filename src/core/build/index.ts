@@ -32,6 +32,7 @@ export {
 export { repairSchema, USUAL_REPAIR, type Repair } from './repair';
 export { checkRepair, type CheckedRepair, type RepairCheck, type RepairPiece } from './checkRepair';
 export { lifeInPot } from './lifeInPot';
+export { proofPassed } from './proofDoubt';
 export { bondWindow, WINDOW_AT, type BondWindow } from './bondWindow';
 export { stateOf } from './stateOf';
 export { amendPlan, type AmendmentChange } from './amend';

@@ -2,6 +2,7 @@ import { KeramosError } from '../error';
 import { dropTest } from '../fill';
 import { said } from '../quantity';
 import { bondWindow } from './bondWindow';
+import { proofDoubt } from './proofDoubt';
 import { UNPLANNED_BAG, type LaidPiece, type Step } from './plan';
 import type { BuildRecord, BuildRecordOf } from './record';
 import { isFinished, isWet, lastDrop, openPots, stepBefore, toLay, type BuildState, type StepState } from './state';
@@ -243,7 +244,7 @@ function ofDefect(state: BuildState, record: BuildRecordOf<'disposed'> | BuildRe
 }
 
 /** What may be recorded at any time. */
-const FREE = ['air', 'undone', 'lesson', 'alignment', 'reading', 'proof'] as const;
+const FREE = ['air', 'undone', 'lesson', 'alignment', 'reading'] as const;
 type Free = Extract<BuildRecord, { kind: (typeof FREE)[number] }>;
 const isFree = (record: BuildRecord): record is Free => FREE.some((kind) => kind === record.kind);
 
@@ -253,6 +254,7 @@ const isFree = (record: BuildRecord): record is Free => FREE.some((kind) => kind
  */
 export function whyNot(state: BuildState, record: BuildRecord): string | null {
   if (isFree(record)) return null;
+  if (record.kind === 'proof') return proofDoubt(record.body);
   if (record.kind === 'defect')
     return state.plan.parts.some(({ id }) => id === record.body.part) ? null : 'The boat has no such part';
   if (record.kind === 'disposed' || record.kind === 'repaired') return ofDefect(state, record);

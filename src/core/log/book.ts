@@ -3,6 +3,7 @@ import {
   DISPOSITIONS,
   isFinished,
   PREPARATIONS,
+  proofPassed,
   READINGS,
   sayRecord,
   type BuildAmendment,
@@ -314,7 +315,7 @@ export function boatBook(input: BookInput): BoatBook {
     parts: partsOf(input),
     defects,
     proofs: state.proofs.map((record) => {
-      const { name, place, load, stop, failure, points, set, passed, note: said } = record.body;
+      const { name, place, load, stop, failure, points, set, note: said } = record.body;
       const reached = Math.max(...points.map(([pull]) => pull));
       const called = place === '' ? name : `${name}, ${place}`;
       return {
@@ -325,7 +326,7 @@ export function boatBook(input: BookInput): BoatBook {
         failure,
         reached,
         set,
-        passed,
+        passed: proofPassed(record.body),
         note: said,
         points,
       };

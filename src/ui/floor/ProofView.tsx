@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import type { ChartConfiguration } from 'chart.js';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
+import { proofPassed } from '@/core/build';
 import { displayUnit } from '@/core/quantity';
 import { proofResult, proofWords, readCurve, sayPoint, type ProofResult } from '@/core/record';
 import { api, textOf } from '../shared/api';
@@ -61,7 +62,12 @@ export function ProofView() {
         <article key={record.id} className="floor-card" aria-label={record.body.name}>
           <div>
             <strong>
-              {record.body.passed ? '✓' : '✕'} {proofWords({ ...record.body, reached: mostOf(record.body.points) })}
+              {proofPassed(record.body) ? '✓' : '✕'}{' '}
+              {proofWords({
+                load: record.body.load,
+                passed: proofPassed(record.body),
+                reached: mostOf(record.body.points),
+              })}
             </strong>
             : {record.body.name}
             {record.body.place && `, ${record.body.place}`}, to {full(mostOf(record.body.points), 'force')},{' '}
