@@ -76,7 +76,14 @@ class Days {
       for (let i = 0; i < resin.pots; i++) {
         if (pot !== '') this.note('potEmpty', { batch: pot, how: 'used' });
         const { each } = resin;
-        pot = this.note('batch', { ...own, resin: each, hardener: 0.02 * each, celsius: 19, life: 30, lots: 'R-2207' });
+        pot = this.note('batch', {
+          ...own,
+          resin: each,
+          hardener: (plan.resin.share ?? 0) * each,
+          celsius: 19,
+          life: 30,
+          lots: 'R-2207',
+        });
       }
     };
     if (isWet(step)) mix();

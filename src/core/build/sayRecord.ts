@@ -4,6 +4,12 @@ import { proofPassed } from './proofDoubt';
 import { READINGS } from './reading';
 import type { BuildState } from './state';
 
+/** What is in a pot; hardener that nobody weighed is not told. */
+const mixedOf = ({ resin, hardener }: { resin: number; hardener: number }): string =>
+  hardener > 0
+    ? `${said(resin, 'batchMass')} of resin with ${said(hardener, 'smallMass')} of hardener`
+    : said(resin, 'batchMass');
+
 /** What a record says of whoever made it, in words that follow the name; quantities are left open for the reader. */
 export function sayRecord(state: BuildState, record: BuildRecord): string {
   const stepName = (id: string) => state.steps.get(id)?.step.name ?? id;
@@ -22,7 +28,7 @@ export function sayRecord(state: BuildState, record: BuildRecord): string {
       return `laid ${piece?.name ?? record.body.code} (${how}${record.body.lot && `, lot ${record.body.lot}`})`;
     }
     case 'batch':
-      return `mixed ${said(record.body.resin + record.body.hardener, 'mass')}, ${record.body.life} min in the pot`;
+      return `mixed ${mixedOf(record.body)}, ${record.body.life} min in the pot`;
     case 'potEmpty':
       return record.body.how === 'used' ? 'emptied a pot' : 'threw a pot away';
     case 'air':

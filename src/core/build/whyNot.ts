@@ -195,8 +195,9 @@ function mayMix(state: BuildState, { step }: StepState, { body, at }: BuildRecor
   if (!isWet(step)) return `“${step.name}” is laid dry`;
   const late = openPots(state, step.id).find(({ until }) => until < time(at));
   if (late) return 'A pot past its life is still open: say first that it was thrown away';
-  if (step.kind !== 'fill' && body.resin > state.plan.resin.largestPot + 1e-9)
-    return `${said(body.resin, 'mass')} in one pot heats itself: at most ${said(state.plan.resin.largestPot, 'mass')}`;
+  const { largestPot } = state.plan.resin;
+  if (step.kind !== 'fill' && body.resin > largestPot + 1e-9)
+    return `${said(body.resin, 'batchMass')} in one pot heats itself: at most ${said(largestPot, 'batchMass')}`;
   return null;
 }
 

@@ -1,6 +1,7 @@
 import {
   DEFECT_KINDS,
   DISPOSITIONS,
+  hardenerOff,
   isFinished,
   PREPARATIONS,
   proofPassed,
@@ -264,11 +265,19 @@ function openOf(
   const steps = [...state.steps.values()];
   const undone = steps.filter((one) => !one.done).length;
   const unsigned = steps.filter((one) => one.done && !isFinished(one));
+  const wrong = state.pots.flatMap(({ record }) => {
+    const found = hardenerOff(state.plan, record.body);
+    if (found === null || found.is === 'right') return [];
+    const percent = `${(Math.abs(found.off) * 100).toFixed(0)} %`;
+    const step = state.steps.get(record.body.step)?.step.name ?? '';
+    return [`A batch of “${step}” had ${percent} too ${found.is === 'tooMuch' ? 'much' : 'little'} hardener`];
+  });
   const unchecked = revision.results?.zones.filter(({ reserveFactor }) => reserveFactor === null) ?? [];
   return [
     ...(undone > 0 ? [`${undone} of ${steps.length} steps are not done`] : []),
     ...unsigned.map(({ step }) => `“${step.name}” is not signed`),
     ...defects.filter(({ open }) => open).map(({ kind, part }) => `A defect of ${part} is not settled: ${kind}`),
+    ...wrong,
     ...pastLots.map(
       ({ lot, material, expires }) => `Lot ${lot} of ${material} was used after its last day, ${expires}`,
     ),

@@ -35,6 +35,10 @@ export const QUANTITIES = {
   thickness: { name: 'a thickness', si: 'm', metric: unit('mm', 1e-3, 1), us: unit('in', INCH, 3) },
   area: { name: 'an area', si: 'm2', metric: unit('m²', 1, 2), us: unit('ft²', FOOT ** 2, 1) },
   mass: { name: 'a mass', si: 'kg', metric: unit('kg', 1, 1), us: unit('lb', POUND, 1) },
+  /** Of resin in a bucket. */
+  batchMass: { name: 'a mass', si: 'kg', metric: unit('kg', 1, 2), us: unit('lb', POUND, 2) },
+  /** Of hardener. */
+  smallMass: { name: 'a mass', si: 'kg', metric: unit('g', 1e-3, 0), us: unit('oz', OUNCE, 2) },
   arealWeight: {
     name: 'an areal weight',
     si: 'kg/m2',

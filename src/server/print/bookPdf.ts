@@ -272,8 +272,8 @@ function fullPages(book: BoatBook): Content[] {
           ['Step', 'Resin', 'Hardener', 'Lots', 'Mixed by'],
           batches.map((one) => [
             one.step,
-            right(said(one.resin, 'mass')),
-            right(said(one.hardener, 'mass')),
+            right(said(one.resin, 'batchMass')),
+            right(one.hardener > 0 ? said(one.hardener, 'smallMass') : 'not weighed'),
             one.lots || NONE,
             who(one),
           ]),

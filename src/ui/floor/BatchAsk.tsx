@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { Form } from 'react-bootstrap';
-import { lifeInPot, type Step } from '@/core/build';
+import { hardenerOff, lifeInPot, type HardenerOff, type Step } from '@/core/build';
 import { QuantityField } from '../shared/QuantityField';
 import { useUnits } from '../shared/units';
 import { Ask } from './Ask';
@@ -20,6 +20,8 @@ export function BatchAsk({ step, onLeave }: { step: Step; onLeave: () => void })
   const [lots, setLots] = useState('');
   const life = celsius === null ? null : Math.round(lifeInPot(plan, celsius) * 10) / 10;
   const [told, setTold] = useState('');
+  const share = plan.resin.share ?? 0;
+  const found = resin === null ? null : hardenerOff(plan, { resin, hardener: hardener ?? 0 });
   const own = told.trim() === '' ? life : Number(told.replace(',', '.'));
   return (
     <Ask
@@ -33,11 +35,11 @@ export function BatchAsk({ step, onLeave }: { step: Step; onLeave: () => void })
     >
       <p>
         {plan.resin.name}
-        {step.kind !== 'fill' && `, at most ${full(plan.resin.largestPot, 'mass')} in one pot`}. Goggles on; hardener
-        never near the accelerator.
+        {step.kind !== 'fill' && `, at most ${full(plan.resin.largestPot, 'batchMass')} in one pot`}. Goggles on;
+        hardener never near the accelerator.
       </p>
       <div className="d-grid gap-2">
-        <QuantityField label="Resin" kind="mass" value={resin} minimum={0.01} maximum={2000} onCommit={setResin} />
+        <QuantityField label="Resin" kind="batchMass" value={resin} minimum={0.01} maximum={2000} onCommit={setResin} />
         {plan.resin.share !== undefined && resin !== null && (
           <MixAtScale
             target={resin}
@@ -50,13 +52,19 @@ export function BatchAsk({ step, onLeave }: { step: Step; onLeave: () => void })
         )}
         <QuantityField
           label="Hardener"
-          kind="mass"
+          kind="smallMass"
           value={hardener}
           minimum={0}
           maximum={1000}
           optional
           onCommit={setHardener}
         />
+        {share > 0 && resin !== null && (
+          <div className="form-text mt-0">
+            The plan has {full(share * resin, 'smallMass')} of it to {full(resin, 'batchMass')} of resin.
+          </div>
+        )}
+        {found !== null && found.is !== 'right' && <Off found={found} />}
         <QuantityField
           label="Resin and shop"
           kind="temperature"
@@ -82,5 +90,18 @@ export function BatchAsk({ step, onLeave }: { step: Step; onLeave: () => void })
         </Form.Group>
       </div>
     </Ask>
+  );
+}
+
+/** A batch that does not cure as planned, in words. */
+function Off({ found: { off, is, wanted } }: { found: HardenerOff }) {
+  const { full } = useUnits();
+  const percent = `${(Math.abs(off) * 100).toFixed(0)} %`;
+  return (
+    <p className="pot-late" role="alert">
+      {is === 'tooMuch'
+        ? `✕ STOP: ${percent} too much hardener. Do not use it: set the bucket outside, it may heat itself up.`
+        : `✕ ${percent} too little hardener: it may never cure. It wants ${full(wanted, 'smallMass')} in all.`}
+    </p>
   );
 }

@@ -57,7 +57,7 @@ function OpenPot({ pot }: { pot: Pot }) {
     setRefusal(await note('potEmpty', { batch: pot.record.id, how }));
   const stand = standOf({ over, warn });
   return (
-    <div className={`pot ${stand}`} role="timer" aria-label={`Pot of ${full(pot.record.body.resin, 'mass')}`}>
+    <div className={`pot ${stand}`} role="timer" aria-label={`Pot of ${full(pot.record.body.resin, 'batchMass')}`}>
       <div className="pot-time">
         {now === 0 ? '…' : clock(left)}
         <span className="pot-word">
@@ -66,7 +66,7 @@ function OpenPot({ pot }: { pot: Pot }) {
       </div>
       <progress className="pot-life" aria-hidden="true" max={life} value={Math.max(0, left)} />
       <div className="pot-acts">
-        <span>{full(pot.record.body.resin + pot.record.body.hardener, 'mass')} mixed</span>
+        <span>{full(pot.record.body.resin + pot.record.body.hardener, 'batchMass')} mixed</span>
         <Button variant="outline-primary" onClick={() => void empty('used')}>
           Pot is empty
         </Button>

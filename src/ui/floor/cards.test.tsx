@@ -97,17 +97,19 @@ describe('mixing at the scale', () => {
     channels = [scale(0.62)];
     const onMixed = open();
     await screen.findByText(/Mixing scale/);
-    expect(words()).toContain('Mixing scale: 0.6 kg');
+    expect(words()).toContain('Mixing scale: 0.62 kg');
     press('Empty bucket stands on it');
     // The bucket is taken off: an empty one is nothing.
-    expect(words()).toContain('Mixing scale: 0.0 kg');
+    expect(words()).toContain('Mixing scale: 0.00 kg');
     expect(button('That is the resin').disabled).toBe(true);
     await reads(0.62 + 2.4);
-    expect(words()).toContain('Resin: 0.6 kg more.');
+    expect(words()).toContain('Resin: 0.60 kg more.');
     await reads(0.62 + 3.02);
     await waitFor(() => expect(button('That is the resin').disabled).toBe(false));
     press('That is the resin');
     expect(button('Take both').disabled).toBe(true);
+    // Grams: what is rounded to a tenth of a kilogram cannot be poured by.
+    expect(words()).toContain('Hardener: 60 g more');
     expect(screen.getByRole('status').textContent).toContain('Too little hardener yet');
     await reads(0.62 + 3.02 + 0.06);
     await waitFor(() => expect(button('Take both').disabled).toBe(false));
@@ -182,6 +184,21 @@ describe('a batch that is mixed', () => {
     await waitFor(() => expect(floor.noted).toHaveLength(1));
     expect(floor.noted[0]!.body).toMatchObject({ lots: 'R-13, r-12' });
   });
+  it.each([
+    ['67.5', /✕ STOP: 50 % too much hardener\. Do not use it/],
+    ['22.5', /✕ 50 % too little hardener: it may never cure\. It wants 45 g in all/],
+  ])('with %s g of hardener instead of 45 says so at once, and is still theirs to note', async (grams, said) => {
+    expect(plan.resin.share).toBe(0.015);
+    page.show(<BatchAsk step={step} onLeave={() => undefined} />);
+    expect(words()).toContain('The plan has 45 g of it to 3.00 kg of resin');
+    enter(/^Hardener/, '45');
+    expect(screen.queryByRole('alert')).toBeNull();
+    enter(/^Hardener/, grams);
+    expect(screen.getByRole('alert').textContent).toMatch(said);
+    press('It is mixed now');
+    await waitFor(() => expect(floor.noted).toHaveLength(1));
+    expect(floor.noted[0]!.body).toMatchObject({ resin: 3, hardener: Number(grams) / 1000 });
+  });
   it('that is refused stays open with the reason', async () => {
     const onLeave = vi.fn();
     floor.refusal = 'More than one pot may hold';
@@ -212,7 +229,7 @@ describe('the pots that are open', () => {
       floor.beeps = [];
       at(batch, minutes);
       page.show(<PotBar own={standing(step.id)} />);
-      const pot = screen.getByRole('timer', { name: 'Pot of 2.0 kg' });
+      const pot = screen.getByRole('timer', { name: 'Pot of 2.00 kg' });
       expect(pot.textContent).toContain(`${time}${word}`);
       expect(floor.beeps, word).toEqual(beeps);
     }

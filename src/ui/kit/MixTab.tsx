@@ -148,10 +148,10 @@ function Planned({ plan, temperature }: { plan: MixingPlan; temperature: number 
               <tr>
                 <th scope="col">Stage</th>
                 <th scope="col" className="num">
-                  stays, {unit('mass')}
+                  stays, {unit('batchMass')}
                 </th>
                 <th scope="col" className="num">
-                  mix, {unit('mass')}
+                  mix, {unit('batchMass')}
                 </th>
                 <th scope="col" className="num">
                   batches
@@ -175,8 +175,8 @@ function Planned({ plan, temperature }: { plan: MixingPlan; temperature: number 
                       {titleOf(one, copies(one))}
                     </button>
                   </th>
-                  <td className="num">{show(one.stays, 'mass')}</td>
-                  <td className="num">{show(one.mixed, 'mass')}</td>
+                  <td className="num">{show(one.stays, 'batchMass')}</td>
+                  <td className="num">{show(one.mixed, 'batchMass')}</td>
                   <td className="num">{one.batches.length}</td>
                   <td>{one.hardener.name}</td>
                   <td className="num">{formatNumber(one.workingMinutes, 0)}</td>
@@ -211,10 +211,10 @@ function Planned({ plan, temperature }: { plan: MixingPlan; temperature: number 
               <tr>
                 <th scope="col">Batch</th>
                 <th scope="col" className="num">
-                  resin, {unit('mass')}
+                  resin, {unit('batchMass')}
                 </th>
                 <th scope="col" className="num">
-                  hardener, g
+                  hardener, {unit('smallMass')}
                 </th>
                 <th scope="col" className="num">
                   resin, L
@@ -237,8 +237,8 @@ function Planned({ plan, temperature }: { plan: MixingPlan; temperature: number 
                   <th scope="row" className="fw-normal">
                     {i + 1}
                   </th>
-                  <td className="num">{show(batch.resin, 'mass')}</td>
-                  <td className="num">{formatNumber(1000 * batch.hardener, 0)}</td>
+                  <td className="num">{show(batch.resin, 'batchMass')}</td>
+                  <td className="num">{show(batch.hardener, 'smallMass')}</td>
                   <td className="num">{formatNumber(batch.resinVolume, 2)}</td>
                   <td className="num">{formatNumber(1000 * batch.hardenerVolume, 0)}</td>
                   <td className="num">{formatNumber(batch.startMinute, 0)}</td>
