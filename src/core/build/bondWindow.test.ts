@@ -78,6 +78,16 @@ describe('the window of a step on the one before it', () => {
     for (const own of open) expect(bondWindow(state, own)).toBeNull();
   });
 
+  it('stays as the yard has it where the plan tells no pot life', () => {
+    const diary = before();
+    diary.note('air', { celsius: 35, humidity: 60 });
+    const silent = stateOf({ ...plan, resin: { ...plan.resin, potLife: [] } }, diary.records);
+    expect(bondWindow(silent, silent.steps.get(skin.id)!)).toEqual({
+      until: expect.closeTo(start + skin.within * 60_000, 0),
+      fastest: null,
+    });
+  });
+
   it('moves with every new reading of the air, never past what the yard has', () => {
     const [hot, cold] = [35, 5].map((celsius) => {
       const diary = before();

@@ -45,8 +45,10 @@ function airSince({ airs }: BuildState, from: number): { from: number; celsius: 
 export function bondWindow(state: BuildState, { step }: StepState): BondWindow | null {
   const before = stepBefore(state, step);
   if (step.within === 0 || step.late === 'nothing' || !before?.done) return null;
-  const usual = lifeInPot(state.plan, WINDOW_AT);
-  const times = (celsius: number) => Math.max(1, usual / lifeInPot(state.plan, celsius));
+  const { plan } = state;
+  // A plan that tells no pot life says nothing of how warmth speeds its resin up.
+  const times = (celsius: number) =>
+    plan.resin.potLife.length === 0 ? 1 : Math.max(1, lifeInPot(plan, WINDOW_AT) / lifeInPot(plan, celsius));
   const air = airSince(state, curesFrom(state, before));
   let left = step.within * MINUTE;
   let fastest: BondWindow['fastest'] = null;
