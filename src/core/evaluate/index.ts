@@ -23,7 +23,13 @@ export { type Match, type MatchRatio, matchZone } from './match';
 export { whereGoverns, type ZoneCheck } from './packChecks';
 export { panelWorking } from './panelWorking';
 export { marginBand, type MarginBand } from './scatter';
-export { evaluateStiffeners, type StiffenerEvaluation, stiffenerWorking } from './stiffener/evaluateStiffeners';
+export {
+  evaluateStiffeners,
+  STIFFENER_CHECKED,
+  STIFFENER_NOT_CHECKED,
+  type StiffenerEvaluation,
+  stiffenerWorking,
+} from './stiffener/evaluateStiffeners';
 export { type LoadedSpan, STIFFENER_CHECKS, type StiffenerCheck } from './stiffener/loadSpan';
 export { membersOf, stiffenerMasses } from './stiffener/members';
 export { memberOf, type SectionMember, sectionProperties, type SectionProperties } from './stiffener/sectionProperties';

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { bounded } from '../field';
 
 /**
- * Where a zone is and how large its governing panel is. Typed in for now; a hull surface will supply these.
+ * Where a zone is and how large its governing panel is: from the shape of the boat, or typed in.
  *
  * x forward from the aft end of the waterline, z up from the baseline (underside of the hull), all in metres.
  */

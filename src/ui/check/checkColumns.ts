@@ -15,9 +15,11 @@ const SHARED: readonly Pick<CheckColumn, 'ids' | 'head'>[] = [
   { ids: ['skinFlexure', 'outerSkin'], head: 'Skin in bending or outer skin' },
   { ids: ['plyByPly', 'innerSkin'], head: 'Ply by ply or inner skin' },
   { ids: ['midSpan', 'alongSide'], head: 'Middle, and along the long side' },
+  { ids: ['woodShear'], head: CHECKS.woodShear },
   { ids: ['stiffness'], head: CHECKS.stiffness },
   { ids: ['coreShear', 'coreShearAlong'], head: CHECKS.coreShear },
   { ids: ['minimumFibre', 'outerMinimum'], head: 'Least fibre or outer skin' },
+  { ids: ['minimumWood'], head: CHECKS.minimumWood },
   { ids: ['innerMinimum'], head: CHECKS.innerMinimum },
   { ids: ['coreMinimum'], head: CHECKS.coreMinimum },
   { ids: ['yardFibre'], head: CHECKS.yardFibre },
@@ -25,7 +27,7 @@ const SHARED: readonly Pick<CheckColumn, 'ids' | 'head'>[] = [
   { ids: ['specifiedLayers'], head: CHECKS.specifiedLayers },
 ];
 
-/** The columns that some zone fills, pack after pack. */
+/** The columns that some zone fills, pack after pack; match and analysis have columns of their own. */
 export function checkColumns(boat: Boat, evaluations: ReadonlyMap<string, ZoneEvaluation>): CheckColumn[] {
   const filled = new Set([...evaluations.values()].flatMap((e) => e.checks.map(({ pack, id }) => `${pack}|${id}`)));
   return boat.packs.flatMap((pack) =>

@@ -8,6 +8,8 @@ import type { QuantityKind } from '@/core/quantity';
 import {
   evaluateStiffeners,
   sectionProperties,
+  STIFFENER_CHECKED,
+  STIFFENER_NOT_CHECKED,
   stiffenerWorking,
   targetOf,
   type StiffenerCheck,
@@ -303,8 +305,7 @@ export function StiffenersScreen({ shelf }: { shelf: Material[] }) {
           </Card>
           <p className="small mb-0">
             All stiffeners together {full(mass, 'mass')}; they are in the Weights. Checked against{' '}
-            {boat.packs[0]!.title}: web shear, both flanges, stiffness. Not checked: ends and crossings, bonding to the
-            plating, torsion, point loads.
+            {boat.packs[0]!.title}: {STIFFENER_CHECKED}. Not checked: {STIFFENER_NOT_CHECKED}.
           </p>
         </div>
         <Card className="align-self-start">

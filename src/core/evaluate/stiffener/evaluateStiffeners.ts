@@ -8,6 +8,12 @@ import { crossedBy, loadSpan, type LoadedSpan, type StiffenerCheck } from './loa
 import { membersOf } from './members';
 import { sectionProperties } from './sectionProperties';
 
+/** What is checked of a stiffener, and what no check of it looks at: said wherever a pass is shown. */
+export const STIFFENER_CHECKED = 'web shear, both flanges, stiffness';
+export const STIFFENER_NOT_CHECKED =
+  'whether what its ends rest on holds them (keel, chine, deck edge, the members that it meets), crossings and ' +
+  'holes in it, its bond to the plating, torsion and tripping, point loads';
+
 /** A check, and the span where it is nearest its limit. */
 export type SpanCheck = StiffenerCheck & { on: LoadedSpan };
 

@@ -1,5 +1,11 @@
 /** Frames, stringers and beams of a boat: what their sections come to, where they run, what they bear. */
-export { evaluateStiffeners, stiffenerWorking, type StiffenerEvaluation } from './evaluateStiffeners';
+export {
+  evaluateStiffeners,
+  STIFFENER_CHECKED,
+  STIFFENER_NOT_CHECKED,
+  stiffenerWorking,
+  type StiffenerEvaluation,
+} from './evaluateStiffeners';
 export { STIFFENER_CHECKS, type LoadedSpan, type StiffenerCheck } from './loadSpan';
 export { membersOf, stiffenerMasses } from './members';
 export { memberOf, sectionProperties, type SectionMember, type SectionProperties } from './sectionProperties';

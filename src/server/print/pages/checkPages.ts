@@ -1,10 +1,16 @@
 import type { Content, TableCell } from 'pdfmake/interfaces';
 import { formatNumber, formatMargin, formatReserve, formatWithUnit, type UnitSystem } from '@/core/quantity';
-import { targetOf, verdictOf, whereGoverns, type ZoneEvaluation } from '@/core/evaluate';
+import { targetOf, verdictOf, whereGoverns, type ZoneCheck, type ZoneEvaluation } from '@/core/evaluate';
 import { POSTURES, type Boat } from '@/core/document';
 import { CHECKS, packStatus, ZONE_LOCATIONS } from '@/core/standard';
 import { head, right, RULES } from '../pdfStyle';
 import { VERDICT_WORDS } from './verdictWords';
+
+/** A check by name, with its pack where that is not the boat's first; a proof that no pack asks for has none. */
+function nameOf({ packs: [first, ...others] }: Boat, { id, pack }: ZoneCheck): string {
+  const own = pack === first!.id ? undefined : others.find((one) => one.id === pack);
+  return own ? `${CHECKS[id]} (${own.title})` : CHECKS[id];
+}
 
 /** Every check of every zone with what it was made against, and what was not checked. */
 export function checkPages(boat: Boat, evaluations: ReadonlyMap<string, ZoneEvaluation>, units: UnitSystem): Content[] {
@@ -42,10 +48,8 @@ export function checkPages(boat: Boat, evaluations: ReadonlyMap<string, ZoneEval
           part.name,
           zone.name,
           ZONE_LOCATIONS[zone.location].label,
-          right(formatWithUnit(e.pressure!.pressure, 'pressure', units)),
-          check.pack === boat.packs[0]!.id
-            ? CHECKS[check.id]
-            : `${CHECKS[check.id]} (${boat.packs.find(({ id }) => id === check.pack)!.title})`,
+          right(formatWithUnit(e.pressure?.pressure ?? null, 'pressure', units)),
+          nameOf(boat, check),
           right(formatReserve(check.reserveFactor)),
           right(formatMargin(check.reserveFactor)),
           VERDICT_WORDS[verdictOf(check.reserveFactor, target)],

@@ -1,7 +1,7 @@
 import type { Content, TableCell } from 'pdfmake/interfaces';
 import { displayUnit, formatNumber, formatQuantity, formatWithUnit, type UnitSystem } from '@/core/quantity';
 import { shapeOf, type Boat } from '@/core/document';
-import { evaluateStiffeners, targetOf } from '@/core/evaluate';
+import { evaluateStiffeners, STIFFENER_CHECKED, STIFFENER_NOT_CHECKED, targetOf } from '@/core/evaluate';
 import type { Support } from '@/core/geometry';
 import { SECTION_KINDS } from '@/core/stiffener';
 import { right } from '../pdfStyle';
@@ -69,5 +69,10 @@ export function shortStiffeners(boat: Boat, units: UnitSystem): Content[] {
       ]),
       ['auto', 'auto', 'auto', 'auto', 'auto', 'auto', '*'],
     ),
+    {
+      text: `Checked: ${STIFFENER_CHECKED}. Not checked: ${STIFFENER_NOT_CHECKED}.`,
+      style: 'small',
+      margin: [0, 3, 0, 0],
+    },
   ];
 }

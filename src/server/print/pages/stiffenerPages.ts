@@ -1,6 +1,6 @@
 import type { Content, TableCell } from 'pdfmake/interfaces';
 import { formatReserve, formatWithUnit, type UnitSystem } from '@/core/quantity';
-import { evaluateStiffeners, targetOf, verdictOf } from '@/core/evaluate';
+import { evaluateStiffeners, STIFFENER_CHECKED, STIFFENER_NOT_CHECKED, targetOf, verdictOf } from '@/core/evaluate';
 import type { Boat } from '@/core/document';
 import { head, right, RULES } from '../pdfStyle';
 import { VERDICT_WORDS } from './verdictWords';
@@ -53,6 +53,11 @@ export function stiffenerPages(boat: Boat, units: UnitSystem): Content[] {
         body,
       },
       layout: RULES,
+    },
+    {
+      text: `Checked: ${STIFFENER_CHECKED}. Not checked: ${STIFFENER_NOT_CHECKED}.`,
+      style: 'small',
+      margin: [0, 4, 0, 0],
     },
     ...(overridden.length
       ? [
