@@ -3,7 +3,9 @@ import { act, cleanup, render } from '@testing-library/react';
 import type { ReactElement } from 'react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { largeBoat } from '../../tests/helpers/largeBoat';
+import { matched } from '../../tests/helpers/matched';
 import { brant, merrow } from '../../tests/helpers/merrow';
+import { wooden } from '../../tests/helpers/wooden';
 import { newPart, type Boat } from '@/core/document';
 import { EMPTY_HISTORY } from '@/core/edit';
 import { GENERIC_MATERIALS } from '@/core/material';
@@ -78,10 +80,17 @@ const typed = (): Boat => {
   }));
   return { ...boat, parts };
 };
+/** Every proof must hold, and one zone has a reference to match. */
+const proven = (): Boat => {
+  const boat = matched();
+  return { ...boat, brief: { ...boat.brief, proofs: { rule: true, match: true, analysis: true } } };
+};
 const BOATS: Record<string, () => Boat> = {
   'with pressures that are typed': typed,
   'Merrow 84': merrow,
   'Brant 56': brant,
+  'of wood in part': wooden,
+  'that must match and be proven': proven,
   'without parts': bare,
   'with a part without zones': emptied,
   'with nothing laid': unlaid,
