@@ -60,8 +60,9 @@ export function BatchAsk({ step, onLeave }: { step: Step; onLeave: () => void })
           onCommit={setHardener}
         />
         {share > 0 && resin !== null && (
-          <div className="form-text mt-0">
-            The plan has {full(share * resin, 'smallMass')} of it to {full(resin, 'batchMass')} of resin.
+          <div>
+            The plan has <strong>{full(share * resin, 'smallMass')}</strong> of it to {full(resin, 'batchMass')} of
+            resin.
           </div>
         )}
         {found !== null && found.is !== 'right' && <Off found={found} />}
