@@ -4,6 +4,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { brant } from '../../../tests/helpers/merrow';
 import { choose, press, shown, type, went, Yard } from '../../../tests/helpers/yard';
 import type { Boat } from '@/core/document';
+import type { UnitSystem } from '@/core/quantity';
 import { USUAL_CUTTING, USUAL_MIXING } from '@/core/kit';
 import { readSetting } from '@/server/stores/settings';
 import { bookStock, listStock } from '@/server/stores/stock';
@@ -36,10 +37,10 @@ beforeEach(async () => {
 afterEach(() => yard.close());
 
 /** The small boat: its pieces are soon found. */
-const open = async (name: string, change: (boat: Boat) => Boat = (boat) => boat) => {
+const open = async (name: string, change: (boat: Boat) => Boat = (boat) => boat, units: UnitSystem = 'metric') => {
   view = name;
   const id = await yard.boat(() => change(brant()));
-  const desk = await yard.show(id, <KitScreen settings={SETTINGS} />);
+  const desk = await yard.show(id, <KitScreen settings={SETTINGS} />, units);
   await waitFor(() => expect(document.body.textContent).not.toMatch(/Opening…|Developing the pieces…/), SLOW);
   return desk;
 };
@@ -336,6 +337,26 @@ describe('Mixing and what is bought', () => {
     expect((await readSetting(yard.context, 'mixing')).body.temperature).toBe(30);
     type('People who wet out', '2.5');
     expect(page()).toContain('A whole number');
+  });
+  it('weighs hardener in grams or ounces, never so coarse that it is nothing', async () => {
+    /** Resin and hardener of the first batch, as they are weighed. */
+    const firstBatch = () => {
+      const [head, first] = rows('Batches');
+      const heads = [...head!.children].map(({ textContent }) => textContent?.trim());
+      const figures = [...first!.children].map(({ textContent }) => Number(textContent));
+      return { heads, resin: figures[1]!, hardener: figures[2]! };
+    };
+    await open('mix');
+    const metric = firstBatch();
+    expect(metric.heads.slice(1, 3)).toEqual(['resin, kg', 'hardener, g']);
+    yard.close();
+    yard = await Yard.open();
+    await open('mix', undefined, 'us');
+    const pounds = firstBatch();
+    expect(pounds.heads.slice(1, 3)).toEqual(['resin, lb', 'hardener, oz']);
+    expect(pounds.resin * 0.45359237).toBeCloseTo(metric.resin, 1);
+    expect(pounds.hardener * 28.349523).toBeCloseTo(metric.hardener, -0.5);
+    expect(metric.hardener).toBeGreaterThan(5);
   });
   it('adds a hardener to the list, and goes back to the usual ones', async () => {
     await open('mix');
