@@ -9,6 +9,9 @@ import { MixAtScale } from './MixAtScale';
 import { PastLots } from './PastLots';
 import { useFloor } from './useFloor';
 
+/** A life in the pot that is told so many times as long as the plan has it is questioned. */
+const MUCH_LONGER = 1.25;
+
 /** A batch that was mixed: how much, how warm, from which cans; from now on its time runs. */
 export function BatchAsk({ step, onLeave }: { step: Step; onLeave: () => void }) {
   const { state, note } = useFloor();
@@ -83,6 +86,11 @@ export function BatchAsk({ step, onLeave }: { step: Step; onLeave: () => void })
             onChange={(event) => setTold(event.target.value)}
           />
           <div className="form-text">As the Shelf has it at this temperature; type it where the can says otherwise</div>
+          {own !== null && life !== null && own > MUCH_LONGER * life && (
+            <p className="floor-held mb-0" role="alert">
+              △ Longer than the plan has it at this temperature, {life} min: the pot may be hot before it rings.
+            </p>
+          )}
         </Form.Group>
         <Form.Group controlId="batch-lots">
           <Form.Label className="mb-0">Lots of the cans</Form.Label>

@@ -167,6 +167,21 @@ describe('a batch that is mixed', () => {
     enter('Life in the pot, min', life);
     expect(button('It is mixed now').disabled).toBe(true);
   });
+  it('with a life much longer than the plan has it is questioned, a shorter one is not', () => {
+    page.show(<BatchAsk step={step} onLeave={vi.fn()} />);
+    const life = Number(field('Life in the pot, min').placeholder);
+    enter('Life in the pot, min', String(Math.round(2 * life)));
+    expect(screen.getByRole('alert').textContent).toContain(
+      `Longer than the plan has it at this temperature, ${life} min`,
+    );
+    for (const shorter of [life / 2, 1.1 * life]) {
+      enter('Life in the pot, min', shorter.toFixed(1));
+      expect(screen.queryByRole('alert')).toBeNull();
+    }
+    // A warmer shop has a shorter one.
+    enter(/^Resin and shop/, '34');
+    expect(screen.getByRole('alert').textContent).toContain('Longer than the plan has it');
+  });
   it('of cans past their day says so before it is mixed, and is still theirs to decide', async () => {
     const polyester = { material: 'Isophthalic polyester', lot: 'R-12' };
     floor.dated = [
