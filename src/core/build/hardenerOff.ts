@@ -29,3 +29,9 @@ export function hardenerOff(
   if (Math.abs(off) <= HARDENER_MAY_MISS + 1e-9) return { wanted, off, is: 'right' };
   return { wanted, off, is: off > 0 ? 'tooMuch' : 'tooLittle' };
 }
+
+/** What is off, in words: 50 % too much hardener. */
+export const saidOff = ({ off, is }: HardenerOff): string =>
+  is === 'right'
+    ? 'hardener as planned'
+    : `${(Math.abs(off) * 100).toFixed(0)} % too ${off > 0 ? 'much' : 'little'} hardener`;

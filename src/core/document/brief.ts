@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { bounded, choice, flag, noted, since, text, whole } from '../field';
 import { KNOCK_DOWNS, PROCESSES, type KnockDown } from '../material';
 import { invalid } from '../error';
+import { remembered } from '../job';
 import { said, type QuantityKind } from '../quantity';
 import type { HullParticulars } from '../geometry';
 import type { Craft } from '../standard';
@@ -222,25 +223,11 @@ export function checkBrief(brief: Brief): void {
     );
 }
 
-const crafts = new WeakMap<Brief, Craft>();
 /** The particulars the pack asks for. */
-export function craftOf(brief: Brief): Craft {
-  const known = crafts.get(brief) ?? particularsForPack(brief);
-  crafts.set(brief, known);
-  return known;
-}
-function particularsForPack(brief: Brief): Craft {
-  const {
-    kind,
-    hullLength,
-    waterlineLength,
-    chineBeam,
-    deadriseDeg,
-    loadedMass,
-    maxSpeedKnots,
-    designCategory,
-    rightingLever60,
-  } = brief;
+export const craftOf = remembered((brief: Brief): Craft => {
+  const { kind, hullLength, waterlineLength, chineBeam, deadriseDeg, loadedMass, maxSpeedKnots, designCategory } =
+    brief;
+  const { rightingLever60 } = brief;
   return {
     kind,
     hullLength,
@@ -252,7 +239,7 @@ function particularsForPack(brief: Brief): Craft {
     designCategory,
     ...(rightingLever60 === null ? {} : { rightingLever60 }),
   };
-}
+});
 
 /** The particulars a drawn hull follows. */
 export function particularsOf({

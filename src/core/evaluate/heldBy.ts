@@ -1,5 +1,6 @@
 import { edgesOfPanels, type Boat, type Zone } from '../document';
 import type { Support } from '../geometry';
+import { remembered } from '../job';
 import { layersByZone } from './book';
 
 /** What holds the panels of a zone on trust. */
@@ -63,31 +64,17 @@ function framesUpTheSide({ supports }: Boat, zone: Zone): Support[] {
 
 const held = new WeakMap<Zone, { key: string; found: HeldOnTrust }>();
 
-/** Bulkheads of a part of which nothing is laid, by the part's own zones and layers. */
-const emptyIn = new WeakMap<Boat['parts'][number], string>();
-const emptyKey = (part: Boat['parts'][number]): string => {
-  const known =
-    emptyIn.get(part) ??
-    emptyBulkheads({ parts: [part] })
-      .map(({ x, name }) => `${name}@${x}`)
-      .join('|');
-  emptyIn.set(part, known);
-  return known;
-};
-const memberKeys = new WeakMap<Boat['supports'], string>();
-const tankKeys = new WeakMap<Boat['spaces'], string>();
+const emptyKey = remembered((part: Boat['parts'][number]) => JSON.stringify(emptyBulkheads({ parts: [part] })));
+const memberKey = remembered((supports: Boat['supports']) =>
+  JSON.stringify(supports.filter(({ section, kind }) => section === null || kind === 'frame')),
+);
+const tankKey = remembered((spaces: Boat['spaces']) => JSON.stringify(spaces.filter(({ kind }) => kind === 'tank')));
 const keys = new WeakMap<Boat['parts'], Pick<Boat, 'supports' | 'spaces'> & { key: string }>();
 /** What of a boat besides a zone itself its evaluation speaks of, so that it is known when that changes. */
 export function trustKey({ parts, supports, spaces }: Boat): string {
   const known = keys.get(parts);
   if (known?.supports === supports && known.spaces === spaces) return known.key;
-  const members =
-    memberKeys.get(supports) ??
-    JSON.stringify(supports.filter(({ section, kind }) => section === null || kind === 'frame'));
-  memberKeys.set(supports, members);
-  const tanks = tankKeys.get(spaces) ?? JSON.stringify(spaces.filter(({ kind }) => kind === 'tank'));
-  tankKeys.set(spaces, tanks);
-  const key = [members, tanks, ...parts.map(emptyKey)].join('|');
+  const key = [memberKey(supports), tankKey(spaces), ...parts.map(emptyKey)].join('|');
   keys.set(parts, { supports, spaces, key });
   return key;
 }

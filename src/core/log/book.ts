@@ -6,6 +6,7 @@ import {
   PREPARATIONS,
   proofPassed,
   READINGS,
+  saidOff,
   sayRecord,
   type BuildAmendment,
   type BuildRecord,
@@ -267,10 +268,10 @@ function openOf(
   const unsigned = steps.filter((one) => one.done && !isFinished(one));
   const wrong = state.pots.flatMap(({ record }) => {
     const found = hardenerOff(state.plan, record.body);
-    if (found === null || found.is === 'right') return [];
-    const percent = `${(Math.abs(found.off) * 100).toFixed(0)} %`;
-    const step = state.steps.get(record.body.step)?.step.name ?? '';
-    return [`A batch of “${step}” had ${percent} too ${found.is === 'tooMuch' ? 'much' : 'little'} hardener`];
+    const step = state.steps.get(record.body.step)?.step;
+    // An adhesive has a share of its own, which the plan does not know.
+    if (found === null || found.is === 'right' || !step || step.kind === 'bond') return [];
+    return [`A batch of “${step.name}” had ${saidOff(found)}`];
   });
   const unchecked = revision.results?.zones.filter(({ reserveFactor }) => reserveFactor === null) ?? [];
   return [

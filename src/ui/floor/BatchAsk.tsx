@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { Form } from 'react-bootstrap';
-import { hardenerOff, lifeInPot, type HardenerOff, type Step } from '@/core/build';
+import { hardenerOff, lifeInPot, saidOff, type HardenerOff, type Step } from '@/core/build';
 import { QuantityField } from '../shared/QuantityField';
 import { useUnits } from '../shared/units';
 import { Ask } from './Ask';
@@ -68,7 +68,7 @@ export function BatchAsk({ step, onLeave }: { step: Step; onLeave: () => void })
             resin.
           </div>
         )}
-        {found !== null && found.is !== 'right' && <Off found={found} />}
+        {found !== null && found.is !== 'right' && <Off found={found} adhesive={step.kind === 'bond'} />}
         <QuantityField
           label="Resin and shop"
           kind="temperature"
@@ -102,15 +102,21 @@ export function BatchAsk({ step, onLeave }: { step: Step; onLeave: () => void })
   );
 }
 
-/** A batch that does not cure as planned, in words. */
-function Off({ found: { off, is, wanted } }: { found: HardenerOff }) {
+/** A batch that does not cure as planned, in words; an adhesive may have a share of its own. */
+function Off({ found, adhesive }: { found: HardenerOff; adhesive: boolean }) {
   const { full } = useUnits();
-  const percent = `${(Math.abs(off) * 100).toFixed(0)} %`;
+  const what = saidOff(found);
+  if (adhesive)
+    return (
+      <p className="floor-held mb-0" role="alert">
+        △ {what} for the laminating resin: right only for an adhesive that wants it so.
+      </p>
+    );
   return (
     <p className="pot-late" role="alert">
-      {is === 'tooMuch'
-        ? `✕ STOP: ${percent} too much hardener. Do not use it: set the bucket outside, it may heat itself up.`
-        : `✕ ${percent} too little hardener: it may never cure. It wants ${full(wanted, 'smallMass')} in all.`}
+      {found.is === 'tooMuch'
+        ? `✕ STOP: ${what}. Do not use it: set the bucket outside, it may heat itself up.`
+        : `✕ ${what}: it may never cure. It wants ${full(found.wanted, 'smallMass')} in all.`}
     </p>
   );
 }

@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import type { ChartConfiguration } from 'chart.js';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
-import { proofPassed } from '@/core/build';
+import { proofPassed, type BuildRecordOf } from '@/core/build';
 import { displayUnit } from '@/core/quantity';
 import { proofResult, proofWords, readCurve, sayPoint, type ProofResult } from '@/core/record';
 import { api, textOf } from '../shared/api';
@@ -32,7 +32,7 @@ const mostOf = (points: readonly (readonly [load: number, deflection: number])[]
 /** Pull a finished detail: what is expected, when to stop, what was read, whether it passed, signed. */
 export function ProofView() {
   const { build, state } = useFloor();
-  const { full, words } = useUnits();
+  const { words } = useUnits();
   const [chosen, setChosen] = useState('');
   const { data = [], error } = useQuery({
     queryKey: ['proofs', build.id],
@@ -59,24 +59,29 @@ export function ProofView() {
       )}
       {state.proofs.length > 0 && <h2 className="mt-3">Pulled before</h2>}
       {[...state.proofs].reverse().map((record) => (
-        <article key={record.id} className="floor-card" aria-label={record.body.name}>
-          <div>
-            <strong>
-              {proofPassed(record.body) ? '✓' : '✕'}{' '}
-              {proofWords({
-                load: record.body.load,
-                passed: proofPassed(record.body),
-                reached: mostOf(record.body.points),
-              })}
-            </strong>
-            : {record.body.name}
-            {record.body.place && `, ${record.body.place}`}, to {full(mostOf(record.body.points), 'force')},{' '}
-            {record.person}, <Moment iso={record.at} /> {record.body.note && `(${record.body.note})`}
-          </div>
-          <TakeBack record={record} title="Take the pull back" act="It does not hold" />
-        </article>
+        <Pulled key={record.id} record={record} />
       ))}
     </section>
+  );
+}
+
+/** A pull that was signed, with what it came to by its own readings. */
+function Pulled({ record }: { record: BuildRecordOf<'proof'> }) {
+  const { full } = useUnits();
+  const { name, place, load, points, note } = record.body;
+  const [passed, reached] = [proofPassed(record.body), mostOf(points)];
+  return (
+    <article className="floor-card" aria-label={name}>
+      <div>
+        <strong>
+          {passed ? '✓' : '✕'} {proofWords({ load, passed, reached })}
+        </strong>
+        : {name}
+        {place && `, ${place}`}, to {full(reached, 'force')}, {record.person}, <Moment iso={record.at} />{' '}
+        {note && `(${note})`}
+      </div>
+      <TakeBack record={record} title="Take the pull back" act="It does not hold" />
+    </article>
   );
 }
 

@@ -167,6 +167,13 @@ describe('a batch that is mixed', () => {
     enter('Life in the pot, min', life);
     expect(button('It is mixed now').disabled).toBe(true);
   });
+  it('of an adhesive is not stopped by the share of the laminating resin, and says what it was judged by', () => {
+    const bond = { ...stepOf('bond') };
+    page.show(<BatchAsk step={bond} onLeave={() => undefined} />);
+    enter(/^Hardener/, '300');
+    expect(screen.getByRole('alert').textContent).toMatch(/567 % too much hardener for the laminating resin/);
+    expect(words()).not.toContain('STOP');
+  });
   it('with a life much longer than the plan has it is questioned, a shorter one is not', () => {
     page.show(<BatchAsk step={step} onLeave={vi.fn()} />);
     const life = Number(field('Life in the pot, min').placeholder);

@@ -1,3 +1,4 @@
+import { remembered } from '../../job';
 import { put, type Recorder } from '../../working';
 import { invalid } from '../../error';
 import { waterlinePosition, type ZoneGeometry } from '../../geometry';
@@ -14,7 +15,6 @@ import {
   type PressureResult,
 } from './pressure';
 import { checkSandwich } from './checkSandwich';
-import { remembered } from './remembered';
 import { checkSingleSkin } from './checkSingleSkin';
 
 /** Where a zone is on the boat, and what the pack makes of it. */

@@ -1,3 +1,4 @@
+import { remembered } from '../../job';
 import { weakestCore, type Core } from '../../material';
 import { invalid } from '../../error';
 import {
@@ -15,7 +16,6 @@ import { sandwichSection, traceSandwich, type SandwichSection, type WholeSkin } 
 import { alongSide } from './alongSide';
 import { MIDDLE, traceAlong } from './otherWays';
 import { skinLimit } from './skinLimit';
-import { remembered } from './remembered';
 
 /** A skin of several sheets: stiffness added up, strength where the first sheet reaches its strain. */
 function mergeSkin(sheets: readonly SkinSheet[], quality: number): WholeSkin {
@@ -57,14 +57,18 @@ const stackOf = remembered((sheets: readonly Sheet[]): Stack => {
   const lastCore = sheets.findLastIndex((sheet) => sheet.role === 'core');
   const outer = sheets.slice(0, firstCore) as SkinSheet[];
   const inner = sheets.slice(lastCore + 1) as SkinSheet[];
-  const cores = sheets.filter((sheet): sheet is CoreSheet => sheet.role === 'core').map(({ core }) => core);
+  const coreSheets = sheets.filter((sheet): sheet is CoreSheet => sheet.role === 'core');
+  const cores = coreSheets.map(({ core }) => core);
   if (outer.length === 0)
     throw invalid(
       'layers',
-      `The core ${cores[0]!.name} has no skin on the mould side: cover the zone with a fabric before it`,
+      `The core ${coreSheets[0]!.name} has no skin on the mould side: cover the zone with a fabric before it`,
     );
   if (inner.length === 0)
-    throw invalid('layers', `The core ${cores.at(-1)!.name} has no inner skin: cover the zone with a fabric after it`);
+    throw invalid(
+      'layers',
+      `The core ${coreSheets.at(-1)!.name} has no inner skin: cover the zone with a fabric after it`,
+    );
   return {
     outer,
     inner,

@@ -1,8 +1,8 @@
+import { remembered } from '../../job';
 import { said } from '../../quantity';
 import { put } from '../../working';
 import { checked, type Check, type PackFindings, type PanelContext, type Sheet, type SkinSheet } from './check';
 import { checkWood, isWood } from './checkWood';
-import { remembered } from './remembered';
 import { laminateProperties } from './laminateProperties';
 import { cite, SMALL_CRAFT_PACK } from './pack';
 import { curvatureFactor, panelCoefficients } from './panelCoefficients';

@@ -1,5 +1,5 @@
+import { remembered } from '../../job';
 import type { SkinSheet } from './check';
-import { remembered } from './remembered';
 
 /** Where a skin of several sheets is nearest its limit under a moment. */
 export interface SkinBending {
