@@ -12,6 +12,7 @@ import {
 import { PROCESSES } from '../material';
 import type { Boat, Part, Zone } from '../document';
 import { analyseStack, type StackAnalysis } from './analyseStack';
+import { panelBuckling, type PanelBuckling } from './panelBuckling';
 
 /**
  * Rise at the middle of a free metre along x and across, lift at the corner of a square metre (m), and the cool-down
@@ -30,6 +31,8 @@ export interface ZoneAnalysis extends StackAnalysis {
   /** First and last ply by every criterion. */
   criteria: { criterion: Criterion; first: number; last: number }[];
   warp: Warp;
+  /** Of the panels under a given load that presses them in their plane; null where none does. */
+  buckling: PanelBuckling | null;
 }
 
 const ROOM_CELSIUS = 20;
@@ -55,6 +58,7 @@ export function analyseZone(boat: Boat, part: Part, zone: Zone, criterion: Crite
   const { plies, loads, stiffness } = stack;
   return {
     ...stack,
+    buckling: zone.load && panelBuckling(boat, part, zone, zone.load.N),
     warp: warpOf(boat, plies, stiffness),
     polar: polarModulus(inPlaneCompliance(stiffness.A), stiffness.thickness),
     criteria: (Object.keys(CRITERIA) as Criterion[]).map((id) => {

@@ -48,7 +48,10 @@ export interface PanelAnalysis {
   governing: PanelReserve;
   /** Deflection on an even grid, rows along y (m). */
   shape: { columns: number; rows: number; values: number[] };
-  /** Edge loads at which the flat panel would buckle, N/m: pressed along, across. */
+  /**
+   * Edge loads at which the flat panel would buckle, N/m: pressed along, across. Its edges turn freely, for its
+   * neighbours buckle with it the other way.
+   */
   buckling: { along: number; across: number } | null;
   notChecked: string[];
 }
@@ -271,8 +274,9 @@ export function analyseOnePanel(
   const values: number[] = [];
   if (detail)
     for (let j = 0; j <= DRAWN; j++) for (let i = 0; i <= DRAWN; i++) values.push(deflectionAt(i / DRAWN, j / DRAWN));
+  const free: Plate = { ...plate, fixityX: 0, fixityY: 0 };
   const turned: Plate = {
-    ...plate,
+    ...free,
     length: breadth,
     breadth: length,
     D11: plate.D22,
@@ -281,8 +285,6 @@ export function analyseOnePanel(
     D26: plate.D16!,
     A44: plate.A55!,
     A55: plate.A44!,
-    fixityX: plate.fixityY,
-    fixityY: plate.fixityX,
   };
   return {
     name,
@@ -296,7 +298,7 @@ export function analyseOnePanel(
     shape: { columns: DRAWN + 1, rows: DRAWN + 1, values },
     buckling: detail
       ? {
-          along: plateBuckling(plate, 'uniaxialX').criticalLoad,
+          along: plateBuckling(free, 'uniaxialX').criticalLoad,
           across: plateBuckling(turned, 'uniaxialX').criticalLoad,
         }
       : null,

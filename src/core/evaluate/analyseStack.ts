@@ -7,9 +7,10 @@ import {
   type LaminateFailure,
   type LaminateResponse,
   type LaminateStiffness,
+  type Matrix3,
   type Ply,
 } from '../laminate';
-import { curvatureFactor, isHead, panelCoefficients, panelPressure } from '../standard';
+import { curvatureFactor, isHead, panelCoefficients, panelPressure, stretchedSide } from '../standard';
 import { craftOf, methodOf, type Boat, type Part, type Zone, type ZoneLoad } from '../document';
 import { bookOf, layAll } from './book';
 import { designStack } from './designStack';
@@ -38,8 +39,10 @@ export interface StackAnalysis {
 /**
  * Load that the pack's pressure puts on the laminate at the middle of the panel's long edge: moment across the short
  * side, and shear.
+ *
+ * @param D bending stiffness of the laminate (N m): one that is stiffer across the panel takes more of it.
  */
-export function pressureLoad(boat: Boat, part: Part, zone: Zone): ZoneLoad {
+function pressureLoad(boat: Boat, part: Part, zone: Zone, D: Matrix3): ZoneLoad {
   const construction = layAll(bookOf(boat, 0), part, zone).some(({ material }) => material.kind === 'core')
     ? 'sandwich'
     : 'single';
@@ -57,7 +60,9 @@ export function pressureLoad(boat: Boat, part: Part, zone: Zone): ZoneLoad {
   );
   const { panelBreadth, panelLength, crown } = zone.geometry;
   const b = Math.min(panelBreadth, panelLength);
-  const { k2, kSHC } = panelCoefficients(panelBreadth, panelLength);
+  const [long, across, along] =
+    panelBreadth <= panelLength ? [panelLength, D[1][1], D[0][0]] : [panelBreadth, D[0][0], D[1][1]];
+  const { k2, kSHC } = panelCoefficients(b, stretchedSide({ longSide: long, stiffness: { across, along } }));
   const kC = curvatureFactor(crown, b);
   // Pressure from outside pulls the mould face over the support: a negative moment, z running inward.
   const moment = -(kC ** 2 * k2 * pressure * b ** 2) / 6;
@@ -91,7 +96,7 @@ export function analyseStack(boat: Boat, part: Part, zone: Zone, criterion: Crit
   const { coreStrengthFactor } = methodOf(boat);
   const stiffness = laminateStiffness(plies);
   const shear = transverseShear(plies);
-  const load = zone.load ?? pressureLoad(boat, part, zone);
+  const load = zone.load ?? pressureLoad(boat, part, zone, stiffness.D);
   const loads = zone.load === null && isHead(zone.location) ? [load, fromInside(load)] : [load];
   const under = loads.map((one, i) => {
     const response = laminateResponse(plies, one, undefined, stiffness);

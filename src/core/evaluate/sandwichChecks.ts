@@ -1,4 +1,15 @@
-import { laminateStiffness, sandwichLimits, type LaminateResponse, type Ply } from '../laminate';
+import {
+  inPlaneCompliance,
+  laminateStiffness,
+  modulusAlong,
+  pressedReserve,
+  principalStress,
+  sandwichLimits,
+  type LaminateResponse,
+  type Ply,
+  type Vector3,
+} from '../laminate';
+import { remembered } from '../job';
 import { weakestCore, type Core } from '../material';
 import type { SmallCraftPack } from '../standard';
 import type { ZoneLoad } from '../document';
@@ -14,20 +25,44 @@ export interface SandwichCheck {
   reserveFactor: number;
 }
 
-/** Mean stress along x and y in a run of plies, from their faces (Pa), and its modulus in both directions. */
-function skinOf(plies: readonly Ply[], response: LaminateResponse, from: number, to: number) {
-  const run = plies.slice(from, to);
-  const thickness = run.reduce((sum, ply) => sum + ply.thickness, 0);
-  const mean = (axis: 0 | 1) =>
-    run.reduce(
-      (sum, ply, i) =>
-        sum +
-        ((response.plies[from + i]!.bottom.stress[axis] + response.plies[from + i]!.top.stress[axis]) / 2) *
-          ply.thickness,
-      0,
-    ) / thickness;
-  const { membrane } = laminateStiffness(run);
-  return { thickness, stress: [mean(0), mean(1)] as const, modulus: [membrane.Ex, membrane.Ey] as const };
+/** A skin of a sandwich: its plies by their places, and its stiffness in its plane. */
+interface Skin {
+  from: number;
+  to: number;
+  thickness: number;
+  compliance: ReturnType<typeof inPlaneCompliance>;
+}
+interface Skins {
+  outer: Skin;
+  inner: Skin;
+  coreThickness: number;
+}
+
+/** Both skins of a stack; null where it has no core. */
+const skinsOf = remembered((plies: readonly Ply[]): Skins | null => {
+  const first = plies.findIndex((ply) => ply.role === 'core');
+  const last = plies.findLastIndex((ply) => ply.role === 'core');
+  const thick = (from: number, to: number) => plies.slice(from, to).reduce((sum, ply) => sum + ply.thickness, 0);
+  const skin = (from: number, to: number): Skin => ({
+    from,
+    to,
+    thickness: thick(from, to),
+    compliance: inPlaneCompliance(laminateStiffness(plies.slice(from, to)).A),
+  });
+  return first < 0
+    ? null
+    : { outer: skin(0, first), inner: skin(last + 1, plies.length), coreThickness: thick(first, last + 1) };
+});
+
+/** Mean stress of a skin from the faces of its plies: along x, along y, shear (Pa). */
+function stressIn({ from, to, thickness }: Skin, plies: readonly Ply[], response: LaminateResponse): Vector3 {
+  const sum: Vector3 = [0, 0, 0];
+  for (let i = from; i < to; i++) {
+    const { bottom, top } = response.plies[i]!;
+    for (const axis of [0, 1, 2] as const)
+      sum[axis] += ((bottom.stress[axis] + top.stress[axis]) / 2) * (plies[i]!.thickness / thickness);
+  }
+  return sum;
 }
 
 /** A sandwich under its load, as its local limits are asked of it. */
@@ -40,22 +75,23 @@ export interface LoadedSandwich {
   shear: { A44: number; A55: number };
 }
 
-/** Local limits of a sandwich: wrinkling, crimping, core shear, dimpling; null where there is no core. */
+/**
+ * Local limits of a sandwich: wrinkling, crimping, core shear, dimpling; null where there is no core.
+ *
+ * Skins are looked at along their principal stresses, with what presses them the other way: so shear counts too.
+ */
 export function sandwichChecks(
   { plies, cores, response, load, shear }: LoadedSandwich,
   coreStrengthFactor: SmallCraftPack['coreStrengthFactor'],
 ): SandwichCheck[] | null {
-  const first = plies.findIndex((ply) => ply.role === 'core');
-  if (first < 0) return null;
-  const last = plies.findLastIndex((ply) => ply.role === 'core');
+  const skins = skinsOf(plies);
+  if (skins === null) return null;
+  const { outer, inner, coreThickness } = skins;
   const weakest = weakestCore(cores, coreStrengthFactor);
-  const outer = skinOf(plies, response, 0, first);
-  const inner = skinOf(plies, response, last + 1, plies.length);
-  const coreThickness = plies.slice(first, last + 1).reduce((sum, ply) => sum + ply.thickness, 0);
-  const limits = (skin: typeof outer, axis: 0 | 1) =>
+  const limits = ({ compliance, thickness }: Skin, angleDeg: number) =>
     sandwichLimits({
-      faceModulus: skin.modulus[axis],
-      faceThickness: skin.thickness,
+      faceModulus: modulusAlong(compliance, thickness, angleDeg),
+      faceThickness: thickness,
       coreThickness,
       coreModulus: weakest.compressiveModulus.value,
       coreShearModulus: weakest.shearModulus.value,
@@ -65,16 +101,15 @@ export function sandwichChecks(
     ...asked,
     reserveFactor: asked.demand > 0 ? asked.capacity / asked.demand : Infinity,
   });
-  /** The axis along which the skin is pressed hardest against its limit. */
-  const worst = (skin: typeof outer, capacity: (axis: 0 | 1) => number) =>
-    ([0, 1] as const)
-      .map((axis) => ({ demand: Math.max(0, -skin.stress[axis]), capacity: capacity(axis) }))
-      .reduce((a, b) => (b.demand / b.capacity > a.demand / a.capacity ? b : a));
-
-  const [o, i] = [
-    worst(outer, (axis) => limits(outer, axis).wrinklingStressDesign),
-    worst(inner, (axis) => limits(inner, axis).wrinklingStressDesign),
-  ];
+  /** Pressure along the skin's worse principal direction, and what it bears of it with what presses across. */
+  const pressed = (skin: Skin, bears: 'wrinklingStressDesign' | 'dimplingStressDesign', power: 1 | 3) => {
+    const { most, least, leastDeg } = principalStress(stressIn(skin, plies, response));
+    const alone = [limits(skin, leastDeg)[bears]!, limits(skin, leastDeg + 90)[bears]!] as const;
+    const demand = Math.max(0, -least);
+    const reserve = pressedReserve([-least / alone[0], -most / alone[1]], power);
+    return { demand, capacity: demand > 0 ? reserve * demand : alone[0] };
+  };
+  const [o, i] = [pressed(outer, 'wrinklingStressDesign', 3), pressed(inner, 'wrinklingStressDesign', 3)];
   const distance = coreThickness + (outer.thickness + inner.thickness) / 2;
   const checks = [
     check({
@@ -107,10 +142,9 @@ export function sandwichChecks(
     }),
   ];
   if (weakest.cellSize !== null) {
-    const d = [
-      worst(outer, (axis) => limits(outer, axis).dimplingStressDesign!),
-      worst(inner, (axis) => limits(inner, axis).dimplingStressDesign!),
-    ].reduce((a, b) => (b.demand / b.capacity > a.demand / a.capacity ? b : a));
+    const d = [outer, inner]
+      .map((skin) => pressed(skin, 'dimplingStressDesign', 1))
+      .reduce((a, b) => (b.demand / b.capacity > a.demand / a.capacity ? b : a));
     checks.push(
       check({ id: 'dimpling', name: 'Dimpling between cells', demand: d.demand, capacity: d.capacity, unit: 'Pa' }),
     );

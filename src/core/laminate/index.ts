@@ -30,7 +30,8 @@ export { strainCompatibility, type Member, type StrainCompatibility } from './st
 export { DIMPLING_DESIGN, sandwichLimits, type SandwichLimitsInput } from './sandwichLimits';
 export { sandwichSection, type SandwichSectionInput } from './sandwichSection';
 export { sandwichBeam, type SandwichBeamInput } from './sandwichBeam';
-export { inPlaneCompliance, polarModulus } from './polar';
+export { inPlaneCompliance, modulusAlong, polarModulus } from './polar';
+export { pressedReserve, principalStress } from './pressedSkin';
 export { fabricConstants, fabricPlies, smearedConstants, type FabricInput } from './fabric';
 export { fabricAsLaid, type FabricAsLaid } from './fabricAsLaid';
 export { grainStrength, plywoodAcross, woodPly, type WoodPly } from './woodPly';

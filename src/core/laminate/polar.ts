@@ -16,21 +16,19 @@ export function polarModulus(
   thickness: number,
   step = 5,
 ): { angleDeg: number; modulus: number }[] {
-  const [a11, a12, a16, a22, a26, a66] = [
-    compliance[0]![0]!,
-    compliance[0]![1]!,
-    compliance[0]![2]!,
-    compliance[1]![1]!,
-    compliance[1]![2]!,
-    compliance[2]![2]!,
-  ];
   return Array.from({ length: Math.round(360 / step) }, (_, i) => {
     const angleDeg = i * step;
-    const [c, s] = cosSin(angleDeg);
-    const turned =
-      a11 * c ** 4 + (2 * a12 + a66) * c * c * s * s + a22 * s ** 4 + 2 * a16 * c ** 3 * s + 2 * a26 * c * s ** 3;
-    return { angleDeg, modulus: 1 / (turned * thickness) };
+    return { angleDeg, modulus: modulusAlong(compliance, thickness, angleDeg) };
   });
+}
+
+/** Modulus of a plate in one direction (Pa), as {@link polarModulus} has it. */
+export function modulusAlong(compliance: readonly (readonly number[])[], thickness: number, angleDeg: number): number {
+  const [[a11, a12, a16], [, a22, a26], [, , a66]] = compliance as Matrix3;
+  const [c, s] = cosSin(angleDeg);
+  const turned =
+    a11 * c ** 4 + (2 * a12 + a66) * c * c * s * s + a22 * s ** 4 + 2 * a16 * c ** 3 * s + 2 * a26 * c * s ** 3;
+  return 1 / (turned * thickness);
 }
 
 /** In-plane compliance from A alone: the laminate held flat. */

@@ -31,18 +31,23 @@ function enough(plate: Plate, load: BucklingLoad): { solved: Plate; terms: Terms
   };
 }
 
+/** Forces in the plane that press (N/m), and shear that is negative Nxy. */
+interface Pressing {
+  Nx: number;
+  Ny: number;
+  Nxy: number;
+}
 /** In-plane forces of a unit load; compression positive, shear as positive Nxy. */
-const UNIT_LOADS: Record<BucklingLoad, (ratio: number) => { Nx: number; Ny: number; Nxy: number }> = {
+const UNIT_LOADS: Record<BucklingLoad, (ratio: number) => Pressing> = {
   uniaxialX: () => ({ Nx: 1, Ny: 0, Nxy: 0 }),
   biaxial: (ratio) => ({ Nx: 1, Ny: ratio, Nxy: 0 }),
   shear: () => ({ Nx: 0, Ny: 0, Nxy: -1 }),
 };
 
-/** Work of a unit in-plane load on the deflection functions; compression positive, shear as positive Nxy. */
-function loadMatrix(model: RitzModel, load: BucklingLoad, ratio: number): Matrix {
+/** Work of in-plane forces on the deflection functions. */
+function loadMatrix(model: RitzModel, { Nx, Ny, Nxy }: Pressing): Matrix {
   const { X, Y } = model.integrals(0, 0);
   const pairs = model.pairs[0]!;
-  const { Nx, Ny, Nxy } = UNIT_LOADS[load](ratio);
   const G = Matrix.zeros(pairs.length, pairs.length);
   pairs.forEach(([i, j], p) =>
     pairs.forEach(([k, l], q) => {
@@ -101,6 +106,49 @@ function halfWaves(whole: Plate, model: RitzModel, mode: number[]): [number, num
   ];
 }
 
+/** The least factor on forces in the plane at which a plate buckles, with its mode; null where none does. */
+function leastLoad(plate: Plate, pressing: Pressing, load: BucklingLoad, given?: number) {
+  const coupled = load === 'shear' || (plate.D16 ?? 0) !== 0 || (plate.D26 ?? 0) !== 0;
+  const classes: Symmetry[] = coupled
+    ? [{ sum: 0 }, { sum: 1 }]
+    : [0, 1].flatMap((x) => [0, 1].map((y): Symmetry => ({ x: x as 0 | 1, y: y as 0 | 1 })));
+  const { solved, terms } = given === undefined ? enough(plate, load) : { solved: plate, terms: given };
+  let best: { criticalLoad: number; model: RitzModel; mode: number[] } | null = null;
+  for (const symmetry of classes) {
+    const model = ritzModel(solved, terms, symmetry);
+    const K = condensed(model);
+    const L = new CholeskyDecomposition(K).lowerTriangularMatrix;
+    const G = loadMatrix(model, pressing);
+    const half = forward(L, G);
+    const reduced = forward(L, half.transpose());
+    const eigen = new EigenvalueDecomposition(symmetric(reduced), { assumeSymmetric: true });
+    const values = eigen.realEigenvalues;
+    const top = values.reduce((index, value, i) => (value > values[index]! ? i : index), 0);
+    if (!(values[top]! > 0)) continue;
+    const criticalLoad = 1 / values[top]!;
+    if (best === null || criticalLoad < best.criticalLoad)
+      best = { criticalLoad, model, mode: backward(L, eigen.eigenvectorMatrix.getColumn(top)) };
+  }
+  return best;
+}
+
+/**
+ * Factor on forces in the plane at which a plate buckles; Infinity where they do not press it anywhere.
+ *
+ * @param N along x, along y, shear (N/m), pulling positive.
+ * @example bucklingUnder(square, [-1000, 0, 0]) // plateBuckling(square, 'uniaxialX').criticalLoad / 1000
+ * Source: as plateBuckling.
+ */
+export function bucklingUnder(plate: Plate, [Nx, Ny, Nxy]: readonly [number, number, number]): number {
+  const pressed: BucklingLoad = Ny === 0 ? 'uniaxialX' : 'biaxial';
+  const kind = Nxy === 0 ? pressed : 'shear';
+  const presses = Math.min(Nx, Ny, -Math.abs(Nxy)) < 0;
+  const scale = Math.max(Math.abs(Nx), Math.abs(Ny), Math.abs(Nxy));
+  if (!presses) return Infinity;
+  const pressing = { Nx: -Nx / scale, Ny: -Ny / scale, Nxy: -Nxy / scale };
+  return (leastLoad(plate, pressing, kind)?.criticalLoad ?? Infinity) / scale;
+}
+
 /**
  * Load per unit width at which a plate buckles (N/m): compression along x, both ways with Ny = ratio · Nx, or shear.
  *
@@ -118,27 +166,7 @@ export function plateBuckling(
   ratio = 1,
   given?: number,
 ): { criticalLoad: number; halfWaves?: [number, number] } {
-  const coupled = load === 'shear' || (plate.D16 ?? 0) !== 0 || (plate.D26 ?? 0) !== 0;
-  const classes: Symmetry[] = coupled
-    ? [{ sum: 0 }, { sum: 1 }]
-    : [0, 1].flatMap((x) => [0, 1].map((y): Symmetry => ({ x: x as 0 | 1, y: y as 0 | 1 })));
-  const { solved, terms } = given === undefined ? enough(plate, load) : { solved: plate, terms: given };
-  let best: { criticalLoad: number; model: RitzModel; mode: number[] } | null = null;
-  for (const symmetry of classes) {
-    const model = ritzModel(solved, terms, symmetry);
-    const K = condensed(model);
-    const L = new CholeskyDecomposition(K).lowerTriangularMatrix;
-    const G = loadMatrix(model, load, ratio);
-    const half = forward(L, G);
-    const reduced = forward(L, half.transpose());
-    const eigen = new EigenvalueDecomposition(symmetric(reduced), { assumeSymmetric: true });
-    const values = eigen.realEigenvalues;
-    const top = values.reduce((index, value, i) => (value > values[index]! ? i : index), 0);
-    if (!(values[top]! > 0)) continue;
-    const criticalLoad = 1 / values[top]!;
-    if (best === null || criticalLoad < best.criticalLoad)
-      best = { criticalLoad, model, mode: backward(L, eigen.eigenvectorMatrix.getColumn(top)) };
-  }
+  const best = leastLoad(plate, UNIT_LOADS[load](ratio), load, given);
   if (best === null) throw invalid('load', 'No load of this kind buckles the plate');
   return {
     criticalLoad: best.criticalLoad,

@@ -28,6 +28,7 @@ export function FailurePanel({
   onWorking: (request: WorkingRequest) => void;
 }) {
   const [curve, setCurve] = useState<CurveId>('fibreStress');
+  const { words } = useUnits();
   return (
     <div className="row g-3">
       <div className="col-lg-6">
@@ -66,6 +67,12 @@ export function FailurePanel({
           {FAILURE_MODES[analysis.failure.mode]} in {analysis.plies[analysis.failure.ply]!.name}, layer{' '}
           {analysis.layerOf[analysis.failure.ply]! + 1}.
         </p>
+        {analysis.buckling && (
+          <p className="mb-1" data-testid="buckling">
+            Pressed in its plane: <Verdict reserveFactor={analysis.buckling.reserveFactor} target={target} />{' '}
+            {words(`before ${analysis.buckling.panel ? `panel ${analysis.buckling.panel}` : 'the panel'} buckles.`)}
+          </p>
+        )}
         <div className="row g-2">
           <div className="col-6">
             <CriteriaTable analysis={analysis} criterion={criterion} />
@@ -80,7 +87,8 @@ export function FailurePanel({
           Reserve factors on the whole load, against design values of this boat (see the last tab). Last ply: the load
           goes on with failed plies left out. Not checked here:{' '}
           {analysis.loadSource !== 'given' && 'the middle of the panel, its short edges, other panels (see Panel); '}
-          fasteners, joints, buckling.
+          {analysis.buckling ? 'initial waves of the panel, pressure beside what presses it; ' : 'buckling; '}
+          fasteners, joints.
         </p>
       </div>
     </div>

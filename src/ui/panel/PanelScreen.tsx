@@ -207,7 +207,7 @@ export function PanelScreen() {
               {analysed.buckling &&
                 ' Pressed in its plane the panel would buckle at ' +
                   `${full(analysed.buckling.along, 'lineForce')} along and ` +
-                  `${full(analysed.buckling.across, 'lineForce')} across.`}{' '}
+                  `${full(analysed.buckling.across, 'lineForce')} across, its edges free to turn.`}{' '}
               Design strengths by the boat's knock-downs. Not checked: {analysed.notChecked.map(words).join('; ')}. The
               rule takes clamped edges and its own strengths; the two need not agree.
             </p>
