@@ -156,7 +156,7 @@ export class MonotoneBound {
       const sum = STANDS_ON[check.id]?.(sums, angle);
       if (sum === undefined) continue;
       if (!(sum > 0)) return void this.families.set(sums.family, null);
-      const factor = check.reserveFactor / sum;
+      const factor = (check.evenly ?? check.reserveFactor) / sum;
       const key = `${check.id}|${check.id === 'stiffness' ? angle : ''}`;
       const known = least.get(key);
       if (!known || factor < known.factor) least.set(key, { id: check.id, governs: check.governs, angle, factor });

@@ -8,7 +8,7 @@ import { edgeAt, openHalfBreadth, type Support } from '../geometry';
 import { runToEnd, type Job, type Progress } from '../job';
 import type { Core, Fabric, Material } from '../material';
 import { reaches } from '../quantity';
-import type { SectionLayer, StiffenerSection } from '../stiffener';
+import { leastFlange, type SectionLayer, type StiffenerSection } from '../stiffener';
 import { zoneEquivalentsJob, type ZoneEquivalent } from './zoneEquivalents';
 
 export interface BondedLinerInput {
@@ -64,7 +64,7 @@ const hatOf = (height: number, flangeWidth: number, base: Omit<StiffenerSection,
   height: round(height),
   baseWidth: round(Math.max(0.05, FOOT * height)),
   crownWidth: round(Math.max(0.03, CROWN * height)),
-  flangeWidth: round(flangeWidth),
+  flangeWidth: round(Math.max(flangeWidth, leastFlange(height))),
 });
 
 /** The heaviest of the fabrics that make a criterion, those laid in the boat before those of the Shelf. */

@@ -203,6 +203,32 @@ describe('stiffeners of a larger boat', () => {
     const small = scaleBoat(merrow(), { hullLength: 7 });
     expect(growSections(small).sections).toEqual(small.sections);
   });
+  it('thickens walls that no former holds, where they give way sideways, and widens flanges with the height', () => {
+    const withSection = (boat: Boat, id: string, patch: Partial<Boat['sections'][number]>): Boat => ({
+      ...boat,
+      sections: boat.sections.map((one) => (one.id === id ? { ...one, ...patch } : one)),
+    });
+    const of = (boat: Boat, id: string) => boat.sections.find((one) => one.id === id)!;
+    const reserve = (boat: Boat, id: string) =>
+      Math.min(
+        ...evaluateStiffeners(boat).flatMap(({ section, governing }) =>
+          section?.id === id && governing ? [governing.reserveFactor] : [],
+        ),
+      );
+    const bar = of(brant(), 'bar-60');
+    const thin = withSection(brant(), 'bar-60', {
+      layers: [bar.layers[0]!, ...bar.layers.slice(5, 9), bar.layers.at(-1)!],
+    });
+    expect(reserve(thin, 'bar-60')).toBeLessThan(1);
+    const thick = growSections(thin);
+    expect(reserve(thick, 'bar-60')).toBeGreaterThanOrEqual(targetOf(thick) - 1e-9);
+    expect(of(thick, 'bar-60').height).toBe(bar.height);
+    expect(of(thick, 'bar-60').layers.length).toBeGreaterThan(6);
+    const hollow = growSections(withSection(merrow(), 'floor-140', { former: null }));
+    expect(reserve(hollow, 'floor-140')).toBeGreaterThanOrEqual(targetOf(hollow) - 1e-9);
+    const narrow = growSections(withSection(merrow(), 'floor-140', { flangeWidth: 0.02 }));
+    expect(of(narrow, 'floor-140').flangeWidth).toBeGreaterThanOrEqual(0.2 * of(narrow, 'floor-140').height);
+  });
 });
 
 describe('a new boat from another', () => {

@@ -27,6 +27,7 @@ export const CHECKS = {
   byMatch: 'Match of the reference',
   byAnalysis: 'Strength by analysis',
   analysisDeflection: 'Deflection by analysis',
+  typedLoad: 'Load typed under Analysis',
 } as const;
 export type CheckId = keyof typeof CHECKS;
 
@@ -38,6 +39,11 @@ export interface Check {
   /** How demand and capacity are shown. */
   quantity: QuantityKind;
   reserveFactor: number;
+  /**
+   * Reserve factor by what a panel asks whose laminate bends alike both ways, where this one asks for more: no stack of
+   * the same core has more, whatever its directions.
+   */
+  evenly?: number;
   /** What sets the capacity, in words. */
   governs: string;
 }

@@ -13,7 +13,10 @@ import {
 import { SMALL_CRAFT_PACK, type SmallCraftPack } from './pack';
 import { sandwichRequirement } from './sandwich';
 import { sandwichSection, traceSandwich, type SandwichSection, type WholeSkin } from './sandwichSection';
+import type { WorkingStep } from '../../working';
 import { alongSide } from './alongSide';
+import { panelCoefficients } from './panelCoefficients';
+import { stretchedSide } from './stretchedSide';
 import { MIDDLE, traceAlong } from './otherWays';
 import { skinLimit } from './skinLimit';
 
@@ -130,11 +133,18 @@ function strengthChecks(stack: Stack, context: PanelContext, pack: SmallCraftPac
     shearStrength: weakest.shearStrength.value,
     kind: weakest.behaviour,
   };
+  const record = trace && ((step: WorkingStep) => trace('requirement', step));
+  const lengthwise = stackOf(context.along);
+  const other = lengthwise.lacking ? null : sectionAt(lengthwise, quality);
+  const stretched = other
+    ? stretchedSide({ longSide, stiffness: { across: section.EI, along: other.EI } }, record)
+    : longSide;
   const need = sandwichRequirement(
-    { pressure, shortSide, longSide, crown, outer, inner, core },
-    trace && ((step) => trace('requirement', step)),
+    { pressure, shortSide, longSide: stretched, crown, outer, inner, core },
+    record,
     pack,
   );
+  const even = panelCoefficients(shortSide, longSide);
   const { outerModulus, innerModulus, secondMoment, distance } = section;
   if (trace) traceSandwich(section, quality, trace);
   const moment = (need.kC ** 2 * need.k2 * pressure * Math.min(shortSide, longSide) ** 2) / 6;
@@ -169,6 +179,7 @@ function strengthChecks(stack: Stack, context: PanelContext, pack: SmallCraftPac
         capacity: secondMoment * 1e8,
         quantity: 'ratio',
         governs: `deflection of ${(pack.deflectionRatio * 100).toFixed(1)} % of the short side`,
+        evenly: (secondMoment / need.secondMoment) * (need.k3 / even.k3),
       },
       trace,
       { unit: 'cm⁴/m', asked: 'I_{req}', there: 'I', source: 'F40' },
@@ -180,11 +191,12 @@ function strengthChecks(stack: Stack, context: PanelContext, pack: SmallCraftPac
         capacity: distance,
         quantity: 'thickness',
         governs: `shear of ${weakest.name}`,
+        evenly: (distance / need.skinDistance) * (need.kSHC / even.kSHC),
       },
       trace,
       { unit: 'm', asked: 't_{s,req}', there: 't_s', source: 'F41' },
     ),
-    ...otherWays(stack, context, { section, kC: need.kC, moment }, pack),
+    ...otherWays(stack, context, { section, other, kC: need.kC, moment }, pack),
   ];
 }
 
@@ -220,8 +232,13 @@ function skinsUnder(
 /** The middle of the panel, where both skins are loaded the other way round, and the short edges. */
 function otherWays(
   stack: Stack,
-  { pressure: P, shortSide, longSide, quality, along, trace }: PanelContext,
-  { section, kC, moment }: { section: SandwichSection; kC: number; moment: number },
+  { pressure: P, shortSide, longSide, trace }: PanelContext,
+  {
+    section,
+    other,
+    kC,
+    moment,
+  }: { section: SandwichSection; other: SandwichSection | null; kC: number; moment: number },
   pack: SmallCraftPack,
 ): Check[] {
   const weakest = stack.weakest(pack.coreStrengthFactor);
@@ -238,9 +255,7 @@ function otherWays(
       'F38, F39 and F44 under half the edge moment, in the other sense',
     ),
   ];
-  const lengthwise = stackOf(along);
-  if (lengthwise.lacking) return checks;
-  const other = sectionAt(lengthwise, quality);
+  if (other === null) return checks;
   const stiffness = { across: section.EI, along: other.EI };
   const short = alongSide({ pressure: P, shortSide, longSide, stiffness });
   const turned = kC ** 2 * short.moment;

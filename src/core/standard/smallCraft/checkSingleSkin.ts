@@ -1,7 +1,15 @@
 import { remembered } from '../../job';
 import { said } from '../../quantity';
-import { put } from '../../working';
-import { checked, type Check, type PackFindings, type PanelContext, type Sheet, type SkinSheet } from './check';
+import { put, type WorkingStep } from '../../working';
+import {
+  checked,
+  type Check,
+  type PackFindings,
+  type PanelContext,
+  type Sheet,
+  type SkinSheet,
+  type Trace,
+} from './check';
 import { checkWood, isWood } from './checkWood';
 import { laminateProperties } from './laminateProperties';
 import { cite, SMALL_CRAFT_PACK } from './pack';
@@ -9,7 +17,9 @@ import { curvatureFactor, panelCoefficients } from './panelCoefficients';
 import { singleSkinThickness } from './singleSkin';
 import { alongSide } from './alongSide';
 import { MIDDLE, traceAlong } from './otherWays';
-import { skinBending, skinSection, type SkinBending } from './skinBending';
+import { stretchedSide } from './stretchedSide';
+import { skinSection, type SkinSection } from './skinBending';
+import { bendingLimit, nearestLimit, partingLimit, type SkinLimit } from './solidSkinLimits';
 
 const sum = <T>(items: readonly T[], pick: (item: T) => number) => items.reduce((total, item) => total + pick(item), 0);
 
@@ -99,20 +109,20 @@ export function checkSingleSkin(
   return { checks, notChecked, unproven };
 }
 
-/** Each sheet under the moments of the panel: at the long edge, in its middle, and at the short edge. */
-function plyByPly(plies: readonly SkinSheet[], context: PanelContext, pack: typeof SMALL_CRAFT_PACK): Check[] {
-  const { pressure: P, shortSide, longSide, crown, quality, along, trace } = context;
-  const { skinStrengthFactor } = pack;
-  const section = skinSection(plies);
-  const { k2 } = panelCoefficients(shortSide, longSide);
-  const kC = curvatureFactor(crown, shortSide);
-  const moment = (kC ** 2 * k2 * P * shortSide ** 2) / 6;
-  const factor = skinStrengthFactor * quality;
-  const said = ({ sheet: { name, number }, index, side }: SkinBending) =>
-    `${name}, ${number === undefined ? `sheet ${index + 1} from the mould` : `layer ${number}`}, in ${side}`;
-  const written = { unit: 'Pa', asked: '\\sigma_k', there: '\\sigma_{d,k}' };
-
-  trace?.('laminate', {
+/** What the skin of a panel has across it and what the panel asks, as steps of a working. */
+function traceSkin(
+  trace: Trace | undefined,
+  plies: readonly SkinSheet[],
+  {
+    section,
+    moment,
+    force,
+    ...inputs
+  }: { section: SkinSection; moment: number; force: number; kC: number; k2: number; P: number; b: number },
+): void {
+  if (!trace) return;
+  const { kC, k2, P, b } = inputs;
+  trace('laminate', {
     quantity: 'Neutral axis from the mould face',
     symbol: 'z_n',
     formula: '\\frac{\\sum E_i t_i z_i}{\\sum E_i t_i}',
@@ -121,7 +131,7 @@ function plyByPly(plies: readonly SkinSheet[], context: PanelContext, pack: type
     unit: 'm',
     source: cite('F58'),
   });
-  trace?.('laminate', {
+  trace('laminate', {
     quantity: 'Bending stiffness across the panel',
     symbol: 'EI',
     formula: '\\sum E_i\\left(\\frac{t_i^3}{12}+t_i d_i^2\\right)',
@@ -130,45 +140,74 @@ function plyByPly(plies: readonly SkinSheet[], context: PanelContext, pack: type
     unit: 'N m',
     source: cite('F58'),
   });
-  trace?.('requirement', {
+  trace('requirement', {
     quantity: 'Bending moment at the panel edge',
     symbol: 'M_d',
     formula: '\\frac{k_C^2 k_2 P b^2}{6}',
-    inputs: [put('k_C', kC), put('k_2', k2), put('P', P, 'Pa'), put('b', shortSide, 'm')],
+    inputs: [put('k_C', kC), put('k_2', k2), put('P', P, 'Pa'), put('b', b, 'm')],
     value: moment,
     unit: 'N',
     source: cite('F56'),
   });
-  const edge = skinBending(section, moment, factor);
-  const middle = skinBending(section, -MIDDLE * moment, factor);
-  const checks: Check[] = [
-    checked(
-      { id: 'plyByPly', demand: edge.stress, capacity: edge.allowed, quantity: 'stress', governs: said(edge) },
-      trace,
-      { ...written, source: 'F56 to F58' },
+  const [parting] = partingLimit(section, { plies, force, factor: 1 });
+  if (parting)
+    trace('requirement', {
+      quantity: 'Shear between plies at the panel edge',
+      symbol: '\\tau',
+      formula: 'F S / EI',
+      inputs: [put('F', force, 'N/m'), put('S/EI', parting.stress / force, '1/m')],
+      value: parting.stress,
+      unit: 'Pa',
+      source: cite('F57'),
+    });
+}
+
+/**
+ * Each sheet under the moments of the panel, at the long edge, in its middle, and at the short edge; and the shear that
+ * parts them at the edges.
+ */
+function plyByPly(plies: readonly SkinSheet[], context: PanelContext, pack: typeof SMALL_CRAFT_PACK): Check[] {
+  const { pressure: P, shortSide: b, longSide: l, crown, quality, along, trace } = context;
+  const section = skinSection(plies);
+  const { skins: other } = provenSkins(along);
+  const lengthwise = other && skinSection(other);
+  const stiffness = lengthwise && { across: section.EI, along: lengthwise.EI };
+  const record = trace && ((step: WorkingStep) => trace('requirement', step));
+  const { k2, kSHC } = panelCoefficients(b, stiffness ? stretchedSide({ longSide: l, stiffness }, record) : l);
+  const kC = curvatureFactor(crown, b);
+  const moment = (kC ** 2 * k2 * P * b ** 2) / 6;
+  const force = Math.sqrt(kC) * kSHC * P * b;
+  traceSkin(trace, plies, { section, moment, force, kC, k2, P, b });
+  const factor = pack.skinStrengthFactor * quality;
+  const check = (id: 'plyByPly' | 'midSpan' | 'alongSide', limits: readonly SkinLimit[], source: string) => {
+    const { stress: demand, allowed: capacity, governs } = nearestLimit(limits);
+    const written = { unit: 'Pa', asked: '\\sigma_k', there: '\\sigma_{d,k}', source };
+    return checked({ id, demand, capacity, quantity: 'stress', governs }, trace, written);
+  };
+  const checks = [
+    check(
+      'plyByPly',
+      [bendingLimit(section, moment, factor), ...partingLimit(section, { plies, force, factor })],
+      'F56 to F58',
     ),
-    checked(
-      { id: 'midSpan', demand: middle.stress, capacity: middle.allowed, quantity: 'stress', governs: said(middle) },
-      trace,
-      { ...written, source: 'F57 and F58 under half the edge moment, in the other sense' },
+    check(
+      'midSpan',
+      [bendingLimit(section, -MIDDLE * moment, factor)],
+      'F57 and F58 under half the edge moment, in the other sense',
     ),
   ];
-  const { skins: other } = provenSkins(along);
-  if (other === null) return checks;
-  const lengthwise = skinSection(other);
-  const stiffness = { across: section.EI, along: lengthwise.EI };
-  const short = kC ** 2 * alongSide({ pressure: P, shortSide, longSide, stiffness }).moment;
-  traceAlong(trace, { P, b: shortSide, l: longSide, kC, stiffness, moment: short });
-  const worst = [skinBending(lengthwise, short, factor), skinBending(lengthwise, -MIDDLE * short, factor)].reduce(
-    (low, one) => (one.stress / one.allowed > low.stress / low.allowed ? one : low),
-  );
-  checks.push(
+  if (!lengthwise || !stiffness) return checks;
+  const turned = alongSide({ pressure: P, shortSide: b, longSide: l, stiffness });
+  const short = kC ** 2 * turned.moment;
+  traceAlong(trace, { P, b, l, kC, stiffness, moment: short });
+  const limits = [
+    bendingLimit(lengthwise, short, factor),
+    bendingLimit(lengthwise, -MIDDLE * short, factor),
+    ...partingLimit(lengthwise, { plies, force: Math.sqrt(kC) * turned.shear, factor }),
+  ];
+  return [
+    ...checks,
     ...checkWood(plies, stiffness, context, pack),
-    checked(
-      { id: 'alongSide', demand: worst.stress, capacity: worst.allowed, quantity: 'stress', governs: said(worst) },
-      trace,
-      { ...written, source: 'F57 and F58 along the long side' },
-    ),
-  );
-  return checks;
+    check('alongSide', limits, 'F57 and F58 along the long side'),
+  ];
 }

@@ -3,6 +3,7 @@ import { alongSide } from './alongSide';
 import { checked, type Check, type PanelContext, type SkinSheet } from './check';
 import { cite, type SmallCraftPack } from './pack';
 import { curvatureFactor, panelCoefficients } from './panelCoefficients';
+import { stretchedSide } from './stretchedSide';
 
 type WoodSheet = SkinSheet & { wood: NonNullable<SkinSheet['wood']> };
 export const isWood = (sheet: SkinSheet): sheet is WoodSheet => sheet.wood !== undefined;
@@ -29,7 +30,7 @@ export function checkWood(
   const thickness = sheets.reduce((sum, sheet) => sum + sheet.thickness, 0);
   const woodThickness = wood.reduce((sum, sheet) => sum + sheet.thickness, 0);
   const weakest = wood.reduce((low, one) => (one.wood.rollingShear < low.wood.rollingShear ? one : low));
-  const { kSHC } = panelCoefficients(shortSide, longSide);
+  const { kSHC } = panelCoefficients(shortSide, stretchedSide({ longSide, stiffness: EI }));
   const kC = curvatureFactor(crown, shortSide);
   const long = kSHC * pressure * shortSide;
   const short = alongSide({ pressure, shortSide, longSide, stiffness: EI }).shear;

@@ -14,6 +14,8 @@ export {
   type SmallCraftPack,
 } from './pack';
 export { curvatureFactor, panelCoefficients } from './panelCoefficients';
+export { stretchedSide } from './stretchedSide';
+export { INTERLAMINAR_STRENGTH } from './betweenPlies';
 export {
   headPressure,
   designPressure,
