@@ -373,6 +373,19 @@ describe('the drawing', () => {
     },
   );
 
+  it('of a transom has bracket, bolts and board as they are typed and laid', () => {
+    const detail = { ...of<'transom'>(sail, 'outboard'), bracketHeight: 0.28, boltRows: 0.17, boltCount: 6 };
+    const [aft, section] = drawDetail(sail, detail)!.views;
+    const said = aft!.marks.flatMap((mark) => (mark.as === 'dimension' ? [mark.text] : []));
+    expect(said).toEqual(expect.arrayContaining(['280', '170']));
+    const heights = aft!.marks.flatMap((mark) => (mark.as === 'circle' ? [mark.at[1]] : []));
+    expect(heights).toHaveLength(6);
+    expect(Math.max(...heights) - Math.min(...heights)).toBeCloseTo(170, 6);
+    const [built] = transomSchools(sceneOf(sail, detail), detail);
+    const [clamp] = section!.marks.flatMap((mark) => (mark.as === 'dimension' ? [mark] : []));
+    expect(clamp!.text).toBe('39; clamp 30 to 50');
+    expect(clamp!.to[0]).toBeCloseTo(1000 * built!.thickness, 6);
+  });
   it('is one SVG without style attributes, words escaped, dimensions in millimetres', () => {
     for (const home of [boat, sail])
       for (const detail of home.details) {

@@ -87,7 +87,18 @@ describe('tabbing', () => {
       BOND_STRENGTH.wetOnWet / 3,
     );
   });
-  it('of adhesive alone takes all of the load on its bond, with tapes half of it', () => {
+  it('may be sheared along the joint by what is typed or lies in the plane, and says so where nothing is', () => {
+    const along = (home: typeof boat) => found(evaluateDetail(home, tabbed), 'tapeShear');
+    agrees(evaluateDetail(boat, tabbed), 'tapeShear', 5000, member.shearStrength * member.thickness);
+    expect(along(loaded(merrow(), 3, 0, 4)).demand / along(boat).demand).toBeCloseTo(0.6, 9);
+    const typed = evaluateDetail(boat, { ...tabbed, lineLoad: 4000, sides: 1 });
+    expect(found(typed, 'tapeShear').demand).toBeCloseTo(8000, 6);
+    const pressed = evaluateDetail(boat, { ...tabbed, load: null });
+    expect(pressed.checks.map(({ id }) => id)).not.toContain('tapeShear');
+    expect(pressed.notChecked.join()).toContain('along the joint');
+    expect(typed.notChecked.join()).not.toContain('along the joint');
+  });
+  it('of adhesive takes all of the load on its bond, tapes beside it or not, and alone is pulled off as well', () => {
     const paste = material(boat, 'adhesive', 'methacrylate-tough');
     const glued = { ...tabbed, adhesive: paste.id, bondWidth: 0.05, bondLine: 0.003 };
     agrees(
@@ -96,7 +107,13 @@ describe('tabbing', () => {
       10_000 / 0.05,
       paste.shearStrength.value / 3,
     );
-    agrees(evaluateDetail(boat, glued), 'adhesive', 5000 / 0.05, paste.shearStrength.value / 3);
+    agrees(evaluateDetail(boat, glued), 'adhesive', 10_000 / 0.05, paste.shearStrength.value / 3);
+    const alone = evaluateDetail(boat, { ...glued, method: 'adhesive' });
+    agrees(alone, 'pulledOff', 10_000 / 0.05, (0.3 * paste.shearStrength.value) / 3);
+    expect(evaluateDetail(boat, glued).checks.map(({ id }) => id)).not.toContain('pulledOff');
+    expect(evaluateDetail(boat, { ...glued, method: 'adhesive', load: null }).notChecked.join()).toContain(
+      'what opens the bond',
+    );
     agrees(evaluateDetail(boat, glued), 'bondLine', 0.003, 3 * paste.bondLine.value);
     expect(evaluateDetail(boat, { ...glued, method: 'adhesive', adhesive: null }).problem).toContain(
       'choose the adhesive',
@@ -162,6 +179,18 @@ describe('a flange between hull and deck', () => {
     const [worst] = [...ways].sort(([a, b], [c, d]) => b / a - d / c);
     expect(demand / worst![0]).toBeCloseTo(1, 9);
     expect(capacity / worst![1]).toBeCloseTo(1, 9);
+  });
+  it('has its fasteners bear where the laminate is weaker, across the joint or along it', () => {
+    const part = boat.parts.find(({ zones }) => zones.includes(side))!;
+    const strong = { ...part.layers.find(({ zones }) => zones.includes(side.id))!, id: 'strong', material: 'ud-600' };
+    const layers = [...part.layers, { ...strong, angleDeg: 90, role: 'structure' as const, zones: [side.id] }];
+    const home = { ...boat, parts: boat.parts.map((one) => (one === part ? { ...part, layers } : one)) };
+    const scene = sceneOf(home, flange);
+    const [along, across] = [0, 90].map((to) => memberAlong(scene.book, scene.laid, to));
+    expect(across!.compressiveStrength).toBeGreaterThan(1.05 * along!.compressiveStrength);
+    const one = found(evaluateDetail(home, { ...flange, pitch: 0.15, edgeDistance: 0.029 }), 'fasteners');
+    expect(one.name).toContain('bearing');
+    expect(one.capacity).toBeCloseTo(along!.compressiveStrength, 3);
   });
   it('is peeled by the moment of Goland and Reissner, and strained within a third of what it stretches', () => {
     const [P, c, t, ta] = [3000, 0.03, member.thickness, 0.003];

@@ -6,10 +6,11 @@ import { evaluateZone, layAll } from '../../evaluate';
 import type { Scene } from './scene';
 import { sensesOf } from './senses';
 
-/** N/m, load factors included; what opens the corner is part of it. */
+/** N/m, load factors included; what opens the corner, and what may run along the joint, are part of it. */
 export interface LineLoad {
   q: number;
   opens: number;
+  along: number;
   from: string;
 }
 
@@ -28,7 +29,8 @@ interface Joint {
  *
  * @returns q N/m, of which `opens` opens the corner of the joint: all of what is typed; of a load case what does not
  * press on the inner face; of a pressure only what a bulkhead or tank bears from either side, for the sea presses the
- * hull onto what stands in it.
+ * hull onto what stands in it. `along` may run along the joint, whose direction is not said: all of what is typed, what
+ * of a load case lies in the zone's plane; a pressure has nothing along it.
  * Source: docs/engineering.md, "Bonds".
  */
 export function lineLoadOf(
@@ -39,11 +41,12 @@ export function lineLoadOf(
   const { boat, part, zone, load, factor, book, inPlane, normal } = scene;
   if (given !== null) {
     const q = given * (load ? factor : 1);
-    return { q, opens: q, from: 'as given' };
+    return { q, opens: q, along: q, from: 'as given' };
   }
   if (load) {
     const open = Math.hypot(...inPlane, sensesOf(zone.location, 'inner', normal).pulling);
-    return { q: (load.force * factor) / length, opens: (open * factor) / length, from: scene.loadName };
+    const per = (force: number) => (force * factor) / length;
+    return { q: per(load.force), opens: per(open), along: per(Math.hypot(...inPlane)), from: scene.loadName };
   }
   const hull = reactionOf(scene, zone, part, 2);
   const tied = ties === null ? null : bulkheadOf(boat, ties, what);
@@ -56,6 +59,7 @@ export function lineLoadOf(
   return {
     q,
     opens: isHead(zone.location) ? q : (own ?? 0) / book.pack.skinStrengthFactor,
+    along: 0,
     from: tied ? `${head}, and ${tied.zone.name} under its own` : head,
   };
 }

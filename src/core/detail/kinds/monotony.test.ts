@@ -20,6 +20,7 @@ const help = (but?: Growth['but']): Growth => ({ is: 'help', ...(but && { but })
 const harm = (but?: Growth['but']): Growth => ({ is: 'harm', ...(but && { but }) });
 const neither: Growth = { is: 'neither' };
 const ODD = 'an odd bolt stands alone in the upper row, and takes all of its pull';
+const ASIDE = 'knees that stand further apart hold less each of what turns the board sideways';
 const WOOD = { clampMost: THICKER };
 
 /** Every figure of every kind: one that is added has to say here what it does. */
@@ -66,12 +67,12 @@ const GROWTH: Readonly<Record<DetailKind, Readonly<Record<string, Growth>>>> = {
     edgeDistance: help(),
   },
   transom: {
-    span: harm({ bracket: 'the same bracket' }),
+    span: harm({ boardShear: ASIDE, knees: ASIDE, kneePlate: ASIDE }),
     height: harm(),
     'clamp.0': harm(),
     'clamp.1': help(),
     clampBreadth: help(),
-    boltCount: help({ crushPull: ODD, bolt: ODD, nut: ODD }),
+    boltCount: help({ crushPull: ODD, bolt: ODD, nut: ODD, bearing: ODD }),
     boltDiameter: help({ crush: HOLE, crushPull: HOLE }),
     washerDiameter: help(),
     preload: harm(),

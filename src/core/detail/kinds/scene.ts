@@ -3,6 +3,7 @@ import { actingLoad, type ActingLoad } from '..';
 import type { Fabric, Figure, Material } from '../../material';
 import { put, type Recorder } from '../../working';
 import type { Boat, Part, Zone } from '../../document';
+import { INTERLAMINAR_STRENGTH } from '../../standard';
 import {
   bookOf,
   layAll,
@@ -114,8 +115,6 @@ export function bondAllowed(strength: number | Pick<Figure, 'value' | 'origin'>)
 }
 /** Share of its interlaminar shear strength that a laminate bears pulled apart through its thickness, until tested. */
 const THROUGH_SHARE = 0.3;
-/** Interlaminar shear of a hand-laid glass laminate (Pa), generic. */
-const INTERLAMINAR_STRENGTH = 20e6;
 /** What a laminate bears pulled apart through its thickness (Pa), generic. */
 export const THROUGH_STRENGTH = THROUGH_SHARE * INTERLAMINAR_STRENGTH;
 /** Punching shear through the thickness of a glass laminate (Pa), generic. */
@@ -202,6 +201,24 @@ export function memberAlong(book: Book, laid: readonly LaidLayer[], directionDeg
   const member = memberOf(book, turned);
   if (!member) throw invalid('layers', 'There is no fabric to carry the load');
   return member;
+}
+
+/**
+ * The skins that a force in the plane may come into, of which the worse counts: on one side of the structural core or
+ * the other, by the face it comes in at; all fabrics where there is no core. A soft core hands little of it across.
+ *
+ * @throws KeramosError `invalid` where the core lies bare.
+ */
+export function skinsUnder(laid: readonly LaidLayer[], face: 'either' | 'outer' | 'inner' = 'either'): LaidLayer[][] {
+  const isCore = ({ material, layer }: LaidLayer) => material.kind === 'core' && layer.role === 'structure';
+  const fabrics = (some: readonly LaidLayer[]) => some.filter(({ material }) => material.kind === 'fabric');
+  const first = laid.findIndex(isCore);
+  if (first < 0) return [fabrics(laid)];
+  const skins = { outer: fabrics(laid.slice(0, first)), inner: fabrics(laid.slice(laid.findLastIndex(isCore) + 1)) };
+  const under = (face === 'either' ? [skins.outer, skins.inner] : [skins[face]]).filter((skin) => skin.length > 0);
+  if (under.length > 0) return under;
+  const bare = face === 'either' ? 'either' : `the ${face}`;
+  throw invalid('layers', `There is no fabric on ${bare} face of the core to carry the load`);
 }
 
 /** Fabrics or cores as they would be laid in this boat. */

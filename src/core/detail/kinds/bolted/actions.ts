@@ -6,7 +6,9 @@ import {
   type ActingLoad,
   type BoltJoint,
   type BoltJointInput,
+  type BoltPlace,
 } from '../..';
+import type { LaidLayer } from '../../../evaluate';
 import { sensesOf } from '../senses';
 import { memberAlong, OPEN_HOLE, PUNCHING_STRENGTH, type Scene } from '../scene';
 import type { DetailOf } from '../schema';
@@ -21,13 +23,32 @@ const centreOf = (bolts: readonly (readonly [number, number])[]): [number, numbe
 type JointStrength = Pick<BoltJointInput, 'bearingStrength' | 'tensionStrength' | 'shearStrength'>;
 
 /** Strengths of what is drilled, in a direction: bolts of a group that is turned push each its own way. */
-function strengthAlong({ book }: Scene, { laid, own, member, towards }: BoltedGround, directionDeg: number) {
-  const along = Math.abs(directionDeg - towards) < 1e-9 ? member : memberAlong(book, [...laid, ...own], directionDeg);
+function strengthAlong({ book }: Scene, laid: readonly LaidLayer[], directionDeg: number): JointStrength {
+  const along = memberAlong(book, laid, directionDeg);
   return {
     bearingStrength: along.compressiveStrength,
     tensionStrength: OPEN_HOLE * along.tensileStrength,
     shearStrength: along.shearStrength,
   };
+}
+
+/**
+ * How far a bolt's hole is from the next edge that its force pushes towards, as an edge distance (m): of the laminate,
+ * or of another hole that stands in its way, from whose rim it is counted.
+ */
+function edgeBefore(
+  { bolts, boltDiameter: d, edgeDistance }: DetailOf<'bolted'>,
+  [x, y]: BoltPlace,
+  force: readonly [number, number],
+): number {
+  const size = Math.hypot(...force);
+  if (size < 1e-9) return edgeDistance;
+  const [u, v] = [force[0] / size, force[1] / size];
+  const ahead = bolts.flatMap(([p, q]) => {
+    const [along, beside] = [(p - x) * u + (q - y) * v, (q - y) * u - (p - x) * v];
+    return along > d && Math.abs(beside) < d ? [along - d / 2] : [];
+  });
+  return Math.min(edgeDistance, ...ahead);
 }
 
 /** Of several bolts each way to fail where it is nearest: stress and strength (Pa). */
@@ -76,11 +97,14 @@ export function boltedActions(scene: Scene, detail: DetailOf<'bolted'>, ground: 
   );
   const width = Math.min(...(pitches.length ? pitches : [base[1]]), 2 * edgeDistance);
   const joint = weakestJoint(
-    shear.forces.map(([x, y]) => {
-      const own = strengthAlong(scene, ground, (Math.atan2(y, x) * 180) / Math.PI);
-      const given = { load: Math.max(Math.hypot(x, y), 1e-6), boltDiameter: d, boltCount: 1, width, edgeDistance };
-      return { own, stress: boltJoint({ ...given, ...own, thickness }) };
-    }),
+    ground.bearing.flatMap(({ laid, thickness: bears }) =>
+      shear.forces.map(([x, y], i) => {
+        const own = strengthAlong(scene, laid, (Math.atan2(y, x) * 180) / Math.PI);
+        const given = { load: Math.max(Math.hypot(x, y), 1e-6), boltDiameter: d, boltCount: 1, width };
+        const edge = edgeBefore(detail, bolts[i]!, [x, y]);
+        return { own, stress: boltJoint({ ...given, ...own, edgeDistance: edge, thickness: bears }) };
+      }),
+    ),
   );
   const spread = detail.plate
     ? Math.min(detail.plate.breadth, detail.washerDiameter + 4 * detail.plate.thickness)

@@ -26,7 +26,7 @@ export function boltedChecks(
   actions: BoltedActions,
 ): DetailCheck[] {
   return [
-    ...jointChecks(actions),
+    ...jointChecks(actions, bearsIn(detail, ground)),
     ...pullChecks(ground, actions),
     boltCheck(detail, ground, actions),
     ...nutChecks(detail, ground, actions),
@@ -41,14 +41,21 @@ export function boltedChecks(
 const underSource = ({ insert }: BoltedGround) =>
   insert ? `Compressive strength of ${insert.name}` : 'Compressive strength of the laminate';
 
-const jointChecks = ({ joint }: BoltedActions): Asked[] => [
+/** What bears on the bolts, in words; nothing where that is all of the laminate. */
+function bearsIn({ face }: DetailOf<'bolted'>, { coreThickness, insert, patch }: BoltedGround): string {
+  if (coreThickness === 0 || !insert) return '';
+  const skin = face === 'either' ? 'the worse of both skins' : `the ${face} skin`;
+  return `; ${skin}${patch ? ' with the patch' : ''}, what is let in hands little across`;
+}
+
+const jointChecks = ({ joint }: BoltedActions, where: string): Asked[] => [
   {
     id: 'bearing',
     name: 'Bearing under the bolt',
     unit: 'Pa',
     demand: joint.bearing.stress,
     capacity: joint.bearing.strength,
-    source: 'bearing taken as compressive strength, no clamping counted',
+    source: `bearing taken as compressive strength, no clamping counted${where}`,
   },
   {
     id: 'netTension',
@@ -56,15 +63,15 @@ const jointChecks = ({ joint }: BoltedActions): Asked[] => [
     unit: 'Pa',
     demand: joint.netTension.stress,
     capacity: joint.netTension.strength,
-    source: 'a drilled hole leaves 0.6 of the tensile strength',
+    source: `a drilled hole leaves 0.6 of the tensile strength${where}`,
   },
   {
     id: 'shearOut',
-    name: 'Shear-out to the edge',
+    name: 'Shear-out to the edge or the next hole',
     unit: 'Pa',
     demand: joint.shearOut.stress,
     capacity: joint.shearOut.strength,
-    source: 'two planes to the edge',
+    source: `two planes to the edge, or to a hole that stands in the way${where}`,
   },
 ];
 

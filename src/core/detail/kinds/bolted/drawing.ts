@@ -42,8 +42,10 @@ export function drawBolted(scene: Scene, detail: DetailOf<'bolted'>): DetailDraw
   const reachY = Math.max(bb / 2, ...detail.sheets.map((s) => M(s.breadth) / 2));
   if (Math.max(...xs) > Math.min(...xs))
     plan.push(dimension([Math.min(...xs), -reachY], [Math.max(...xs), -reachY], -gap));
+  // Away from where the arrow of the load says its force.
+  const aside = scene.inPlane[0] > 0 ? -1 : 1;
   if (Math.max(...ys) > Math.min(...ys))
-    plan.push(dimension([reachX, Math.min(...ys)], [reachX, Math.max(...ys)], -gap));
+    plan.push(dimension([aside * reachX, Math.min(...ys)], [aside * reachX, Math.max(...ys)], -aside * gap));
   plan.push(dimension([-bl / 2, -reachY - gap], [bl / 2, -reachY - gap], -gap));
   if (Math.hypot(...scene.inPlane) > 1)
     plan.push(...loadArrow([0, 0], directionOf(scene), reachX * 0.9, said(Math.hypot(...scene.inPlane), 'force')));

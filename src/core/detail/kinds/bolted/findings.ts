@@ -32,11 +32,12 @@ export function boltedFindings(scene: Scene, detail: DetailOf<'bolted'>): Findin
 }
 
 /** What is not looked at because of how the fitting and its load are given. */
-function leftOut({ load, inPlane }: Scene, { stands, baseOf }: DetailOf<'bolted'>): string[] {
+function leftOut({ load, inPlane }: Scene, { stands, baseOf, tapped }: DetailOf<'bolted'>): string[] {
   return [
     ...(stands === 'support' ? ['the member under it and the tie to that', 'the panel round it'] : []),
     ...(load!.arm === 0 && Math.hypot(...inPlane) > 0 ? ['tipping: the load is given at the height of the base'] : []),
     ...(baseOf === 'stiff' ? ['prying: the base is said to be stiff'] : []),
+    ...(tapped ? ['the tapped plate pulled out of the laminate'] : []),
   ];
 }
 
@@ -68,15 +69,18 @@ function boltedPath(
   ];
 }
 
-function boltedSteps(detail: DetailOf<'bolted'>, { coreThickness }: BoltedGround): string[] {
+function boltedSteps(detail: DetailOf<'bolted'>, { coreThickness, insert }: BoltedGround): string[] {
   const { sheets, tapped } = detail;
+  const onFace = coreThickness > 0 && insert ? ', on the face that the fitting stands on' : '';
   const steps: string[] = [];
   if (coreThickness > 0 && detail.core !== 'none')
     steps.push(`Take the core out over the base and bevel it 1 : ${detail.bevel}; ${CORE_TREATMENTS[detail.core]}`);
   if (sheets.length > 0)
     steps.push(
       ...preparationSteps(detail.preparation),
-      sheets.length === 1 ? 'Lay the sheet of the patch' : `Lay ${sheets.length} sheets of the patch, largest first`,
+      sheets.length === 1
+        ? `Lay the sheet of the patch${onFace}`
+        : `Lay ${sheets.length} sheets of the patch, largest first${onFace}`,
     );
   const tightened = tapped
     ? 'screw into the tapped plate with thread locking'

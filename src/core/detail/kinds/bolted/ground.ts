@@ -3,7 +3,7 @@ import { invalid } from '../../../error';
 import type { Core, Material } from '../../../material';
 import type { LaidLayer, SectionMember } from '../../../evaluate';
 import { boltYield } from '../boltYield';
-import { layOwn, memberAlong, need, type Scene } from '../scene';
+import { layOwn, memberAlong, need, skinsUnder, type Scene } from '../scene';
 import type { DetailOf } from '../schema';
 
 const LEAST_PITCH = 2;
@@ -22,11 +22,15 @@ export interface BoltedGround {
   /** Fabrics of the zone, and those of the patch. */
   laid: readonly LaidLayer[];
   own: readonly LaidLayer[];
-  /** Both together, along the force, and its direction in degrees. */
+  /** Both together, along the force. */
   member: SectionMember;
-  towards: number;
-  /** Of what is drilled and bears on the bolts. */
+  /** Of all that is drilled. */
   thickness: number;
+  /**
+   * What may bear on the bolts, of which the worse counts: with something softer let in, the skin that the fitting
+   * stands on, with the patch on it; all of it where it is solid.
+   */
+  bearing: readonly { laid: readonly LaidLayer[]; thickness: number }[];
   metal: Metal;
   /** Of a bolt, by its class or its metal (Pa). */
   boltYield: number;
@@ -88,6 +92,20 @@ function refuseCore({ zone }: Scene, detail: DetailOf<'bolted'>, coreThickness: 
     );
 }
 
+/** What bears on the bolts: see {@link BoltedGround.bearing}. */
+function bearingOf(
+  { laid, book }: Scene,
+  detail: DetailOf<'bolted'>,
+  { laid: fabrics, own, thickness }: Pick<BoltedGround, 'laid' | 'own' | 'thickness'>,
+): BoltedGround['bearing'] {
+  const letIn = detail.core !== 'solid' && detail.core !== 'none';
+  if (!letIn) return [{ laid: [...fabrics, ...own], thickness }];
+  return skinsUnder(laid, detail.face).map((skin) => {
+    const bears = [...skin, ...own];
+    return { laid: bears, thickness: memberAlong(book, bears, 0).thickness };
+  });
+}
+
 /** What is let in where the core is taken out. */
 function insertOf({ book }: Scene, { core, insert }: DetailOf<'bolted'>): Core | Wood | null {
   if (core === 'highDensity') return need(book, insert, 'core', 'Insert');
@@ -115,6 +133,7 @@ export function boltedGround(scene: Scene, detail: DetailOf<'bolted'>): BoltedGr
   const member = memberAlong(book, [...laid, ...own], towards);
   const insert = insertOf(scene, detail);
   const metal = need(book, detail.boltMetal, 'metal', 'Bolts');
+  const thickness = member.thickness + (detail.core === 'solid' ? coreThickness : 0);
   const inserted = insert && (insert.kind === 'core' ? insert.compressiveStrength : insert.compressiveAcross).value;
   return {
     patch,
@@ -124,8 +143,8 @@ export function boltedGround(scene: Scene, detail: DetailOf<'bolted'>): BoltedGr
     laid,
     own,
     member,
-    towards,
-    thickness: member.thickness + (detail.core === 'solid' ? coreThickness : 0),
+    thickness,
+    bearing: bearingOf(scene, detail, { laid, own, thickness }),
     metal,
     boltYield: boltYield(metal, detail.boltClass, detail.name),
     insert,

@@ -8,7 +8,7 @@ export const bolted: Kind<'bolted'> = {
   name: 'Bolted fitting',
   findings: boltedFindings,
   draw: drawBolted,
-  notChecked: ['what the nut, the head and their thread bear'],
+  notChecked: ['bending of bolts and backing plate, the head of a bolt, tearing out of the group as a whole'],
   start: startBolted,
   additions: boltedAdditions,
 };

@@ -20,10 +20,17 @@ function checksAlong(
   detail: DetailOf<'extension'>,
   { member, overlap, slope }: { member: SectionMember; overlap: SectionMember | null; slope: number },
 ) {
-  const { shear, tension } = scarfJoint({ stress: member.tensileStrength, ratio: detail.ratio });
-  const N = member.tensileStrength * member.thickness;
+  const { tensileStrength, compressiveStrength, shearStrength, thickness } = member;
+  // Pressed or pulled, or sheared along the joint: the traction on a slope is then S sin θ, as on steps S t over them.
+  const strongest = Math.max(tensileStrength, compressiveStrength);
+  const { shear } = scarfJoint({ stress: strongest, ratio: detail.ratio });
+  const { tension } = scarfJoint({ stress: tensileStrength, ratio: detail.ratio });
+  const N = strongest * thickness;
   const bond = BOND_STRENGTH[detail.preparation];
-  const stepShear = detail.form === 'step' ? N / slope : shear;
+  const stepShear =
+    detail.form === 'step'
+      ? (Math.max(strongest, shearStrength) * thickness) / slope
+      : Math.max(shear, shearStrength / Math.hypot(1, detail.ratio));
   // Both paths stretch alike where they lie on one another: each takes as much as it is stiff.
   const [ofOverlap, ofHull] = [overlap ? overlap.E * overlap.thickness : 0, member.E * member.thickness];
   const overlapShare = ofOverlap / (ofOverlap + ofHull);
@@ -37,7 +44,7 @@ function checksAlong(
       capacity: bond,
       source:
         detail.form === 'scarf'
-          ? 'τ = σ sin θ cos θ, less what the overlap layers carry'
+          ? 'τ = σ sin θ cos θ pulled or pressed, S sin θ along the joint, less what the overlap layers carry'
           : 'Full strength over the length of the steps, less what the overlap layers carry',
     }),
     check(scene, {
@@ -82,8 +89,8 @@ function checksAlong(
 
 /**
  * A lengthened or repaired hull: slope or steps of the joint against the laminate it joins. Which way the joint runs is
- * not said, so each check is made along the boat and across it, and the lesser reserve counts. Source: stress on an
- * inclined plane; overlap layers share by stiffness EA.
+ * not said, so each check is made along the boat and across it, and the lesser reserve counts; so is which way it is
+ * loaded: pulled, pressed or sheared. Source: stress on an inclined plane; overlap layers share by stiffness EA.
  */
 export function extensionFindings(scene: Scene, detail: DetailOf<'extension'>): Findings {
   const { book, laid, zone } = scene;
@@ -161,5 +168,6 @@ export function extensionFindings(scene: Scene, detail: DetailOf<'extension'>): 
             },
           ]
         : [],
+    notChecked: laid.some(({ material }) => material.kind === 'core') ? ['the joint of the core'] : [],
   };
 }

@@ -108,6 +108,15 @@ export function flangeFindings(scene: Scene, detail: DetailOf<'flange'>): Findin
     }),
   ];
   if (detail.pitch !== null) {
+    // What a metre bears may run across the joint or along it.
+    const ways = [member, memberAlong(book, laid, 0)];
+    const least = (strength: 'compressiveStrength' | 'tensileStrength' | 'shearStrength') =>
+      Math.min(...ways.map((way) => way[strength]));
+    const strengths = {
+      bearing: least('compressiveStrength'),
+      netTension: OPEN_HOLE * least('tensileStrength'),
+      shearOut: least('shearStrength'),
+    };
     const joint = boltJoint({
       load: q * detail.pitch,
       boltDiameter: detail.boltDiameter,
@@ -115,24 +124,19 @@ export function flangeFindings(scene: Scene, detail: DetailOf<'flange'>): Findin
       width: detail.pitch,
       edgeDistance: detail.edgeDistance,
       thickness: member.thickness,
-      bearingStrength: member.compressiveStrength,
-      tensionStrength: OPEN_HOLE * member.tensileStrength,
-      shearStrength: member.shearStrength,
+      bearingStrength: strengths.bearing,
+      tensionStrength: strengths.netTension,
+      shearStrength: strengths.shearOut,
     });
     const { governs } = joint;
-    const capacity = {
-      bearing: member.compressiveStrength,
-      netTension: OPEN_HOLE * member.tensileStrength,
-      shearOut: member.shearStrength,
-    }[governs];
     checks.push(
       check(scene, {
         id: 'fasteners',
         name: `Fasteners alone: ${{ bearing: 'bearing', netTension: 'net section', shearOut: 'shear-out' }[governs]}`,
         unit: 'Pa',
         demand: joint[governs].stress,
-        capacity,
-        source: 'Nominal stress at the pitch, no adhesive counted',
+        capacity: strengths[governs],
+        source: 'Nominal stress at the pitch, no adhesive counted; the lesser strength of across and along the joint',
       }),
       check(scene, {
         id: 'fastenerShear',

@@ -1,5 +1,5 @@
 import { invalid } from '../../../error';
-import type { LaidLayer } from '../../../evaluate';
+import type { LaidLayer, SectionMember } from '../../../evaluate';
 import { said, saidLength } from '../../../quantity';
 import {
   bondAllowed,
@@ -9,6 +9,7 @@ import {
   memberAlong,
   preparationSteps,
   sheetMass,
+  skinsUnder,
   type Asked,
   type DetailCaution,
   type Findings,
@@ -113,26 +114,38 @@ function lengthAlong({ length, breadth }: DetailOf<'patch'>['sheets'][number], d
   return Math.min(length / Math.abs(Math.cos(a)), breadth / Math.abs(Math.sin(a)));
 }
 
+const endStrength = ({ tensileStrength, compressiveStrength }: SectionMember) =>
+  Math.min(tensileStrength, compressiveStrength);
+
 function doublerChecks({ scene, detail, own, largest, directionDeg, force, bond, says }: PatchInput): Asked[] {
   const { book, laid, inPlane, factor } = scene;
-  const fabrics = laid.filter(({ material }) => material.kind === 'fabric');
-  const together = memberAlong(book, [...fabrics, ...own], directionDeg);
+  // Just outside the patch the laminate is alone, and of a sandwich one skin: the one that the patch lies on.
+  const skins = skinsUnder(laid).map((skin) => ({
+    alone: memberAlong(book, skin, directionDeg),
+    together: memberAlong(book, [...skin, ...own], directionDeg),
+  }));
+  const weaker = (flow: (one: (typeof skins)[number]) => number) => skins.reduce((a, b) => (flow(b) < flow(a) ? b : a));
+  const { together } = weaker((one) => one.together.thickness * endStrength(one.together));
+  const { alone } = weaker((one) => one.alone.thickness * one.alone.shearStrength);
+  const which = skins.length > 1 ? '; the worse of both skins' : '';
   return [
     {
       id: 'tension',
       name: 'Laminate and patch together',
       unit: 'Pa',
       demand: force / (detail.breadth * together.thickness),
-      capacity: Math.min(together.tensileStrength, together.compressiveStrength),
-      source: 'Force over breadth and thickness',
+      capacity: endStrength(together),
+      source: `Force over breadth and thickness${which}`,
     },
     {
       id: 'shear',
       name: 'In-plane shear round the patch',
       unit: 'Pa',
-      demand: force / (2 * lengthAlong(largest, directionDeg) * together.thickness),
-      capacity: together.shearStrength,
-      source: 'Force over both sides of the patch, as long as it is in the direction of the force',
+      demand: force / (2 * lengthAlong(largest, directionDeg) * alone.thickness),
+      capacity: alone.shearStrength,
+      source:
+        'Force over both sides of the patch, as long as it is in the direction of the force, in the laminate ' +
+        `beside it${which}`,
     },
     {
       id: 'bond',

@@ -111,5 +111,6 @@ export function stiffenerEndFindings(scene: Scene, detail: DetailOf<'stiffenerEn
             },
           ]
         : [],
+    notChecked: detail.notch > 0 ? ['bending of what the notch leaves'] : [],
   };
 }

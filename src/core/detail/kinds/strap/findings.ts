@@ -14,6 +14,7 @@ import {
   NO_MASS,
   addMass,
   preparationSteps,
+  skinsUnder,
   type DetailCaution,
   type Findings,
   type Scene,
@@ -103,8 +104,10 @@ export function strapFindings(scene: Scene, detail: DetailOf<'strap'>): Findings
   const capacityEach = X * thickness * wraps * detail.width;
   const bondWidth = detail.width * wraps;
   const meanAnchor = detail.anchor - (detail.step * (detail.strips - 1)) / 2;
-  // Straps to both sides lie each their own way over the base.
-  const bases = (half === 0 ? [0] : [half, -half]).map((off) => memberAlong(book, laid, directionDeg + off));
+  // Straps to both sides lie each their own way over the base, on one skin of a sandwich or the other.
+  const bases = skinsUnder(laid).flatMap((skin) =>
+    (half === 0 ? [0] : [half, -half]).map((off) => memberAlong(book, skin, directionDeg + off)),
+  );
   const laps = bases.map((base) =>
     lapJoint({
       load: (leg * factor) / bondWidth,

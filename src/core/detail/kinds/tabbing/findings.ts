@@ -32,7 +32,7 @@ const GRAM_OF_FILLET = 1150;
 export function tabbingFindings(scene: Scene, detail: DetailOf<'tabbing'>): Findings {
   const { book, zone } = scene;
   const length = jointLength(scene, detail.length, detail.ties, detail.name);
-  const { q, opens, from } = lineLoadOf(scene, detail, length);
+  const { q, opens, along, from } = lineLoadOf(scene, detail, length);
   const taped = detail.method !== 'adhesive';
   if (taped && detail.tapes.length === 0) throw invalid('tapes', `${detail.name}: tabbing needs at least one tape`);
   if (!taped && detail.adhesive === null) throw invalid('adhesive', `${detail.name}: choose the adhesive`);
@@ -76,6 +76,18 @@ export function tabbingFindings(scene: Scene, detail: DetailOf<'tabbing'>): Find
         capacity: member.tensileStrength * member.thickness,
         source: 'Strength of the tapes across the joint',
       }),
+      ...(along > 0
+        ? [
+            check(scene, {
+              id: 'tapeShear',
+              name: 'Tapes sheared along the joint',
+              unit: 'N/m',
+              demand: along / detail.sides,
+              capacity: member.shearStrength * member.thickness,
+              source: 'What may run along the joint, against the shear strength of the tapes',
+            }),
+          ]
+        : []),
       check(scene, {
         id: 'peel',
         name: 'Peel at the edge of the tape',
@@ -132,10 +144,22 @@ export function tabbingFindings(scene: Scene, detail: DetailOf<'tabbing'>): Find
         id: 'adhesive',
         name: 'Adhesive, mean shear',
         unit: 'Pa',
-        demand: taped ? (q * 0.5) / detail.bondWidth : q / detail.bondWidth,
+        demand: q / detail.bondWidth,
         capacity: allowed.value,
-        source: `${taped ? 'Half of the load, shared with the tapes' : 'All of the load on the bond'}; ${allowed.says}`,
+        source: `All of the load on the bond${taped ? ', which is stiffer than the tapes' : ''}; ${allowed.says}`,
       }),
+      ...(!taped && opens > 0
+        ? [
+            check(scene, {
+              id: 'pulledOff',
+              name: 'Adhesive pulled off',
+              unit: 'Pa',
+              demand: opens / detail.bondWidth,
+              capacity: PEEL_SHARE * allowed.value,
+              source: `What opens the joint over the bond; 0.3 of the shear strength, ${allowed.says}`,
+            }),
+          ]
+        : []),
       check(scene, {
         id: 'bondLine',
         name: 'Bond line',
@@ -236,9 +260,14 @@ export function tabbingFindings(scene: Scene, detail: DetailOf<'tabbing'>): Find
       ...(detail.method === 'vacuum' ? ['Bag and pull vacuum until the resin has gelled'] : []),
     ],
     cautions,
-    notChecked:
-      taped && opens === 0
-        ? ['what opens the fillet: say which bulkhead it ties, for the reaction of that, or give a load']
-        : [],
+    notChecked: [
+      ...(opens === 0
+        ? [
+            `what opens the ${taped ? 'fillet' : 'bond'}: say which bulkhead it ties, for the reaction of that, or ` +
+              'give a load',
+          ]
+        : []),
+      ...(along === 0 ? ['a force along the joint: none is given'] : []),
+    ],
   };
 }

@@ -144,6 +144,7 @@ export function transomSchools(scene: Scene, detail: DetailOf<'transom'>): Trans
     memberAlong(book, inner, 0),
     memberAlong(book, glass, 0),
   ];
+  const skinBears = Math.min(skinOut.compressiveStrength, memberAlong(book, outer, 90).compressiveStrength);
   const actions = transomActions(scene, detail);
   // Each row of bolts bends the half of the board that stands by it.
   const breadth = Math.min(detail.height, detail.bracketHeight + 0.1) / 2;
@@ -161,11 +162,12 @@ export function transomSchools(scene: Scene, detail: DetailOf<'transom'>): Trans
     ];
     const thickness = stack.reduce((sum, l) => sum + l.thickness, 0);
     const { EI, toOuter, toInner } = bendingOf(stack);
-    const bend = (row: number) => (row * detail.span) / 4 / (EI * breadth);
+    // What turns the board sideways steps by itself in the middle, half to each side, on both strips.
+    const bend = (row: number) => ((row * detail.span) / 4 + actions.sideways / 4) / (EI * breadth);
     const [inward, off] = [bend(actions.rowIn), bend(actions.rowOff)];
     const pressedSkin = (skin: typeof skinIn) => Math.min(skin.compressiveStrength, wrinkling(skin.E)) / skin.E;
     const on = { record: detail.built === key ? record : undefined };
-    const source = `Strain at the middle between the knees, the row of bolts that asks most, either way`;
+    const source = 'Middle between the knees, the row of bolts that asks most, and what turns the board sideways';
     return {
       key,
       name,
@@ -223,12 +225,22 @@ export function transomSchools(scene: Scene, detail: DetailOf<'transom'>): Trans
           name: `${name} in shear`,
           unit: 'Pa',
           demand:
-            Math.max(actions.rowIn, actions.rowOff) /
+            (Math.max(actions.rowIn, actions.rowOff) + actions.sideways / detail.span) /
             (2 * breadth * (thickness - (skinOut.thickness + skinIn.thickness) / 2)),
           capacity: sheet.shear,
-          source: 'Half of a row of bolts to each knee, over the distance between the skins',
+          source:
+            'Half of a row of bolts to each knee and what turns the board sideways, over the distance of the skins',
         }),
         ...crushChecks(detail, actions, sheet.crush).map((asked) => check(on, asked)),
+        check(on, {
+          id: 'bearing',
+          name: 'Bearing of a bolt',
+          unit: 'N',
+          demand: actions.shear,
+          capacity:
+            detail.boltDiameter * Math.max(skinOut.thickness * skinBears, sheets * sheet.thickness * sheet.crush),
+          source: `Greatest shear of a bolt, ${actions.shearBy}; outer skin or sheets alone, whichever bears more`,
+        }),
       ],
       water,
     };

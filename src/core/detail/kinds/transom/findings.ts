@@ -17,7 +17,7 @@ import {
   type Scene,
 } from '../scene';
 import type { DetailOf } from '../schema';
-import { transomActions, type TransomActions } from './actions';
+import { transomActions, type TransomActions, type TransomCase } from './actions';
 import { transomSchools } from './board';
 
 /** The bolts of the bracket, where their metal is said. */
@@ -47,15 +47,21 @@ function boltChecks({ book }: Scene, detail: DetailOf<'transom'>, actions: Trans
   ];
 }
 
+/** What one knee takes of the force on the board: half of it, and one of the pair that holds it from turning (N). */
+const onKnee = ({ span, overhang }: DetailOf<'transom'>, { normal, side }: TransomCase) =>
+  Math.abs(normal) / 2 + (side * overhang) / span;
+
 /**
- * The tapes of a knee along the hull: half of the force, and half of what it and the moment turn about the hull, as
- * shear along the tapes and a pull that grows to the knee's end.
+ * The tapes of a knee along the hull: its part of the force, and what that and half of the moment turn about the hull,
+ * as shear along the tapes and a pull that grows to the knee's end.
  */
-function kneeChecks({ knees, height }: DetailOf<'transom'>, { cases }: TransomActions): Asked[] {
+function kneeChecks(detail: DetailOf<'transom'>, { cases }: TransomActions): Asked[] {
+  const { knees, height } = detail;
   if (!knees) return [];
-  const flows = cases.map(({ normal, moment }) => {
-    const turned = (Math.abs(normal) * height + Math.abs(moment)) / 2;
-    return Math.hypot(Math.abs(normal) / 2 / knees.length, (6 * turned) / knees.length ** 2);
+  const flows = cases.map((one) => {
+    const force = onKnee(detail, one);
+    const turned = force * height + Math.abs(one.moment) / 2;
+    return Math.hypot(force / knees.length, (6 * turned) / knees.length ** 2);
   });
   const { value, says } = bondAllowed(BOND_STRENGTH[knees.preparation]);
   return [
@@ -65,7 +71,7 @@ function kneeChecks({ knees, height }: DetailOf<'transom'>, { cases }: TransomAc
       unit: 'Pa',
       demand: Math.max(...flows) / (2 * knees.overlap),
       capacity: value,
-      source: `Half of force and moment on each, force at the top of the board, tapes both sides; ${says}`,
+      source: `Half of force and moment, and what turns the board sideways, at its top; tapes both sides; ${says}`,
     },
   ];
 }
@@ -76,24 +82,19 @@ const FREE_EDGE = 0.43;
 const STRUT = 0.5;
 
 /**
- * A knee as a plate of the board's wood: a strut along its free edge carries half of the force from the top of the
- * board to the foot of the knee, and crushes at an angle to the grain or buckles at its free edge.
+ * A knee as a plate of the board's wood: a strut along its free edge carries its part of the force from the top of
+ * the board to the foot of the knee, and crushes at an angle to the grain or buckles at its free edge.
  * Source: triangular bracket as a strut (Salmon & Johnson, ch. 13), plate with a free edge k = 0.43, Hankinson.
  */
-function kneePlate(
-  { book }: Scene,
-  { name, knees, height, plywood }: DetailOf<'transom'>,
-  actions: TransomActions,
-): Asked[] {
+function kneePlate({ book }: Scene, detail: DetailOf<'transom'>, actions: TransomActions): Asked[] {
+  const { name, knees, height, plywood } = detail;
   if (!knees?.thickness) return [];
   const wood = need(book, plywood.wood, 'wood', `${name}: plywood`);
   const { thickness: t, length } = knees;
   const { ply, compression } = woodPly(wood, t);
   const edge = Math.hypot(height, length);
   const width = (STRUT * height * length) / edge;
-  const force = Math.max(
-    ...actions.cases.map(({ normal, moment }) => Math.abs(normal) / 2 + Math.abs(moment) / 2 / height),
-  );
+  const force = Math.max(...actions.cases.map((one) => onKnee(detail, one) + Math.abs(one.moment) / 2 / height));
   const crushes = grainStrength(compression, (Math.atan2(height, length) * 180) / Math.PI);
   const across = Math.min(ply.E1, ply.E2);
   const buckles = ((FREE_EDGE * Math.PI ** 2 * across) / 12) * (t / width) ** 2;
@@ -105,7 +106,7 @@ function kneePlate(
       demand: (force * edge) / length / (t * width),
       capacity: Math.min(crushes, buckles) / 2,
       source:
-        `Half of the force along the free edge, ${saidLength(width)} of the knee; half of ` +
+        `Its part of the force along the free edge, ${saidLength(width)} of the knee; half of ` +
         `${crushes <= buckles ? 'its strength at an angle to the grain' : 'what buckles its free edge'}`,
     },
   ];
