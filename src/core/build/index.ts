@@ -32,7 +32,7 @@ export {
 export { repairSchema, USUAL_REPAIR, type Repair } from './repair';
 export { checkRepair, type CheckedRepair, type RepairCheck, type RepairPiece } from './checkRepair';
 export { lifeInPot } from './lifeInPot';
-export { proofPassed } from './proofDoubt';
+export { proofFound } from './proofDoubt';
 export { HARDENER_MAY_MISS, hardenerOff, saidOff, type HardenerOff } from './hardenerOff';
 export { bondWindow, WINDOW_AT, type BondWindow } from './bondWindow';
 export { stateOf } from './stateOf';

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { Diary } from '../../../tests/helpers/builds';
 import { plan } from '../../../tests/helpers/logged';
 import { sayRecord, stateOf, whyNot } from '.';
-import { proofPassed } from './proofDoubt';
+import { proofFound } from './proofDoubt';
 import type { BuildRecordOf } from './record';
 
 type Proof = BuildRecordOf<'proof'>['body'];
@@ -45,13 +45,21 @@ describe('a pull that is signed', () => {
     expect(why({ ...beyond, passed: false })).toMatch(/beyond its stop load/);
     expect(why({ ...beyond, note: 'asked for by the surveyor' })).toBeNull();
   });
+  it('that passed says what its readings do not tell: softening of too few, what it was to stop below', () => {
+    const few = pull({ points: [straight[0]!, straight.at(-1)!] });
+    expect(proofFound(few)).toEqual({ passed: true, notChecked: [expect.stringContaining('softening')] });
+    const short = proofFound(pull({ load: 2000, stop: 1000, note: '' }));
+    expect(short.passed).toBe(true);
+    expect(short.notChecked.join()).toContain('it was to stop below them');
+    expect(proofFound(pull()).notChecked).toEqual([]);
+  });
   it('elsewhere all the same is kept, told as a clash, and counts as not passed', () => {
     const diary = new Diary();
     diary.note('proof', pull({ load: 1100 }));
     diary.note('proof', pull());
     const state = stateOf(plan, diary.records);
     expect(state.clashes.map(({ why: text }) => text)).toEqual([expect.stringContaining('was not reached')]);
-    expect(state.proofs.map(({ body }) => proofPassed(body))).toEqual([false, true]);
+    expect(state.proofs.map(({ body }) => proofFound(body).passed)).toEqual([false, true]);
     expect(state.proofs.map((record) => sayRecord(state, record))).toEqual([
       expect.stringMatching(/: not passed$/),
       expect.stringMatching(/: passed$/),

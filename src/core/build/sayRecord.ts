@@ -1,6 +1,6 @@
 import { said } from '../quantity';
 import { DEFECT_KINDS, DISPOSITIONS, PREPARATIONS, type BuildRecord } from './record';
-import { proofPassed } from './proofDoubt';
+import { proofFound } from './proofDoubt';
 import { READINGS } from './reading';
 import type { BuildState } from './state';
 
@@ -56,7 +56,7 @@ export function sayRecord(state: BuildState, record: BuildRecord): string {
     case 'reading':
       return `read ${READINGS[record.body.what].name}`;
     case 'proof':
-      return `pulled ${record.body.name}: ${proofPassed(record.body) ? 'passed' : 'not passed'}`;
+      return `pulled ${record.body.name}: ${proofFound(record.body).passed ? 'passed' : 'not passed'}`;
     case 'undone':
       return `took a record back: ${record.body.reason}`;
   }

@@ -4,7 +4,7 @@ import {
   hardenerOff,
   isFinished,
   PREPARATIONS,
-  proofPassed,
+  proofFound,
   READINGS,
   saidOff,
   sayRecord,
@@ -112,6 +112,7 @@ export interface BoatBook {
     reached: number;
     set: number;
     passed: boolean;
+    notChecked: string[];
     note: string;
     points: readonly (readonly [number, number])[];
   })[];
@@ -336,7 +337,7 @@ export function boatBook(input: BookInput): BoatBook {
         failure,
         reached,
         set,
-        passed: proofPassed(record.body),
+        ...proofFound(record.body),
         note: said,
         points,
       };

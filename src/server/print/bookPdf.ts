@@ -167,7 +167,9 @@ const proofsOf = (book: BoatBook): Content[] =>
         right(said(one.stopLoad, 'force')),
         right(said(one.reached, 'force')),
         right(said(one.set, 'thickness')),
-        one.passed ? proofWords(one) : 'NOT PASSED',
+        one.passed
+          ? [proofWords(one), ...one.notChecked.map((text) => `not checked: ${text}`)].join('; ')
+          : 'NOT PASSED',
         who(one),
       ]),
     ),

@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import type { ChartConfiguration } from 'chart.js';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
-import { proofPassed, type BuildRecordOf } from '@/core/build';
+import { proofFound, type BuildRecordOf } from '@/core/build';
 import { displayUnit } from '@/core/quantity';
 import { proofResult, proofWords, readCurve, sayPoint, type ProofResult } from '@/core/record';
 import { api, textOf } from '../shared/api';
@@ -67,9 +67,10 @@ export function ProofView() {
 
 /** A pull that was signed, with what it came to by its own readings. */
 function Pulled({ record }: { record: BuildRecordOf<'proof'> }) {
-  const { full } = useUnits();
+  const { full, words } = useUnits();
   const { name, place, load, points, note } = record.body;
-  const [passed, reached] = [proofPassed(record.body), mostOf(points)];
+  const { passed, notChecked } = proofFound(record.body);
+  const reached = mostOf(points);
   return (
     <article className="floor-card" aria-label={name}>
       <div>
@@ -79,6 +80,7 @@ function Pulled({ record }: { record: BuildRecordOf<'proof'> }) {
         : {name}
         {place && `, ${place}`}, to {full(reached, 'force')}, {record.person}, <Moment iso={record.at} />{' '}
         {note && `(${note})`}
+        {notChecked.length > 0 && <div className="soft">Not checked: {words(notChecked.join('; '))}.</div>}
       </div>
       <TakeBack record={record} title="Take the pull back" act="It does not hold" />
     </article>
