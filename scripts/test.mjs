@@ -69,7 +69,6 @@ const unit = attempt('Unit and fault tests', [
   '--reporter=default',
   '--reporter=json',
   '--outputFile.json=test-results/unit.json',
-  '--coverage',
 ]);
 const units = read('unit.json');
 build();

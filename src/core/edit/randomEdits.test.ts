@@ -53,7 +53,7 @@ describe('whatever is edited', () => {
           openEverywhere(back);
         },
       ),
-      { numRuns: 20, seed: 84 },
+      { numRuns: 20, seed: 84, endOnFailure: true },
     );
     expect(accepted).toBeGreaterThan(500);
     expect(refused).toBeGreaterThan(100);

@@ -52,15 +52,33 @@ const liesIn = (stretch: readonly [Line, Line], from: number, to: number): boole
 const stretches = (lines: readonly Line[], from: number, to: number): [Line, Line][] =>
   stretchesOf(lines).filter((stretch) => liesIn(stretch, from, to));
 
-function panelOf(patch: Patch, along: [Line, Line], across: [Line, Line]): Panel {
+type Measured = Omit<Panel, 'patch' | 'between'>;
+function measure(patch: Patch): Measured {
   const heights = [0, 0.5, 1].flatMap((u) => [0, 1].map((v) => patch.at(u, v)[2]));
-  return {
-    ...patchSize(patch),
-    patch,
-    bottom: Math.min(...heights),
-    top: Math.max(...heights),
-    between: { along: [along[0].name, along[1].name], across: [across[0].name, across[1].name] },
+  return { ...patchSize(patch), bottom: Math.min(...heights), top: Math.max(...heights) };
+}
+/** Panels that were measured, by the surface and what else they lie between: an edit elsewhere leaves them. */
+const measured = new WeakMap<BoatShape['hull'], Map<string, Measured>>();
+const MOST_MEASURED = 2000;
+
+/** @param place what of the surface, beside the hull, the patch is made of: the same makes the same panel. */
+function panelOf(
+  { hull }: BoatShape,
+  place: unknown,
+  patch: Patch,
+  [along, across]: [along: [Line, Line], across: [Line, Line]],
+): Panel {
+  const known = measured.get(hull) ?? new Map<string, Measured>();
+  measured.set(hull, known);
+  const key = JSON.stringify([place, ...[...along, ...across].map(({ at }) => at)]);
+  const size = known.get(key) ?? measure(patch);
+  if (known.size >= MOST_MEASURED) known.clear();
+  known.set(key, size);
+  const between: Panel['between'] = {
+    along: [along[0].name, along[1].name],
+    across: [across[0].name, across[1].name],
   };
+  return { ...size, patch, between };
 }
 
 /** With nothing on the centreline a panel runs on to the other hand. */
@@ -162,7 +180,8 @@ export function deckRows({ hull, deck }: BoatShape, { members }: Supports, reach
 type Rib = Extract<Support, { kind: 'rib' }>;
 
 /** Panels of a bulkhead or transom: its posts stand vertical, its bearers lie level. */
-function sectionPanels({ bottom, top, widest, low, high, at }: Section, ribs: readonly Rib[]): Panel[] {
+function sectionPanels(shape: BoatShape, region: Region, section: Section, ribs: readonly Rib[]): Panel[] {
+  const { bottom, top, widest, low, high, at } = section;
   const lines = (run: Rib['run'], from: number, to: number): Line[] => [
     { at: from, name: 'edge' },
     { at: to, name: 'edge' },
@@ -184,7 +203,8 @@ function sectionPanels({ bottom, top, widest, low, high, at }: Section, ribs: re
       const { area } = patchArea(patch, 8, 4);
       // Its sides stand vertical, so far apart; what lies below or above follows the hull.
       const length = along[1].at - along[0].at;
-      return area > 1e-4 ? [{ ...panelOf(patch, along, across), length, breadth: area / length }] : [];
+      if (area <= 1e-4) return [];
+      return [{ ...panelOf(shape, [shape.deck, region], patch, [along, across]), length, breadth: area / length }];
     }),
   );
 }
@@ -278,9 +298,13 @@ export function panelsOf(shape: BoatShape, supports: Supports, region: Region, z
     return baysOf(shape, supports, region).flatMap(({ ends: [a, b], reach, rows }) =>
       rows
         .filter((row) => hasShareAt(shape, region, row, middleOf(reach)))
-        .map(([p, q]) =>
-          panelOf({ count: 2, at: (u, v) => hullPoint(hull, mix(a.at, b.at, u), mix(p.at, q.at, v)) }, [a, b], [p, q]),
-        ),
+        .map(([p, q]) => {
+          const at: Patch['at'] = (u, v) => hullPoint(hull, mix(a.at, b.at, u), mix(p.at, q.at, v));
+          return panelOf(shape, 'hull', { count: 2, at }, [
+            [a, b],
+            [p, q],
+          ]);
+        }),
     );
   }
   if (region.surface === 'deck') {
@@ -298,24 +322,21 @@ export function panelsOf(shape: BoatShape, supports: Supports, region: Region, z
         if (open > 0 && Math.abs(line.at - open) < 1e-9) return openHalfBreadth(deck, at) || open;
         return line.at;
       };
-      return stretches(lines, open, edge).map(([p, q]) =>
-        panelOf(
-          {
-            count: 2,
-            at: (u, v): Point => {
-              const at = mix(a.at, b.at, u);
-              return deckPoint(hull, deck, at, mix(yOf(p, at), yOf(q, at), v));
-            },
-          },
+      return stretches(lines, open, edge).map(([p, q]) => {
+        const at: Patch['at'] = (u, v): Point => {
+          const along = mix(a.at, b.at, u);
+          return deckPoint(hull, deck, along, mix(yOf(p, along), yOf(q, along), v));
+        };
+        return panelOf(shape, [deck, open, edge], { count: 2, at }, [
           [a, b],
           [p, q],
-        ),
-      );
+        ]);
+      });
     });
   }
   const ribs = supports.members.flatMap((m) => (m.kind === 'rib' && m.zone === zoneId ? [m] : []));
   const section = sectionOf(shape, region);
-  if (section) return sectionPanels(section, ribs);
+  if (section) return sectionPanels(shape, region, section, ribs);
   const patch = regionPatch(shape, region);
   if (patch === null) return [];
   const [u0, u1] = [patch.at(0, 0.5), patch.at(1, 0.5)];
@@ -337,7 +358,10 @@ export function panelsOf(shape: BoatShape, supports: Supports, region: Region, z
   ];
   return stretches(columns, 0, 1).flatMap((along) =>
     stretches(rows, 0, 1).map((across) =>
-      panelOf(within(patch, [along[0].at, along[1].at], [across[0].at, across[1].at]), along, across),
+      panelOf(shape, [deck, region], within(patch, [along[0].at, along[1].at], [across[0].at, across[1].at]), [
+        along,
+        across,
+      ]),
     ),
   );
 }
