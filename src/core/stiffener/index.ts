@@ -1,5 +1,7 @@
 /** Stiffeners as beams with the plating they work with. */
 export { sectionStiffness, type SectionElement, type SectionStiffness } from './section';
+export { crownBuckling, edgeBuckling, webBuckling, type WallStiffness } from './wallBuckling';
+export { leastFlange } from './leastFlange';
 export { topHatElements, topHatSection, type TopHat } from './topHat';
 export { uniformBeam, type UniformBeamInput } from './uniformBeam';
 export {

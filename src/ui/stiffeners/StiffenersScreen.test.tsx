@@ -113,6 +113,18 @@ describe('stiffeners', () => {
     desk.undo();
     expect(desk.boat.sections[0]!.layers.length).toBeGreaterThanOrEqual(0);
   });
+  it('say how their walls give way: on a former they wrinkle, hollow they buckle and fail by it', async () => {
+    const [section] = desk.boat.sections;
+    press(section!.name);
+    expect(document.body.textContent).toContain('the crown may wrinkle on its former, and so may the webs');
+    choose('Former', /hollow/);
+    expect(desk.boat.sections[0]!.former).toBeNull();
+    expect(document.body.textContent).toContain('the crown may buckle, and so may the webs');
+    const worst = evaluateStiffeners(desk.boat).find((one) => one.section?.id === section!.id && one.governing)!;
+    expect(worst.governing!.id).toMatch(/Buckling$/);
+    expect(rowOf(worst.support.name).textContent).toContain(worst.governing!.name);
+    await desk.saved();
+  });
   it('open the working of a check', async () => {
     const [first] = within(screen.getAllByRole('table')[0]!).queryAllByRole('button');
     if (first) fireEvent.click(first);

@@ -2,12 +2,14 @@
 import { nanoid } from 'nanoid';
 import { useMemo, useState } from 'react';
 import { Alert, Button, Card, Form } from 'react-bootstrap';
+import type { Boat } from '@/core/document';
 import { KeramosError } from '@/core/error';
 import type { Material } from '@/core/material';
 import type { QuantityKind } from '@/core/quantity';
 import {
   evaluateStiffeners,
   sectionProperties,
+  type SectionProperties,
   STIFFENER_CHECKED,
   STIFFENER_NOT_CHECKED,
   stiffenerWorking,
@@ -30,35 +32,44 @@ import { useKept } from '../shared/useKept';
 import { useTurned } from '../shared/useTurned';
 
 const UNIT_KINDS: Record<StiffenerCheck['unit'], QuantityKind> = {
+  m: 'thickness',
   'm²': 'smallArea',
+  N: 'force',
   'N·m': 'moment',
   'N·m²': 'bendingRigidity',
 };
 
-/** A top-hat or flat bar to begin with, of the first glass fabrics at hand. */
-function starter(kind: StiffenerSection['kind'], count: number): StiffenerSection {
-  const layer = (material: string, crown: boolean, web: boolean, flange: boolean) => ({
+const MAY: Record<SectionProperties['walls']['crown']['gives'], string> = {
+  'wrinkles on its former': 'may wrinkle on its former',
+  buckles: 'may buckle',
+  'turns over at its free edge': 'may turn over at its free edge',
+};
+/** How the walls of a section would give way sideways, in words. */
+function saidWalls({ crown, web }: SectionProperties['walls']): string {
+  if (web === null) return `Sideways the bar ${MAY[crown.gives]}.`;
+  const webs = web.gives === crown.gives ? 'and so may the webs' : `a web ${MAY[web.gives]}`;
+  return `Sideways the crown ${MAY[crown.gives]}, ${webs}.`;
+}
+
+/** A top-hat or flat bar to begin with, of the first glass fabrics at hand; a hat on the boat's own core. */
+function starter(kind: StiffenerSection['kind'], { sections, materials }: Boat): StiffenerSection {
+  const [slanted, along] = ['bx45-450', 'ud-300'];
+  const layer = (material: string, place: Partial<Record<'crown' | 'web' | 'flange', boolean>>) => ({
     material,
     angleDeg: 0,
-    crown,
-    web,
-    flange,
+    ...{ crown: false, web: false, flange: false, ...place },
   });
-  return {
-    id: nanoid(8),
-    name: `${SECTION_KINDS[kind]} ${count + 1}`,
-    kind,
-    height: 0.06,
-    baseWidth: 0.06,
-    crownWidth: 0.045,
-    flangeWidth: 0.04,
-    former: null,
-    layers: [
-      layer('bx45-450', kind === 'topHat', true, true),
-      layer('bx45-450', kind === 'topHat', true, true),
-      layer('ud-300', kind === 'topHat', kind === 'flatBar', false),
-    ],
-  };
+  const section = { id: nanoid(8), name: `${SECTION_KINDS[kind]} ${sections.length + 1}`, flangeWidth: 0.04 };
+  if (kind === 'flatBar') {
+    const [face, inside] = [layer(slanted, { web: true, flange: true }), layer(slanted, { web: true })];
+    const middle = layer(along, { web: true });
+    const layers = [face, inside, inside, inside, middle, middle, inside, inside, inside, face];
+    return { ...section, kind, height: 0.04, baseWidth: 0.03, crownWidth: 0.03, former: null, layers };
+  }
+  const all = layer(slanted, { crown: true, web: true, flange: true });
+  const former = materials.find((one) => one.kind === 'core')?.id ?? null;
+  const layers = [all, all, layer(along, { crown: true })];
+  return { ...section, kind, height: 0.06, baseWidth: 0.06, crownWidth: 0.045, former, layers };
 }
 
 /** Do the supports hold? Every frame, stringer, beam and rib with a section, against what the pack asks of it. */
@@ -100,7 +111,7 @@ export function StiffenersScreen({ shelf }: { shelf: Material[] }) {
     return said;
   };
   const add = (kind: StiffenerSection['kind']) => {
-    const item = starter(kind, boat.sections.length);
+    const item = starter(kind, boat);
     const materials = [...new Set(item.layers.map(({ material }) => material))].flatMap((id) => bring(boat, shelf, id));
     const once = materials.filter(
       (one, i) =>
@@ -213,14 +224,7 @@ export function StiffenersScreen({ shelf }: { shelf: Material[] }) {
                     </tbody>
                   </table>
                 )}
-                {properties.slender.length > 0 && (
-                  <p className="small mb-0">
-                    △ {properties.slender.join('; ')}:{' '}
-                    {section.former
-                      ? 'the former has to hold the walls.'
-                      : 'unheld walls may buckle first; thicken them or keep the former in.'}
-                  </p>
-                )}
+                <p className="small soft mb-0">{saidWalls(properties.walls)}</p>
               </Card.Body>
             </Card>
           )}

@@ -9,7 +9,8 @@ import { membersOf } from './members';
 import { sectionProperties } from './sectionProperties';
 
 /** What is checked of a stiffener, and what no check of it looks at: said wherever a pass is shown. */
-export const STIFFENER_CHECKED = 'web shear, both flanges, stiffness';
+export const STIFFENER_CHECKED =
+  'web shear, plating and crown, buckling or wrinkling of crown and webs, bonding flanges, stiffness';
 export const STIFFENER_NOT_CHECKED =
   'whether what its ends rest on holds them (keel, chine, deck edge, the members that it meets), crossings and ' +
   'holes in it, its bond to the plating, torsion and tripping, point loads';
@@ -30,7 +31,6 @@ export interface StiffenerEvaluation {
   /** The span with the least reserve. */
   worst: LoadedSpan | null;
   governing: SpanCheck | null;
-  slender: string[];
   problem: string | null;
 }
 
@@ -75,7 +75,6 @@ function evaluate(boat: Boat): StiffenerEvaluation[] {
       checks: [],
       worst: null,
       governing: null,
-      slender: [],
       problem: null,
     };
     if (shape === null) return { ...base, problem: 'The boat has no hull shape yet' };
@@ -99,7 +98,6 @@ function evaluate(boat: Boat): StiffenerEvaluation[] {
         checks,
         worst: governing?.on ?? null,
         governing,
-        slender: properties.former ? [] : properties.slender,
       };
     } catch (error) {
       if (!(error instanceof KeramosError)) throw error;

@@ -8,4 +8,5 @@ export {
 } from './evaluateStiffeners';
 export { STIFFENER_CHECKS, type LoadedSpan, type StiffenerCheck } from './loadSpan';
 export { membersOf, stiffenerMasses } from './members';
-export { memberOf, sectionProperties, type SectionMember, type SectionProperties } from './sectionProperties';
+export { memberOf, type SectionMember } from './sectionMember';
+export { sectionProperties, type SectionProperties } from './sectionProperties';

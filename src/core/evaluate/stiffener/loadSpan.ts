@@ -10,11 +10,19 @@ import {
   ZONE_LOCATIONS,
   type Sheet,
 } from '../../standard';
-import { sectionStiffness, topHatElements, type SectionElement, type StiffenerSection } from '../../stiffener';
+import {
+  leastFlange,
+  sectionStiffness,
+  topHatElements,
+  type SectionElement,
+  type StiffenerSection,
+} from '../../stiffener';
+import { weakestCore } from '../../material';
 import { put, type Recorder } from '../../working';
 import { type Boat, type Part, type Zone, craftOf } from '../../document';
 import { layAll, sheetsOf, type Book } from '../book';
 import type { SectionProperties } from './sectionProperties';
+import { recordWalls } from './walls';
 
 /** The rectangles of a section on its plating, from the outer face inward. */
 function elementsOf(
@@ -59,11 +67,21 @@ function elementsOf(
 
 /** One thing a stiffener must have on its worst span. */
 export interface StiffenerCheck {
-  id: 'web' | 'platingTension' | 'crownCompression' | 'platingCompression' | 'crownTension' | 'stiffness';
+  id:
+    | 'web'
+    | 'platingTension'
+    | 'crownCompression'
+    | 'platingCompression'
+    | 'crownTension'
+    | 'crownBuckling'
+    | 'webBuckling'
+    | 'stiffness'
+    | 'flangeWidth'
+    | 'flangeThickness';
   name: string;
   demand: number;
   capacity: number;
-  unit: 'm²' | 'N·m' | 'N·m²';
+  unit: 'm' | 'm²' | 'N' | 'N·m' | 'N·m²';
   reserveFactor: number;
 }
 const FROM_EITHER: Partial<Record<StiffenerCheck['id'], string>> = {
@@ -76,7 +94,11 @@ export const STIFFENER_CHECKS: Record<StiffenerCheck['id'], string> = {
   crownCompression: 'Crown, compression at the ends',
   platingCompression: 'Plating, compression at mid-span',
   crownTension: 'Crown, tension at mid-span',
+  crownBuckling: 'Crown, buckling or wrinkling at the ends',
+  webBuckling: 'Web, buckling or wrinkling in shear',
   stiffness: 'Stiffness',
+  flangeWidth: 'Bonding flanges, width',
+  flangeThickness: 'Bonding flanges, thickness',
 };
 
 /** A span as the pack loads it. */
@@ -168,6 +190,19 @@ export interface StandingStiffener {
   properties: SectionProperties;
 }
 
+/** A check, what it asks, what there is. */
+type Wanted = readonly [StiffenerCheck['id'], number, number, StiffenerCheck['unit']];
+
+/** Proportions of the bonding flanges: checks where they do not hold, and none where they do. */
+function narrowFlanges({ kind, height, flangeWidth }: StiffenerSection, { web, flange }: SectionProperties): Wanted[] {
+  const proportions: readonly Wanted[] = [
+    ['flangeWidth', leastFlange(height), flange ? flangeWidth : 0, 'm'],
+    // A flat bar is a wall twice as thick as its tabs, or more: what they bond is not looked at.
+    ...(kind === 'topHat' ? [['flangeThickness', web.thickness, flange?.thickness ?? 0, 'm'] as const] : []),
+  ];
+  return proportions.filter(([, least, there]) => there < least * (1 - 1e-9));
+}
+
 /** The pressure on a span where it stands on a zone (Pa). */
 function pressureOn(
   { shape, boat, book, support }: StandingStiffener,
@@ -225,17 +260,25 @@ export function loadSpan(
   const { EI, neutralAxis, sectionStiffnessTop } = sectionStiffness(elements, record);
   const quality = pack.qualityFactor[boat.brief.quality];
   const { strengthFactor } = pack.stiffener;
+  const { walls } = properties;
   const top = properties.crown ?? properties.web;
-  const outer = skins.reduce<{ tension: number; compression: number }>(
-    (low, { properties: p }) =>
-      p
-        ? {
-            tension: Math.min(low.tension, p.tensileStrength / p.E),
-            compression: Math.min(low.compression, p.compressiveStrength / p.E),
-          }
-        : low,
-    { tension: Infinity, compression: Infinity },
-  );
+  const strained = quality * strengthFactor;
+  const plates = skins.flatMap(({ properties: p }) => (p ? [p] : []));
+  const cores = plating.flatMap((sheet) => (sheet.role === 'core' ? [sheet.core] : []));
+  const soft = cores.length > 0 ? weakestCore(cores, pack.coreStrengthFactor) : null;
+  const least = (strains: readonly number[]) => Math.min(Infinity, ...strains);
+  // What the plating's skins may be strained by in design: pulled, and pressed without wrinkling on their core.
+  const outer = {
+    tension: least(plates.map((p) => (strained * p.tensileStrength) / p.E)),
+    compression: least(
+      plates.map((p) => {
+        const wrinkles = soft
+          ? pack.wrinklingFactor * Math.cbrt(soft.compressiveModulus.value * p.E * soft.shearModulus.value)
+          : Infinity;
+        return Math.min(strained * p.compressiveStrength, wrinkles) / p.E;
+      }),
+    ),
+  };
   const need = stiffenerRequirement(
     {
       pressure,
@@ -250,18 +293,23 @@ export function loadSpan(
     record,
     pack,
   );
-  const allowed = (strain: number, reach: number) => (strengthFactor * quality * strain * EI) / Math.max(1e-9, reach);
+  const allowed = (strain: number, reach: number) => (strain * EI) / Math.max(1e-9, reach);
   const toTop = EI / sectionStiffnessTop;
   const webs = (section.kind === 'topHat' ? 2 : 1) * properties.web.thickness * section.height;
   // Half of the moment at the ends, in the other sense, in the middle; a head of water may press from either face.
   const otherWay = isHead(location) ? need.moment : need.moment / 2;
-  const wanted: [StiffenerCheck['id'], number, number, StiffenerCheck['unit']][] = [
+  const wanted: readonly Wanted[] = [
     ['web', need.webArea, webs, 'm²'],
     ['platingTension', need.moment, allowed(outer.tension, neutralAxis), 'N·m'],
-    ['crownCompression', need.moment, allowed(top.compressiveStrength / top.E, toTop), 'N·m'],
+    ['crownCompression', need.moment, allowed((strained * top.compressiveStrength) / top.E, toTop), 'N·m'],
     ['platingCompression', otherWay, allowed(outer.compression, neutralAxis), 'N·m'],
-    ['crownTension', otherWay, allowed(top.tensileStrength / top.E, toTop), 'N·m'],
+    ['crownTension', otherWay, allowed((strained * top.tensileStrength) / top.E, toTop), 'N·m'],
+    ['crownBuckling', need.moment, allowed(quality * walls.crown.strain, toTop), 'N·m'],
+    ...(walls.web
+      ? [['webBuckling', need.webArea * need.designShear, quality * 2 * walls.web.flow * section.height, 'N'] as const]
+      : []),
     ['stiffness', need.secondMoment * top.E, EI, 'N·m²'],
+    ...narrowFlanges(section, properties),
   ];
   const checks = wanted.map(([id, demand, capacity, unit]): StiffenerCheck => ({
     id,
@@ -271,6 +319,7 @@ export function loadSpan(
     unit,
     reserveFactor: capacity / demand,
   }));
+  if (record) recordWalls(record, properties.walls);
   if (record)
     for (const check of checks)
       record({

@@ -7,10 +7,10 @@ import { evaluateStiffeners } from '..';
 const AXIS = 'the axis moves towards the plating, and the crown lies further from it';
 /** Every figure of a section, and the checks that more of it may lower, with the reason. */
 const MAY_FALL: Readonly<Record<string, Readonly<Record<string, string>>>> = {
-  height: {},
+  height: { crownBuckling: 'a higher bar turns over sooner' },
   baseWidth: {},
-  crownWidth: {},
-  flangeWidth: { crownCompression: AXIS, crownTension: AXIS },
+  crownWidth: { crownBuckling: 'a broader crown that stands by itself buckles sooner' },
+  flangeWidth: { crownCompression: AXIS, crownTension: AXIS, crownBuckling: AXIS },
 };
 /** Of a flange layer laid twice: the same, and its own plating is drawn nearer. */
 const FLANGE = MAY_FALL['flangeWidth']!;
