@@ -62,6 +62,31 @@ describe('Check', () => {
     expect(page()).toMatch(/Checked against: .*status unverified/);
     expect(page()).toContain(targetOf(desk.boat).toFixed(2));
   });
+  it('has strength under a load that was typed, with its working, and says what of buckling it leaves', async () => {
+    const id = await yard.boat((boat) => ({
+      ...boat,
+      parts: boat.parts.map((part) => ({
+        ...part,
+        zones: part.zones.map((zone) =>
+          zone.name === 'Foredeck' ? { ...zone, load: { N: [-30e3, 0, 0], M: [0, 0, 0], V: 0 } } : zone,
+        ),
+      })),
+    }));
+    const desk = await yard.show(id, <CheckScreen />);
+    const at = column(zones(), /Load typed under Analysis/);
+    const row = within(zones())
+      .getAllByRole('row')
+      .find(({ textContent }) => textContent!.startsWith('Foredeck'))!;
+    const zone = desk.boat.parts.flatMap((part) => part.zones).find(({ name }) => name === 'Foredeck')!;
+    const check = makeEvaluator()(desk.boat)
+      .get(zone.id)!
+      .checks.find((one) => one.id === 'typedLoad')!;
+    const cell = row.children[at] as HTMLElement;
+    expect(cell.textContent).toContain(formatReserve(check.reserveFactor));
+    fireEvent.click(within(cell).getByRole('button'));
+    expect(await screen.findByText(/Local limits of the sandwich/)).toBeTruthy();
+    expect(page()).toContain('Buckling of Foredeck under the load that is typed for it');
+  });
   it('sorts by the reserve, least first, by a click on its head', async () => {
     await yard.show(await yard.boat(), <CheckScreen />);
     const at = column(zones(), /Least|Reserve/);

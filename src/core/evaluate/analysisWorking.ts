@@ -1,7 +1,6 @@
 import { CRITERIA, FAILURE_MODES, limitingStrains, type Criterion } from '../laminate';
-import { put, type WorkingStep } from '../working';
-import type { ZoneAnalysis } from './analyse';
-import type { WorkingPart } from './zoneWorking';
+import { put, type WorkingPart, type WorkingStep } from '../working';
+import type { StackAnalysis } from './analyseStack';
 
 const RESERVE: Record<Criterion, { formula: string; source: string }> = {
   maxStress: {
@@ -32,7 +31,7 @@ const RESERVE: Record<Criterion, { formula: string; source: string }> = {
   },
 };
 
-const LOADS: Readonly<Record<ZoneAnalysis['loadSource'], string>> = {
+const LOADS: Readonly<Record<StackAnalysis['loadSource'], string>> = {
   given: 'Load as given',
   pressure: 'Load: edge moment of the pack’s pressure',
   pressureInside: 'Load: edge moment of the pack’s pressure, pressed from the inner face',
@@ -43,7 +42,7 @@ const LOADS: Readonly<Record<ZoneAnalysis['loadSource'], string>> = {
  * limits, the reserve factor.
  */
 export function failureWorking(
-  { load, loadSource, response, failure, plies, layerOf }: ZoneAnalysis,
+  { load, loadSource, response, failure, plies, layerOf }: StackAnalysis,
   criterion: Criterion,
 ): WorkingPart[] {
   const ply = plies[failure.ply]!;
@@ -198,4 +197,21 @@ export function failureWorking(
       ],
     },
   ];
+}
+
+/** The working of strength under a typed load: the local limits of a sandwich, and its first ply by Tsai–Wu. */
+export function typedLoadWorking(analysis: StackAnalysis): WorkingPart[] {
+  const limits = (analysis.sandwich ?? []).filter(({ demand }) => demand > 0);
+  const first = failureWorking(analysis, 'tsaiWu');
+  if (limits.length === 0) return first;
+  const steps = limits.map(({ name, demand, capacity, unit, reserveFactor }) => ({
+    quantity: name,
+    symbol: 'RF',
+    formula: '\\frac{\\text{there}}{\\text{asked}}',
+    inputs: [put('\\text{there}', capacity, unit), put('\\text{asked}', demand, unit)],
+    value: reserveFactor,
+    unit: '',
+    source: 'Hoff & Mautner 1945; NASA CR-1457 where it is pressed both ways; Allen',
+  }));
+  return [{ title: 'Local limits of the sandwich', steps }, ...first];
 }

@@ -1,5 +1,8 @@
 import { KeramosError } from '../error';
+import { FAILURE_MODES } from '../laminate';
 import type { Boat, Part, Zone } from '../document';
+import { analysisFactorOf } from './analysisFactor';
+import { analyseStack, type StackAnalysis } from './analyseStack';
 import { analyseZonePanels } from './analyseZonePanels';
 import { matchZone } from './match';
 import type { ZoneCheck } from './packChecks';
@@ -9,7 +12,22 @@ const TERMS = 8;
 /** In the place of a pack's id: checks that no pack asks for. */
 export const OWN_PROOFS = 'proofs';
 
-/** Proofs of a zone beside the rule, those that the brief says must hold; and what of them cannot be had. */
+/** What a stack is nearest to under its load: its first ply, or a local limit of the sandwich. */
+function nearestUnder({ plies, failure, sandwich }: StackAnalysis): { reserveFactor: number; governs: string } {
+  const ply = plies[failure.ply]?.name ?? 'ply';
+  const first = {
+    reserveFactor: failure.reserveFactor,
+    governs: `${ply}, ${FAILURE_MODES[failure.mode].toLowerCase()}`,
+  };
+  return (sandwich ?? [])
+    .map(({ name, reserveFactor }) => ({ reserveFactor, governs: name }))
+    .reduce((low, one) => (one.reserveFactor < low.reserveFactor ? one : low), first);
+}
+
+/**
+ * Proofs of a zone beside the rule: those that the brief says must hold, and strength under a load that somebody typed
+ * for it, with the yard's factor for analysis; and what of them cannot be had.
+ */
 export function otherProofs(
   boat: Boat,
   part: Part,
@@ -28,6 +46,7 @@ export function otherProofs(
     }
   };
   const own = { pack: OWN_PROOFS, quantity: 'ratio' } as const;
+  const asked = analysisFactorOf(boat);
   if (match)
     attempt('Match', () => {
       const found = matchZone(boat, part, zone);
@@ -41,8 +60,6 @@ export function otherProofs(
     });
   if (analysis)
     attempt('Analysis', () => {
-      const yard = boat.packs.find((pack) => pack.kind === 'yardRule');
-      const asked = yard?.kind === 'yardRule' ? yard.analysisFactor : 1;
       const found = analyseZonePanels(boat, part, zone, { pressure, terms: TERMS, detail: false });
       for (const { id, reserveFactor, governs, where } of found.reserves) {
         const demand = id === 'deflection' ? 1 : asked;
@@ -60,6 +77,12 @@ export function otherProofs(
         if (at < 0) checks.push(one as ZoneCheck);
         else if (one.reserveFactor < checks[at]!.reserveFactor) checks[at] = one as ZoneCheck;
       }
+    });
+  if (zone.load)
+    attempt('Load typed under Analysis', () => {
+      const { reserveFactor: capacity, governs } = nearestUnder(analyseStack(boat, part, zone, 'tsaiWu'));
+      const reserveFactor = capacity / asked;
+      checks.push({ ...own, id: 'typedLoad', demand: asked, capacity, reserveFactor, governs, panel: '' });
     });
   return { checks, unproven };
 }

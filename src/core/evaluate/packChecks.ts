@@ -18,6 +18,7 @@ import {
 import { said } from '../quantity';
 import { put } from '../working';
 import { craftOf, panelsToCheck, tanksOn, type Boat, type CheckedPanel, type Zone } from '../document';
+import { analysisFactorOf } from './analysisFactor';
 import { heldOnTrust, panelsNotChecked } from './heldBy';
 import { layReference, sheetsOf, type Book, type LaidLayer } from './book';
 
@@ -199,6 +200,10 @@ export function checkIn(boat: Boat, zone: Zone, { book, laid }: Pick<Checked, 'b
     notChecked.add(`The pack's own pressure: ${said(zone.designPressure, 'pressure')} are typed in its place`);
     if (!isHead(zone.location)) notChecked.add('The same from the inner face: what is typed presses from outside');
   }
+  if (zone.load && analysisFactorOf(boat) === 1)
+    notChecked.add('A factor over loads that are typed under Analysis: strength is held to them as they stand');
+  if (zone.load && Math.min(zone.load.N[0], zone.load.N[1], -Math.abs(zone.load.N[2])) < 0)
+    notChecked.add(`Buckling of ${zone.name} under the load that is typed for it: Analysis looks at that`);
   // A bulkhead may have been asked for the head; a tank's own zone is.
   if (zone.location !== 'tank' && !(isHead(zone.location) && zone.designPressure !== null))
     for (const { name } of tanksOn(boat, zone))

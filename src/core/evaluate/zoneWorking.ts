@@ -1,19 +1,15 @@
 import { laminateStiffness } from '../laminate';
 import { WORKING_SECTIONS, type CheckId, type Trace, type WorkingSection } from '../standard';
-import { put, type WorkingStep } from '../working';
+import { put, type WorkingPart, type WorkingStep } from '../working';
 import type { Boat, Part, Zone } from '../document';
 import { analysePanel } from './analysePanel';
+import { analyseStack } from './analyseStack';
+import { typedLoadWorking } from './analysisWorking';
 import { massOf } from './book';
 import { evaluateZone, pliesOfZone, traceZone } from './evaluateZone';
 import { matchZone } from './match';
 import { OWN_PROOFS } from './otherProofs';
 import { panelWorking } from './panelWorking';
-
-/** A titled run of steps. */
-export interface WorkingPart {
-  title: string;
-  steps: WorkingStep[];
-}
 
 const MINIMA: readonly CheckId[] = ['minimumFibre', 'coreMinimum', 'outerMinimum', 'innerMinimum'];
 /** Steps that serve certain checks only, by their symbol; all others serve every check of strength or stiffness. */
@@ -31,6 +27,7 @@ const ONLY_FOR: Record<string, readonly CheckId[]> = {
   '\\sigma_d': ['skinFlexure'],
   '\\sigma_{uf}': ['skinFlexure'],
   M_d: ['plyByPly'],
+  '\\tau': ['plyByPly'],
   EI: ['plyByPly', 'outerSkin', 'innerSkin', 'stiffness'],
 };
 const serves = (step: WorkingStep, check: CheckId) => ONLY_FOR[step.symbol]?.includes(check) ?? !MINIMA.includes(check);
@@ -76,6 +73,7 @@ export function zoneWorking(boat: Boat, part: Part, zone: Zone, { check, packId 
 
 /** The working of a proof beside the rule: every ratio of a match, or the plate. */
 function proofWorking(boat: Boat, part: Part, zone: Zone, check: CheckId | undefined): WorkingPart[] {
+  if (check === 'typedLoad') return typedLoadWorking(analyseStack(boat, part, zone, 'tsaiWu'));
   if (check !== 'byMatch') return [{ title: 'Plate', steps: panelWorking(analysePanel(boat, part, zone)) }];
   const match = matchZone(boat, part, zone);
   return [

@@ -27,6 +27,12 @@ export interface WorkingStep {
   note?: string;
 }
 
+/** A titled run of steps. */
+export interface WorkingPart {
+  title: string;
+  steps: WorkingStep[];
+}
+
 export type Recorder = (step: WorkingStep) => void;
 
 /** Collect the steps of one calculation: `const { steps, record } = recorder()`. */

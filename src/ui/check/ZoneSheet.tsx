@@ -108,13 +108,15 @@ export function ZoneSheet(props: ZoneSheetProps) {
 
 function checkColumn(column: CheckColumn, props: ZoneSheetProps, words: (text: string) => string): DataColumn<ZoneRow> {
   const { boat, onWorking } = props;
-  const pack = boat.packs.find(({ id }) => id === column.pack)!;
+  // What no pack asks for has none.
+  const [first, ...others] = boat.packs;
+  const pack = others.find(({ id }) => id === column.pack && id !== first!.id);
   return {
     id: column.key,
     head: (
       <>
         {column.head}
-        {pack !== boat.packs[0] && <div className="unit">{pack.title}</div>}
+        {pack && <div className="unit">{pack.title}</div>}
       </>
     ),
     headClass: 'text-wrap small fw-semibold',
@@ -135,7 +137,7 @@ function checkColumn(column: CheckColumn, props: ZoneSheetProps, words: (text: s
           title={`${CHECKS[check.id]}: ${words(whereGoverns(check))}. Opens the working.`}
           working={{
             title: `${zone.name}: ${CHECKS[check.id]}`,
-            record: () => zoneWorking(boat, part, zone, { check: check.id, packId: pack.id }),
+            record: () => zoneWorking(boat, part, zone, { check: check.id, packId: column.pack }),
           }}
           onWorking={onWorking}
         />

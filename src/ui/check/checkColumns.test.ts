@@ -6,7 +6,7 @@ import { CHECKS, type CheckId } from '@/core/standard';
 import { checkColumns, checkIn } from './checkColumns';
 
 /** Match and analysis have columns of their own, whether or not the brief asks for them. */
-const OWN: readonly CheckId[] = ['byMatch', 'byAnalysis', 'analysisDeflection'];
+const OWN: readonly CheckId[] = ['byMatch', 'byAnalysis', 'analysisDeflection', 'typedLoad'];
 
 describe('the columns of the compliance sheet', () => {
   it.each([merrow(), brant(), wooden()])('hold every check of every zone once: $name', (boat) => {
@@ -33,6 +33,17 @@ describe('the columns of the compliance sheet', () => {
       };
       expect(checkColumns(boat, new Map([['z', evaluation]])), id).toHaveLength(1);
     }
+  });
+  it('hold strength under a load that is typed for a zone, beside the packs', () => {
+    const boat = merrow();
+    const load = { N: [20e3, 0, 0], M: [0, 0, 0], V: 0 } as const;
+    const zones = boat.parts[0]!.zones.map((zone, i) =>
+      i === 0 ? { ...zone, load: { ...load, N: [...load.N], M: [...load.M] } as typeof zone.load } : zone,
+    );
+    const typed = { ...boat, parts: [{ ...boat.parts[0]!, zones }, ...boat.parts.slice(1)] };
+    const column = checkColumns(typed, makeEvaluator()(typed)).at(-1)!;
+    expect(column).toMatchObject({ pack: OWN_PROOFS, ids: ['typedLoad'], head: 'Load typed under Analysis' });
+    expect(checkColumns(boat, makeEvaluator()(boat)).some(({ pack }) => pack === OWN_PROOFS)).toBe(false);
   });
   it('leave out what no zone of the boat has, and what no pack asks for', () => {
     expect(checkColumns(merrow(), new Map())).toEqual([]);

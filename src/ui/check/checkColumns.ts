@@ -1,5 +1,5 @@
 import type { Boat } from '@/core/document';
-import type { ZoneCheck, ZoneEvaluation } from '@/core/evaluate';
+import { OWN_PROOFS, type ZoneCheck, type ZoneEvaluation } from '@/core/evaluate';
 import { CHECKS } from '@/core/standard';
 
 /** A column of the sheet: the checks of one pack that share it. */
@@ -27,16 +27,17 @@ const SHARED: readonly Pick<CheckColumn, 'ids' | 'head'>[] = [
   { ids: ['specifiedLayers'], head: CHECKS.specifiedLayers },
 ];
 
+/** Of no pack. */
+const TYPED: Pick<CheckColumn, 'ids' | 'head'> = { ids: ['typedLoad'], head: CHECKS.typedLoad };
+
 /** The columns that some zone fills, pack after pack; match and analysis have columns of their own. */
 export function checkColumns(boat: Boat, evaluations: ReadonlyMap<string, ZoneEvaluation>): CheckColumn[] {
   const filled = new Set([...evaluations.values()].flatMap((e) => e.checks.map(({ pack, id }) => `${pack}|${id}`)));
-  return boat.packs.flatMap((pack) =>
-    SHARED.filter(({ ids }) => ids.some((id) => filled.has(`${pack.id}|${id}`))).map((column) => ({
-      key: `${pack.id}|${column.ids[0]}`,
-      pack: pack.id,
-      ...column,
-    })),
-  );
+  const columnsOf = (pack: string, columns: typeof SHARED): CheckColumn[] =>
+    columns
+      .filter(({ ids }) => ids.some((id) => filled.has(`${pack}|${id}`)))
+      .map((column) => ({ key: `${pack}|${column.ids[0]}`, pack, ...column }));
+  return [...boat.packs.flatMap(({ id }) => columnsOf(id, SHARED)), ...columnsOf(OWN_PROOFS, [TYPED])];
 }
 
 /** The least check of a zone in a column; none where it does not apply to the construction. */
