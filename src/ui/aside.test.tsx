@@ -4,7 +4,7 @@ import type { Boat } from '@/core/document';
 import { formatReserve } from '@/core/quantity';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { choose, press, type, went, Yard } from '../../tests/helpers/yard';
-import { analysePanel, analyseZone } from '@/core/evaluate';
+import { analysePanel, analyseZone, panelBuckling } from '@/core/evaluate';
 import { KNOCK_DOWNS, GENERIC_MATERIALS } from '@/core/material';
 import { CRITERIA, type Criterion } from '@/core/laminate';
 import { effectOf } from '@/core/option';
@@ -110,6 +110,22 @@ describe('a bulkhead with a heavy skin', () => {
     const part = boat.parts.find(({ name }) => name === 'Bulkheads')!;
     return [boat, part, part.zones[0]!] as const;
   };
+  it('pressed in its plane by a typed load says before which panel buckles, and what that leaves out', async () => {
+    const desk = await yard.show(await yard.boat(), <AnalysisScreen />);
+    const [, part, zone] = at(desk.boat);
+    choose('Zone', new RegExp(zone.name));
+    await waitFor(() => expect(page()).toContain('buckling; fasteners, joints'));
+    expect(screen.queryByTestId('buckling')).toBeNull();
+    type(/^N along/, '-40');
+    const now = desk.boat.parts.find(({ id }) => id === part.id)!.zones[0]!;
+    expect(now.load!.N).toEqual([-40e3, 0, 0]);
+    const { reserveFactor, panel } = panelBuckling(desk.boat, part, now, now.load!.N)!;
+    const said = await screen.findByTestId('buckling');
+    expect(said.textContent).toContain(formatReserve(reserveFactor));
+    if (panel) expect(said.textContent).toContain(panel);
+    expect(page()).toContain('initial waves of the panel');
+    await desk.saved();
+  });
   it('is shown under the face that leaves less in Analysis and in Panel, and both say which', async () => {
     const id = await yard.boat(heavy);
     const desk = await yard.show(id, <AnalysisScreen />);
@@ -212,7 +228,7 @@ describe('a material swapped', () => {
     expect(swap().disabled).toBe(true);
     choose('Lay in its place', /SAN 85/);
     const effect = await waitFor(() => screen.getByTestId('effect').textContent!);
-    expect(effect).toMatch(/The boat: 669\.2 kg → 6\d\d\.\d kg \(\+\d+\.\d kg\)/);
+    expect(effect).toMatch(/The boat: 673\.0 kg → 6\d\d\.\d kg \(\+\d+\.\d kg\)/);
     expect(effect).toMatch(/\d+ margins move, \d+ to below 1\.10/);
     expect(desk.boat).toBe(start);
     await waitFor(() => expect(swap().disabled).toBe(false));

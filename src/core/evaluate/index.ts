@@ -1,5 +1,6 @@
+export { panelBuckling, type PanelBuckling } from './panelBuckling';
 export { analyseZone, throughThickness, warpOf, type ZoneAnalysis } from './analyse';
-export { analyseStack, pressureLoad, type StackAnalysis } from './analyseStack';
+export { analyseStack, type StackAnalysis } from './analyseStack';
 export { designPliesOf } from './designStack';
 export { fittingOnPanel, type FittingLoad, type FittingReserve } from './fittingOnPanel';
 export type { SandwichCheck } from './sandwichChecks';
@@ -32,8 +33,10 @@ export {
 } from './stiffener/evaluateStiffeners';
 export { type LoadedSpan, STIFFENER_CHECKS, type StiffenerCheck } from './stiffener/loadSpan';
 export { membersOf, stiffenerMasses } from './stiffener/members';
-export { memberOf, type SectionMember, sectionProperties, type SectionProperties } from './stiffener/sectionProperties';
-export { stackWorking, type WorkingPart, zoneWorking } from './zoneWorking';
+export { memberOf, type SectionMember } from './stiffener/sectionMember';
+export { sectionProperties, type SectionProperties } from './stiffener/sectionProperties';
+export { stackWorking, zoneWorking } from './zoneWorking';
+export type { WorkingPart } from '../working';
 export { ENGINE } from './engine';
 export { proveBoat, type ProofStep, type ZoneProof } from './proofs';
 export { cracksUnderBlows, slams } from './slamming';

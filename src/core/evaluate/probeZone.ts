@@ -121,11 +121,14 @@ export function probeZone(boat: Boat, zone: Zone, target: number): ZoneProbe {
         throw error;
       }
       let worst: Failing | null = null;
-      for (const { id, reserveFactor, governs } of result.checks) {
-        const never = isMonotone(id);
-        if ((only && !never) || left(id)) continue;
+      for (const { id, reserveFactor: own, evenly = own, governs } of result.checks) {
+        const monotone = isMonotone(id);
+        if ((only && !monotone) || left(id)) continue;
         const slack = only && BY_FIBRE.has(id) ? fibreSlack : 1;
+        const reserveFactor = only ? evenly : own;
         if (reaches(reserveFactor * slack, target)) continue;
+        // What the laminate's own directions ask for, one with less of it may not.
+        const never = monotone && !reaches(evenly, target);
         if (worst === null || reserveFactor < worst.reserveFactor!) worst = { id, reserveFactor, governs, never };
       }
       if (worst || only || result.unproven.length === 0) return worst;

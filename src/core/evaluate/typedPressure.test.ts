@@ -2,7 +2,7 @@ import { expect, it } from 'vitest';
 import { merrow, zoneOf } from '../../../tests/helpers/merrow';
 import type { Boat, Zone } from '../document';
 import { applyEdits, editsSchema } from '../edit';
-import { analysePanel, evaluateStiffeners, evaluateZone, pressureLoad, zoneWorking } from '.';
+import { analysePanel, evaluateStiffeners, evaluateZone, analyseStack, zoneWorking } from '.';
 
 const boat = merrow();
 const [, was] = zoneOf(boat, 'Bottom forward');
@@ -33,7 +33,7 @@ it('goes into analysis, the load of the stack and stiffeners too, and is said in
   const [one, two] = [once, twice].map(({ boat: of, part, zone }) => analysePanel(of, part, zone, { detail: false }));
   expect(one!.pressure).toBe(30_000);
   expect(one!.governing.reserveFactor / two!.governing.reserveFactor).toBeCloseTo(2, 6);
-  const [x, y] = [once, twice].map(({ boat: of, part, zone }) => pressureLoad(of, part, zone).V!);
+  const [x, y] = [once, twice].map(({ boat: of, part, zone }) => analyseStack(of, part, zone, 'tsaiWu').load.V);
   expect(y! / x!).toBeCloseTo(2, 9);
   const floors = [once, twice].map(({ boat: of }) =>
     evaluateStiffeners(of).filter(({ worst }) => worst?.zone?.zone.id === was.id && worst.pressure >= 30_000),
@@ -64,7 +64,7 @@ it('an overflow above the top of a tank adds its water to panels and loads; else
   expect(high.e.pressure!.pressure - none.e.pressure!.pressure).toBeCloseTo(6000, 6);
   expect(low.e.pressure).toEqual(none.e.pressure);
   expect(high.e.governing!.reserveFactor).toBeLessThan(low.e.governing!.reserveFactor);
-  const [v, w] = [low, high].map(({ of, part, zone }) => pressureLoad(of, part, zone).V!);
+  const [v, w] = [low, high].map(({ of, part, zone }) => analyseStack(of, part, zone, 'tsaiWu').load.V);
   expect(w! / v!).toBeCloseTo(high.e.pressure!.pressure / low.e.pressure!.pressure, 9);
   expect(none.e.notChecked.join()).toContain('overflow above the top of the tank');
   expect(low.e.notChecked.join()).not.toContain('overflow');

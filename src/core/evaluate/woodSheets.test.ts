@@ -77,7 +77,9 @@ describe('a bulkhead of plain plywood', () => {
   it('bears four times as much at twice the thickness at least, and its analysis follows', () => {
     const twice = sheeted({ thickness: 0.018 });
     expect(reserve(twice, 'plyByPly')! / reserve(of, 'plyByPly')!).toBeGreaterThanOrEqual(4 - 1e-6);
-    expect(reserve(twice, 'woodShear')! / reserve(of, 'woodShear')!).toBeCloseTo(2, 6);
+    // Of more veneers it bends more alike both ways, and hands less to the long edge.
+    expect(reserve(twice, 'woodShear')! / reserve(of, 'woodShear')!).toBeGreaterThanOrEqual(2 - 1e-6);
+    expect(reserve(twice, 'woodShear')! / reserve(of, 'woodShear')!).toBeLessThan(2.2);
     const [one, two] = [of, twice].map((each) => analysePanel(each.boat, each.part, each.zone, { detail: false }));
     const least = (found: typeof one) => found!.governing.reserveFactor;
     expect(least(two) / least(one)).toBeGreaterThan(3.9);

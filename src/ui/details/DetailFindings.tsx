@@ -6,6 +6,7 @@ import {
   drawingSvg,
   sceneOf,
   transomSchools,
+  weakestOf,
   type DetailCheck,
   type DetailEvaluation,
 } from '@/core/detail/kinds';
@@ -229,7 +230,7 @@ function Schools({ boat, evaluation: { detail } }: { boat: Boat; evaluation: Det
         <tr>
           <th scope="row">Weakest</th>
           {schools.map(({ key, checks }) => {
-            const weakest = checks.reduce((a, b) => (b.reserveFactor < a.reserveFactor ? b : a));
+            const weakest = weakestOf(checks)!;
             return (
               <td key={key}>
                 {weakest.name} {formatReserve(weakest.reserveFactor)}{' '}

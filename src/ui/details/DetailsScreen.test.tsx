@@ -1,9 +1,12 @@
 // @vitest-environment happy-dom
-import { fireEvent, screen, within } from '@testing-library/react';
+import { cleanup, fireEvent, screen, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { choose, press, shown, type, went, Yard, type Desk } from '../../../tests/helpers/yard';
 import { actingLoad, LOAD_CAUSES } from '@/core/detail';
-import { DETAIL_KINDS } from '@/core/detail/kinds';
+import { DETAIL_KINDS, sceneOf, transomSchools, weakestOf, type DetailOf } from '@/core/detail/kinds';
+import { formatReserve } from '@/core/quantity';
+import { createBoat } from '@/server/stores/boats';
+import { brant } from '../../../tests/helpers/merrow';
 import { GENERIC_MATERIALS } from '@/core/material';
 import { DetailsScreen } from './DetailsScreen';
 
@@ -38,6 +41,24 @@ describe('a detail', () => {
     await desk.saved();
     desk.undo();
     expect(reserveOf('Tow post')).toBe(before);
+  });
+  it('a transom stands in both schools, each with its weakest link: a clamp that fits is none', async () => {
+    cleanup();
+    desk = await yard.show(
+      (await createBoat(yard.context, brant())).id,
+      <DetailsScreen shelf={[...GENERIC_MATERIALS]} />,
+    );
+    fireEvent.click(within(table()).getByRole('button', { name: 'Auxiliary outboard' }));
+    const detail = desk.boat.details.find(({ kind }) => kind === 'transom') as DetailOf<'transom'>;
+    const schools = transomSchools(sceneOf(desk.boat, detail), detail);
+    const row = within(screen.getByRole('table', { name: 'Two schools of the transom' })).getByRole('row', {
+      name: /^Weakest/,
+    });
+    for (const { checks } of schools) {
+      const { id, name, reserveFactor } = weakestOf(checks)!;
+      expect(['clampMost', 'clampLeast']).not.toContain(id);
+      expect(row.textContent).toContain(`${name} ${formatReserve(reserveFactor)}`);
+    }
   });
   it.each(Object.entries(DETAIL_KINDS))('of the kind %s (%s) is added whole, judged and drawn', async (kind, words) => {
     choose('Kind of detail', words);
