@@ -84,6 +84,9 @@ describe('Analysis', () => {
       expect(applied(), id).toBe(count + (was ? -1 : 1));
     }
     await desk.saved();
+    // Both are on by now: what is left of the core's shear strength, and why.
+    const core = within(screen.getByRole('table', { name: 'Cores' })).getAllByRole('row')[1]!.textContent;
+    expect(core).toMatch(/Shear strength.*hot × 0\.\d+, fatigue × 0\.45/);
   });
   it('shows stiffness by direction and whether the fibres work together', async () => {
     await open();

@@ -62,6 +62,27 @@ describe('laminate analysis of a zone', () => {
     expect(reserve({ characteristic: false, wet: false, process: false, fatigue: true }) / none).toBeCloseTo(0.42, 6);
     expect(reserve({})).toBeLessThan(reserve({ wet: false }));
   });
+  it('heat and repeated load take their part off the core as well', () => {
+    const limits = (patch: Partial<Boat['brief']['knockDowns']>) => {
+      const knockDowns = { ...boat.brief.knockDowns, ...patch };
+      const load = { N: [-3e4, 0, 0], M: [0, 0, 0], V: 1e3 } as const satisfies ZoneLoad;
+      const { sandwich } = analyse(
+        applyEdits(boat, [
+          { type: 'brief.set', patch: { knockDowns } },
+          { type: 'zone.set', zoneId: zoneOf(boat, 'Foredeck')[1].id, patch: { load } },
+        ]).boat,
+        'Foredeck',
+      );
+      return Object.fromEntries(sandwich!.map(({ id, reserveFactor }) => [id, reserveFactor]));
+    };
+    const [cool, hot, worked] = [limits({}), limits({ hot: true }), limits({ fatigue: true })];
+    // Its core is a cross-linked foam: 0.65 by heat; a skin wrinkles by the cube root of E Ec Gc.
+    expect(hot.coreShear! / cool.coreShear!).toBeCloseTo(0.65, 9);
+    expect(hot.wrinklingInner! / cool.wrinklingInner!).toBeCloseTo(0.65 ** (2 / 3), 9);
+    expect(hot.crimping! / cool.crimping!).toBeCloseTo(0.65, 9);
+    expect(worked.coreShear! / cool.coreShear!).toBeCloseTo(0.45, 9);
+    expect(worked.wrinklingInner).toBe(cool.wrinklingInner);
+  });
   it('a symmetric stack stays flat when it cools, an unsymmetric one warps', () => {
     const [liner, pan] = zoneOf(boat, 'Liner pan');
     const { warp } = analyseZone(

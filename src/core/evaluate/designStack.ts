@@ -1,6 +1,6 @@
 import { invalid } from '../error';
 import type { Ply } from '../laminate';
-import { knockDownChain, woodFactor, type Core, type Fabric } from '../material';
+import { coreAsDesigned, knockDownChain, woodFactor, type Core, type Fabric } from '../material';
 import type { Boat, Part, Zone } from '../document';
 import { bookOf, layAll, pliesOf, remembered, type Book, type LaidLayer } from './book';
 
@@ -37,7 +37,8 @@ function designPlies(boat: Boat, book: Book, laid: readonly LaidLayer[]): Ply[][
 const carries = ({ material, layer }: LaidLayer) => material.kind !== 'coating' && layer.role === 'structure';
 
 /**
- * A zone's plies with design strengths, the layer each belongs to, and its cores.
+ * A zone's plies with design strengths, the layer each belongs to, and its cores with what the boat's heat and repeated
+ * load leave of them.
  * @throws KeramosError `invalid` that names the layer for an empty zone, a core alone, a core without a skin.
  */
 export function designStack(boat: Boat, part: Part, zone: Zone): { plies: Ply[]; layerOf: number[]; cores: Core[] } {
@@ -61,7 +62,9 @@ export function designStack(boat: Boat, part: Part, zone: Zone): { plies: Ply[];
   return {
     plies: perLayer.flat(),
     layerOf: perLayer.flatMap((some, i) => some.map(() => laid[i]!.index)),
-    cores: laid.flatMap(({ material }) => (material.kind === 'core' ? [material] : [])),
+    cores: laid.flatMap(({ material }) =>
+      material.kind === 'core' ? [coreAsDesigned(material, boat.brief.knockDowns)] : [],
+    ),
   };
 }
 

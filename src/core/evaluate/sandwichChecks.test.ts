@@ -54,6 +54,20 @@ describe('skins of a sandwich that are pressed', () => {
     expect(both!).toBeLessThan(0.95 * least);
     expect(both!).toBeGreaterThan(0.5 * least);
   });
+  it('crimp along whatever presses most: in pure shear the diagonal, by hand G d² / c', () => {
+    const inner = plies.slice(plies.findLastIndex(({ role }) => role === 'core') + 1);
+    const [c, other] = [plies[first]!.thickness, inner.reduce((sum, ply) => sum + ply.thickness, 0)];
+    const there = (core!.shearModulus.value * (c + (thickness + other) / 2) ** 2) / c;
+    for (const N of [[-50e3, 0, 0] as const, [0, 0, 50e3] as const]) {
+      const { demand, capacity } = under([...N]).of('crimping');
+      expect(demand).toBeCloseTo(50e3, 6);
+      expect(capacity / there).toBeGreaterThan(0.99);
+      expect(capacity / there).toBeLessThan(1 + 1e-9);
+    }
+    expect(under([50e3, 50e3, 0]).of('crimping').demand).toBe(0);
+    // Pulled along and sheared: the diagonal is pressed all the same.
+    expect(under([50e3, 0, 50e3]).of('crimping').demand).toBeCloseTo(50e3 * (Math.sqrt(1.25) - 0.5), 6);
+  });
   it('in shear wrinkle along the diagonal that is pressed, whichever that is', () => {
     for (const sense of [1, -1]) {
       const { response, of } = under([0, 0, sense * 50e3]);

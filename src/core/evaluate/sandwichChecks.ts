@@ -129,8 +129,9 @@ export function sandwichChecks(
     check({
       id: 'crimping',
       name: 'Shear crimping',
-      demand: Math.max(0, -load.N[0], -load.N[1]),
-      capacity: Math.min(shear.A44, shear.A55),
+      demand: Math.max(0, -principalStress(load.N).least),
+      // Of the core as it stands here: a warm one gives more than the panel's stiffness has it.
+      capacity: Math.min(shear.A44, shear.A55, (weakest.shearModulus.value * distance ** 2) / coreThickness),
       unit: 'N/m',
     }),
     check({

@@ -14,6 +14,7 @@ export { questionMaterial } from './question';
 export { CORE_FORMS, type CoreForm } from './schema';
 export { asLaidStrength } from './asLaidStrength';
 export { weakestCore } from './weakestCore';
+export { coreAsDesigned, coreKnockDown } from './coreKnockDown';
 export { failureStrains } from './failureStrains';
 export { unidirectionalExpansion } from './expansion';
 export {

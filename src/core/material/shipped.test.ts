@@ -9,7 +9,7 @@ import asSpecified from '@data/standards/as-specified.json';
 import method from '@data/standards/iso-12215-5-2008-method.json';
 import workboat from '@data/standards/workboat-uplift.json';
 import yardRule from '@data/standards/yard-rule.json';
-import { FIBRE_FAMILIES, GENERIC_MATERIALS, materialSchema } from '.';
+import { CORE_FAMILIES, CORE_KINDS, FIBRE_FAMILIES, GENERIC_MATERIALS, materialSchema } from '.';
 import { packSchema, SHIPPED_PACKS } from '../standard';
 
 const within = (minimum: number, maximum: number) => z.number().min(minimum).max(maximum);
@@ -102,6 +102,7 @@ describe('data that ships', () => {
         hot: within(0.05, 1),
         fatigue: within(0.05, 1),
       }),
+      core: z.strictObject({ hot: factors(Object.keys(CORE_FAMILIES)), fatigue: factors(Object.keys(CORE_KINDS)) }),
     }).parse(knockDowns);
   });
 });

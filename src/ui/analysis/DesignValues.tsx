@@ -1,7 +1,15 @@
 'use client';
 import { useState } from 'react';
 import { Form } from 'react-bootstrap';
-import { KNOCK_DOWNS, knockDownChain, type Fabric, type KnockDown, type KnockDownStep } from '@/core/material';
+import {
+  coreKnockDown,
+  KNOCK_DOWNS,
+  knockDownChain,
+  type Core,
+  type Fabric,
+  type KnockDown,
+  type KnockDownStep,
+} from '@/core/material';
 import { formatNumber } from '@/core/quantity';
 import type { Boat } from '@/core/document';
 import type { ZoneEvaluation } from '@/core/evaluate';
@@ -46,6 +54,64 @@ function chainRows(steps: readonly KnockDownStep[], factor: number): ChainRow[] 
     });
   }
   return [...rows, { name: 'Design value', on: true, before: factor, after: factor }];
+}
+
+/** What heat and repeated load leave of the cores of a zone, before the share of it that the pack lets count. */
+function CoreValues({ boat, evaluation }: { boat: Boat; evaluation: ZoneEvaluation }) {
+  const { show, unit } = useUnits();
+  const cores = evaluation.layers
+    .flatMap(({ material }) => (material.kind === 'core' ? [material] : []))
+    .filter(({ id }, i, all) => all.findIndex((other) => other.id === id) === i);
+  if (cores.length === 0) return null;
+  const row = (core: Core) => {
+    const { steps, shear, crushing, moduli } = coreKnockDown(core, boat.brief.knockDowns);
+    const figures = [
+      { name: 'Shear strength', value: core.shearStrength.value, share: shear, quantity: 'stress' },
+      { name: 'Crushing strength', value: core.compressiveStrength.value, share: crushing, quantity: 'stress' },
+      { name: 'Shear modulus', value: core.shearModulus.value, share: moduli, quantity: 'stress' },
+    ] as const;
+    return figures.map(({ name, value, share, quantity }, i) => (
+      <tr key={`${core.id} ${name}`}>
+        <td>{i === 0 && core.name}</td>
+        <td>{name}</td>
+        <td className="num">{show(value, quantity)}</td>
+        <td className="num fw-semibold">{show(value * share, quantity)}</td>
+        <td className="small soft">
+          {steps
+            .filter(({ on, id }) => on && (id === 'hot' || i === 0))
+            .map(({ id, factor }) => `${KNOCK_DOWNS[id].toLowerCase()} × ${formatNumber(factor, 2)}`)
+            .join(', ') || 'nothing comes off'}
+        </td>
+      </tr>
+    ));
+  };
+  return (
+    <>
+      <table className="table table-sm mb-1" aria-label="Cores">
+        <thead>
+          <tr>
+            <th>Core</th>
+            <th aria-label="Figure" />
+            <th className="num">
+              Mean <span className="unit">{unit('stress')}</span>
+            </th>
+            <th className="num">
+              Design <span className="unit">{unit('stress')}</span>
+            </th>
+            <th>What comes off</th>
+          </tr>
+        </thead>
+        <tbody>{cores.map(row)}</tbody>
+      </table>
+      <p className="small soft">
+        Heat and repeated load count for cores too; of what is left the pack lets its share count. Cores are taken as
+        dry.{' '}
+        {coreKnockDown(cores[0]!, boat.brief.knockDowns)
+          .steps.map(({ source }) => `${source}.`)
+          .join(' ')}
+      </p>
+    </>
+  );
 }
 
 /** From the mean test value to the design value: what comes off, why, and the switch for each. */
@@ -195,6 +261,7 @@ export function DesignValues({ boat, evaluation }: { boat: Boat; evaluation: Zon
           </div>
         );
       })}
+      <CoreValues boat={boat} evaluation={evaluation} />
       <p className="small soft mb-0">
         {ids.filter((id) => boat.brief.knockDowns[id]).length} of {ids.length} knock-downs are applied.
       </p>
