@@ -1,3 +1,4 @@
+export { analysisFactorOf } from './analysisFactor';
 export { panelBuckling, type PanelBuckling } from './panelBuckling';
 export { analyseZone, throughThickness, warpOf, type ZoneAnalysis } from './analyse';
 export { analyseStack, type StackAnalysis } from './analyseStack';

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { Card, Form } from 'react-bootstrap';
 import { formatNumber, reaches } from '@/core/quantity';
 import { craftOf, methodOf, SINGLE_SKIN_PATHS, type Boat } from '@/core/document';
-import { targetOf, type ZoneEvaluation } from '@/core/evaluate';
+import { analysisFactorOf, targetOf, type ZoneEvaluation } from '@/core/evaluate';
 import { packLimits, packStatus } from '@/core/standard';
 import { useDesign } from '../shared/boat';
 import { CautionList } from '../shared/CautionList';
@@ -51,7 +51,7 @@ export function CheckScreen() {
   const { proofs, done } = useProofs(boat);
   const cautions = useCautions(boat, evaluations);
   const yard = boat.packs.find((pack) => pack.kind === 'yardRule');
-  const asked = Math.max(target, yard?.kind === 'yardRule' ? yard.analysisFactor : 0);
+  const asked = Math.max(target, analysisFactorOf(boat));
   const thin = (e: { problem: string | null; governing: { reserveFactor: number } | null }) =>
     !onlyThin || e.problem !== null || !reaches(e.governing?.reserveFactor ?? 0, target);
   const rows = boat.parts

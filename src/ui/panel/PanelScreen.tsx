@@ -4,7 +4,7 @@ import { Card, Col, Form, Row } from 'react-bootstrap';
 import { KeramosError } from '@/core/error';
 import type { Criterion } from '@/core/laminate';
 import { formatNumber } from '@/core/quantity';
-import { matchZone, panelWorking, targetOf, whereGoverns, zoneWorking } from '@/core/evaluate';
+import { analysisFactorOf, matchZone, panelWorking, targetOf, whereGoverns, zoneWorking } from '@/core/evaluate';
 import { usualPanelCase, type PanelCase } from '@/core/document';
 import { CHECKS } from '@/core/standard';
 import { Term } from '../help/Term';
@@ -55,7 +55,7 @@ export function PanelScreen() {
     return said;
   };
   const yard = boat.packs.find((pack) => pack.kind === 'yardRule');
-  const asked = Math.max(target, yard?.kind === 'yardRule' ? yard.analysisFactor : 0);
+  const asked = Math.max(target, analysisFactorOf(boat));
   const openAnalysis = () =>
     analysed &&
     setWorking({
