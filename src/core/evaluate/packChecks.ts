@@ -200,6 +200,7 @@ export function checkIn(boat: Boat, zone: Zone, { book, laid }: Pick<Checked, 'b
     notChecked.add(`The pack's own pressure: ${said(zone.designPressure, 'pressure')} are typed in its place`);
     if (!isHead(zone.location)) notChecked.add('The same from the inner face: what is typed presses from outside');
   }
+  if (zone.load) notChecked.add(`Pressure on ${zone.name} together with the load that is typed for it: each by itself`);
   if (zone.load && analysisFactorOf(boat) === 1)
     notChecked.add('A factor over loads that are typed under Analysis: strength is held to them as they stand');
   if (zone.load && Math.min(zone.load.N[0], zone.load.N[1], -Math.abs(zone.load.N[2])) < 0)

@@ -57,4 +57,8 @@ describe('a load that is typed for a zone', () => {
     expect(said({ N: [0, 0, 5e3], M: [0, 0, 0], V: 0 })).toContain('Buckling of Foredeck');
     expect(said(pull(20e3))).not.toContain('Buckling of Foredeck');
   });
+  it('is looked at without the pressure, and that is said; without one nothing of it is', () => {
+    expect(checked(pull(20e3)).notChecked.join()).toContain('Pressure on Foredeck together with the load');
+    expect(checked(null).notChecked.join()).not.toMatch(/typed for it|typed under Analysis/);
+  });
 });
