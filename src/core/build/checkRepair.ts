@@ -1,5 +1,6 @@
 import { scarfJoint } from '../detail';
-import { bondAllowed, BOND_STRENGTH, layOwn, memberAlong, PREPARATIONS } from '../detail/kinds';
+import { layOwn, memberAlong } from '../detail/kinds';
+import { bondAllowed, BOND_STRENGTH, PREPARATIONS } from '../material';
 import type { Boat, Part, Zone } from '../document';
 import { invalid } from '../error';
 import { bookOf, evaluateZone, layAll, targetOf, verdictOf, type LaidLayer, type Verdict } from '../evaluate';

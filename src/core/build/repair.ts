@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { bounded, choice, shortLength, whole } from '../field';
 import { PROCESSES, type Process } from '../material';
-import { PREPARATIONS as BOND_PREPARATIONS } from '../detail/kinds';
+import { PREPARATIONS as BOND_PREPARATIONS } from '../material';
 
 const processes = Object.fromEntries(Object.entries(PROCESSES).map(([id, { name }]) => [id, name])) as Record<
   Process,

@@ -13,6 +13,7 @@ export { slug } from './slug';
 export { questionMaterial } from './question';
 export { CORE_FORMS, type CoreForm } from './schema';
 export { asLaidStrength } from './asLaidStrength';
+export { BOND_FACTOR, BOND_STRENGTH, bondAllowed, preparation, PREPARATIONS, type Preparation } from './bond';
 export { weakestCore } from './weakestCore';
 export { coreAsDesigned, coreKnockDown } from './coreKnockDown';
 export { failureStrains } from './failureStrains';

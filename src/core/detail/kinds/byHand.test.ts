@@ -1,9 +1,10 @@
+import { BOND_STRENGTH } from '../../material';
 import { describe, expect, it } from 'vitest';
 import { agrees, boat, bottom, detailOf, FACTOR, FORCE, found, loaded } from '../../../../tests/helpers/byHand';
 import { brant, merrow } from '../../../../tests/helpers/merrow';
 import { type Boat } from '../../document';
 import { evaluateDetail, sceneOf, type Detail, type DetailOf } from '.';
-import { BOND_STRENGTH, layOwn, memberAlong } from './scene';
+import { layOwn, memberAlong } from './scene';
 
 describe('a patch in its plane', () => {
   const patch = detailOf(boat, 'patch', bottom, { breadth: 0.2, preparation: 'peelAbrade' });

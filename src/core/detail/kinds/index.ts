@@ -1,6 +1,4 @@
 export {
-  bondAllowed,
-  BOND_STRENGTH,
   layOwn,
   memberAlong,
   type DetailCaution,
@@ -19,8 +17,6 @@ export {
   detailSchema,
   type DetailSheet,
   materialsOfDetail,
-  type Preparation,
-  PREPARATIONS,
 } from './schema';
 export { drawDetail } from './drawDetail';
 export { drawingSvg, offsetLine } from './drawingSvg';

@@ -1,10 +1,11 @@
+import { BOND_STRENGTH } from '../../material';
 import { describe, expect, it } from 'vitest';
 import { agrees, boat, bottom, detailOf, found, loaded, material } from '../../../../tests/helpers/byHand';
 import { brant, merrow, zoneOf } from '../../../../tests/helpers/merrow';
 import { zonePanels } from '../../document';
 import { evaluateStiffeners, evaluateZone } from '../../evaluate';
 import { evaluateDetail, sceneOf } from '.';
-import { BOND_STRENGTH, layOwn, memberAlong, OPEN_HOLE } from './scene';
+import { layOwn, memberAlong, OPEN_HOLE } from './scene';
 
 describe('tabbing', () => {
   const tapes = [

@@ -1,6 +1,6 @@
 import { invalid, KeramosError } from '../../error';
 import { actingLoad, type ActingLoad } from '..';
-import type { Fabric, Figure, Material } from '../../material';
+import type { Fabric, Material, Preparation } from '../../material';
 import { put, type Recorder } from '../../working';
 import type { Boat, Part, Zone } from '../../document';
 import { INTERLAMINAR_STRENGTH } from '../../standard';
@@ -14,7 +14,7 @@ import {
   panelGive,
   type SectionMember,
 } from '../../evaluate';
-import type { Detail, DetailSheet, Preparation } from './schema';
+import type { Detail, DetailSheet } from './schema';
 
 /** One thing a detail must hold. */
 export interface DetailCheck {
@@ -91,28 +91,6 @@ export interface Scene {
   record: Recorder | undefined;
 }
 
-/**
- * Means of bonds between laminates (Pa, mean shear over the bond), by how the surface was prepared: generic, to be
- * replaced by the yard's own lap tests.
- */
-export const BOND_STRENGTH: Record<Preparation, number> = {
-  wetOnWet: 12e6,
-  peelAbrade: 8e6,
-  sacrificial: 8e6,
-  peel: 5e6,
-};
-/**
- * Factor on the mean strength of a bond that holds a structure together: three on generic and data-sheet figures, two
- * on those of the yard's own tests.
- */
-export const BOND_FACTOR = { given: 3, tested: 2 } as const;
-/** What may be asked of a bond (Pa), and the factor in words. Adhesives by their figure, laminates by preparation. */
-export function bondAllowed(strength: number | Pick<Figure, 'value' | 'origin'>): { value: number; says: string } {
-  const [mean, tested] =
-    typeof strength === 'number' ? [strength, false] : [strength.value, strength.origin === 'yardTest'];
-  const factor = tested ? BOND_FACTOR.tested : BOND_FACTOR.given;
-  return { value: mean / factor, says: `mean strength over a bond factor of ${factor}` };
-}
 /** Share of its interlaminar shear strength that a laminate bears pulled apart through its thickness, until tested. */
 const THROUGH_SHARE = 0.3;
 /** What a laminate bears pulled apart through its thickness (Pa), generic. */

@@ -11,7 +11,7 @@ import { linerSchema } from './liner/schema';
 import { stiffenerEndSchema } from './stiffenerEnd/schema';
 
 export { CORE_TREATMENTS, type CoreTreatment } from './bolted/schema';
-export { PREPARATIONS, type DetailSheet, type Preparation } from './common/schema';
+export { type DetailSheet } from './common/schema';
 
 /** A detail: a load, a zone whose laminate takes it, and how. One folder a kind. */
 export const detailSchema = z.discriminatedUnion('kind', [

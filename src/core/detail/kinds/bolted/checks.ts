@@ -1,16 +1,7 @@
 import { boltStrength, nutThread, threadEngagement } from '../..';
 import { fittingOnPanel, type FittingReserve } from '../../../evaluate';
-import { weakestCore } from '../../../material';
-import {
-  bondAllowed,
-  BOND_STRENGTH,
-  check,
-  need,
-  PUNCHING_STRENGTH,
-  type Asked,
-  type DetailCheck,
-  type Scene,
-} from '../scene';
+import { weakestCore, bondAllowed, BOND_STRENGTH } from '../../../material';
+import { check, need, PUNCHING_STRENGTH, type Asked, type DetailCheck, type Scene } from '../scene';
 import type { DetailOf } from '../schema';
 import type { BoltedActions } from './actions';
 import type { BoltedGround } from './ground';

@@ -1,6 +1,7 @@
+import { preparation } from '../../../material';
 import { z } from 'zod';
 import { bounded, choice, noted, refer, shortLength, since } from '../../../field';
-import { boltClass, detailFields, metal, preparation, sheetSchema } from '../common/schema';
+import { boltClass, detailFields, metal, sheetSchema } from '../common/schema';
 
 export const CORE_TREATMENTS = {
   none: 'no core there',

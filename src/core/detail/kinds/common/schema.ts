@@ -19,15 +19,6 @@ export const detailFields = {
   proof: bounded('Proof load as a share of the load', [0.2, 3]).nullable(),
 };
 
-export const PREPARATIONS = {
-  peel: 'Peel ply, then bond',
-  peelAbrade: 'Peel ply, then abrade',
-  sacrificial: 'Sacrificial ply, ground back',
-  wetOnWet: 'Wet on wet, within the open time',
-} as const;
-export type Preparation = keyof typeof PREPARATIONS;
-export const preparation = choice('Surface before bonding', PREPARATIONS);
-
 export const fabric = (label: string) => refer(label, 'materials', { kinds: ['fabric'] });
 export const metal = (label: string) => refer(label, 'materials', { kinds: ['metal'] });
 export const adhesive = (label: string) => refer(label, 'materials', { kinds: ['adhesive'] });

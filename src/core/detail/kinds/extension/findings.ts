@@ -1,17 +1,9 @@
+import { BOND_STRENGTH } from '../../../material';
 import { invalid } from '../../../error';
 import { scarfJoint } from '../..';
 import type { SectionMember } from '../../../evaluate';
 import { said, saidLength } from '../../../quantity';
-import {
-  BOND_STRENGTH,
-  check,
-  layOwn,
-  memberAlong,
-  preparationSteps,
-  sheetMass,
-  type Findings,
-  type Scene,
-} from '../scene';
+import { check, layOwn, memberAlong, preparationSteps, sheetMass, type Findings, type Scene } from '../scene';
 import type { DetailOf } from '../schema';
 
 /** What the joint asks of slope, bond and overlap layers in one direction of the laminate. */

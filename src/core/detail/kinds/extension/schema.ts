@@ -1,6 +1,7 @@
+import { preparation } from '../../../material';
 import { z } from 'zod';
 import { bounded, choice, shortLength } from '../../../field';
-import { detailFields, overlaps, preparation } from '../common/schema';
+import { detailFields, overlaps } from '../common/schema';
 
 export const extensionSchema = z.object({
   ...detailFields,

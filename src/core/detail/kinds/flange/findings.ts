@@ -1,10 +1,9 @@
+import { bondAllowed, BOND_FACTOR } from '../../../material';
 import { invalid } from '../../../error';
 import { boltJoint, boltStrength, lapJoint, lapPeel } from '../..';
 import { said, saidLength } from '../../../quantity';
 import {
   addMass,
-  bondAllowed,
-  BOND_FACTOR,
   check,
   memberAlong,
   need,

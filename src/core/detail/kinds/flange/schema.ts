@@ -1,6 +1,7 @@
+import { preparation } from '../../../material';
 import { z } from 'zod';
 import { bounded, shortLength } from '../../../field';
-import { adhesive, detailFields, metal, preparation } from '../common/schema';
+import { adhesive, detailFields, metal } from '../common/schema';
 
 export const flangeSchema = z.object({
   ...detailFields,

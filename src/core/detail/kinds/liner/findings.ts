@@ -1,7 +1,8 @@
+import { bondAllowed } from '../../../material';
 import { invalid } from '../../../error';
 import { said, saidLength } from '../../../quantity';
 import { evaluateZone } from '../../../evaluate';
-import { addMass, bondAllowed, check, need, NO_MASS, preparationSteps, type Findings, type Scene } from '../scene';
+import { addMass, check, need, NO_MASS, preparationSteps, type Findings, type Scene } from '../scene';
 import type { DetailOf } from '../schema';
 
 /** A design pressure as it counts against ultimate strengths (Pa). */

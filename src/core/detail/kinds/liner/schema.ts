@@ -1,6 +1,7 @@
+import { preparation } from '../../../material';
 import { z } from 'zod';
 import { bounded, shortLength, whole } from '../../../field';
-import { adhesive, detailFields, preparation } from '../common/schema';
+import { adhesive, detailFields } from '../common/schema';
 
 export const linerSchema = z.object({
   ...detailFields,

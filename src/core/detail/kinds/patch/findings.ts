@@ -1,9 +1,8 @@
+import { bondAllowed, BOND_STRENGTH } from '../../../material';
 import { invalid } from '../../../error';
 import type { LaidLayer, SectionMember } from '../../../evaluate';
 import { said, saidLength } from '../../../quantity';
 import {
-  bondAllowed,
-  BOND_STRENGTH,
   check,
   layOwn,
   memberAlong,

@@ -1,6 +1,7 @@
+import { preparation } from '../../../material';
 import { z } from 'zod';
 import { choice, noted, shortLength } from '../../../field';
-import { detailFields, preparation, sheetSchema } from '../common/schema';
+import { detailFields, sheetSchema } from '../common/schema';
 
 export const patchSchema = z.object({
   ...detailFields,

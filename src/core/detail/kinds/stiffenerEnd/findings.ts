@@ -1,16 +1,8 @@
+import { bondAllowed, BOND_STRENGTH } from '../../../material';
 import { invalid } from '../../../error';
 import { said, saidLength } from '../../../quantity';
-import { evaluateStiffeners, type LoadedSpan } from '../../../evaluate';
-import {
-  bondAllowed,
-  BOND_STRENGTH,
-  check,
-  need,
-  NO_MASS,
-  preparationSteps,
-  type Findings,
-  type Scene,
-} from '../scene';
+import { evaluateStiffeners } from '../../../evaluate';
+import { check, need, NO_MASS, preparationSteps, type Findings, type Scene } from '../scene';
 import type { DetailOf } from '../schema';
 
 /** Length of an end over the height of the stiffener, at least. */
@@ -28,10 +20,9 @@ export function stiffenerEndFindings(scene: Scene, detail: DetailOf<'stiffenerEn
     throw invalid('support', `${detail.name}: choose a stiffener with a section, that runs on the boat`);
   const { section, spans, checks: ofSection } = found;
   // Which of its ends is meant is not known: the one that hands on most counts, wherever its section is worst.
-  const endForce = ({ pressure, span }: LoadedSpan) => (pressure * span.spacing * span.length) / 2;
-  const end = spans.reduce((most, one) => (endForce(one) > endForce(most) ? one : most));
+  const end = spans.reduce((most, one) => (one.endForce > most.endForce ? one : most));
   // From design pressure to ultimate strengths by the pack's own factor.
-  const shear = endForce(end) / book.pack.skinStrengthFactor;
+  const shear = end.endForce / book.pack.skinStrengthFactor;
   const taper = detail.taper * section.height;
   if (taper > end.span.length / 2)
     throw invalid(

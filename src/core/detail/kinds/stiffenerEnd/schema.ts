@@ -1,6 +1,7 @@
+import { preparation } from '../../../material';
 import { z } from 'zod';
 import { bounded, choice, refer, shortLength } from '../../../field';
-import { adhesive, detailFields, preparation } from '../common/schema';
+import { adhesive, detailFields } from '../common/schema';
 
 export const stiffenerEndSchema = z.object({
   ...detailFields,

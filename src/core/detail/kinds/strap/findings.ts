@@ -1,10 +1,9 @@
+import { bondAllowed, BOND_STRENGTH } from '../../../material';
 import { invalid } from '../../../error';
 import { lapJoint, strapOffAxis, strapPair } from '../..';
 import { said, saidLength } from '../../../quantity';
 import { designPliesOf } from '../../../evaluate';
 import {
-  bondAllowed,
-  BOND_STRENGTH,
   check,
   fabricOf,
   FATIGUE_RETENTION,

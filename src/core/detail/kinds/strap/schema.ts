@@ -1,6 +1,7 @@
+import { preparation } from '../../../material';
 import { z } from 'zod';
 import { bounded, choice, flag, numberChoice, shortLength, whole } from '../../../field';
-import { detailFields, fabric, preparation } from '../common/schema';
+import { detailFields, fabric } from '../common/schema';
 
 export const strapSchema = z.object({
   ...detailFields,

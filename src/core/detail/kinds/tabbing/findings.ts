@@ -1,10 +1,9 @@
+import { bondAllowed, BOND_STRENGTH } from '../../../material';
 import { invalid } from '../../../error';
 import { openedFillet, tabbingShear } from '../..';
 import { said, saidLength } from '../../../quantity';
 import {
   addMass,
-  bondAllowed,
-  BOND_STRENGTH,
   check,
   layOwn,
   memberAlong,

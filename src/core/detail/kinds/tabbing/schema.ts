@@ -1,6 +1,7 @@
+import { preparation } from '../../../material';
 import { z } from 'zod';
 import { bounded, choice, numberChoice, refer, shortLength, since } from '../../../field';
-import { adhesive, detailFields, overlaps, preparation } from '../common/schema';
+import { adhesive, detailFields, overlaps } from '../common/schema';
 
 export const tabbingSchema = z.object({
   ...detailFields,

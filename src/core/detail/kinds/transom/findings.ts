@@ -1,11 +1,10 @@
+import { bondAllowed, BOND_STRENGTH } from '../../../material';
 import { boltStrength, nutThread } from '../..';
 import { grainStrength, woodPly } from '../../../laminate';
 import { said, saidLength } from '../../../quantity';
 import { boltYield } from '../boltYield';
 import {
   addMass,
-  bondAllowed,
-  BOND_STRENGTH,
   check,
   layOwn,
   need,

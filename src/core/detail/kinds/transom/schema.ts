@@ -1,6 +1,7 @@
+import { preparation } from '../../../material';
 import { z } from 'zod';
 import { bounded, choice, noted, refer, shortLength, since, whole } from '../../../field';
-import { boltClass, detailFields, fabric, metal, preparation, skinLayer } from '../common/schema';
+import { boltClass, detailFields, fabric, metal, skinLayer } from '../common/schema';
 
 /** Under all the nuts inside; washers alone without it. */
 const plate = z.object({

@@ -1,9 +1,10 @@
+import { BOND_STRENGTH } from '../../../material';
 import { describe, expect, it } from 'vitest';
 import { agrees, found, loaded, material } from '../../../../../tests/helpers/byHand';
 import { brant } from '../../../../../tests/helpers/merrow';
 import type { Boat } from '../../../document';
 import { evaluateDetail, sceneOf, transomSchools, type DetailOf } from '..';
-import { BOND_STRENGTH, layOwn } from '../scene';
+import { layOwn } from '../scene';
 import { transomActions } from './actions';
 
 describe('a transom board', () => {
