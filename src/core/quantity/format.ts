@@ -42,10 +42,10 @@ export function formatMargin(reserveFactor: number): string {
 /** The number alone, in the display unit of the system: `formatQuantity(0.0123, 'thickness', 'metric')` is '12.3'. */
 export function formatQuantity(value: number | null | undefined, kind: QuantityKind, system: UnitSystem): string {
   const unit = displayUnit(kind, system);
-  return formatNumber(
-    value === null || value === undefined ? value : (value - (unit.offset ?? 0)) / unit.factor,
-    unit.digits,
-  );
+  if (value === null || value === undefined) return formatNumber(value, unit.digits);
+  const shown = (value - (unit.offset ?? 0)) / unit.factor;
+  const small = unit.finer && shown !== 0 && Math.abs(shown) < 1;
+  return formatNumber(shown, unit.digits + (small ? 1 : 0));
 }
 
 /** Number and unit: '12.3 mm', '31%', '45°'. */

@@ -125,3 +125,13 @@ describe('the units shown', () => {
     expect(1 / QUANTITIES.expansion.us.factor).toBeCloseTo(1e6 / 1.8, 3);
   });
 });
+
+describe('a stress or a stiffness below one unit', () => {
+  it('has one decimal more: cores shear at fractions of a megapascal', () => {
+    const said = (value: number, system: 'metric' | 'us' = 'metric') => formatQuantity(value, 'stress', system);
+    expect([0.218e6, 0.996e6, 1.04e6, 0].map((value) => said(value))).toEqual(['0.22', '1.00', '1.0', '0.0']);
+    expect(said(-0.218e6)).toBe('−0.22');
+    expect(said(0.218e6, 'us')).toBe('0.032');
+    expect(formatQuantity(42, 'bendingRigidity', 'metric')).toBe('0.04');
+  });
+});

@@ -6,6 +6,8 @@ export interface DisplayUnit {
   factor: number;
   /** Decimals that make sense at the bench. */
   digits: number;
+  /** One decimal more below one unit: of stresses and stiffnesses that run over decades. */
+  finer?: true;
   /** SI value of zero of such units; temperatures only. */
   offset?: number;
 }
@@ -13,6 +15,7 @@ export interface DisplayUnit {
 export type UnitSystem = 'metric' | 'us';
 
 const unit = (label: string, factor: number, digits: number): DisplayUnit => ({ label, factor, digits });
+const finer = (own: DisplayUnit): DisplayUnit => ({ ...own, finer: true });
 
 /** By definition (international yard and pound of 1959; the gallon of 231 cubic inches; standard gravity). */
 const FOOT = 0.3048;
@@ -63,7 +66,7 @@ export const QUANTITIES = {
     metric: unit('kPa', 1e3, 1),
     us: unit('psi', PSI, 2),
   },
-  stress: { name: 'a stress', si: 'Pa', metric: unit('MPa', 1e6, 1), us: unit('ksi', 1e3 * PSI, 2) },
+  stress: { name: 'a stress', si: 'Pa', metric: finer(unit('MPa', 1e6, 1)), us: finer(unit('ksi', 1e3 * PSI, 2)) },
   modulus: {
     name: 'a modulus',
     si: 'Pa',
@@ -106,7 +109,7 @@ export const QUANTITIES = {
   bendingRigidity: {
     name: 'a bending stiffness',
     si: 'N m2',
-    metric: unit('kN·m²', 1e3, 1),
+    metric: finer(unit('kN·m²', 1e3, 1)),
     us: unit('kip·in²', KIP * INCH ** 2, 0),
   },
   moment: { name: 'a moment', si: 'N m', metric: unit('N·m', 1, 0), us: unit('lbf·ft', POUND_FORCE * FOOT, 0) },
