@@ -89,14 +89,18 @@ export function heldOnTrust(boat: Boat, zone: Zone): HeldOnTrust {
   const known = held.get(zone);
   if (known?.key === key) return known.found;
   const frames = framesUpTheSide(boat, zone).map(({ name }) => name);
+  const bare = boat.supports
+    .filter((one) => one.section === null && holdsPanelsOf(zone, one))
+    .map(({ name }) => name)
+    .sort();
   const found: HeldOnTrust = {
     unproven: emptyBulkheads(boat)
       .filter(({ x }) => isWithin(zone, x))
       .map(({ name }) => `${name} holds panels here, and nothing of it is laid yet`),
     notChecked: [
-      ...boat.supports
-        .filter((one) => one.section === null && holdsPanelsOf(zone, one))
-        .map(({ name }) => `${name} holds panels here and has no section: nothing says that it is stiff enough`),
+      ...(bare.length > 0
+        ? [`Members without a section hold panels, and nothing says that they are stiff enough: ${bare.join('; ')}`]
+        : []),
       ...(frames.length > 0
         ? [
             `Panels of the side if ${frames.join(', ')} ended at the chine: ` +

@@ -12,15 +12,7 @@ import {
 import { boatDrawingSvg, zoneLimits } from '@/core/drawing';
 import { evaluateDetails } from '@/core/detail/kinds';
 import { POSTURES, shapeOf, type Boat } from '@/core/document';
-import {
-  heldOnTrust,
-  makeEvaluator,
-  supportsOnTrust,
-  targetOf,
-  whereGoverns,
-  zoneVerdict,
-  type ZoneEvaluation,
-} from '@/core/evaluate';
+import { makeEvaluator, gatherNotes, targetOf, whereGoverns, zoneVerdict, type ZoneEvaluation } from '@/core/evaluate';
 import type { Progress } from '@/core/job';
 import { OPEN_STANDS, openPointsOf, type OpenPoint } from '@/core/revision';
 import { CHECKS, packStatus } from '@/core/standard';
@@ -142,19 +134,9 @@ function zoneTable(boat: Boat, evaluations: Evaluations, units: UnitSystem): Con
 }
 
 /** What nobody checked: said where the passes stand. */
-function notChecked(boat: Boat, evaluations: Evaluations): Content {
-  const trusted = supportsOnTrust(boat).map(({ name }) => name);
-  const ofMembers = new Set(
-    boat.parts.flatMap(({ zones }) => zones.flatMap((zone) => heldOnTrust(boat, zone).notChecked)),
-  );
-  const left = [...new Set([...evaluations.values()].flatMap((e) => e.notChecked))].filter(
-    (one) => !ofMembers.has(one),
-  );
-  const words = [
-    ...left,
-    ...(trusted.length > 0 ? [`stiffness of members without a section: ${trusted.join(', ')}`] : []),
-  ];
-  return { text: words.length > 0 ? `Not checked: ${words.join('; ')}.` : '', style: 'small', margin: [0, 4, 0, 0] };
+function notChecked(evaluations: Evaluations): Content {
+  const left = gatherNotes([...evaluations.values()].flatMap((e) => e.notChecked));
+  return { text: left.length > 0 ? `Not checked: ${left.join('. ')}.` : '', style: 'small', margin: [0, 4, 0, 0] };
 }
 
 /** Layers by zones of every part; two small parts share the breadth of a page. */
@@ -202,7 +184,7 @@ export function* shortDefinition(boat: Boat, options: PrintOptions): Generator<P
     },
     heading('Zones and their limits'),
     zoneTable(boat, evaluations, units),
-    notChecked(boat, evaluations),
+    notChecked(evaluations),
   ];
   content.push(...partsOf(boat, evaluations, units));
   content.push(...shortStiffeners(boat, units), ...shortDetails(boat, all, units), {

@@ -1,3 +1,4 @@
+import { gatherNotes } from '@/core/evaluate';
 import type { Part } from '@/core/document';
 import type { Better, ProposedPart } from '@/core/option';
 import { useUnits } from '../shared/units';
@@ -16,7 +17,7 @@ interface HoldsZonesProps {
 export function HoldsZones({ part, binding, target, behind }: HoldsZonesProps) {
   const { words } = useUnits();
   const names = new Map(part.zones.map(({ id, name }) => [id, name]));
-  const unchecked = [...new Set(binding.flatMap(({ notChecked }) => notChecked))];
+  const unchecked = gatherNotes(binding.flatMap(({ notChecked }) => notChecked));
   return (
     <>
       <ul className="small mb-1 mt-2" aria-label="What holds each zone where it is">
@@ -29,7 +30,7 @@ export function HoldsZones({ part, binding, target, behind }: HoldsZonesProps) {
           </li>
         ))}
       </ul>
-      {unchecked.length > 0 && <p className="small soft mb-0">Not checked: {unchecked.map(words).join('; ')}.</p>}
+      {unchecked.length > 0 && <p className="small soft mb-0">Not checked: {unchecked.map(words).join('. ')}.</p>}
     </>
   );
 }

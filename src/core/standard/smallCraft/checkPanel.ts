@@ -159,6 +159,9 @@ function eitherSide(checks: Check[], reversed: Check[]): Check[] {
   });
 }
 
+/** A panel counts as whole: what is cut into it leaves less, and its edges stand free. */
+const OPENINGS = 'Openings cut into it: hatches, windows, doors';
+
 /**
  * Check one zone's panel against the small-craft pack: pressure, then single-skin or sandwich requirements, then
  * minima.
@@ -262,6 +265,6 @@ export function checkPanel(input: PanelCheckInput, trace?: Trace, pack = SMALL_C
       unproven.push('Wood against the tank: a tank is bounded by a laminate on both faces of the wood');
   }
   if (minimum === null) notChecked.push(`Least fibre mass: the pack states none for ${place.label.toLowerCase()}`);
-  notChecked.push('Stiffeners and panel edges', 'Point loads and fittings', 'Buckling under in-plane load');
+  notChecked.push('Stiffeners and panel edges', 'Point loads and fittings', OPENINGS, 'Buckling under in-plane load');
   return { construction, pressure, checks, notChecked, unproven };
 }

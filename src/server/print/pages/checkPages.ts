@@ -1,6 +1,6 @@
 import type { Content, TableCell } from 'pdfmake/interfaces';
 import { formatNumber, formatMargin, formatReserve, formatWithUnit, type UnitSystem } from '@/core/quantity';
-import { targetOf, verdictOf, whereGoverns, type ZoneCheck, type ZoneEvaluation } from '@/core/evaluate';
+import { gatherNotes, targetOf, verdictOf, whereGoverns, type ZoneCheck, type ZoneEvaluation } from '@/core/evaluate';
 import { POSTURES, type Boat } from '@/core/document';
 import { CHECKS, packStatus, ZONE_LOCATIONS } from '@/core/standard';
 import { head, right, RULES } from '../pdfStyle';
@@ -56,7 +56,7 @@ export function checkPages(boat: Boat, evaluations: ReadonlyMap<string, ZoneEval
           whereGoverns(check),
         ]);
     }
-  const notChecked = [...new Set([...evaluations.values()].flatMap((e) => e.notChecked))];
+  const notChecked = gatherNotes([...evaluations.values()].flatMap((e) => e.notChecked));
   const unproven = boat.parts
     .flatMap(({ zones }) => zones)
     .flatMap(({ id, name }) => evaluations.get(id)!.unproven.map((text) => `${name}: ${text}`));
@@ -71,7 +71,7 @@ export function checkPages(boat: Boat, evaluations: ReadonlyMap<string, ZoneEval
       margin: [0, 0, 0, 2],
     },
     ...(unproven.length > 0 ? [{ text: `Not proven: ${unproven.join('; ')}.`, bold: true }] : []),
-    { text: `Not checked: ${notChecked.join('; ')}.`, margin: [0, 0, 0, 6] },
+    { text: `Not checked: ${notChecked.join('. ')}.`, margin: [0, 0, 0, 6] },
     {
       table: {
         headerRows: 1,
