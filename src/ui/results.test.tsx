@@ -58,7 +58,7 @@ describe('Check', () => {
     expect(some).toBeLessThan(all);
     expect(zones().textContent).toContain('Bottom forward');
     expect(zones().textContent).not.toContain('Wheelhouse sides');
-    expect(page()).toContain('Not checked: ');
+    expect(page()).toContain('Not checked of zones:');
     expect(page()).toMatch(/Checked against: .*status unverified/);
     expect(page()).toContain(targetOf(desk.boat).toFixed(2));
   });

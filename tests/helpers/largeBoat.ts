@@ -25,7 +25,7 @@ export function largeBoat(layers = 60, zones = 16): Boat {
   });
   return {
     ...boat,
-    supports: boat.supports.filter(({ kind }) => kind !== 'rib'),
+    supports: boat.supports.flatMap((one) => (one.kind === 'rib' ? [] : [{ ...one, load: null }])),
     details: [],
     loads: [],
     name: `Large ${layers} × ${zones}`,

@@ -1,3 +1,4 @@
+import { HOLDS_ONLY } from '@/core/geometry';
 import { DETAIL_KINDS, newDetail, type DetailKind } from '../../src/core/detail/kinds';
 import { newLayer, newZone, type Boat } from '../../src/core/document';
 import type { Edit } from '../../src/core/edit';
@@ -113,7 +114,7 @@ export function editOf(boat: Boat, kind: number, n: number, m: number): Edit | n
             item: {
               id: `rib-${n}-${m}`,
               name: 'Rib',
-              section: null,
+              ...HOLDS_ONLY,
               kind: 'rib',
               zone: m % 3 ? zone.id : 'gone',
               run: 'along',

@@ -1,4 +1,4 @@
-import { FLUSH_DECK, shapeFor } from '../geometry';
+import { FLUSH_DECK, HOLDS_ALONG, HOLDS_ONLY, shapeFor } from '../geometry';
 import { GENERIC_MATERIALS } from '../material';
 import { SMALL_CRAFT_PACK } from '../standard';
 import type { Boat } from './boat';
@@ -75,7 +75,7 @@ export function newBoat(name: string): Boat {
     hull: shapeFor(particularsOf(brief), brief.kind),
     deck: FLUSH_DECK,
     supports: [
-      { id: 'floor-1', name: 'Frame aft', kind: 'frame', x: 1.8, upTo: 'deckEdge', section: null },
+      { id: 'floor-1', name: 'Frame aft', kind: 'frame', x: 1.8, upTo: 'deckEdge', ...HOLDS_ONLY },
       {
         id: 'stringer-1',
         name: 'Bottom stringer',
@@ -84,9 +84,9 @@ export function newBoat(name: string): Boat {
         share: 0.5,
         from: -1,
         to: 7,
-        section: null,
+        ...HOLDS_ALONG,
       },
-      { id: 'beam-1', name: 'Deck beam aft', kind: 'beam', x: 1.8, section: null },
+      { id: 'beam-1', name: 'Deck beam aft', kind: 'beam', x: 1.8, ...HOLDS_ONLY },
     ],
     sections: [],
     references: [],

@@ -213,14 +213,15 @@ export const scaledPart = (part: Part, ratios: Ratios): Part => ({
 });
 
 function scaledSupport(support: Support, { along, across }: Ratios): Support {
+  const loadAt = 'loadAt' in support && support.loadAt !== null ? support.loadAt * along : null;
   switch (support.kind) {
     case 'frame':
     case 'beam':
       return { ...support, x: support.x * along };
     case 'stringer':
-      return { ...support, from: support.from * along, to: support.to * along };
+      return { ...support, loadAt, from: support.from * along, to: support.to * along };
     case 'girder':
-      return { ...support, y: support.y * across, from: support.from * along, to: support.to * along };
+      return { ...support, loadAt, y: support.y * across, from: support.from * along, to: support.to * along };
     default:
       return support;
   }

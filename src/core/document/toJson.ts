@@ -5,7 +5,7 @@ export const DOCUMENT_FORMAT = 'keramos-boat';
  * Version of the documents written now. Versions 2 to 5 were written under the number 1; each is named where a field
  * has it as `since`.
  */
-export const DOCUMENT_VERSION = 13;
+export const DOCUMENT_VERSION = 14;
 
 /** The boat as a JSON document; keys stand in schema order, so that the same boat always gives the same bytes. */
 export function boatToJson(boat: Boat): string {

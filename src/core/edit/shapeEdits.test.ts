@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { HOLDS_ONLY } from '../geometry';
 import { brant, merrow } from '../../../tests/helpers/merrow';
 import { SHIPPED_PACKS, withCoefficient, type StandardPack } from '../standard';
 import { applyEdits, boundariesOf, describeEdits, difference, editsSchema, moveBoundary, type Edit } from '.';
@@ -23,7 +24,7 @@ const CASES: [Edit, string, string][] = [
   [
     {
       type: 'support.add',
-      item: { id: 'f9', name: 'Floor bow', kind: 'frame', x: 7, upTo: 'deckEdge', section: null },
+      item: { id: 'f9', name: 'Floor bow', kind: 'frame', x: 7, upTo: 'deckEdge', ...HOLDS_ONLY },
       index: 0,
     },
     'added Floor bow',
@@ -79,7 +80,7 @@ describe('edits of shape, supports, sections, references and packs', () => {
     [
       {
         type: 'support.add',
-        item: { id: 'floor-1', name: 'Twice', kind: 'frame', x: 1, upTo: 'deckEdge', section: null },
+        item: { id: 'floor-1', name: 'Twice', kind: 'frame', x: 1, upTo: 'deckEdge', ...HOLDS_ONLY },
         index: 0,
       },
       'is taken',

@@ -23,6 +23,7 @@ export {
 } from './evaluateZone';
 export { type Match, type MatchRatio, matchZone } from './match';
 export { whereGoverns, type ZoneCheck } from './packChecks';
+export { gatherNotes } from './gatherNotes';
 export { panelWorking } from './panelWorking';
 export { marginBand, type MarginBand } from './scatter';
 export {
@@ -32,9 +33,10 @@ export {
   type StiffenerEvaluation,
   stiffenerWorking,
 } from './stiffener/evaluateStiffeners';
-export { type LoadedSpan, STIFFENER_CHECKS, type StiffenerCheck } from './stiffener/loadSpan';
+export { type LoadedSpan, type StiffenerCheck } from './stiffener/loadSpan';
 export { membersOf, stiffenerMasses } from './stiffener/members';
 export { memberOf, type SectionMember } from './stiffener/sectionMember';
+export { saidBond, saidHold } from './stiffener/saidHold';
 export { sectionProperties, type SectionProperties } from './stiffener/sectionProperties';
 export { stackWorking, zoneWorking } from './zoneWorking';
 export type { WorkingPart } from '../working';

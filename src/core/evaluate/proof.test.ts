@@ -223,10 +223,10 @@ describe('stiffeners', () => {
   it('every member with a section is checked on its worst span, and its working ends in the reserves', () => {
     for (const e of all.filter(({ section }) => section !== null)) {
       expect(e.problem).toBeNull();
-      expect(e.worst!.checks).toHaveLength(8);
+      expect(e.worst!.checks.length).toBeGreaterThanOrEqual(11);
       expect(
         stiffenerWorking(boat, e)
-          .slice(-8)
+          .slice(-e.worst!.checks.length)
           .map(({ value }) => value),
       ).toEqual(e.worst!.checks.map(({ reserveFactor }) => reserveFactor));
     }
@@ -235,10 +235,14 @@ describe('stiffeners', () => {
     let elsewhere = 0;
     for (const e of all.filter(({ worst }) => worst !== null)) {
       for (const check of e.checks) {
-        const least = Math.min(...e.spans.map(({ checks }) => checks.find(({ id }) => id === check.id)!.reserveFactor));
+        const least = Math.min(
+          ...e.spans.flatMap(({ checks }) =>
+            checks.filter(({ id }) => id === check.id).map((one) => one.reserveFactor),
+          ),
+        );
         expect(check.reserveFactor, `${e.support.name}: ${check.name}`).toBe(least);
-        const at = e.checks.indexOf(check);
-        expect(stiffenerWorking(boat, e, check.on).slice(-8)[at]!.value).toBe(least);
+        const at = check.on.checks.findIndex(({ id }) => id === check.id) - check.on.checks.length;
+        expect(stiffenerWorking(boat, e, check.on).at(at)!.value).toBe(least);
         if (check.on !== e.worst) elsewhere++;
       }
       expect(e.governing!.reserveFactor).toBe(Math.min(...e.checks.map(({ reserveFactor }) => reserveFactor)));

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { HOLDS_ONLY } from '../geometry';
 import { merrow, zoneOf } from '../../../tests/helpers/merrow';
 import { GENERIC_MATERIALS } from '../material';
 import { SHIPPED_PACKS } from '../standard';
@@ -94,7 +95,7 @@ function someEdit(state: Boat, [kind, a, b, c]: readonly number[], serial: numbe
         kind: 'frame',
         x: 0.5 + (c! % 60) / 10,
         upTo: (['notSaid', 'chine', 'deckEdge'] as const)[b! % 3]!,
-        section: null,
+        ...HOLDS_ONLY,
       },
       index: b! % 9,
     },

@@ -25,6 +25,8 @@ export {
   type DeckShape,
 } from './deckShape';
 export {
+  HOLDS_ALONG,
+  HOLDS_ONLY,
   hullEdgeSchema,
   regionSchema,
   SUPPORT_KINDS,

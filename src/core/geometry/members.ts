@@ -16,6 +16,8 @@ export interface Span {
   upHull?: number[];
   /** Which zone surface it is on: hull below or above the chine, deck, or a zone of its own. */
   on: 'bottom' | 'side' | 'deck' | 'zone';
+  /** How many of the member's own ends it has: the others run on into the next span. */
+  ends: 0 | 1 | 2;
 }
 
 export interface MemberGeometry {
@@ -28,6 +30,7 @@ export interface MemberGeometry {
 
 const STEPS = 12;
 const spanOf = (points: Point[], spacing: number, on: Span['on'], upHull?: number[]): Span => ({
+  ends: 0,
   ...(upHull && { upHull }),
   length: runLength(points),
   spacing,
@@ -49,6 +52,16 @@ const pieces = (cuts: number[]): [number, number][] => {
   const sorted = [...new Set(cuts)].sort((a, b) => a - b);
   return sorted.slice(1).flatMap((to, i): [number, number][] => (to - sorted[i]! > 1e-3 ? [[sorted[i]!, to]] : []));
 };
+
+/** The spans of a member, in order along it, with the ends of its own that each has. */
+function withEnds(spans: readonly Span[], { kind }: Support): Span[] {
+  return spans.map((span, i): Span => {
+    const [first, last] = [i === 0, i === spans.length - 1];
+    // A frame runs up from the keel on both hands, with its ends at the top of each.
+    const begins = kind === 'frame' ? last && span.points[0]![1] < -1e-9 : first;
+    return { ...span, ends: (Number(begins) + Number(last)) as Span['ends'] };
+  });
+}
 
 type Rib = Extract<Support, { kind: 'rib' }>;
 
@@ -97,7 +110,7 @@ export function memberGeometry(
     const centre = [0, 1, 2].map(
       (k) => spans.reduce((sum, span) => sum + span.length * span.middle[k]!, 0) / length,
     ) as unknown as Point;
-    return { support, length: length * hands, centre, spans };
+    return { support, length: length * hands, centre, spans: withEnds(spans, support) };
   };
   switch (support.kind) {
     case 'frame': {

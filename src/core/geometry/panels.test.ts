@@ -2,6 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { areaOf, bare, drawn, hullZone, particulars, shape } from '../../../tests/helpers/motorHull';
 import {
+  HOLDS_ALONG,
+  HOLDS_ONLY,
   hullSurface,
   memberGeometry,
   mix,
@@ -33,7 +35,7 @@ describe('panels', () => {
     const frames: Supports = {
       ...bare,
       bulkheads: [{ x: 3, name: 'Bulkhead' }],
-      members: [{ id: 'f', name: 'Frame', kind: 'frame', x: 5, upTo: 'deckEdge', section: null }],
+      members: [{ id: 'f', name: 'Frame', kind: 'frame', x: 5, upTo: 'deckEdge', ...HOLDS_ONLY }],
     };
     const three = panelsOf(shape, frames, bottom, 'z');
     expect(three).toHaveLength(3);
@@ -42,7 +44,7 @@ describe('panels', () => {
       ...frames,
       members: [
         ...frames.members,
-        { id: 's', name: 'Stringer', kind: 'stringer', band: 'bottom', share: 0.5, from: -1, to: 9, section: null },
+        { id: 's', name: 'Stringer', kind: 'stringer', band: 'bottom', share: 0.5, from: -1, to: 9, ...HOLDS_ALONG },
       ],
     };
     const six = panelsOf(shape, stringer, bottom, 'z');
@@ -53,7 +55,7 @@ describe('panels', () => {
     const over = (from: number, to: number, bulkheads = [3, 5]): Supports => ({
       ...bare,
       bulkheads: bulkheads.map((x) => ({ x, name: `Bulkhead ${x}` })),
-      members: [{ id: 's', name: 'Stringer', kind: 'stringer', band: 'bottom', share: 0.5, from, to, section: null }],
+      members: [{ id: 's', name: 'Stringer', kind: 'stringer', band: 'bottom', share: 0.5, from, to, ...HOLDS_ALONG }],
     });
     const broadest = (supports: Supports, from = 3, to = 5) =>
       Math.max(
@@ -103,7 +105,7 @@ describe('panels', () => {
           { x: 3, name: 'A' },
           { x: 5, name: 'B' },
         ],
-        members: [{ id: 'g', name: 'Girder', kind: 'girder', y: 0.5, from: 2, to, section: null }],
+        members: [{ id: 'g', name: 'Girder', kind: 'girder', y: 0.5, from: 2, to, ...HOLDS_ALONG }],
       });
       const count = (to: number) => panelsOf(shape, deck(to), { surface: 'deck', from: 3, to: 5 }, 'z').length;
       expect(count(5)).toBe(count(9));
@@ -118,7 +120,7 @@ describe('panels', () => {
         share: 0.8,
         from: -1,
         to: 9,
-        section: null,
+        ...HOLDS_ALONG,
       } as const;
       const spacing = (to: number) => {
         const supports = over(-1, to);
@@ -200,7 +202,7 @@ describe('panels', () => {
                   share,
                   from,
                   to: from + run,
-                  section: null,
+                  ...HOLDS_ALONG,
                 };
               }),
             };
@@ -213,7 +215,7 @@ describe('panels', () => {
       );
     });
     it('a frame carries as far as to what holds the band that it crosses', () => {
-      const frame = { id: 'f', name: 'Frame', kind: 'frame' as const, x: 4, upTo: 'deckEdge' as const, section: null };
+      const frame = { id: 'f', name: 'Frame', kind: 'frame' as const, x: 4, upTo: 'deckEdge' as const, ...HOLDS_ONLY };
       const spacing = (top: number | null) =>
         Object.fromEntries(
           memberGeometry(shape, { ...at(top), members: [frame] }, frame, () => null)!.spans.map((span) => [
@@ -245,7 +247,7 @@ describe('panels', () => {
         zone: 'b',
         run: 'across' as const,
         share,
-        section: null,
+        ...HOLDS_ONLY,
       })),
     };
     expect(panelsOf(shape, ribs, region, 'b')).toHaveLength(3);
@@ -260,7 +262,7 @@ describe('a frame that ends at the chine', () => {
     kind: 'frame' as const,
     x: 4,
     upTo: end,
-    section: null,
+    ...HOLDS_ONLY,
   });
   const among = (end: 'notSaid' | 'chine' | 'deckEdge'): Supports => ({ ...bare, members: [upTo(end)] });
   const bottom = hullZone(-1, 9, 'centreline', 'chine');
@@ -298,7 +300,9 @@ describe('a frame that ends at the chine', () => {
       memberGeometry({ ...shape, hull }, among(end), upTo(end), () => null)!;
     expect(of('chine').spans.map(({ on }) => on)).toEqual(['bottom']);
     expect(of('chine').length).toBeCloseTo(2 * shape.hull.girth(4, 1), 2);
-    expect(of('chine').spans[0]).toEqual(of('deckEdge').spans[0]);
+    // The same piece, with the ends of the frame itself where it is the only one.
+    expect(of('chine').spans[0]).toEqual({ ...of('deckEdge').spans[0], ends: 1 });
+    expect(of('deckEdge').spans.map(({ ends }) => ends)).toEqual([0, 1]);
     const round = hullSurface({ ...drawn, form: 'roundBilge' }, particulars);
     expect(of('chine', round).length).toBeCloseTo(2 * round.girth(4, 1), 2);
     expect(of('deckEdge', round).length).toBeCloseTo(2 * round.girth(4, 2), 2);
@@ -310,7 +314,7 @@ describe('a frame that ends at the chine', () => {
       share: 0.5,
       from: -1,
       to: 9,
-      section: null,
+      ...HOLDS_ALONG,
     });
     const spans = (band: 'bottom' | 'side', end: 'chine' | 'deckEdge') => {
       const one = stringer(band);
@@ -353,7 +357,7 @@ describe('panels of which a zone has an edge or an end alone', () => {
     const floors: Supports = {
       ...bare,
       bulkheads: [{ x: 4, name: 'Bulkhead' }],
-      members: [{ id: 'f', name: 'Floor', kind: 'frame', x: 5, upTo: 'chine', section: null }],
+      members: [{ id: 'f', name: 'Floor', kind: 'frame', x: 5, upTo: 'chine', ...HOLDS_ONLY }],
     };
     // 0.3 m are a third of the bay below, from 4 to 5 m, and less than a tenth of the one above, from 4 m to the stem.
     const to = (lower: 'centreline' | 'chine', upper: 'chine' | 'deckEdge') =>
@@ -366,7 +370,7 @@ describe('panels of which a zone has an edge or an end alone', () => {
   it('of a deck are bays alone; of other surfaces there are none', () => {
     const beams: Supports = {
       ...bare,
-      members: [{ id: 'b', name: 'Beam', kind: 'beam', x: 5, section: null }],
+      members: [{ id: 'b', name: 'Beam', kind: 'beam', x: 5, ...HOLDS_ONLY }],
     };
     expect(panelsBeside(shape, beams, { surface: 'deck', from: 3, to: 5.1 })).toEqual(['Beam to stem']);
     expect(panelsBeside(shape, beams, { surface: 'transom' })).toEqual([]);
@@ -375,7 +379,7 @@ describe('panels of which a zone has an edge or an end alone', () => {
 });
 
 describe('members', () => {
-  const frame = { id: 'f', name: 'Frame', kind: 'frame' as const, x: 3, upTo: 'deckEdge' as const, section: null };
+  const frame = { id: 'f', name: 'Frame', kind: 'frame' as const, x: 3, upTo: 'deckEdge' as const, ...HOLDS_ONLY };
   it('a frame spans keel to chine and chine to deck on both hands, and carries half the way to its neighbours', () => {
     const geometry = memberGeometry(
       shape,
@@ -396,7 +400,7 @@ describe('members', () => {
       share: 0.5,
       from: 0,
       to: 5,
-      section: null,
+      ...HOLDS_ALONG,
     };
     const geometry = memberGeometry(shape, { ...bare, members: [frame, stringer] }, stringer, () => null)!;
     expect(geometry.spans).toHaveLength(2);

@@ -64,7 +64,21 @@ const supportFields = {
   id: idSchema,
   name: nameOf('Name', 60),
   section: refer('Section', 'sections').nullable(),
+  /** Whether its own ends are held against turning; between its spans it runs through. */
+  ends: since(
+    14,
+    choice('Its ends', {
+      held: 'held, both of them',
+      oneFree: 'one free to turn',
+      free: 'both free to turn (sniped)',
+    }),
+    'held',
+  ),
+  /** One load that stands on it, wherever it does most: an engine on its bed, a mast, a winch. */
+  load: since(14, refer('Point load on it', 'loads').nullable(), null),
 };
+/** Where the point load stands on a member that runs along the boat; left open, wherever on it does most. */
+const loadAt = since(14, along('It stands at', 'empty: wherever it does most').nullable(), null);
 const share = bounded('Place', [0.02, 0.98], '', { quantity: 'fraction', hint: 'share of the way' });
 /** How far up a frame runs: one that ends at the chine or the turn of the bilge, a floor, holds nothing above it. */
 const upTo = choice('Up to', {
@@ -80,6 +94,7 @@ export const supportSchema = z.discriminatedUnion('kind', [
     band: choice('On', { bottom: 'bottom', side: 'side' }),
     share,
     ...ends,
+    loadAt,
   }),
   z.object({ ...supportFields, kind: z.literal('beam'), x }),
   z.object({
@@ -87,6 +102,7 @@ export const supportSchema = z.discriminatedUnion('kind', [
     kind: z.literal('girder'),
     y: bounded('Off centre', [0, 5], 'm'),
     ...ends,
+    loadAt,
   }),
   z.object({
     ...supportFields,
@@ -97,6 +113,10 @@ export const supportSchema = z.discriminatedUnion('kind', [
   }),
 ]);
 export type Support = z.infer<typeof supportSchema>;
+/** What a member has that only holds panels: no section, ends that hold, nothing on it. */
+export const HOLDS_ONLY = { section: null, ends: 'held', load: null } as const;
+/** The same of one that runs along the boat. */
+export const HOLDS_ALONG = { ...HOLDS_ONLY, loadAt: null } as const;
 export const SUPPORT_KINDS = {
   frame: 'Frame or floor, across the hull',
   stringer: 'Stringer, along the hull',

@@ -4,7 +4,7 @@ import { shapeOf, type Boat, type Part, type Zone } from '../document';
 import { applyEdits, fetchMaterials, type Edit } from '../edit';
 import { evaluateStiffeners, makeEvaluator, membersOf, targetOf } from '../evaluate';
 import { invalid } from '../error';
-import { edgeAt, openHalfBreadth, type Support } from '../geometry';
+import { edgeAt, HOLDS_ONLY, openHalfBreadth, type Support } from '../geometry';
 import { runToEnd, type Job, type Progress } from '../job';
 import type { Core, Fabric, Material } from '../material';
 import { reaches } from '../quantity';
@@ -110,11 +110,18 @@ export const bondedLinerJob: Job<BondedLinerInput, BondedLiners> = function* (in
   for (const [i, { run, ribs }] of ways.entries()) {
     const name = `${ribs} ${ribs === 1 ? 'rib' : 'ribs'} ${run}`;
     yield { done: i / ways.length, at: name } satisfies Progress;
+    const glued = { bonded: 'peelAbrade', adhesive: made.adhesive.id } as const;
     const base = { id, name: `Liner rib, ${zone.name}`.slice(0, 60), kind: 'topHat', former: made.former.id } as const;
-    const own = { ...base, layers: made.layers, baseWidth: 0, crownWidth: 0, flangeWidth: 0 };
+    const own = { ...base, ...glued, layers: made.layers, baseWidth: 0, crownWidth: 0, flangeWidth: 0 };
     const supports = placesOf(boat, zone, run, ribs).map(
       (place, k) =>
-        ({ ...place, id: `${id}-${k + 1}`, name: `${base.name} ${k + 1}`.slice(0, 60), section: id }) as Support,
+        ({
+          ...HOLDS_ONLY,
+          ...place,
+          id: `${id}-${k + 1}`,
+          name: `${base.name} ${k + 1}`.slice(0, 60),
+          section: id,
+        }) as Support,
     );
     const before: Edit[] = [
       ...fetched,
@@ -260,7 +267,7 @@ function placesOf(boat: Boat, zone: Zone, run: BondedLiner['run'], ribs: number)
   if (region.surface === 'deck') {
     if (run === 'across') return across.map((at) => ({ kind: 'beam', x: at }));
     const [inner, outer] = [openHalfBreadth(deck, x), hull.at(x, 2)[1]];
-    return between(inner, outer).map((y) => ({ kind: 'girder', y, ...ends }));
+    return between(inner, outer).map((y) => ({ kind: 'girder', y, loadAt: null, ...ends }));
   }
   if (run === 'across') {
     const upTo = across.every((at) => edgeAt(hull, region.upper, at) < 1 + 1e-9) ? 'chine' : 'deckEdge';
@@ -268,7 +275,7 @@ function placesOf(boat: Boat, zone: Zone, run: BondedLiner['run'], ribs: number)
   }
   return between(edgeAt(hull, region.lower, x), edgeAt(hull, region.upper, x)).map((at) => {
     const band = at < 1 ? 'bottom' : 'side';
-    return { kind: 'stringer', band, share: Math.min(0.98, Math.max(0.02, round(at % 1))), ...ends };
+    return { kind: 'stringer', band, loadAt: null, share: Math.min(0.98, Math.max(0.02, round(at % 1))), ...ends };
   });
 }
 

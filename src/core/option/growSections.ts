@@ -28,6 +28,12 @@ const grown = (section: StiffenerSection): StiffenerSection => {
   };
 };
 
+/** Bonding flanges wider by a step: half as much again of bond under a narrow one. */
+const widened = (section: StiffenerSection): StiffenerSection => ({
+  ...section,
+  flangeWidth: Math.min(0.3, Number((section.flangeWidth + STEP.width).toFixed(4))),
+});
+
 /**
  * The boat with its stiffener sections made higher and wider, a centimetre at a time, until every member that has one
  * reaches the target; sections that do already stay, and so do their layers, but of walls that no former holds. A
@@ -47,6 +53,7 @@ export function growSections(boat: Boat): Boat {
     const sections = current.sections.map((one) => {
       const lacks = weak.get(one.id);
       if (!lacks) return one;
+      if (lacks.has('bond')) return lacks.size > 1 ? widened(grown(one)) : widened(one);
       const sideways = lacks.has('crownBuckling') || lacks.has('webBuckling');
       return one.former === null && sideways ? thickened(one) : grown(one);
     });

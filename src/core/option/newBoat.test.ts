@@ -61,6 +61,12 @@ describe('a scaled boat', () => {
       expect(scaleBoat(boat, {})).toEqual(settled);
     }
   });
+  it('has what stands on its stiffeners where it stood in proportion', () => {
+    const at = (boat: Boat) => boat.supports.flatMap((one) => ('loadAt' in one ? [one.loadAt] : []));
+    const [was, is] = [merrow(), scaleBoat(merrow(), { hullLength: 16.8 })].map(at);
+    expect(was).toContain(2.95);
+    expect(is).toEqual(was!.map((x) => (x === null ? null : 2 * x)));
+  });
   it('has areas that grow with length and girth, and keeps its layers, sections and loads', () => {
     const boat = merrow();
     const scaled = scaleBoat(boat, { hullLength: 1.2 * boat.brief.hullLength, maximumBeam: 1.2 * 2.85 });
@@ -226,6 +232,11 @@ describe('stiffeners of a larger boat', () => {
     expect(of(thick, 'bar-60').layers.length).toBeGreaterThan(6);
     const hollow = growSections(withSection(merrow(), 'floor-140', { former: null }));
     expect(reserve(hollow, 'floor-140')).toBeGreaterThanOrEqual(targetOf(hollow) - 1e-9);
+    // Flanges that hold by their proportions, and not by their bond on peel ply alone.
+    const unsaid = growSections(withSection(merrow(), 'stringer-60', { bonded: 'notSaid' }));
+    expect(reserve(unsaid, 'stringer-60')).toBeGreaterThanOrEqual(targetOf(unsaid) - 1e-9);
+    expect(of(unsaid, 'stringer-60').flangeWidth).toBeGreaterThan(of(merrow(), 'stringer-60').flangeWidth);
+    expect(of(unsaid, 'stringer-60').height).toBe(of(merrow(), 'stringer-60').height);
     const narrow = growSections(withSection(merrow(), 'floor-140', { flangeWidth: 0.02 }));
     expect(of(narrow, 'floor-140').flangeWidth).toBeGreaterThanOrEqual(0.2 * of(narrow, 'floor-140').height);
   });

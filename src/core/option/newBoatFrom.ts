@@ -44,7 +44,8 @@ function withParts(boat: Boat, ids: readonly string[] | null): Boat {
     supports,
     details,
     loads: boat.loads.filter(
-      ({ id }) => details.some(({ load }) => load === id) || !boat.details.some(({ load }) => load === id),
+      ({ id }) =>
+        [...details, ...supports].some(({ load }) => load === id) || !boat.details.some(({ load }) => load === id),
     ),
   };
 }

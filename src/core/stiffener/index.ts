@@ -2,6 +2,7 @@
 export { sectionStiffness, type SectionElement, type SectionStiffness } from './section';
 export { crownBuckling, edgeBuckling, webBuckling, type WallStiffness } from './wallBuckling';
 export { leastFlange } from './leastFlange';
+export { spanForces, type HeldEnds, type SpanForces, type SpanLoad } from './spanForces';
 export { topHatElements, topHatSection, type TopHat } from './topHat';
 export { uniformBeam, type UniformBeamInput } from './uniformBeam';
 export {

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { bounded, choice, flag, idSchema, nameOf, noted, refer } from '../field';
+import { bounded, choice, flag, idSchema, nameOf, noted, refer, since } from '../field';
+import { PREPARATIONS } from '../material';
 
 /**
  * One fabric of a stiffener and where it goes: over the crown, down the webs, out on the flanges. Angle from the
@@ -30,6 +31,14 @@ export const stiffenerSectionSchema = z.object({
   flangeWidth: bounded('Flange', [0.01, 0.3], 'm', { quantity: 'shortLength' }),
   /** Core material that fills it; null where the former is paper, hollow or taken away. */
   former: refer('Former', 'materials', { kinds: ['core'] }).nullable(),
+  /** How the plating was prepared for its flanges. */
+  bonded: since(
+    14,
+    choice('Bonded to the plating', { notSaid: 'not said (counts as peel ply alone)', ...PREPARATIONS }),
+    'notSaid',
+  ),
+  /** Glued on where it is given; laminated on otherwise. */
+  adhesive: since(14, refer('Glued with', 'materials', { kinds: ['adhesive'] }).nullable(), null),
   layers: noted(z.array(sectionLayerSchema).min(1, 'A section needs at least one layer').max(30), { label: 'Layers' }),
 });
 export type StiffenerSection = z.infer<typeof stiffenerSectionSchema>;

@@ -200,9 +200,13 @@ it('a section of the library is refused in words beyond what is built', () => {
     crownWidth: 0.06,
     flangeWidth: 0.05,
     former: null,
+    bonded: 'peelAbrade',
+    adhesive: null,
     layers: [{ material: 'bx0-600', angleDeg: 0, crown: true, web: true, flange: true }],
   };
   expect(stiffenerSectionSchema.parse(section)).toEqual(section);
+  const { bonded: _, adhesive: __, ...early } = section;
+  expect(stiffenerSectionSchema.parse(early)).toEqual({ ...section, bonded: 'notSaid' });
   const words = (patch: object) => stiffenerSectionSchema.safeParse({ ...section, ...patch }).error?.issues[0]?.message;
   expect(words({ height: 0.7 })).toContain('Height must be between');
   expect(words({ layers: [] })).toBe('A section needs at least one layer');

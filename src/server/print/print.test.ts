@@ -50,12 +50,14 @@ describe('the schedule as a workbook', () => {
     expect(rowsOfSheet('About').flat()).toContain('A, stands');
     const [heads, ...members] = rowsOfSheet('Stiffeners');
     expect(heads).toContain('Height (mm)');
+    const engine = members.find(([name]) => name === 'Inner girder')!;
+    expect(engine.slice(9, 11)).toEqual(['peel ply, then abrade', 'carries Engine on its beds']);
     const evaluated = evaluateStiffeners(boat);
     expect(members).toHaveLength(evaluated.length);
     members.forEach((row, i) => {
       const { section, governing } = evaluated[i]!;
       expect(row[3]).toBe(section ? Number((section.height * 1000).toFixed(1)) : null);
-      expect(row[9]).toBe(governing ? shownReserve(governing.reserveFactor) : 'not checked');
+      expect(row[11]).toBe(governing ? shownReserve(governing.reserveFactor) : 'not checked');
     });
     const details = rowsOfSheet('Details').slice(1);
     expect(details.map((row) => row[7])).toEqual(
@@ -198,7 +200,7 @@ describe('the editions of the schedule', () => {
       'Materials, net',
       'Cautions',
       'Specified',
-      'stiffness of members without a section',
+      'Members without a section hold panels',
       'nothing is laid from it',
     ])
       expect(short, part).toContain(part);

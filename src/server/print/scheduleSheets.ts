@@ -1,5 +1,13 @@
 import { DETAIL_KINDS, evaluateDetails } from '@/core/detail/kinds';
-import { evaluateStiffeners, evaluateZone, targetOf, verdictOf, whereGoverns } from '@/core/evaluate';
+import {
+  evaluateStiffeners,
+  evaluateZone,
+  saidBond,
+  saidHold,
+  targetOf,
+  verdictOf,
+  whereGoverns,
+} from '@/core/evaluate';
 import { LAYER_ROLES, POSTURES, type Boat, type Part } from '@/core/document';
 import { SUPPORT_KINDS } from '@/core/geometry';
 import { fabricArealWeight, isLayerMaterial, ORIGINS, PROCESSES } from '@/core/material';
@@ -78,6 +86,8 @@ function stiffenerSheet(boat: Boat): Sheet {
       : ['', '', '', '']),
     plain(section?.former ? codeOf(section.former) : ''),
     plain((section?.layers ?? []).map(({ material, angleDeg }) => `${codeOf(material)} ${angleDeg}`).join(' / ')),
+    section ? plain(saidBond(boat, section)) : '',
+    plain(saidHold(boat, support)),
     ...reserveOf(governing, target),
     plain(governing?.name ?? problem ?? ''),
   ]);
@@ -91,6 +101,8 @@ function stiffenerSheet(boat: Boat): Sheet {
     'Flange (mm)',
     'Former',
     'Layers, degrees from its own direction',
+    'Bond',
+    'Held and loaded',
     'Least reserve factor',
     'Stands',
     'What governs',

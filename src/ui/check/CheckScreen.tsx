@@ -4,7 +4,14 @@ import { useState } from 'react';
 import { Card, Form } from 'react-bootstrap';
 import { formatNumber, reaches } from '@/core/quantity';
 import { craftOf, methodOf, SINGLE_SKIN_PATHS, type Boat } from '@/core/document';
-import { analysisFactorOf, targetOf, type ZoneEvaluation } from '@/core/evaluate';
+import {
+  analysisFactorOf,
+  gatherNotes,
+  STIFFENER_CHECKED,
+  STIFFENER_NOT_CHECKED,
+  targetOf,
+  type ZoneEvaluation,
+} from '@/core/evaluate';
 import { packLimits, packStatus } from '@/core/standard';
 import { useDesign } from '../shared/boat';
 import { CautionList } from '../shared/CautionList';
@@ -157,14 +164,25 @@ function Limits({ boat, evaluations }: { boat: Boat; evaluations: ReadonlyMap<st
   const { words } = useUnits();
   const packs = boat.packs.map((pack) => `${pack.title} (${pack.edition}), status ${packStatus(pack)}`);
   const limits = packLimits(methodOf(boat), craftOf(boat.brief)).map(({ text }) => words(text));
-  const notChecked = new Set([...evaluations.values()].flatMap((e) => e.notChecked));
+  const notChecked = gatherNotes([...evaluations.values()].flatMap((e) => e.notChecked));
+  const stiffened = boat.supports.some(({ section }) => section !== null);
   return (
     <>
       <p className="small mb-1">
         Checked against: {packs.join('; ')}. {boat.packs[0]!.statement}
       </p>
       <p className="small mb-1">Limits of the method: {limits.join('; ')}.</p>
-      <p className="small mb-1">Not checked: {[...notChecked].map(words).join('; ')}.</p>
+      <p className="small mb-0">Not checked of zones:</p>
+      <ul className="small mb-1 ps-3" aria-label="Not checked of zones">
+        {notChecked.map((one) => (
+          <li key={one}>{words(one)}</li>
+        ))}
+      </ul>
+      {stiffened && (
+        <p className="small mb-1">
+          Checked of stiffeners: {STIFFENER_CHECKED}. Not checked of them: {STIFFENER_NOT_CHECKED}.
+        </p>
+      )}
       <p className="small soft">
         Decision support: the standard's own text, local codes, survey and class, and a licensed naval architect or
         engineer decide.

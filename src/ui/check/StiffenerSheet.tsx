@@ -1,12 +1,38 @@
 import Link from 'next/link';
 import type { Boat } from '@/core/document';
-import { STIFFENER_CHECKS, stiffenerWorking, targetOf, type StiffenerEvaluation } from '@/core/evaluate';
+import { stiffenerWorking, targetOf, type StiffenerCheck, type StiffenerEvaluation } from '@/core/evaluate';
 import { DataTable, type DataColumn } from '../shared/DataTable';
 import type { WorkingRequest } from '../shared/WorkingPanel';
 import { ReserveButton } from './ReserveButton';
 import { Said } from '../shared/Said';
 
-/** The stiffeners of the boat by their checks, each on the span where it is worst. */
+/** The checks of a stiffener by what they look at, in the order of the columns. */
+const COLUMNS: Record<StiffenerCheck['id'], string> = {
+  platingTension: 'Plating',
+  platingCompression: 'Plating',
+  platingCore: 'Core under it',
+  bond: 'Bond and flanges',
+  flangeAlong: 'Bond and flanges',
+  flangeWidth: 'Bond and flanges',
+  flangeThickness: 'Bond and flanges',
+  web: 'Webs',
+  webAlong: 'Webs',
+  webBuckling: 'Webs',
+  crownCompression: 'Crown',
+  crownTension: 'Crown',
+  crownBuckling: 'Crown',
+  stiffness: 'Stiffness',
+};
+/** Of the checks of one column the one nearest its limit. */
+const leastIn = ({ checks }: StiffenerEvaluation, column: string) =>
+  checks
+    .filter(({ id }) => COLUMNS[id] === column)
+    .reduce<(typeof checks)[number] | null>(
+      (low, one) => (low === null || one.reserveFactor < low.reserveFactor ? one : low),
+      null,
+    );
+
+/** The stiffeners of the boat by what is checked of them, each on the span where it is worst. */
 export function StiffenerSheet({
   boatId,
   boat,
@@ -18,8 +44,8 @@ export function StiffenerSheet({
   stiffeners: readonly StiffenerEvaluation[];
   onWorking: (request: WorkingRequest) => void;
 }) {
-  // A check that one of them has and another has not still is a column.
-  const checks = new Map(stiffeners.flatMap((one) => one.checks).map(({ id }) => [id, STIFFENER_CHECKS[id]]));
+  // What one of them has and another has not still is a column.
+  const heads = [...new Set(Object.values(COLUMNS))].filter((head) => stiffeners.some((one) => leastIn(one, head)));
   const columns: DataColumn<StiffenerEvaluation>[] = [
     {
       id: 'stiffener',
@@ -34,22 +60,22 @@ export function StiffenerSheet({
         </>
       ),
     },
-    ...[...checks].map(([id, name]): DataColumn<StiffenerEvaluation> => ({
-      id,
-      head: name,
+    ...heads.map((head): DataColumn<StiffenerEvaluation> => ({
+      id: head,
+      head,
       headClass: 'text-wrap small fw-semibold',
       numeric: true,
-      by: (one) => one.checks.find((check) => check.id === id)?.reserveFactor ?? null,
+      by: (one) => leastIn(one, head)?.reserveFactor ?? null,
       cell: (stiffener) => {
-        const check = stiffener.checks.find((one) => one.id === id);
+        const check = leastIn(stiffener, head);
         if (!check) return <span className="soft">·</span>;
         return (
           <ReserveButton
             reserveFactor={check.reserveFactor}
             target={targetOf(boat)}
-            title="Opens the working"
+            title={`${check.name}. Opens the working`}
             working={{
-              title: `${stiffener.support.name}: worst span`,
+              title: `${stiffener.support.name}: ${check.name}`,
               record: () => [{ title: 'Stiffener', steps: stiffenerWorking(boat, stiffener, check.on) }],
             }}
             onWorking={onWorking}
@@ -58,7 +84,7 @@ export function StiffenerSheet({
       },
     })),
   ];
-  const first = [...checks.keys()][0];
+  const [first] = heads;
   return (
     <DataTable
       label="Stiffeners by checks"
@@ -68,7 +94,7 @@ export function StiffenerSheet({
       columns={columns}
       wide={({ worst, problem }) =>
         !worst && first
-          ? { at: first, columns: checks.size, cell: <Said text={`Not checked: ${problem ?? 'it has no span'}`} /> }
+          ? { at: first, columns: heads.length, cell: <Said text={`Not checked: ${problem ?? 'it has no span'}`} /> }
           : null
       }
       empty="No stiffener fails or is thin."

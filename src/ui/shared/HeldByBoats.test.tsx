@@ -44,7 +44,7 @@ describe('a figure of the Shelf that was corrected', () => {
     await waitFor(() => expect(document.body.textContent).toMatch(/80 .*→ 92/));
     press('What it does to Merrow 84');
     const effect = await waitFor(() => screen.getByTestId('effect').textContent!);
-    expect(effect).toMatch(/The boat: 673\.0 kg → 68\d\.\d kg \(\+1\d\.\d kg\)/);
+    expect(effect).toMatch(/The boat: 676\.2 kg → 68\d\.\d kg \(\+1\d\.\d kg\)/);
     tick(/^Merrow 84/);
     press('Take over in 1 boat');
     await waitFor(() => expect(document.body.textContent).toContain('✓ Merrow 84 has these figures now'));

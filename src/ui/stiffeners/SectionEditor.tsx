@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { Button, Col, Form, Row } from 'react-bootstrap';
-import type { Material } from '@/core/material';
+import { PREPARATIONS, type Material } from '@/core/material';
 import { ingredients, type Boat } from '@/core/document';
 import type { Edit } from '@/core/edit';
 import { SECTION_KINDS, type SectionLayer, type StiffenerSection } from '@/core/stiffener';
@@ -28,6 +28,7 @@ export function SectionEditor({ boat, shelf, section }: { boat: Boat; shelf: Mat
   const all = [...boat.materials, ...shelf.filter(({ id }) => !boat.materials.some((own) => own.id === id))];
   const fabrics = all.filter((material) => material.kind === 'fabric');
   const cores = all.filter((material) => material.kind === 'core');
+  const adhesives = all.filter((material) => material.kind === 'adhesive');
   const put = (patch: Partial<StiffenerSection>, material?: string) => {
     const said = edit(...(material ? bring(boat, shelf, material) : []), {
       type: 'section.set',
@@ -107,6 +108,40 @@ export function SectionEditor({ boat, shelf, section }: { boat: Boat; shelf: Mat
           </Form.Select>
         </Form.Group>
       )}
+      <Row className="g-2">
+        <Col>
+          <Form.Group controlId="section-bonded">
+            <Form.Label className="mb-0">Bonded to the plating</Form.Label>
+            <Form.Select
+              value={section.bonded}
+              onChange={(event) => put({ bonded: event.target.value as StiffenerSection['bonded'] })}
+            >
+              <option value="notSaid">not said (counts as peel ply alone)</option>
+              {Object.entries(PREPARATIONS).map(([key, words]) => (
+                <option key={key} value={key}>
+                  {words}
+                </option>
+              ))}
+            </Form.Select>
+          </Form.Group>
+        </Col>
+        <Col>
+          <Form.Group controlId="section-adhesive">
+            <Form.Label className="mb-0">Glued with</Form.Label>
+            <Form.Select
+              value={section.adhesive ?? ''}
+              onChange={(event) => put({ adhesive: event.target.value || null }, event.target.value)}
+            >
+              <option value="">laminated on, no glue</option>
+              {adhesives.map((one) => (
+                <option key={one.id} value={one.id}>
+                  {one.name}
+                </option>
+              ))}
+            </Form.Select>
+          </Form.Group>
+        </Col>
+      </Row>
       <table className="table table-sm align-middle mb-0 section-layers" aria-label={`Layers of ${section.name}`}>
         <thead>
           <tr>

@@ -125,6 +125,44 @@ describe('stiffeners', () => {
     expect(rowOf(worst.support.name).textContent).toContain(worst.governing!.name);
     await desk.saved();
   });
+  it('say how their ends are held and what stands on them, and are checked with it at once', async () => {
+    press('Stringer hat 60');
+    fireEvent.click(within(members()).getByRole('button', { name: 'Bottom stringer' }));
+    const own = () => evaluateStiffeners(desk.boat).find(({ support }) => support.name === 'Bottom stringer')!;
+    const reserve = own().governing!.reserveFactor;
+    expect(screen.queryByLabelText(/^It stands at/)).toBeNull();
+    choose('Its ends', /both free/);
+    expect(own().support.ends).toBe('free');
+    expect(own().governing!.reserveFactor).toBeLessThan(reserve);
+    choose('Its ends', /^held/);
+    choose('Point load on it', 'Engine on its beds');
+    expect(own().governing!.reserveFactor).toBeLessThan(1);
+    expect(rowOf('Bottom stringer').textContent).toContain(formatReserve(own().governing!.reserveFactor));
+    type(/^It stands at/, '2');
+    expect(own().support).toMatchObject({ load: 'engine', loadAt: 2 });
+    // Where the member does not run the load is not lost: it says so.
+    type(/^It stands at/, '6');
+    expect(rowOf('Bottom stringer').textContent).toContain('does not run where its point load stands');
+    choose('Point load on it', 'none');
+    expect(own().governing!.reserveFactor).toBeCloseTo(reserve, 9);
+    await desk.saved();
+  });
+  it('are bonded as the section says: nothing said counts as the least, glue is taken from the Shelf', async () => {
+    press('Stringer hat 60');
+    const bond = () =>
+      evaluateStiffeners(desk.boat)
+        .find(({ support }) => support.name === 'Bow frame aft')!
+        .checks.find(({ id }) => id === 'bond')!;
+    const abraded = bond().reserveFactor;
+    choose('Bonded to the plating', /not said/);
+    expect(bond().reserveFactor / abraded).toBeCloseTo(5 / 8, 9);
+    expect(rowOf('Bow frame aft').textContent).toContain('until it is said');
+    choose('Glued with', /methacrylate|epoxy|adhesive/i);
+    const { adhesive } = desk.boat.sections.find(({ id }) => id === 'stringer-60')!;
+    expect(desk.boat.materials.some(({ id, kind }) => id === adhesive && kind === 'adhesive')).toBe(true);
+    expect(bond().name).toBe('Bond to the plating, in shear');
+    await desk.saved();
+  });
   it('open the working of a check', async () => {
     const [first] = within(screen.getAllByRole('table')[0]!).queryAllByRole('button');
     if (first) fireEvent.click(first);

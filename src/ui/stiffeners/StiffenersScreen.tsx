@@ -26,6 +26,7 @@ import { useEdit } from '../shared/useEdit';
 import { Verdict } from '../shared/Verdict';
 import { WorkingPanel, type WorkingRequest } from '../shared/WorkingPanel';
 import { StiffenerDrawing } from './SectionDrawing';
+import { HeldForm } from './HeldForm';
 import { bring, SectionEditor } from './SectionEditor';
 import { Refusal } from '../shared/Refusal';
 import { useKept } from '../shared/useKept';
@@ -37,6 +38,7 @@ const UNIT_KINDS: Record<StiffenerCheck['unit'], QuantityKind> = {
   N: 'force',
   'N·m': 'moment',
   'N·m²': 'bendingRigidity',
+  Pa: 'stress',
 };
 
 const MAY: Record<SectionProperties['walls']['crown']['gives'], string> = {
@@ -59,7 +61,13 @@ function starter(kind: StiffenerSection['kind'], { sections, materials }: Boat):
     angleDeg: 0,
     ...{ crown: false, web: false, flange: false, ...place },
   });
-  const section = { id: nanoid(8), name: `${SECTION_KINDS[kind]} ${sections.length + 1}`, flangeWidth: 0.04 };
+  const section = {
+    id: nanoid(8),
+    name: `${SECTION_KINDS[kind]} ${sections.length + 1}`,
+    flangeWidth: 0.04,
+    bonded: 'notSaid' as const,
+    adhesive: null,
+  };
   if (kind === 'flatBar') {
     const [face, inside] = [layer(slanted, { web: true, flange: true }), layer(slanted, { web: true })];
     const middle = layer(along, { web: true });
@@ -224,7 +232,15 @@ export function StiffenersScreen({ shelf }: { shelf: Material[] }) {
                     </tbody>
                   </table>
                 )}
-                <p className="small soft mb-0">{saidWalls(properties.walls)}</p>
+                <p className="small soft">{saidWalls(properties.walls)}</p>
+                {shown && (
+                  <HeldForm
+                    key={shown.support.id}
+                    boat={boat}
+                    support={shown.support}
+                    onSet={(item) => act({ type: 'support.set', item })}
+                  />
+                )}
               </Card.Body>
             </Card>
           )}

@@ -3,9 +3,10 @@ import { nanoid } from 'nanoid';
 import { useState } from 'react';
 import { Button, Card, Col, Form, Row } from 'react-bootstrap';
 import { formFields, writeAt } from '@/core/field';
-import { SUPPORT_KINDS, supportSchema, type Support } from '@/core/geometry';
+import { HOLDS_ONLY, SUPPORT_KINDS, supportSchema, type Support } from '@/core/geometry';
 import type { Boat } from '@/core/document';
 import { EntityForm } from '../shared/EntityForm';
+import { AS_STIFFENER } from '../stiffeners/HeldForm';
 import { TextField } from '../shared/TextField';
 import { useUnits } from '../shared/units';
 import { useEdit } from '../shared/useEdit';
@@ -22,12 +23,13 @@ const KIND_WORDS = {
 /** How far up a frame runs, behind where it stands. */
 const FRAME_TO = { notSaid: '', chine: ', to the chine', deckEdge: ', to the deck edge' } as const;
 
-/** Entered beside the form. */
-const BESIDE = ['name', 'section'];
+/** Entered beside the form, or under Stiffeners. */
+const BESIDE = ['name', 'section', ...AS_STIFFENER];
 
 /** A member of the wanted kind to begin with. */
 function supportFor(kind: Support['kind'], boat: Boat, zoneId: string | null): Support | null {
   const common = {
+    ...HOLDS_ONLY,
     id: nanoid(8),
     name: `${KIND_WORDS[kind]} ${boat.supports.filter((other) => other.kind === kind).length + 1}`,
     section: boat.sections[0]?.id ?? null,
@@ -39,9 +41,9 @@ function supportFor(kind: Support['kind'], boat: Boat, zoneId: string | null): S
     case 'beam':
       return { ...common, kind, x: middle };
     case 'stringer':
-      return { ...common, kind, band: 'bottom', share: 0.5, from: -1, to: boat.brief.waterlineLength };
+      return { ...common, kind, band: 'bottom', share: 0.5, loadAt: null, from: -1, to: boat.brief.waterlineLength };
     case 'girder':
-      return { ...common, kind, y: 0.4, from: -1, to: boat.brief.waterlineLength };
+      return { ...common, kind, y: 0.4, loadAt: null, from: -1, to: boat.brief.waterlineLength };
     case 'rib':
       return zoneId === null ? null : { ...common, kind, zone: zoneId, run: 'across', share: 0.5 };
   }

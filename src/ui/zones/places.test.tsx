@@ -5,9 +5,10 @@ import { enter, field, Page, words } from '../../../tests/helpers/asked';
 import { merrow } from '../../../tests/helpers/merrow';
 import { regionFor, SURFACES, type Surface, type Zone } from '@/core/document';
 import { formFields, readAt, type FormField } from '@/core/field';
-import { regionSchema, supportSchema, type Region, type Support } from '@/core/geometry';
+import { HOLDS_ALONG, HOLDS_ONLY, regionSchema, supportSchema, type Region, type Support } from '@/core/geometry';
 import { formatForEntry, type UnitSystem } from '@/core/quantity';
 import { RegionEditor } from './RegionEditor';
+import { AS_STIFFENER } from '../stiffeners/HeldForm';
 import { SupportsEditor } from './SupportsEditor';
 
 vi.mock('next/navigation', () => ({ useRouter: () => ({ push: () => undefined }) }));
@@ -90,14 +91,15 @@ describe('the supports', () => {
   const of = (kind: Support['kind']): Support =>
     boat.supports.find((one) => one.kind === kind) ??
     (kind === 'frame'
-      ? { id: 'f', name: 'Frame 1', section: null, kind, x: 3, upTo: 'chine' }
-      : { id: 'g', name: 'Girder 1', section: null, kind: 'girder', y: 0.4, from: 0, to: 5 });
+      ? { id: 'f', name: 'Frame 1', ...HOLDS_ONLY, kind, x: 3, upTo: 'chine' }
+      : { id: 'g', name: 'Girder 1', ...HOLDS_ALONG, kind: 'girder', y: 0.4, from: 0, to: 5 });
   it.each(kinds)('%s: every figure of its description is there to be typed', (kind) => {
     const support = of(kind);
     const own = { ...boat, supports: [support] };
     page.show(<SupportsEditor boat={own} zoneId={null} />, { boat: own });
     fireEvent.click(screen.getByRole('button', { name: support.name }));
-    const fields = formFields(supportSchema, '', ['name', 'section'], support);
+    // How it is held and loaded is entered under Stiffeners.
+    const fields = formFields(supportSchema, '', ['name', 'section', ...AS_STIFFENER], support);
     expect(fields.length).toBeGreaterThan(0);
     for (const one of fields) expect(field(new RegExp(`^${one.label}`)).value, one.label).not.toBe('');
   });

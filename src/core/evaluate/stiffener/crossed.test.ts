@@ -58,7 +58,8 @@ describe('a stiffener that crosses zones', () => {
       for (const one of evaluateStiffeners(own))
         for (const check of one.checks) {
           const steps = stiffenerWorking(own, one, check.on);
-          const last = steps.filter(({ quantity }) => quantity === `Reserve factor: ${check.name.toLowerCase()}`);
+          const said = check.name.charAt(0).toLowerCase() + check.name.slice(1);
+          const last = steps.filter(({ quantity }) => quantity === `Reserve factor: ${said}`);
           expect(
             last.map(({ value }) => value),
             `${one.support.name}: ${check.id}`,

@@ -4,16 +4,19 @@ import { type StiffenerSection } from '../../stiffener';
 import { type WorkingStep } from '../../working';
 import { type Boat, shapeOf } from '../../document';
 import { bookOf } from '../book';
-import { crossedBy, loadSpan, type LoadedSpan, type StiffenerCheck } from './loadSpan';
+import { crossedBy } from './crossed';
+import { loadSpan, type LoadedSpan, type StiffenerCheck } from './loadSpan';
 import { membersOf } from './members';
+import { standsOn } from './spanActions';
 import { sectionProperties } from './sectionProperties';
 
 /** What is checked of a stiffener, and what no check of it looks at: said wherever a pass is shown. */
 export const STIFFENER_CHECKED =
-  'web shear, plating and crown, buckling or wrinkling of crown and webs, bonding flanges, stiffness';
+  'web shear, plating, crown, webs and flanges along it, buckling or wrinkling of crown and webs, the shear of its ' +
+  'bond and of a core under it, proportions of its flanges, stiffness';
 export const STIFFENER_NOT_CHECKED =
   'whether what its ends rest on holds them (keel, chine, deck edge, the members that it meets), crossings and ' +
-  'holes in it, its bond to the plating, torsion and tripping, point loads';
+  'holes in it, its bond pulled off, torsion and tripping, more than one point load';
 
 /** A check, and the span where it is nearest its limit. */
 export type SpanCheck = StiffenerCheck & { on: LoadedSpan };
@@ -40,7 +43,8 @@ const leastOf = <C extends StiffenerCheck>(checks: readonly C[]) =>
 /** Of several spans each check where it is least, in the order of the first. */
 function leastChecks(spans: readonly LoadedSpan[]): SpanCheck[] {
   const all = spans.flatMap((on) => on.checks.map((check): SpanCheck => ({ ...check, on })));
-  return (spans[0]?.checks ?? []).map(({ id }) => leastOf(all.filter((check) => check.id === id)));
+  const ids = [...new Set(all.map(({ id }) => id))];
+  return ids.map((id) => leastOf(all.filter((check) => check.id === id)));
 }
 
 /** Frame, screen and details ask for the same boat. */
@@ -83,6 +87,8 @@ function evaluate(boat: Boat): StiffenerEvaluation[] {
     if (section === null) return base;
     try {
       const properties = sectionProperties(boat, section);
+      if (support.load !== null && !geometry.spans.some((span) => standsOn(support, span)))
+        throw new KeramosError('invalid', `${support.name} does not run where its point load stands`, 'loadAt');
       const spans = geometry.spans
         .filter(({ length, spacing }) => length > 0.03 && spacing > 0.01)
         .flatMap((span) => {

@@ -6,7 +6,8 @@ export {
   stiffenerWorking,
   type StiffenerEvaluation,
 } from './evaluateStiffeners';
-export { STIFFENER_CHECKS, type LoadedSpan, type StiffenerCheck } from './loadSpan';
+export { type LoadedSpan, type StiffenerCheck } from './loadSpan';
 export { membersOf, stiffenerMasses } from './members';
 export { memberOf, type SectionMember } from './sectionMember';
+export { saidBond, saidHold } from './saidHold';
 export { sectionProperties, type SectionProperties } from './sectionProperties';

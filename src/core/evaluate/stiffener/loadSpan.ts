@@ -1,183 +1,64 @@
 import { KeramosError } from '../../error';
-import { edgeAt, type BoatShape, type Span, type Support } from '../../geometry';
+import { type BoatShape, type Span, type Support } from '../../geometry';
+import { bondAllowed, BOND_STRENGTH, weakestCore } from '../../material';
 import {
   curvatureFactor,
   designPressure,
   headAt,
   headPressure,
   isHead,
-  stiffenerRequirement,
   ZONE_LOCATIONS,
   type Sheet,
 } from '../../standard';
-import {
-  leastFlange,
-  sectionStiffness,
-  topHatElements,
-  type SectionElement,
-  type StiffenerSection,
-} from '../../stiffener';
-import { weakestCore } from '../../material';
+import { leastFlange, type StiffenerSection } from '../../stiffener';
 import { put, type Recorder } from '../../working';
-import { type Boat, type Part, type Zone, craftOf } from '../../document';
+import { type Boat, type Zone, craftOf } from '../../document';
 import { layAll, sheetsOf, type Book } from '../book';
+import type { Under } from './crossed';
+import type { SectionMember } from './sectionMember';
+import { sectionOn, type Reach, type SectionOn } from './sectionOn';
 import type { SectionProperties } from './sectionProperties';
+import { spanActions, type Bending, type SpanActions } from './spanActions';
 import { recordWalls } from './walls';
 
-/** The rectangles of a section on its plating, from the outer face inward. */
-function elementsOf(
-  section: StiffenerSection,
-  properties: SectionProperties,
-  plating: readonly Sheet[],
-  breadth: number,
-): { elements: SectionElement[]; platingThickness: number } {
-  const elements: SectionElement[] = [];
-  let z = 0;
-  for (const sheet of plating) {
-    const E = sheet.role === 'core' ? sheet.core.inPlaneModulus.value : (sheet.properties?.E ?? 0);
-    if (E > 0) elements.push({ E, breadth, height: sheet.thickness, centroid: z + sheet.thickness / 2 });
-    z += sheet.thickness;
-  }
-  const { crown, web, flange, former } = properties;
-  if (section.kind === 'flatBar') {
-    if (flange)
-      elements.push({
-        E: flange.E,
-        breadth: section.flangeWidth,
-        height: flange.thickness,
-        centroid: z + flange.thickness / 2,
-        count: 2,
-      });
-    elements.push({ E: web.E, breadth: web.thickness, height: section.height, centroid: z + section.height / 2 });
-  } else {
-    const lean = (Math.atan2((section.baseWidth - section.crownWidth) / 2, section.height) * 180) / Math.PI;
-    const hat = topHatElements({
-      plating: { E: 1, thickness: z, effectiveBreadth: 1 },
-      flange: flange
-        ? { E: flange.E, thickness: flange.thickness, width: section.flangeWidth }
-        : { E: 1, thickness: 1e-6, width: 1e-6 },
-      web: { E: web.E, thickness: web.thickness, height: section.height, angleDeg: lean },
-      crown: { E: crown!.E, thickness: crown!.thickness, width: section.crownWidth },
-      ...(former ? { former } : {}),
-    });
-    elements.push(...hat.slice(flange ? 1 : 2));
-  }
-  return { elements, platingThickness: z };
-}
-
-/** One thing a stiffener must have on its worst span. */
-export interface StiffenerCheck {
-  id:
-    | 'web'
-    | 'platingTension'
-    | 'crownCompression'
-    | 'platingCompression'
-    | 'crownTension'
-    | 'crownBuckling'
-    | 'webBuckling'
-    | 'stiffness'
-    | 'flangeWidth'
-    | 'flangeThickness';
-  name: string;
-  demand: number;
-  capacity: number;
-  unit: 'm' | 'm²' | 'N' | 'N·m' | 'N·m²';
-  reserveFactor: number;
-}
-const FROM_EITHER: Partial<Record<StiffenerCheck['id'], string>> = {
-  platingCompression: 'Plating, compression at the ends, pressed from the other face',
-  crownTension: 'Crown, tension at the ends, pressed from the other face',
-};
-export const STIFFENER_CHECKS: Record<StiffenerCheck['id'], string> = {
+/** What is checked of a stiffener, in words. */
+const STIFFENER_CHECKS = {
   web: 'Web in shear',
-  platingTension: 'Plating, tension at the ends',
-  crownCompression: 'Crown, compression at the ends',
-  platingCompression: 'Plating, compression at mid-span',
-  crownTension: 'Crown, tension at mid-span',
-  crownBuckling: 'Crown, buckling or wrinkling at the ends',
+  platingTension: 'Plating, tension',
+  crownCompression: 'Crown, compression',
+  platingCompression: 'Plating, compression',
+  crownTension: 'Crown, tension',
+  webAlong: 'Webs along the stiffener',
+  flangeAlong: 'Bonding flanges along the stiffener',
+  crownBuckling: 'Crown, buckling or wrinkling',
   webBuckling: 'Web, buckling or wrinkling in shear',
+  bond: 'Bond to the plating, in shear',
+  platingCore: 'Core of the plating, in shear',
   stiffness: 'Stiffness',
   flangeWidth: 'Bonding flanges, width',
   flangeThickness: 'Bonding flanges, thickness',
-};
+} as const;
+
+/** One thing a stiffener must have on its worst span. */
+export interface StiffenerCheck {
+  id: keyof typeof STIFFENER_CHECKS;
+  /** With where it governs. */
+  name: string;
+  demand: number;
+  capacity: number;
+  unit: 'm' | 'm²' | 'N' | 'N·m' | 'N·m²' | 'Pa';
+  reserveFactor: number;
+}
 
 /** A span as the pack loads it. */
-export interface LoadedSpan {
+export interface LoadedSpan extends Pick<SectionOn, 'effectiveBreadth' | 'platingThickness' | 'EI' | 'neutralAxis'> {
   span: Span;
   /** On whose laminate. */
   zone: Under;
   pressure: number;
-  effectiveBreadth: number;
-  platingThickness: number;
-  EI: number;
-  neutralAxis: number;
+  /** What it hands on at an end, at the pack's design level (N). */
+  endForce: number;
   checks: StiffenerCheck[];
-}
-
-/** Zones that end so near each other meet (m, or as a share of the girth). */
-const SAME = 1e-6;
-/** Parts whose zones carry a span; any part where a zone is named itself. */
-const KIND_UNDER = { zone: null, deck: 'deck', bottom: 'hull', side: 'hull' } as const;
-
-/** A zone under a stiffener. */
-export interface Under {
-  part: Part;
-  zone: Zone;
-}
-/** A span, and how far along the boat what it stands on reaches to either side of it (m). */
-interface Standing {
-  support: Support;
-  span: Span;
-  reach: number;
-}
-/** The zones on which a point of a span stands: two or more where they meet under it. */
-function zonesAt({ hull }: BoatShape, boat: Boat, { support, span, reach }: Standing, at: number): Under[] {
-  const all = boat.parts.flatMap((part) => part.zones.map((zone): Under => ({ part, zone })));
-  if (support.kind === 'rib') return all.filter(({ zone }) => zone.id === support.zone);
-  const [x] = span.points[at]!;
-  const up = span.upHull?.[at];
-  const wanted = KIND_UNDER[span.on];
-  return all.filter(({ zone: { region } }) => {
-    if (region?.surface !== wanted || region === null || !('from' in region)) return false;
-    if (x < region.from - reach || x > region.to + reach) return false;
-    if (region.surface !== 'hull' || up === undefined) return true;
-    const place = Math.min(region.to, Math.max(region.from, x));
-    return up >= edgeAt(hull, region.lower, place) - SAME && up <= edgeAt(hull, region.upper, place) + SAME;
-  });
-}
-/** Half of what a stiffener stands on with (m). */
-const halfFoot = (section: StiffenerSection): number =>
-  (section.kind === 'topHat' ? section.baseWidth / 2 : 0) + section.flangeWidth;
-/** What a span stands on: under its middle, whose pressure it bears, and all along it, whose laminate works with it. */
-export interface Crossed {
-  middle: Under[];
-  all: Under[];
-}
-/**
- * The zones that a span crosses. Its ends are left out: there it passes on to what holds it.
- *
- * @throws KeramosError `invalid` when no zone lies under its middle.
- */
-export function crossedBy(
-  shape: BoatShape,
-  boat: Boat,
-  { support, section }: { support: Support; section: StiffenerSection },
-  span: Span,
-): Crossed {
-  const across = support.kind === 'frame' || support.kind === 'beam';
-  const standing = { support, span, reach: across ? halfFoot(section) : SAME };
-  const inner = span.points.map((_, i) => i).slice(1, -1);
-  const middle = zonesAt(shape, boat, standing, Math.floor(span.points.length / 2));
-  if (middle.length === 0)
-    throw new KeramosError(
-      'invalid',
-      `${support.name} stands on no zone at x = ` +
-        `${span.middle[0].toFixed(2)} m: lay a zone there, or end the ` +
-        'member before it',
-      'support',
-    );
-  const all = [...middle, ...inner.flatMap((at) => zonesAt(shape, boat, standing, at))];
-  return { middle, all: [...new Map(all.map((one) => [one.zone.id, one])).values()] };
 }
 
 /** A stiffener on a boat: what it stands on, and what it is made as. */
@@ -190,17 +71,31 @@ export interface StandingStiffener {
   properties: SectionProperties;
 }
 
-/** A check, what it asks, what there is. */
-type Wanted = readonly [StiffenerCheck['id'], number, number, StiffenerCheck['unit']];
+/** A check, what it asks, what there is; where it governs, or what it counts as, behind its name. */
+interface Wanted {
+  id: StiffenerCheck['id'];
+  demand: number;
+  capacity: number;
+  unit: StiffenerCheck['unit'];
+  place?: string;
+}
+
+/** Strains along the stiffener that a member may have in design. */
+interface Allowed {
+  tension: number;
+  compression: number;
+}
 
 /** Proportions of the bonding flanges: checks where they do not hold, and none where they do. */
 function narrowFlanges({ kind, height, flangeWidth }: StiffenerSection, { web, flange }: SectionProperties): Wanted[] {
   const proportions: readonly Wanted[] = [
-    ['flangeWidth', leastFlange(height), flange ? flangeWidth : 0, 'm'],
-    // A flat bar is a wall twice as thick as its tabs, or more: what they bond is not looked at.
-    ...(kind === 'topHat' ? [['flangeThickness', web.thickness, flange?.thickness ?? 0, 'm'] as const] : []),
+    { id: 'flangeWidth', demand: leastFlange(height), capacity: flange ? flangeWidth : 0, unit: 'm' },
+    // A flat bar is a wall twice as thick as its tabs, or more: what they bond is looked at by itself.
+    ...(kind === 'topHat'
+      ? [{ id: 'flangeThickness', demand: web.thickness, capacity: flange?.thickness ?? 0, unit: 'm' } as const]
+      : []),
   ];
-  return proportions.filter(([, least, there]) => there < least * (1 - 1e-9));
+  return proportions.filter(({ demand, capacity }) => capacity < demand * (1 - 1e-9));
 }
 
 /** The pressure on a span where it stands on a zone (Pa). */
@@ -231,111 +126,219 @@ function pressureOn(
 }
 
 /**
+ * Where a member's strain comes nearest to what it may have: at either edge of it, stretched or pressed, in either
+ * sense of bending. As moments; null for a member that nothing bends.
+ */
+function strained(
+  { EI, neutralAxis }: Pick<SectionOn, 'EI' | 'neutralAxis'>,
+  { stretched, pressed }: Pick<SpanActions, 'stretched' | 'pressed'>,
+  [from, to]: Reach,
+  allowed: Partial<Allowed>,
+): { demand: number; capacity: number; place: string; how: keyof Allowed } | null {
+  const cases = [from, to].flatMap((z) => {
+    const under = neutralAxis - z;
+    const at = ({ moment, place }: Bending, stretches: boolean) => {
+      const how: keyof Allowed = stretches ? 'tension' : 'compression';
+      const limit = allowed[how];
+      if (limit === undefined || moment <= 0 || Math.abs(under) < 1e-9) return [];
+      return [{ demand: moment, capacity: (limit * EI) / Math.abs(under), place, how }];
+    };
+    return [...at(stretched, under > 0), ...at(pressed, under < 0)];
+  });
+  if (cases.length === 0) return null;
+  return cases.reduce((low, one) => (one.capacity / one.demand < low.capacity / low.demand ? one : low));
+}
+
+/** What the skins of a plating may be strained by in design: pulled, and pressed without wrinkling on their core. */
+function platingStrains(plating: readonly Sheet[], { pack }: Book, share: number): Allowed {
+  const plates = plating.flatMap((sheet) => (sheet.role === 'skin' && sheet.properties ? [sheet.properties] : []));
+  const cores = plating.flatMap((sheet) => (sheet.role === 'core' ? [sheet.core] : []));
+  const soft = cores.length > 0 ? weakestCore(cores, pack.coreStrengthFactor) : null;
+  const least = (strains: readonly number[]) => Math.min(Infinity, ...strains);
+  return {
+    tension: least(plates.map((p) => (share * p.tensileStrength) / p.E)),
+    compression: least(
+      plates.map((p) => {
+        const wrinkles = soft
+          ? pack.wrinklingFactor * Math.cbrt(soft.compressiveModulus.value * p.E * soft.shearModulus.value)
+          : Infinity;
+        return Math.min(share * p.compressiveStrength, wrinkles) / p.E;
+      }),
+    ),
+  };
+}
+
+/** The shear between a section and its plating: of its bond, and of the cores of the plating under its foot. */
+function shearBelow(
+  { book, section, properties }: StandingStiffener,
+  { on: { flow, effectiveBreadth }, shear }: { on: SectionOn; shear: number },
+): Wanted[] {
+  const { pack } = book;
+  const flanges = 2 * section.flangeWidth;
+  const foot = flanges + (section.kind === 'topHat' ? section.baseWidth : properties.web.thickness);
+  const cores = flow.cores.map((core): Wanted => ({
+    id: 'platingCore',
+    demand: (shear * core.flow) / Math.min(foot, effectiveBreadth),
+    capacity: core.strength,
+    unit: 'Pa',
+  }));
+  // Without flanges there is no bond: that they are missing fails by itself.
+  if (!properties.flange) return cores;
+  const glue = section.adhesive === null ? undefined : book.materials.get(section.adhesive);
+  const glued = glue?.kind === 'adhesive' ? glue.shearStrength : null;
+  const unsaid = glued === null && section.bonded === 'notSaid';
+  const laminated = BOND_STRENGTH[section.bonded === 'notSaid' ? 'peel' : section.bonded];
+  return [
+    {
+      id: 'bond',
+      // From design to ultimate as joints of panels are: a bond is held to its mean strength over a factor of its own.
+      demand: (shear * flow.foot) / (flanges * pack.skinStrengthFactor),
+      capacity: bondAllowed(glued ?? laminated).value,
+      unit: 'Pa',
+      place: unsaid ? ', counted as after peel ply alone until it is said' : '',
+    },
+    ...cores,
+  ];
+}
+
+/** Everything that a section on its plating is held to on a span. */
+function wantedOf(
+  stiffener: StandingStiffener,
+  { on, actions, plating }: { on: SectionOn; actions: SpanActions; plating: readonly Sheet[] },
+): Wanted[] {
+  const { boat, book, section, properties } = stiffener;
+  const { pack } = book;
+  const quality = pack.qualityFactor[boat.brief.quality];
+  const share = quality * pack.stiffener.strengthFactor;
+  const { crown, web, flange, walls } = properties;
+  const { reach, EI } = on;
+  const { shear } = actions;
+  const ofMember = ({ E, tensileStrength, compressiveStrength }: SectionMember): Allowed => ({
+    tension: (share * tensileStrength) / E,
+    compression: (share * compressiveStrength) / E,
+  });
+  const along = (id: Wanted['id'], where: Reach, allowed: Partial<Allowed>): Wanted[] => {
+    const found = strained(on, actions, where, allowed);
+    if (!found) return [];
+    const { demand, capacity, place, how } = found;
+    const said = Object.keys(allowed).length > 1 ? `, ${how} ${place}` : ` ${place}`;
+    return [{ id, demand, capacity, unit: 'N·m', place: said }];
+  };
+  const plates = platingStrains(plating, book, share);
+  const top = ofMember(crown ?? web);
+  const webs = (section.kind === 'topHat' ? 2 : 1) * web.thickness * section.height;
+  const flow = walls.web && quality * 2 * walls.web.flow * section.height;
+  return [
+    { id: 'web', demand: shear / (share * web.shearStrength), capacity: webs, unit: 'm²' },
+    ...along('platingTension', reach.plating, { tension: plates.tension }),
+    ...along('crownCompression', reach.crown, { compression: top.compression }),
+    ...along('platingCompression', reach.plating, { compression: plates.compression }),
+    ...along('crownTension', reach.crown, { tension: top.tension }),
+    ...along('webAlong', reach.web, ofMember(web)),
+    ...(flange && reach.flange ? along('flangeAlong', reach.flange, ofMember(flange)) : []),
+    ...along('crownBuckling', reach.crown, { compression: quality * walls.crown.strain }),
+    ...(flow === null ? [] : [{ id: 'webBuckling', demand: shear, capacity: flow, unit: 'N' } as const]),
+    ...shearBelow(stiffener, { on, shear }),
+    { id: 'stiffness', demand: actions.stiffness, capacity: EI, unit: 'N·m²' },
+    ...narrowFlanges(section, properties),
+  ];
+}
+
+/** Of several of one kind (the cores of a plating) the one with the least reserve. */
+function leastOfEach(checks: readonly StiffenerCheck[]): StiffenerCheck[] {
+  const least = new Map<StiffenerCheck['id'], StiffenerCheck>();
+  for (const check of checks) {
+    const known = least.get(check.id);
+    if (!known || check.reserveFactor < known.reserveFactor) least.set(check.id, check);
+  }
+  return [...least.values()];
+}
+
+/**
  * A span of a stiffener on the laminate of one of the zones that it crosses, under the pressure at its middle: where
- * zones meet there, under the greater.
+ * zones meet there, under the greater; and under the point load that stands on it.
+ *
+ * @throws KeramosError `invalid` where nothing is laid in the zone, or the load points nowhere.
  */
 export function loadSpan(
   stiffener: StandingStiffener,
   span: Span,
-  { on, middle }: { on: Under; middle: readonly Under[] },
+  { on: zoned, middle }: { on: Under; middle: readonly Under[] },
   record?: Recorder,
 ): LoadedSpan {
-  const { boat, book, support, section, properties } = stiffener;
-  const { part, zone } = on;
-  const pack = book.pack;
+  const { book, support, section, properties } = stiffener;
+  const { part, zone } = zoned;
   const presses = middle
     .map((one) => ({ zone: one.zone, pressure: pressureOn(stiffener, span, one.zone) }))
     .reduce((most, one) => (one.pressure > most.pressure ? one : most));
-  const { location } = presses.zone;
   const pressure = record ? pressureOn(stiffener, span, presses.zone, record) : presses.pressure;
   const along =
     support.kind === 'stringer' || support.kind === 'girder' || (support.kind === 'rib' && support.run === 'along');
   const plating = sheetsOf(book, layAll(book, part, zone), along ? 0 : 90);
   if (plating.length === 0)
     throw new KeramosError('invalid', `${support.name}: nothing is laid yet in ${zone.name}`, 'layers');
-  const skins = plating.filter((sheet) => sheet.role === 'skin');
   const base = section.kind === 'topHat' ? section.baseWidth : properties.web.thickness;
-  const effectiveBreadth = Math.min(span.spacing, 20 * skins.reduce((sum, sheet) => sum + sheet.thickness, 0) + base);
-  const { elements, platingThickness } = elementsOf(section, properties, plating, effectiveBreadth);
-  const { EI, neutralAxis, sectionStiffnessTop } = sectionStiffness(elements, record);
-  const quality = pack.qualityFactor[boat.brief.quality];
-  const { strengthFactor } = pack.stiffener;
-  const { walls } = properties;
-  const top = properties.crown ?? properties.web;
-  const strained = quality * strengthFactor;
-  const plates = skins.flatMap(({ properties: p }) => (p ? [p] : []));
-  const cores = plating.flatMap((sheet) => (sheet.role === 'core' ? [sheet.core] : []));
-  const soft = cores.length > 0 ? weakestCore(cores, pack.coreStrengthFactor) : null;
-  const least = (strains: readonly number[]) => Math.min(Infinity, ...strains);
-  // What the plating's skins may be strained by in design: pulled, and pressed without wrinkling on their core.
-  const outer = {
-    tension: least(plates.map((p) => (strained * p.tensileStrength) / p.E)),
-    compression: least(
-      plates.map((p) => {
-        const wrinkles = soft
-          ? pack.wrinklingFactor * Math.cbrt(soft.compressiveModulus.value * p.E * soft.shearModulus.value)
-          : Infinity;
-        return Math.min(strained * p.compressiveStrength, wrinkles) / p.E;
-      }),
-    ),
-  };
-  const need = stiffenerRequirement(
-    {
-      pressure,
-      spacing: span.spacing,
-      span: span.length,
-      rise: span.rise,
-      tensileStrength: quality * top.tensileStrength,
-      compressiveStrength: quality * top.compressiveStrength,
-      shearStrength: quality * properties.web.shearStrength,
-      E: top.E,
-    },
-    record,
-    pack,
+  const skins = plating.reduce((sum, sheet) => sum + (sheet.role === 'skin' ? sheet.thickness : 0), 0);
+  const on = sectionOn(stiffener, plating, Math.min(span.spacing, 20 * skins + base), record);
+  const { location } = presses.zone;
+  const actions = spanActions(stiffener, { span, pressure, location }, record);
+  const checks = leastOfEach(
+    wantedOf(stiffener, { on, actions, plating }).map(({ id, demand, capacity, unit, place = '' }): StiffenerCheck => ({
+      id,
+      name: `${STIFFENER_CHECKS[id]}${place}`,
+      demand,
+      capacity,
+      unit,
+      reserveFactor: capacity / demand,
+    })),
   );
-  const allowed = (strain: number, reach: number) => (strain * EI) / Math.max(1e-9, reach);
-  const toTop = EI / sectionStiffnessTop;
-  const webs = (section.kind === 'topHat' ? 2 : 1) * properties.web.thickness * section.height;
-  // Half of the moment at the ends, in the other sense, in the middle; a head of water may press from either face.
-  const otherWay = isHead(location) ? need.moment : need.moment / 2;
-  const wanted: readonly Wanted[] = [
-    ['web', need.webArea, webs, 'm²'],
-    ['platingTension', need.moment, allowed(outer.tension, neutralAxis), 'N·m'],
-    ['crownCompression', need.moment, allowed((strained * top.compressiveStrength) / top.E, toTop), 'N·m'],
-    ['platingCompression', otherWay, allowed(outer.compression, neutralAxis), 'N·m'],
-    ['crownTension', otherWay, allowed((strained * top.tensileStrength) / top.E, toTop), 'N·m'],
-    ['crownBuckling', need.moment, allowed(quality * walls.crown.strain, toTop), 'N·m'],
-    ...(walls.web
-      ? [['webBuckling', need.webArea * need.designShear, quality * 2 * walls.web.flow * section.height, 'N'] as const]
-      : []),
-    ['stiffness', need.secondMoment * top.E, EI, 'N·m²'],
-    ...narrowFlanges(section, properties),
-  ];
-  const checks = wanted.map(([id, demand, capacity, unit]): StiffenerCheck => ({
-    id,
-    name: (isHead(location) && FROM_EITHER[id]) || STIFFENER_CHECKS[id],
-    demand,
-    capacity,
-    unit,
-    reserveFactor: capacity / demand,
-  }));
-  if (record) recordWalls(record, properties.walls);
-  if (record)
-    for (const check of checks)
-      record({
-        quantity: `Reserve factor: ${check.name.toLowerCase()}`,
-        symbol: 'RF',
-        formula: '\\frac{\\text{there}}{\\text{asked}}',
-        inputs: [put('\\text{there}', check.capacity, check.unit), put('\\text{asked}', check.demand, check.unit)],
-        value: check.reserveFactor,
-        unit: '',
-        source: pack.title,
-        note:
-          check.id === 'stiffness'
-            ? `Curvature factor ${curvatureFactor(span.rise, span.length).toFixed(2)}; ` +
-              `plating of ${zone.name} ${(platingThickness * 1e3).toFixed(1)} mm, ` +
-              `${(effectiveBreadth * 1e3).toFixed(0)} mm of it works with the stiffener.`
-            : undefined,
-      });
-  return { span, zone: on, pressure, effectiveBreadth, platingThickness, EI, neutralAxis, checks };
+  if (record) {
+    recordWalls(record, properties.walls);
+    recordChecks(record, { checks, on, span, zone, title: book.pack.title });
+  }
+  const { effectiveBreadth, platingThickness, EI, neutralAxis } = on;
+  const endForce = actions.shear;
+  return { span, zone: zoned, pressure, endForce, effectiveBreadth, platingThickness, EI, neutralAxis, checks };
+}
+
+/** Each check as a step of a working, and the flow of shear that bond and core are asked for. */
+function recordChecks(
+  record: Recorder,
+  {
+    checks,
+    on,
+    span,
+    zone,
+    title,
+  }: { checks: readonly StiffenerCheck[]; on: SectionOn; span: Span; zone: Zone; title: string },
+): void {
+  for (const [where, flow] of [
+    ['where the flanges stand on the plating', on.flow.foot],
+    ...on.flow.cores.map((core) => [`in ${core.name}`, core.flow] as const),
+  ] as const)
+    record({
+      quantity: `Shear flow over the shear force, ${where}`,
+      symbol: 'q/V',
+      formula: '\\frac{\\left|\\sum E_i A_i (z_i - z_n)\\right|}{EI}',
+      inputs: [put('EI', on.EI, 'N·m²'), put('z_n', on.neutralAxis, 'm')],
+      value: flow,
+      unit: '1/m',
+      source: 'Gere & Timoshenko, ch. 5: of what lies outside the plane',
+    });
+  for (const check of checks)
+    record({
+      quantity: `Reserve factor: ${check.name.charAt(0).toLowerCase()}${check.name.slice(1)}`,
+      symbol: 'RF',
+      formula: '\\frac{\\text{there}}{\\text{asked}}',
+      inputs: [put('\\text{there}', check.capacity, check.unit), put('\\text{asked}', check.demand, check.unit)],
+      value: check.reserveFactor,
+      unit: '',
+      source: title,
+      note:
+        check.id === 'stiffness'
+          ? `Curvature factor ${curvatureFactor(span.rise, span.length).toFixed(2)}; ` +
+            `plating of ${zone.name} ${(on.platingThickness * 1e3).toFixed(1)} mm, ` +
+            `${(on.effectiveBreadth * 1e3).toFixed(0)} mm of it works with the stiffener.`
+          : undefined,
+    });
 }

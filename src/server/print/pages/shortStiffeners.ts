@@ -1,7 +1,14 @@
 import type { Content, TableCell } from 'pdfmake/interfaces';
 import { displayUnit, formatNumber, formatQuantity, formatWithUnit, type UnitSystem } from '@/core/quantity';
 import { shapeOf, type Boat } from '@/core/document';
-import { evaluateStiffeners, STIFFENER_CHECKED, STIFFENER_NOT_CHECKED, targetOf } from '@/core/evaluate';
+import {
+  evaluateStiffeners,
+  saidBond,
+  saidHold,
+  STIFFENER_CHECKED,
+  STIFFENER_NOT_CHECKED,
+  targetOf,
+} from '@/core/evaluate';
 import type { Support } from '@/core/geometry';
 import { SECTION_KINDS } from '@/core/stiffener';
 import { right } from '../pdfStyle';
@@ -36,6 +43,7 @@ export function shortStiffeners(boat: Boat, units: UnitSystem): Content[] {
         `Crown ${unit}`,
         `Flange ${unit}`,
         'Former',
+        'Bond',
         'Layers, inside first',
       ],
       sections.map((section): TableCell[] => [
@@ -46,6 +54,7 @@ export function shortStiffeners(boat: Boat, units: UnitSystem): Content[] {
         right(section.kind === 'topHat' ? short(section.crownWidth) : ''),
         right(short(section.flangeWidth)),
         section.former ? (names.get(section.former) ?? '') : 'none',
+        saidBond(boat, section),
         section.layers
           .map(({ material, angleDeg, crown, web, flange }) => {
             const over = [crown && 'crown', web && 'webs', flange && 'flanges'].filter(Boolean).join(', ');
@@ -53,7 +62,7 @@ export function shortStiffeners(boat: Boat, units: UnitSystem): Content[] {
           })
           .join('; '),
       ]),
-      ['auto', 'auto', 'auto', 'auto', 'auto', 'auto', 'auto', '*'],
+      ['auto', 'auto', 'auto', 'auto', 'auto', 'auto', 'auto', 'auto', '*'],
     ),
     { text: '', margin: [0, 3, 0, 0] },
     table(
@@ -61,7 +70,7 @@ export function shortStiffeners(boat: Boat, units: UnitSystem): Content[] {
       members.map(({ support, section, geometry, mass, governing, problem }): TableCell[] => [
         { text: support.name, bold: true },
         section!.name,
-        whereRuns(support, hull, units),
+        [whereRuns(support, hull, units), saidHold(boat, support)].filter(Boolean).join('; '),
         right(formatWithUnit(geometry?.length ?? null, 'length', units)),
         right(formatWithUnit(mass, 'mass', units)),
         governing ? reserveWords(governing.reserveFactor, target) : 'not checked',

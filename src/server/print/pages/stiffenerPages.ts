@@ -1,6 +1,13 @@
 import type { Content, TableCell } from 'pdfmake/interfaces';
 import { formatReserve, formatWithUnit, type UnitSystem } from '@/core/quantity';
-import { evaluateStiffeners, STIFFENER_CHECKED, STIFFENER_NOT_CHECKED, targetOf, verdictOf } from '@/core/evaluate';
+import {
+  evaluateStiffeners,
+  saidHold,
+  STIFFENER_CHECKED,
+  STIFFENER_NOT_CHECKED,
+  targetOf,
+  verdictOf,
+} from '@/core/evaluate';
 import type { Boat } from '@/core/document';
 import { head, right, RULES } from '../pdfStyle';
 import { VERDICT_WORDS } from './verdictWords';
@@ -24,7 +31,7 @@ export function stiffenerPages(boat: Boat, units: UnitSystem): Content[] {
   ];
   for (const { support, section, geometry, mass, worst, governing, problem } of members)
     body.push([
-      support.name,
+      [support.name, saidHold(boat, support)].filter(Boolean).join('; '),
       section!.name,
       right(formatWithUnit(geometry?.length ?? null, 'length', units)),
       right(formatWithUnit(mass, 'mass', units)),
