@@ -8,7 +8,7 @@ test('what each layer buys: a change is shown for trial, dropped, and kept by En
   await turn.click();
   await expect(page.getByText('Shown for trial')).toBeVisible();
   await expect(page.getByTestId('margins-moved')).toContainText('Bottom stringer');
-  await expect(page.getByTestId('margins-moved')).toContainText('The boat would weigh 673.0 kg');
+  await expect(page.getByTestId('margins-moved')).toContainText('The boat would weigh 676.2 kg');
   await expect(cell(page, 4, 1)).toHaveText('90°');
   expect(await reserveUnder(page, 'Bottom forward')).toBe(1.41);
   await expect(page.getByTestId('standing')).toContainText('1 zone fails');
