@@ -20,9 +20,10 @@ import {
   DOCUMENT_VERSION,
   newFillPlan,
   settleGeometry,
+  type Boat,
 } from '@/core/document';
-import { applyEdits, editsSchema } from '@/core/edit';
-import { heldOnTrust, makeEvaluator } from '@/core/evaluate';
+import { applyEdits, editsSchema, type Edit } from '@/core/edit';
+import { evaluateStiffeners, heldOnTrust, makeEvaluator } from '@/core/evaluate';
 import { contextOf } from '@/server/context';
 import { openDatabase } from '@/server/database/open';
 import { editBoat, listBoats, readBoat } from '@/server/stores/boats';
@@ -406,5 +407,36 @@ describe('a database with builds from before there were lessons, repairs and a s
     const stripped = { mould: 'M1', what: 'stripped', count: 1, on: '2026-11-20', note: '' };
     await keepYardFact(context, { id: 'f-1', corrects: null, void: false, kind: 'mould', body: stripped });
     expect(await listYardFacts(contextOf(await openDatabase(file)))).toHaveLength(1);
+  });
+});
+
+describe('a boat of document version 13, from before stiffeners said how they are bonded, held and loaded', () => {
+  const opens = (boat: Boat) => {
+    checkBoat(boat);
+    for (const { ends, load } of boat.supports) expect([ends, load]).toEqual(['held', null]);
+    for (const { bonded, adhesive } of boat.sections) expect([bonded, adhesive]).toEqual(['notSaid', null]);
+    // Their bonds count as the least until somebody says, and that is told where they govern.
+    const bow = evaluateStiffeners(boat).find(({ support }) => support.name === 'Bow frame aft')!;
+    expect(bow.governing!.name).toContain('counted as after peel ply alone until it is said');
+    expect(bow.governing!.reserveFactor).toBeLessThan(1);
+  };
+  it('opens from its document, with the least that a bond may bear', () => {
+    const boat = boatFromJson(sample('documents/merrow-84-13.json.gz').toString('utf8'));
+    opens(boat);
+    expect(JSON.parse(boatToJson(boat))).toMatchObject({ version: DOCUMENT_VERSION });
+  });
+  it('opens from its database, and takes a load on its girder', async () => {
+    const file = path.join(mkdtempSync(path.join(tmpdir(), 'keramos-upgrade-')), 'keramos.db');
+    writeFileSync(file, sample('databases/document-13.db.gz'));
+    const context = contextOf(await openDatabase(file), 'I. Hallin');
+    const { boat, version } = await readBoat(context, BOAT);
+    opens(boat);
+    const girder = boat.supports.find(({ id }) => id === 'girder')!;
+    const edits = [{ type: 'support.set', item: { ...girder, load: 'engine', loadAt: 2.95 } } as Edit];
+    const { inverse } = applyEdits(boat, edits);
+    await editBoat(context, BOAT, version, [{ clientId: 'engine', action: 'do', edits }]);
+    const { boat: after } = await readBoat(contextOf(await openDatabase(file)), BOAT);
+    expect(after.supports.find(({ id }) => id === 'girder')).toMatchObject({ load: 'engine', loadAt: 2.95 });
+    expect(applyEdits(after, inverse).boat.supports).toEqual(boat.supports);
   });
 });
