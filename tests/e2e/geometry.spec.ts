@@ -250,7 +250,7 @@ test('stiffeners: a section is made and changed, its numbers live, its weight in
   await page.getByRole('button', { name: 'New flat bar' }).click();
   await expect(page.getByLabel('Kind')).toHaveValue('flatBar');
   await page.getByLabel('Fabric of layer 1', { exact: true }).selectOption({ label: 'BX45 800' });
-  await page.getByLabel('Section of Foredeck beam').selectOption({ label: 'Flat bar 5' });
+  await page.getByLabel('Section of Foredeck beam').selectOption({ label: 'Flat bar 6' });
   await page.getByRole('button', { name: 'Foredeck beam' }).click();
   await expect(page.getByRole('table', { name: 'Checks of Foredeck beam' })).toBeVisible();
   await page.getByRole('button', { name: 'Remove', exact: true }).click();

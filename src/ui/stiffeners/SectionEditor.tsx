@@ -108,40 +108,37 @@ export function SectionEditor({ boat, shelf, section }: { boat: Boat; shelf: Mat
           </Form.Select>
         </Form.Group>
       )}
-      <Row className="g-2">
-        <Col>
-          <Form.Group controlId="section-bonded">
-            <Form.Label className="mb-0">Bonded to the plating</Form.Label>
-            <Form.Select
-              value={section.bonded}
-              onChange={(event) => put({ bonded: event.target.value as StiffenerSection['bonded'] })}
-            >
-              <option value="notSaid">not said (counts as peel ply alone)</option>
-              {Object.entries(PREPARATIONS).map(([key, words]) => (
-                <option key={key} value={key}>
-                  {words}
-                </option>
-              ))}
-            </Form.Select>
-          </Form.Group>
-        </Col>
-        <Col>
-          <Form.Group controlId="section-adhesive">
-            <Form.Label className="mb-0">Glued with</Form.Label>
-            <Form.Select
-              value={section.adhesive ?? ''}
-              onChange={(event) => put({ adhesive: event.target.value || null }, event.target.value)}
-            >
-              <option value="">laminated on, no glue</option>
-              {adhesives.map((one) => (
-                <option key={one.id} value={one.id}>
-                  {one.name}
-                </option>
-              ))}
-            </Form.Select>
-          </Form.Group>
-        </Col>
-      </Row>
+      <Form.Group controlId="section-bonded">
+        <Form.Label className="mb-0">Bonded to the plating</Form.Label>
+        <Form.Select
+          value={section.bonded}
+          onChange={(event) => put({ bonded: event.target.value as StiffenerSection['bonded'] })}
+        >
+          <option value="notSaid">not said (counts as peel ply alone)</option>
+          {Object.entries(PREPARATIONS).map(([key, words]) => (
+            <option key={key} value={key}>
+              {words}
+            </option>
+          ))}
+        </Form.Select>
+      </Form.Group>
+      <Form.Group controlId="section-adhesive">
+        <Form.Label className="mb-0">Glued with</Form.Label>
+        <Form.Select
+          value={section.adhesive ?? ''}
+          onChange={(event) => put({ adhesive: event.target.value || null }, event.target.value)}
+        >
+          <option value="">laminated on, no glue</option>
+          {adhesives.map((one) => (
+            <option key={one.id} value={one.id}>
+              {one.name}
+            </option>
+          ))}
+        </Form.Select>
+        {section.adhesive !== null && (
+          <Form.Text>What it weighs is not counted; that of a liner is, with its detail.</Form.Text>
+        )}
+      </Form.Group>
       <table className="table table-sm align-middle mb-0 section-layers" aria-label={`Layers of ${section.name}`}>
         <thead>
           <tr>

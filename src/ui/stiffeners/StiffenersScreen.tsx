@@ -286,9 +286,12 @@ export function StiffenersScreen({ shelf }: { shelf: Material[] }) {
                           size="sm"
                           aria-label={`Section of ${e.support.name}`}
                           value={e.support.section ?? ''}
-                          onChange={(event) =>
-                            act({ type: 'support.set', item: { ...e.support, section: event.target.value || null } })
-                          }
+                          onChange={({ target: { value } }) => {
+                            const item = { ...e.support, section: value || null };
+                            if (act({ type: 'support.set', item }) || value === '') return;
+                            setMember(e.support.id);
+                            setChosen(value);
+                          }}
                         >
                           <option value="">holds only</option>
                           {boat.sections.map((one) => (

@@ -16,7 +16,8 @@ export const STIFFENER_CHECKED =
   'bond and of a core under it, proportions of its flanges, stiffness';
 export const STIFFENER_NOT_CHECKED =
   'whether what its ends rest on holds them (keel, chine, deck edge, the members that it meets), crossings and ' +
-  'holes in it, its bond pulled off, torsion and tripping, more than one point load';
+  'holes in it, its bond pulled off, torsion and tripping, more than one point load, and what that one does to crown ' +
+  'and webs where it stands';
 
 /** A check, and the span where it is nearest its limit. */
 export type SpanCheck = StiffenerCheck & { on: LoadedSpan };
