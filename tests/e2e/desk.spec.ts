@@ -92,7 +92,7 @@ test('Check and Weights open the working of their numbers', async ({ page, reque
   await expect(page.getByRole('dialog')).toContainText('Reserve factor');
   await page.keyboard.press('Escape');
   await open(page, `/boats/${id}/weights`);
-  await expect(page.getByRole('img', { name: /Laminate 676\.2 kg against a target of 656\.0 kg/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /Laminate 676\.2 kg against a target of 659\.0 kg/ })).toBeVisible();
   await page.getByTestId('total-mass').click();
   await expect(page.getByRole('dialog')).toContainText('Centre of gravity along');
 });
