@@ -1,7 +1,7 @@
 import { expect } from '@playwright/test';
 import { open, ownBoat, saved, test } from './helpers';
 
-test('an engine is set on its bed: where it stands the web fails, a heavier section holds it, all of it by keys', async ({
+test('an engine is set on its bed: the web fails where it stands, and it is told where nothing runs', async ({
   page,
   request,
 }) => {

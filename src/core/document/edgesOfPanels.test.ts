@@ -31,7 +31,9 @@ describe('panels of which a zone has an edge or an end alone', () => {
     const { notChecked } = analysePanel(boat, part, zone, { detail: false });
     expect(notChecked).toEqual(expect.arrayContaining(toldIn(boat, 'Bottom forward')));
     const [bulkheads, bulkhead] = zoneOf(boat, 'Collision bulkhead');
-    expect(analysePanel(boat, bulkheads, bulkhead, { detail: false }).notChecked.join()).toContain('nothing says that they are stiff enough');
+    expect(analysePanel(boat, bulkheads, bulkhead, { detail: false }).notChecked.join()).toContain(
+      'nothing says that they are stiff enough',
+    );
   });
   it('come and go as the edge of the zone moves', () => {
     const [, zone] = zoneOf(boat, 'Side aft');
