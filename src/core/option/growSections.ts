@@ -28,7 +28,7 @@ const grown = (section: StiffenerSection): StiffenerSection => {
   };
 };
 
-/** Bonding flanges wider by a step: half as much again of bond under a narrow one. */
+/** Bonding flanges wider by a step. */
 const widened = (section: StiffenerSection): StiffenerSection => ({
   ...section,
   flangeWidth: Math.min(0.3, Number((section.flangeWidth + STEP.width).toFixed(4))),
@@ -53,9 +53,11 @@ export function growSections(boat: Boat): Boat {
     const sections = current.sections.map((one) => {
       const lacks = weak.get(one.id);
       if (!lacks) return one;
-      if (lacks.has('bond')) return lacks.size > 1 ? widened(grown(one)) : widened(one);
       const sideways = lacks.has('crownBuckling') || lacks.has('webBuckling');
-      return one.former === null && sideways ? thickened(one) : grown(one);
+      const bonds = lacks.has('bond');
+      if (bonds && lacks.size === 1) return widened(one);
+      const next = one.former === null && sideways ? thickened(one) : grown(one);
+      return bonds ? widened(next) : next;
     });
     current = { ...current, sections };
   }
