@@ -1,12 +1,12 @@
 import type { NextConfig } from 'next';
+import { PHASE_PRODUCTION_SERVER } from 'next/constants';
+import { lightSheet } from './scripts/lightSheet.mjs';
 
 const config: NextConfig = {
   poweredByHeader: false,
   devIndicators: false,
   // Answer first: each page loads what it needs when it is first asked for.
   experimental: { preloadEntriesOnStart: false },
-  // The modules of ml-matrix instead of its one bundle, so that a page carries only what it takes of it.
-  turbopack: { resolveAlias: { 'ml-matrix': './node_modules/ml-matrix/src/index.js' } },
   serverExternalPackages: [
     'libsql',
     '@node-rs/argon2',
@@ -32,4 +32,13 @@ const config: NextConfig = {
     },
   ],
 };
-export default config;
+
+export default function configOf(phase: string): NextConfig {
+  if (phase === PHASE_PRODUCTION_SERVER) return config;
+  // The modules of ml-matrix instead of its one bundle, so that a page carries only what it takes of it.
+  const resolveAlias = {
+    'ml-matrix': './node_modules/ml-matrix/src/index.js',
+    'bootstrap/dist/css/bootstrap.min.css': lightSheet(),
+  };
+  return { ...config, turbopack: { resolveAlias } };
+}
