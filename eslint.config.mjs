@@ -44,7 +44,10 @@ const SUBJECTS = [
   'log',
   'calc',
 ];
-/** Where a subject lives; a kind of detail is one folder, whose schema the document needs and whose findings need the evaluation. */
+/**
+ * Where a subject lives; a kind of detail is one folder, whose schema the document needs and whose findings need the
+ * evaluation.
+ */
 const PLACES = {
   detailSchema: { pattern: 'src/core/detail/kinds/**/schema.ts', mode: 'full' },
   detailKinds: { pattern: 'src/core/detail/kinds' },
@@ -147,13 +150,11 @@ export default tseslint.config(
     rules: { 'no-restricted-syntax': ['error', faceOnly('^@\\u002fcore\\u002f', FOLDERS)] },
   },
   {
-    // How code reads: no choice within a choice, no list of arguments that a reader must count, nothing beyond a screen.
+    // How code reads: no choice within a choice, no list of arguments to be counted, nothing beyond a screen.
     rules: { 'no-nested-ternary': 'error' },
   },
   {
-    // Migrations stand as they were written: a sentence broken anew would be another migration.
     files: ['{src,tests,scripts}/**/*.{ts,tsx,mjs}'],
-    ignores: ['src/server/database/migrations.ts'],
     rules: { 'max-len': ['error', { code: 120 }] },
   },
   {

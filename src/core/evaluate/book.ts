@@ -1,5 +1,5 @@
 import { layerSums, layFabric, woodPly, type LaidComponent, type LayerSums, type Ply } from '../laminate';
-import type { Core, Fabric, Fibre, LayerMaterial, Material, Process, Resin } from '../material';
+import type { Core, Fabric, Fibre, LayerMaterial, Material, Origin, Process, Resin } from '../material';
 import {
   sheetProperties,
   woodSheet,
@@ -53,6 +53,8 @@ export interface Book {
 }
 interface CompiledLayer {
   laid: LaidLayer;
+  /** The weakest origin among its figures, by its place in {@link ORIGINS}. */
+  rank: number;
   plies: Ply[] | null;
   /** Null for a layer that carries nothing. */
   sums: LayerSums | null | undefined;
@@ -107,6 +109,13 @@ export function remembered<T>(map: Map<string, T>, key: string, make: () => T): 
   return made;
 }
 
+/**
+ * The same for what lies at an angle: kept for whole degrees, as they are laid. Others come from a drag or a search,
+ * which would pile them up.
+ */
+const rememberedAt = <T>(map: Map<string, T>, material: Material, angleDeg: number, make: () => T): T =>
+  Number.isInteger(angleDeg) ? remembered(map, `${material.id}|${angleDeg}`, make) : make();
+
 function layFabricIn(book: Book, fabric: Fabric): LaidFabric {
   const components = layFabric(fabric, book);
   const sum = (pick: (component: LaidComponent) => number) =>
@@ -127,56 +136,103 @@ function costOf(price: { value: number } | null, quantity: number, { resin }: Bo
   return price.value * quantity + (resin.price?.value ?? 0) * resinMass;
 }
 
+type Figures = Omit<LaidLayer, 'layer' | 'index' | 'material'>;
 const NO_COMPONENTS: readonly LaidComponent[] = [];
-const NOTHING = {
-  thickness: 0,
-  fibreMass: 0,
-  resinMass: 0,
-  coreMass: 0,
-  woodMass: 0,
-  coatingMass: 0,
-  bindingMass: 0,
-  components: NO_COMPONENTS,
-};
+
+/** A layer as it lies, what is not said of it being nothing: all of them alike, which is quicker to go through. */
+const laidAs = (of: Pick<LaidLayer, 'layer' | 'index' | 'material'>, own: Partial<Figures>): LaidLayer => ({
+  layer: of.layer,
+  index: of.index,
+  material: of.material,
+  thickness: own.thickness ?? 0,
+  fibreMass: own.fibreMass ?? 0,
+  resinMass: own.resinMass ?? 0,
+  coreMass: own.coreMass ?? 0,
+  woodMass: own.woodMass ?? 0,
+  coatingMass: own.coatingMass ?? 0,
+  bindingMass: own.bindingMass ?? 0,
+  cost: own.cost ?? null,
+  components: own.components ?? NO_COMPONENTS,
+});
 
 function compiledLayer(book: Book, layer: Layer, index: number): CompiledLayer {
   const known = book.compiled.get(layer);
   if (known) return known;
   const given = layAsGiven(book, layer, index);
-  const laid = layer.role === 'comesOff' ? { ...given, ...NOTHING } : given;
-  const compiled: CompiledLayer = { laid, plies: null, sums: undefined, sheets: new Map() };
+  const laid = layer.role === 'comesOff' ? laidAs(given, { cost: given.cost }) : given;
+  const compiled: CompiledLayer = {
+    laid,
+    rank: rankOf(laid),
+    plies: null,
+    sums: undefined,
+    sheets: new Map(),
+  };
   book.compiled.set(layer, compiled);
   return compiled;
 }
 
-/** A layer as it lies. What comes off again leaves neither thickness nor weight; its price stays. */
-function layIn(book: Book, layer: Layer, index: number): LaidLayer {
+/** A layer as it lies in its place. */
+function compiledAt(book: Book, layer: Layer, index: number): CompiledLayer {
   const compiled = compiledLayer(book, layer, index);
   if (compiled.laid.index !== index) compiled.laid = { ...compiled.laid, index };
-  return compiled.laid;
+  return compiled;
+}
+
+/** A layer as it lies. What comes off again leaves neither thickness nor weight; its price stays. */
+const layIn = (book: Book, layer: Layer, index: number): LaidLayer => compiledAt(book, layer, index).laid;
+
+const ORIGINS: readonly Origin[] = ['generic', 'dataSheet', 'yardTest'];
+const ranks = new WeakMap<Material, number>();
+
+/** Rank of the weakest figure of a material. */
+function weakestRank(material: Material): number {
+  const known = ranks.get(material);
+  if (known !== undefined) return known;
+  const figures =
+    material.kind === 'fabric'
+      ? material.components.map((component) => component.arealWeight)
+      : Object.values(material).filter((value) => typeof value === 'object' && value !== null && 'origin' in value);
+  const rank = Math.min(...figures.map((figure) => ORIGINS.indexOf((figure as { origin: Origin }).origin)));
+  ranks.set(material, rank);
+  return rank;
+}
+const rankOf = ({ material, components }: LaidLayer): number =>
+  components.reduce((rank, { fibre }) => Math.min(rank, weakestRank(fibre)), weakestRank(material));
+
+/** What is compiled of the layers of a zone, by the list of them that {@link layAll} gave. */
+const compiledOf = new WeakMap<readonly LaidLayer[], readonly CompiledLayer[]>();
+const compiledIn = (book: Book, laid: readonly LaidLayer[]): readonly (CompiledLayer | undefined)[] =>
+  compiledOf.get(laid) ?? laid.map(({ layer }) => book.compiled.get(layer));
+
+/** The weakest origin among the figures of a stack; null where nothing is laid. */
+export function weakestOrigin(book: Book, laid: readonly LaidLayer[]): Origin | null {
+  if (laid.length === 0) return null;
+  let rank = weakestRank(book.resin);
+  const compiled = compiledIn(book, laid);
+  for (let i = 0; i < laid.length; i++) rank = Math.min(rank, compiled[i]?.rank ?? rankOf(laid[i]!));
+  return ORIGINS[rank]!;
 }
 
 function layAsGiven(book: Book, layer: Layer, index: number): LaidLayer {
   const material = book.materials.get(layer.material) as LayerMaterial;
-  if (material.kind === 'fabric') {
-    const { components, thickness, fibreMass, resinMass, cost } = remembered(book.laid, material.id, () =>
-      layFabricIn(book, material),
-    );
-    const bindingMass = material.bindingWeight.value;
-    return { ...NOTHING, layer, index, material, thickness, fibreMass, resinMass, bindingMass, cost, components };
-  }
+  const of = { layer, index, material };
+  if (material.kind === 'fabric')
+    return laidAs(of, {
+      ...remembered(book.laid, material.id, () => layFabricIn(book, material)),
+      bindingMass: material.bindingWeight.value,
+    });
   const thickness = layer.thickness!;
   const mass = thickness * material.density.value;
-  const own = { ...NOTHING, layer, index, material, thickness };
   switch (material.kind) {
     case 'core': {
       const resinMass = material.resinUptake.value;
-      return { ...own, resinMass, coreMass: mass, cost: costOf(material.price, thickness, book, resinMass) };
+      const cost = costOf(material.price, thickness, book, resinMass);
+      return laidAs(of, { thickness, resinMass, coreMass: mass, cost });
     }
     case 'coating':
-      return { ...own, coatingMass: mass, cost: costOf(material.price, mass, book, 0) };
+      return laidAs(of, { thickness, coatingMass: mass, cost: costOf(material.price, mass, book, 0) });
     case 'wood':
-      return { ...own, woodMass: mass, cost: costOf(material.price, mass, book, 0) };
+      return laidAs(of, { thickness, woodMass: mass, cost: costOf(material.price, mass, book, 0) });
   }
 }
 
@@ -189,14 +245,15 @@ function pliesOfLayer(book: Book, { layer, material, components }: LaidLayer): P
   if (material.kind === 'coating' || layer.role !== 'structure') return NO_PLIES;
   if (material.kind === 'core') return [corePly(material, layer.thickness!)];
   if (material.kind === 'wood') return [{ ...woodPly(material, layer.thickness!).ply, angleDeg: layer.angleDeg }];
-  return remembered(book.plies, `${material.id}|${layer.angleDeg}`, () => turned(components, layer.angleDeg));
+  return rememberedAt(book.plies, material, layer.angleDeg, () => turned(components, layer.angleDeg));
 }
 
 /** The plies that carry load, for lamination theory; coatings carry none. */
 export function pliesOf(book: Book, laid: readonly LaidLayer[]): Ply[] {
   const plies: Ply[] = [];
-  for (const one of laid) {
-    const compiled = book.compiled.get(one.layer);
+  const all = compiledIn(book, laid);
+  for (let i = 0; i < laid.length; i++) {
+    const [one, compiled] = [laid[i]!, all[i]];
     const own = compiled ? (compiled.plies ??= pliesOfLayer(book, one)) : pliesOfLayer(book, one);
     for (const ply of own) plies.push(ply);
   }
@@ -205,8 +262,9 @@ export function pliesOf(book: Book, laid: readonly LaidLayer[]): Ply[] {
 /** What each carrying layer of a zone adds to its stiffness, for the sums of the whole. */
 export function sumsOf(book: Book, laid: readonly LaidLayer[]): LayerSums[] {
   const sums: LayerSums[] = [];
-  for (const one of laid) {
-    const compiled = book.compiled.get(one.layer);
+  const all = compiledIn(book, laid);
+  for (let i = 0; i < laid.length; i++) {
+    const [one, compiled] = [laid[i]!, all[i]];
     let own = compiled?.sums;
     if (own === undefined) {
       const plies = pliesOfLayer(book, one);
@@ -251,7 +309,7 @@ function sheetsOfLayer(
   if (material.kind === 'wood') return [{ ...woodSheet(material, layer.thickness!, angle), number }];
   const make = () =>
     components.map((c) => sheetProperties(c, angle, trace && ((step) => trace('laminate', step)), book.pack));
-  const properties = trace ? make() : remembered(book.sheets, `${material.id}|${angle}`, make);
+  const properties = trace ? make() : rememberedAt(book.sheets, material, angle, make);
   return components.map((c, i) => ({
     role: 'skin',
     name: material.code,
@@ -268,10 +326,11 @@ function sheetsOfLayer(
 /** The stack as the pack sees it, along the panel's short side (`spanAngle` from the reference direction). */
 export function sheetsOf(book: Book, laid: readonly LaidLayer[], spanAngle: number, trace?: Trace): Sheet[] {
   const sheets: Sheet[] = [];
-  for (const one of laid) {
-    const compiled = trace ? undefined : book.compiled.get(one.layer);
+  const all = trace ? [] : compiledIn(book, laid);
+  for (let i = 0; i < laid.length; i++) {
+    const [one, compiled] = [laid[i]!, all[i]];
     let own = compiled?.sheets.get(spanAngle);
-    const [first] = own ?? [];
+    const first = own?.[0];
     if (!own || (first?.role === 'skin' && first.number !== one.index + 1)) {
       own = sheetsOfLayer(book, one, spanAngle, trace);
       compiled?.sheets.set(spanAngle, own);
@@ -296,8 +355,12 @@ export function layersByZone({ layers }: Pick<Part, 'layers'>): Map<string, { la
 }
 
 /** The layers of a zone as they lie. */
-export const layAll = (book: Book, part: Part, zone: Zone): LaidLayer[] =>
-  (layersByZone(part).get(zone.id) ?? []).map(({ layer, index }) => layIn(book, layer, index));
+export function layAll(book: Book, part: Part, zone: Zone): LaidLayer[] {
+  const compiled = (layersByZone(part).get(zone.id) ?? []).map(({ layer, index }) => compiledAt(book, layer, index));
+  const laid = compiled.map((one) => one.laid);
+  compiledOf.set(laid, compiled);
+  return laid;
+}
 
 /** A layer by itself, as it would lie in any zone. */
 export const layAlone = (book: Book, layer: Layer): LaidLayer => layIn(book, layer, 0);

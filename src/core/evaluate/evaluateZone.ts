@@ -1,10 +1,10 @@
 import { reaches } from '../quantity';
 import { KeramosError } from '../error';
 import { layFabric, stackedSums, stiffnessOf, type LaminateStiffness, type Ply } from '../laminate';
-import { type Coating, type Fabric, type Material, type Origin } from '../material';
+import { type Coating, type Fabric, type Origin } from '../material';
 import type { PanelCheckResult, Trace } from '../standard';
 import { type Boat, type Part, type Zone, POSTURES } from '../document';
-import { bookOf, layAll, massOf, pliesOf, sumsOf, type Book, type LaidLayer } from './book';
+import { bookOf, layAll, massOf, pliesOf, sumsOf, weakestOrigin, type LaidLayer } from './book';
 import { otherProofs } from './otherProofs';
 import { checkIn, traceIn, type ZoneCheck } from './packChecks';
 
@@ -53,32 +53,6 @@ export function zoneVerdict(
 ): Verdict | 'notProven' | null {
   const verdict = governing && verdictOf(governing.reserveFactor, target);
   return unproven.length > 0 && verdict !== 'fails' ? 'notProven' : verdict;
-}
-
-const ORIGIN_RANK: readonly Origin[] = ['generic', 'dataSheet', 'yardTest'];
-const rankOf = (origin: Origin) => ORIGIN_RANK.indexOf(origin);
-const ranks = new WeakMap<Material, number>();
-
-/** Rank of the weakest figure of a material. */
-function weakestRank(material: Material): number {
-  const known = ranks.get(material);
-  if (known !== undefined) return known;
-  const figures =
-    material.kind === 'fabric'
-      ? material.components.map((component) => component.arealWeight)
-      : Object.values(material).filter((value) => typeof value === 'object' && value !== null && 'origin' in value);
-  const rank = Math.min(...figures.map((figure) => rankOf((figure as { origin: Origin }).origin)));
-  ranks.set(material, rank);
-  return rank;
-}
-function weakestOrigin(book: Book, laid: readonly LaidLayer[]): Origin | null {
-  if (laid.length === 0) return null;
-  let rank = weakestRank(book.resin);
-  for (const { material, components } of laid) {
-    rank = Math.min(rank, weakestRank(material));
-    for (const { fibre } of components) rank = Math.min(rank, weakestRank(fibre));
-  }
-  return ORIGIN_RANK[rank]!;
 }
 
 /** What the layers of a zone come to, in one pass: thickness m, masses kg/m², cost per m². */
@@ -168,14 +142,15 @@ export function evaluateZone(boat: Boat, part: Part, zone: Zone): ZoneEvaluation
   try {
     const result = checkIn(boat, zone, { book, laid });
     const others = otherProofs(boat, part, zone, result.pressure?.pressure ?? 0);
-    return {
-      ...evaluation,
-      ...result,
-      checks: [...result.checks, ...others.checks],
-      unproven: [...(boat.brief.proofs.rule ? result.unproven : []), ...others.unproven],
-      governing: least([...countedOf(boat, result.checks), ...others.checks]),
-      stiffness: stiffnessOf(stackedSums(sumsOf(book, laid))),
-    };
+    const stiffness = stiffnessOf(stackedSums(sumsOf(book, laid)));
+    evaluation.construction = result.construction;
+    evaluation.pressure = result.pressure;
+    evaluation.notChecked = result.notChecked;
+    evaluation.stiffness = stiffness;
+    evaluation.checks = [...result.checks, ...others.checks];
+    evaluation.unproven = [...(boat.brief.proofs.rule ? result.unproven : []), ...others.unproven];
+    evaluation.governing = least([...countedOf(boat, result.checks), ...others.checks]);
+    return evaluation;
   } catch (error) {
     if (!(error instanceof KeramosError)) throw error;
     return { ...evaluation, problem: error.text };

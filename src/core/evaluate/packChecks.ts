@@ -177,11 +177,14 @@ function refusalOf(boat: Boat, pack: SmallCraftPack): string | null {
 
 /** Checks of one more panel: each kept where it is nearer its limit than on the panels before. */
 function leastOf(checks: ZoneCheck[], others: readonly Check[], pack: string, panel: string): void {
-  for (const other of others) {
+  for (const check of others) {
+    const other = check as ZoneCheck;
     const at = checks.findIndex((one) => one.id === other.id && one.pack === pack);
-    if (at < 0) checks.push(Object.assign(other, { pack, panel }));
-    else if (other.reserveFactor < checks[at]!.reserveFactor * (1 - 1e-9))
-      checks[at] = Object.assign(other, { pack, panel });
+    if (at >= 0 && other.reserveFactor >= checks[at]!.reserveFactor * (1 - 1e-9)) continue;
+    other.pack = pack;
+    other.panel = panel;
+    if (at < 0) checks.push(other);
+    else checks[at] = other;
   }
 }
 

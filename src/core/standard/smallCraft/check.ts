@@ -138,5 +138,7 @@ export function checked(
     },
     check.id,
   );
-  return Object.assign(check, { reserveFactor });
+  const found = check as Check;
+  found.reserveFactor = reserveFactor;
+  return found;
 }

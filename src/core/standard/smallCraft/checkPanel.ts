@@ -70,25 +70,32 @@ export interface PanelCheckResult extends PackFindings {
   pressure: PressureResult | { pressure: number; mode: 'head' | 'typed' };
 }
 
-const skinsOf = remembered((sheets: readonly Sheet[]) =>
-  sheets.filter((sheet): sheet is SkinSheet => sheet.role === 'skin'),
-);
-/** Whether a face of a stack is bare wood. */
-const bareWood = (sheets: readonly Sheet[]) =>
-  [sheets[0]!, sheets.at(-1)!].some((sheet) => sheet.role === 'skin' && isWood(sheet));
-const turnedOver = remembered((sheets: readonly Sheet[]): readonly Sheet[] => [...sheets].reverse());
-
-/** Which of the pack's factors k5 a stack takes: some mat, all continuous glass, or mostly carbon or aramid. */
-const fibreTypeOf = remembered((sheets: readonly SkinSheet[]): keyof SmallCraftPack['fibreTypeFactor'] => {
+/** What a panel check asks of a stack by itself; worked out once for all panels and packs. */
+interface StackFacts {
+  skins: SkinSheet[];
+  /** Which of the pack's factors k5 it takes: some mat, all continuous glass, or mostly carbon or aramid. */
+  fibreType: keyof SmallCraftPack['fibreTypeFactor'];
+  hasWood: boolean;
+}
+const factsOf = remembered((sheets: readonly Sheet[]): StackFacts => {
+  const skins: SkinSheet[] = [];
+  let hasWood = false;
   let [light, fibre, mat] = [0, 0, 0];
   for (const sheet of sheets) {
+    if (sheet.role !== 'skin') continue;
+    skins.push(sheet);
+    hasWood ||= isWood(sheet);
     light += sheet.lightFibreMass;
     fibre += sheet.fibreMass;
     mat += sheet.matMass;
   }
-  if (light > 0.5 * fibre) return 'carbonOrAramid';
-  return mat > 0 ? 'someMat' : 'continuousGlass';
+  const glass = mat > 0 ? 'someMat' : 'continuousGlass';
+  return { skins, fibreType: light > 0.5 * fibre ? 'carbonOrAramid' : glass, hasWood };
 });
+/** Whether a face of a stack is bare wood. */
+const bareWood = (sheets: readonly Sheet[]) =>
+  [sheets[0]!, sheets.at(-1)!].some((sheet) => sheet.role === 'skin' && isWood(sheet));
+const turnedOver = remembered((sheets: readonly Sheet[]): readonly Sheet[] => [...sheets].reverse());
 
 /** Head of water on a boundary (m): of a tank up to its overflow, where that stands above its top. */
 export const headAt = (
@@ -185,7 +192,7 @@ export function checkPanel(input: PanelCheckInput, trace?: Trace, pack = SMALL_C
   if (sheets.length === 0) throw invalid('layers', 'No layer covers this zone yet: cover it with at least one fabric');
   const shortSide = Math.min(g.panelLength, g.panelBreadth);
   const longSide = Math.max(g.panelLength, g.panelBreadth);
-  const skins = skinsOf(sheets);
+  const { skins, fibreType, hasWood } = factsOf(sheets);
   const construction = skins.length < sheets.length ? 'sandwich' : 'single';
   const place = ZONE_LOCATIONS[location];
   const inSection = (section: 'pressure' | 'requirement'): Recorder | undefined =>
@@ -208,7 +215,7 @@ export function checkPanel(input: PanelCheckInput, trace?: Trace, pack = SMALL_C
       source: 'Workboat uplift',
     });
 
-  const k5 = pack.fibreTypeFactor[fibreTypeOf(skins)];
+  const k5 = pack.fibreTypeFactor[fibreType];
   const minimumRecord = inSection('requirement');
   let minimum: PanelContext['minimum'] = null;
   if (place.minimum !== null) {
@@ -227,7 +234,7 @@ export function checkPanel(input: PanelCheckInput, trace?: Trace, pack = SMALL_C
         minimumFibreMass(
           craft,
           { location: place.minimum, k5 },
-          construction === 'single' && !skins.some(isWood) ? minimumRecord : undefined,
+          construction === 'single' && !hasWood ? minimumRecord : undefined,
           pack,
         ),
       outer: uplift.minimum * skinsMinimum.outer,
@@ -247,7 +254,7 @@ export function checkPanel(input: PanelCheckInput, trace?: Trace, pack = SMALL_C
     trace,
   };
   const run = (stack: readonly Sheet[], own: PanelContext) =>
-    construction === 'single' ? checkSingleSkin(skinsOf(stack), own, pack) : checkSandwich(stack, own, pack);
+    construction === 'single' ? checkSingleSkin(factsOf(stack).skins, own, pack) : checkSandwich(stack, own, pack);
   const result = run(sheets, context);
   const { notChecked, unproven } = result;
   const checks = isHead(location)
@@ -258,7 +265,7 @@ export function checkPanel(input: PanelCheckInput, trace?: Trace, pack = SMALL_C
     : result.checks;
   if (location === 'tank' && (input.overflow ?? null) === null)
     notChecked.push('An overflow above the top of the tank: say how high it stands');
-  if (skins.some(isWood)) {
+  if (hasWood) {
     if (location === 'bulkhead' || location === 'collisionBulkhead')
       notChecked.push('A bulkhead of wood that carries rig, keel or girders: 7 mm per metre of its depth are usual');
     if (location === 'tank' && bareWood(sheets))

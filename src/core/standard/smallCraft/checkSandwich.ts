@@ -56,12 +56,21 @@ interface Stack {
 }
 
 const stackOf = remembered((sheets: readonly Sheet[]): Stack => {
-  const firstCore = sheets.findIndex((sheet) => sheet.role === 'core');
-  const lastCore = sheets.findLastIndex((sheet) => sheet.role === 'core');
-  const outer = sheets.slice(0, firstCore) as SkinSheet[];
-  const inner = sheets.slice(lastCore + 1) as SkinSheet[];
-  const coreSheets = sheets.filter((sheet): sheet is CoreSheet => sheet.role === 'core');
-  const cores = coreSheets.map(({ core }) => core);
+  const outer: SkinSheet[] = [];
+  // What lies inward of the last core so far, and how thick the skins are that have cores on both sides.
+  let inner: SkinSheet[] = [];
+  const coreSheets: CoreSheet[] = [];
+  let coreThickness = 0;
+  let lacking: SkinSheet | undefined;
+  for (const sheet of sheets) {
+    if (sheet.role === 'skin') (coreSheets.length === 0 ? outer : inner).push(sheet);
+    else {
+      for (const { thickness } of inner) coreThickness += thickness;
+      coreThickness += sheet.thickness;
+      coreSheets.push(sheet);
+      inner = [];
+    }
+  }
   if (outer.length === 0)
     throw invalid(
       'layers',
@@ -72,17 +81,28 @@ const stackOf = remembered((sheets: readonly Sheet[]): Stack => {
       'layers',
       `The core ${coreSheets.at(-1)!.name} has no inner skin: cover the zone with a fabric after it`,
     );
+  for (const skin of [outer, inner]) for (const sheet of skin) if (sheet.properties === undefined) lacking ??= sheet;
+  const cores = coreSheets.map(({ core }) => core);
   return {
     outer,
     inner,
     fibre: { outer: fibreOf(outer), inner: fibreOf(inner) },
-    coreThickness: sheets.slice(firstCore, lastCore + 1).reduce((total, { thickness }) => total + thickness, 0),
+    coreThickness,
     cores,
-    weakest: remembered((strengthFactor) => weakestCore(cores, strengthFactor)),
-    lacking: [...outer, ...inner].find((sheet) => sheet.properties === undefined),
+    weakest: weakestAmong(cores),
+    lacking,
     sections: new Map(),
   };
 });
+
+/** The weakest of some cores by the factors that were asked for last: a boat's packs ask for the same ones. */
+function weakestAmong(cores: readonly Core[]): Stack['weakest'] {
+  let last: { by: SmallCraftPack['coreStrengthFactor']; core: Core } | undefined;
+  return (by) => {
+    if (last?.by !== by) last = { by, core: weakestCore(cores, by) };
+    return last.core;
+  };
+}
 
 /** Skins and section of a stack at a quality factor. */
 function sectionAt(stack: Stack, quality: number): SandwichSection {
@@ -242,10 +262,11 @@ function otherWays(
   pack: SmallCraftPack,
 ): Check[] {
   const weakest = stack.weakest(pack.coreStrengthFactor);
-  const written = { unit: 'Pa', asked: '\\sigma', there: '\\sigma_d' };
   const check = (id: 'midSpan' | 'alongSide', under: SkinUnder, source: string) =>
     checked({ id, demand: under.stress, capacity: under.allowed, quantity: 'stress', governs: under.governs }, trace, {
-      ...written,
+      unit: 'Pa',
+      asked: '\\sigma',
+      there: '\\sigma_d',
       source,
     });
   const checks = [
