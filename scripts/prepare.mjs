@@ -55,7 +55,14 @@ export function install() {
 }
 
 export function build() {
-  const sources = ['next.config.ts', 'tsconfig.json', 'scripts/floorWorker.mjs', 'src', 'data'];
+  const sources = [
+    'next.config.mjs',
+    'tsconfig.json',
+    'scripts/lightSheet.mjs',
+    'scripts/floorWorker.mjs',
+    'src',
+    'data',
+  ];
   const hash = hashOf(['package-lock.json', ...sources]);
   if (!existsSync(path.join(ROOT, '.next/BUILD_ID'))) writeStampAway();
   once('build', hash, () => {

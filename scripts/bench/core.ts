@@ -4,7 +4,7 @@ import { randomLcg } from 'd3-random';
 import { calculate } from '../../src/core/calc';
 import { boatCost, USUAL_RATES } from '../../src/core/cost';
 import { evaluateDetails } from '../../src/core/detail/kinds';
-import { boatFromJson, boatToJson, type Boat } from '../../src/core/document';
+import { boatFromJson, boatToJson, newLayer, type Boat } from '../../src/core/document';
 import { applyEdits, boundariesOf, moveBoundary, type Edit } from '../../src/core/edit';
 import {
   analysePanel,
@@ -13,6 +13,7 @@ import {
   evaluateZone,
   makeEvaluator,
   marginBand,
+  probeZone,
 } from '../../src/core/evaluate';
 import { kitPieces, USUAL_CUTTING, type At } from '../../src/core/kit';
 import { laminateStiffness, type Ply } from '../../src/core/laminate';
@@ -298,6 +299,34 @@ export async function searchBench(): Promise<void> {
   }
 }
 
+/** Random stacks with a core against every check of a zone, as the search looks at them: µs for each, in batches. */
+function triedStacks(): void {
+  const fabrics = ['csm-300', 'bx45-600', 'bx0-600', 'bx45-800'];
+  const boat = takeMaterials(
+    boatFromJson(readFileSync('data/demo/merrow-84.json', 'utf8')),
+    [...fabrics, 'pvc-80'],
+    GENERIC_MATERIALS,
+  );
+  const zone = boat.parts[0]!.zones[0]!;
+  const lay = (material: string, id: string, thickness: number | null) =>
+    newLayer({ id, material, angleDeg: 0, thickness, zones: [zone.id] });
+  const cloth = fabrics.flatMap((fabric) => Array.from({ length: 9 }, (_, i) => lay(fabric, `${fabric}-${i}`, null)));
+  const cores = [10, 15, 20, 25, 30].map((millimetres) => lay('pvc-80', `core-${millimetres}`, millimetres / 1000));
+  const random = randomLcg(0.3);
+  const one = <T>(of: readonly T[]) => of[Math.floor(random() * of.length)]!;
+  const skin = (most: number) => Array.from({ length: 1 + Math.floor(random() * most) }, () => one(cloth));
+  const batches = Array.from({ length: 60 }, () =>
+    Array.from({ length: 1000 }, () => [...skin(5), one(cores), ...skin(4)]),
+  );
+  const probe = probeZone(boat, zone, 1.1);
+  note(
+    'One stack against every check of a zone, as the search does it (20 µs are 50,000 a second)',
+    sample(40, (i) => batches[i]!.forEach((layers) => probe.failing(layers)), 20),
+    'µs',
+    { limit: 20, of: 'median' },
+  );
+}
+
 /** A full strip cut up by random straight lines into convex pieces: nothing is shorter than the strip. */
 function cutStrip(width: number, length: number, { count, seed }: { count: number; seed: number }): At[][] {
   const random = randomLcg(seed);
@@ -394,6 +423,7 @@ export async function benchCore(): Promise<void> {
   demo();
   weights();
   kit();
+  triedStacks();
   await searchBench();
   peer();
 }

@@ -288,3 +288,18 @@ test('a two-handed part cannot silently be odd', async ({ page }) => {
   await dialog.getByRole('button', { name: 'Take it' }).click();
   await expect(page.getByRole('button', { name: '3 off, two hands' })).toBeVisible();
 });
+
+test('no style rule looks at whatever stands beside something: a row that comes restyles no other', async ({
+  page,
+}) => {
+  const anything = await page.evaluate(() => {
+    const rulesOf = (of: CSSStyleSheet | CSSGroupingRule): CSSRule[] =>
+      [...of.cssRules].flatMap((rule) => (rule instanceof CSSMediaRule ? rulesOf(rule) : [rule]));
+    const selectors = [...document.styleSheets]
+      .flatMap(rulesOf)
+      .flatMap((rule) => (rule instanceof CSSStyleRule ? rule.selectorText.split(',') : []));
+    return { count: selectors.length, beside: selectors.filter((one) => /[+~]\s*\*/.test(one)) };
+  });
+  expect(anything.count).toBeGreaterThan(1000);
+  expect(anything.beside).toEqual([]);
+});

@@ -1,8 +1,7 @@
-import type { NextConfig } from 'next';
-import { PHASE_PRODUCTION_SERVER } from 'next/constants';
-import { lightSheet } from './scripts/lightSheet.mjs';
+import { PHASE_PRODUCTION_SERVER } from 'next/constants.js';
 
-const config: NextConfig = {
+/** Plain script: a start does not wait for it to be translated. @type {import('next').NextConfig} */
+const config = {
   poweredByHeader: false,
   devIndicators: false,
   // Answer first: each page loads what it needs when it is first asked for.
@@ -33,10 +32,12 @@ const config: NextConfig = {
   ],
 };
 
-export default function configOf(phase: string): NextConfig {
+/** @param {string} phase */
+export default async function configOf(phase) {
   if (phase === PHASE_PRODUCTION_SERVER) return config;
-  // The modules of ml-matrix instead of its one bundle, so that a page carries only what it takes of it.
+  const { lightSheet } = await import('./scripts/lightSheet.mjs');
   const resolveAlias = {
+    // Its modules instead of its one bundle, so that a page carries only what it takes of it.
     'ml-matrix': './node_modules/ml-matrix/src/index.js',
     'bootstrap/dist/css/bootstrap.min.css': lightSheet(),
   };
