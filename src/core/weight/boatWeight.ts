@@ -96,7 +96,7 @@ function lapsOf(boat: Boat, part: Part, evaluations: ReadonlyMap<string, ZoneEva
  * Counts plies, core with the resin it takes up, coatings, stiffeners that have a section, and overlaps and run-outs
  * at lines whose length is known.
  * A part that is made several times is counted as often. The core's bevels are counted in full. Details bring their own
- * laminate, what replaces the core, and their metal and adhesive (with the coatings).
+ * laminate, what replaces the core, and their metal and adhesive (with the coatings, as the glue of stiffeners is).
  *
  * @param evaluations of every zone by id.
  * @param ofDetails what the boat's details come to; given, so that a page which shows margins alone need not carry
@@ -137,16 +137,11 @@ export function boatWeight(
     const items = laps.mass > 0 ? [...zones, laps] : zones;
     return { partId: part.id, name: part.name, zones: items, ...rollUp(items) };
   });
-  const members = stiffenerMasses(boat).map(({ support, mass, fibre, resin, core, centreX, centreZ }): ZoneMass => ({
+  const members = stiffenerMasses(boat).map(({ support, glue, ...own }): ZoneMass => ({
+    ...own,
     zoneId: support.id,
     name: support.name,
-    fibre,
-    resin,
-    core,
-    coating: 0,
-    mass,
-    centreX,
-    centreZ,
+    coating: glue,
   }));
   if (members.length > 0) parts.push({ partId: STIFFENERS, name: 'Stiffeners', zones: members, ...rollUp(members) });
   const details = ofDetails.flatMap(({ detail, mass, total: kilograms, problem }): ZoneMass[] => {

@@ -41,7 +41,15 @@ function saidWalls({ crown, web }: SectionProperties['walls']): string {
 }
 
 /** What a section comes to by itself, and with the plating of the span where it is worst. */
-function Facts({ properties, worst }: { properties: SectionProperties; worst: LoadedSpan | null }) {
+function Facts({
+  properties,
+  worst,
+  glued,
+}: {
+  properties: SectionProperties;
+  worst: LoadedSpan | null;
+  glued: boolean;
+}) {
   const { full } = useUnits();
   return (
     <dl className="facts mb-0">
@@ -57,7 +65,7 @@ function Facts({ properties, worst }: { properties: SectionProperties; worst: Lo
                 ['Crown, modulus', full(properties.crown.E, 'modulus')],
               ]
             : []),
-          ['Mass', full(properties.mass, 'massPerLength')],
+          [glued ? 'Mass without its glue' : 'Mass', full(properties.mass, 'massPerLength')],
           ...(worst
             ? [
                 [
@@ -155,7 +163,7 @@ export function SectionCard({ boat, section, properties, shown, onSet, onWorking
         </div>
         <div className="stiffener-view">
           <StiffenerDrawing section={section} properties={properties} loaded={shown?.worst ?? null} />
-          <Facts properties={properties} worst={shown?.worst ?? null} />
+          <Facts properties={properties} worst={shown?.worst ?? null} glued={section.adhesive !== null} />
         </div>
         {shown?.worst && <Checks boat={boat} shown={shown} onWorking={onWorking} />}
         <p className="small soft">{saidWalls(properties.walls)}</p>

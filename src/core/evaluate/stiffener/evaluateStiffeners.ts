@@ -8,6 +8,7 @@ import { crossedBy } from './crossed';
 import { loadSpan, type LoadedSpan, type StiffenerCheck } from './loadSpan';
 import { membersOf } from './members';
 import { standsOn } from './spanActions';
+import { gluePerMetre } from './gluePerMetre';
 import { sectionProperties } from './sectionProperties';
 
 /** What is checked of a stiffener, and what no check of it looks at: said wherever a pass is shown. */
@@ -100,7 +101,7 @@ function evaluate(boat: Boat): StiffenerEvaluation[] {
       const governing = checks.length > 0 ? leastOf(checks) : null;
       return {
         ...base,
-        mass: geometry.length * properties.mass,
+        mass: geometry.length * (properties.mass + gluePerMetre(boat, support, section)),
         spans,
         checks,
         worst: governing?.on ?? null,

@@ -1,6 +1,7 @@
 import { KeramosError } from '../../error';
 import { memberGeometry, type BoatShape, type MemberGeometry, type Support } from '../../geometry';
 import { type Boat, shapeOf, supportsOf } from '../../document';
+import { gluePerMetre } from './gluePerMetre';
 import { sectionProperties } from './sectionProperties';
 
 /** The shape of every member, kept while what it depends on stays. */
@@ -28,10 +29,20 @@ export function membersOf(boat: Boat): ReadonlyMap<string, MemberGeometry | null
   return shape ? placesOf(boat, shape) : new Map();
 }
 
-/** Mass of every stiffener with a section by what it is made of, kg, and its centre (m). */
-export function stiffenerMasses(
-  boat: Boat,
-): { support: Support; mass: number; fibre: number; resin: number; core: number; centreX: number; centreZ: number }[] {
+/** What a stiffener weighs by what it is made of (kg), and its centre (m). */
+export interface StiffenerMass {
+  support: Support;
+  mass: number;
+  fibre: number;
+  resin: number;
+  core: number;
+  glue: number;
+  centreX: number;
+  centreZ: number;
+}
+
+/** Mass of every stiffener with a section. */
+export function stiffenerMasses(boat: Boat): StiffenerMass[] {
   if (boat.sections.length === 0 || !boat.supports.some(({ section }) => section !== null)) return [];
   const places = membersOf(boat);
   return boat.supports.flatMap((support) => {
@@ -41,13 +52,15 @@ export function stiffenerMasses(
     try {
       const { length, centre } = geometry;
       const { mass, fibre, resin, core } = sectionProperties(boat, section);
+      const glue = gluePerMetre(boat, support, section);
       return [
         {
           support,
-          mass: length * mass,
+          mass: length * (mass + glue),
           fibre: length * fibre,
           resin: length * resin,
           core: length * core,
+          glue: length * glue,
           centreX: centre[0],
           centreZ: centre[2],
         },

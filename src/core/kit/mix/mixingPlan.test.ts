@@ -3,7 +3,7 @@ import { brant, merrow } from '../../../../tests/helpers/merrow';
 import { boatCost, USUAL_RATES } from '../../cost';
 import { evaluateDetails } from '../../detail/kinds';
 import type { Boat } from '../../document';
-import { makeEvaluator } from '../../evaluate';
+import { makeEvaluator, stiffenerMasses } from '../../evaluate';
 import { coreBonding } from '../../weight';
 import type { Resin } from '../../material';
 import { USUAL_CUTTING } from '../cutting';
@@ -70,6 +70,19 @@ describe('the mixing plan', () => {
       0,
     );
     expect(stays).toBeCloseTo(laid, 6);
+  });
+  it('mixes for the flanges of stiffeners that are glued on, each by itself, what they weigh and its waste', () => {
+    const own = merrow();
+    const adhesive = own.materials.find(({ kind }) => kind === 'adhesive')!.id;
+    const boat = { ...own, sections: own.sections.map((one) => ({ ...one, adhesive })) };
+    const stages = (of: Boat) => plan(of).stages.filter(({ name }) => name === 'Bond of its flanges');
+    expect(stages(own)).toEqual([]);
+    const glued = stiffenerMasses(boat).filter(({ glue }) => glue > 0);
+    expect(glued.length).toBeGreaterThan(2);
+    expect(stages(boat).map(({ part, stays }) => [part, stays])).toEqual(
+      glued.map(({ support, glue }) => [support.name, glue]),
+    );
+    for (const { mixed, stays } of stages(boat)) expect(mixed).toBeGreaterThan(stays);
   });
   it('needs more batches, or a slower hardener, in a warm shop', () => {
     const count = (temperature: number) =>

@@ -32,7 +32,7 @@ export interface MixedBatch {
 
 /** What goes on in one go. */
 export interface MixStage {
-  /** The part, or the detail that is glued. */
+  /** The part, or the detail or stiffener that is glued. */
   part: string;
   partId: string | null;
   /** Which part of the number-off. */

@@ -1,6 +1,6 @@
 import type { DetailEvaluation } from '../../detail/kinds';
 import type { Boat } from '../../document';
-import type { ZoneEvaluation } from '../../evaluate';
+import { stiffenerMasses, type ZoneEvaluation } from '../../evaluate';
 import type { Material, Resin } from '../../material';
 import { coreBonding } from '../../weight';
 import { batchesOf } from './batches';
@@ -27,16 +27,23 @@ interface PasteWork {
 }
 
 /**
- * Pastes in batches: adhesives of details by the working time of their own data sheets, fillets and bedding of cores of
- * the boat's resin, thickened. Each detail is mixed for by itself.
+ * Pastes in batches: adhesives of details and stiffeners by the working time of their own data sheets, fillets and
+ * bedding of cores of the boat's resin, thickened. Each detail and each stiffener is mixed for by itself.
  */
 export function pasteStages(boat: Boat, { evaluations, details, resin, hardeners, mixing }: Asked): MixStage[] {
+  const adhesiveOf = (id: string | null): Adhesive | null => {
+    const found = boat.materials.find((material) => material.id === id);
+    return found?.kind === 'adhesive' ? found : null;
+  };
   const glued = details.flatMap(({ detail, pastes, problem }): PasteWork[] =>
     (problem === null ? pastes : []).map(({ material, name, mass }) => {
-      const found = boat.materials.find(({ id }) => id === material);
-      return { of: detail.name, name, mass, adhesive: found?.kind === 'adhesive' ? found : null };
+      return { of: detail.name, name, mass, adhesive: adhesiveOf(material) };
     }),
   );
+  const flanges = stiffenerMasses(boat).flatMap(({ support: { name, section }, glue }): PasteWork[] => {
+    const adhesive = adhesiveOf(boat.sections.find(({ id }) => id === section)?.adhesive ?? null);
+    return glue > 0 ? [{ of: name, name: 'Bond of its flanges', mass: glue, adhesive }] : [];
+  });
   // By hand the core lies in paste; filled, it takes up the resin of the fill.
   const bedded =
     boat.brief.process === 'infusion'
@@ -46,7 +53,7 @@ export function pasteStages(boat: Boat, { evaluations, details, resin, hardeners
         });
   const { temperature, workingShare, largestPaste, pasteRate, waste } = mixing;
   const [usual] = hardeners;
-  return [...glued, ...bedded].map(({ of, name, mass, adhesive }): MixStage => {
+  return [...glued, ...flanges, ...bedded].map(({ of, name, mass, adhesive }): MixStage => {
     const own: Hardener = adhesive
       ? {
           family: resin.family,
