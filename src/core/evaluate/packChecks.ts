@@ -180,7 +180,7 @@ function leastOf(checks: ZoneCheck[], others: readonly Check[], pack: string, pa
   for (const check of others) {
     const other = check as ZoneCheck;
     const at = checks.findIndex((one) => one.id === other.id && one.pack === pack);
-    if (at >= 0 && other.reserveFactor >= checks[at]!.reserveFactor * (1 - 1e-9)) continue;
+    if (at >= 0 && !(other.reserveFactor < checks[at]!.reserveFactor * (1 - 1e-9))) continue;
     other.pack = pack;
     other.panel = panel;
     if (at < 0) checks.push(other);
