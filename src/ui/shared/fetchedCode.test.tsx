@@ -9,6 +9,7 @@ const double = (value: number) => 2 * value;
 afterEach(() => {
   cleanup();
   vi.useRealTimers();
+  vi.unstubAllGlobals();
 });
 
 describe('code that is fetched once the page stands', () => {
@@ -60,6 +61,18 @@ describe('code that is fetched once the page stands', () => {
     expect(load).toHaveBeenCalledTimes(1);
     render(<Shown />);
     await act(() => vi.advanceTimersByTimeAsync(0));
+    expect(screen.getByText('42')).toBeTruthy();
+  });
+
+  it('comes in when the page is at rest, not before', async () => {
+    const rest: IdleRequestCallback[] = [];
+    vi.stubGlobal('requestIdleCallback', (callback: IdleRequestCallback) => rest.push(callback));
+    const useDouble = fetchedCode(async () => double);
+    const Shown = () => <p>{useDouble()?.(21) ?? 'not yet'}</p>;
+    render(<Shown />);
+    await waitFor(() => expect(rest).toHaveLength(1));
+    expect(screen.getByText('not yet')).toBeTruthy();
+    await act(async () => rest[0]!({ didTimeout: false, timeRemaining: () => 9 }));
     expect(screen.getByText('42')).toBeTruthy();
   });
 

@@ -15,6 +15,16 @@ const beforeTurn = (turn: number) =>
     window.addEventListener('online', over);
   });
 
+/** The longest that a page which is never at rest keeps what it fetched waiting (ms). */
+const LONGEST_WAIT_MILLISECONDS = 500;
+
+/** Until the page has drawn itself and has nothing to do: what comes after must not hold up the first key. */
+const atRest = () =>
+  new Promise<void>((resolve) => {
+    if (!('requestIdleCallback' in window)) return resolve();
+    window.requestIdleCallback(() => resolve(), { timeout: LONGEST_WAIT_MILLISECONDS });
+  });
+
 /**
  * Code that is fetched once the page stands: no part of what the page waits for, nor of what the server renders.
  *
@@ -39,7 +49,9 @@ export function fetchedCode<T extends (...input: never[]) => unknown>(load: () =
     asking = true;
     for (let turn = 0; fetched === null && listeners.size > 0; turn += 1)
       try {
-        fetched = await load();
+        const code = await load();
+        await atRest();
+        fetched = code;
       } catch {
         await beforeTurn(turn);
       }

@@ -4,7 +4,7 @@ import type { Boat } from '../../document';
 
 /**
  * Glue under both flanges of a member (kg/m), at the usual bond line of its adhesive. None where the section is
- * laminated on or has no flanges; none of a rib whose liner is a detail bonded with the same adhesive: that one brings it.
+ * laminated on or has no flanges; none of a rib whose liner is a detail in the same adhesive: that one brings it.
  *
  * @example gluePerMetre(boat, rib, section) // 0.36 for 2 × 50 mm, 3 mm thick, of 1200 kg/m³
  */
