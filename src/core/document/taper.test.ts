@@ -51,6 +51,15 @@ describe('the rectangle that stands for a panel that tapers', () => {
     // By the mean the plate bears a tenth more at its rim than the rule asked for.
     expect(plateMoment(5, girths) / (0.925 ** 2 / 12)).toBeGreaterThan(1.09);
   });
+  it('answers by the figures that are asked, not by near ones that were asked before', () => {
+    // Three tenths below whole millimetres, and a tenth above them: the same to the millimetre.
+    const [length, girths] = [2.1227, girthsTo(0.7).map((girth) => Number(girth.toFixed(3)) - 3e-4)];
+    const larger = { length: length + 4e-4, girths: girths.map((girth) => girth + 4e-4) };
+    const after = taperOf(larger)!;
+    const own = taperOf({ length, girths })!;
+    expect(after.equalDeflection - own.equalDeflection).toBeGreaterThan(2e-4);
+    expect(taperOf(larger)).toEqual(after);
+  });
   it('hardly grows narrower as the panel grows broader anywhere: by the curve through its girths alone', () => {
     for (const length of [0.8, 1.5, 3])
       for (let at = 0; at < 9; at++) {

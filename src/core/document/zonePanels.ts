@@ -89,7 +89,8 @@ export function taperOf({ length, girths }: Pick<Panel, 'length' | 'girths'>): T
   const meanGirth = meanOf(girths);
   if (!(meanGirth > 1e-3 && length > 1e-3)) return null;
   if (!variesBy(TAPER, girths)) return null;
-  const key = [length, ...girths].map((value) => value.toFixed(3)).join();
+  // By the very figures: what was asked before, of this boat or another, must not change an answer.
+  const key = [length, ...girths].join();
   let equal = tapers.get(key);
   if (equal === undefined) {
     const { k3 } = panelCoefficients(length, meanGirth);
