@@ -19,8 +19,10 @@ test('a dry place under the rail is found, and mended by one more line that is d
     [0.7, 0.5],
   ] as const)
     await picture.click({ position: { x: x * box.width, y: y * box.height } });
+  await expect(picture).toBeFocused();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'Vacuum 2' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Draw a vacuum line' })).toHaveAttribute('aria-pressed', 'false');
   await expect(page.getByRole('heading', { name: 'Not simulated as it stands' })).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('button', { name: 'Vacuum 2' })).toHaveCount(0);

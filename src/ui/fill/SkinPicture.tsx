@@ -48,6 +48,10 @@ export function SkinPicture(props: PictureProps) {
   const [moving, setMoving] = useState<{ id: string; at: number; to: FlatPoint } | null>(null);
   const [near, setNear] = useState<FlatPoint | null>(null);
   const svg = useRef<SVGSVGElement>(null);
+  // What is drawn is ended and left by keys: they must reach the picture, wherever the hand clicked before.
+  useEffect(() => {
+    if (drawing) svg.current?.focus({ preventScroll: true });
+  }, [drawing]);
   const view = useMemo(() => viewOf(skin.outline), [skin]);
   const { px, back, wide, high } = view;
   const said = (points: readonly FlatPoint[]) =>
@@ -76,6 +80,7 @@ export function SkinPicture(props: PictureProps) {
         viewBox={`0 0 ${wide} ${high}`}
         className={`fill-picture ${drawing ? 'drawing' : ''}`}
         role="group"
+        tabIndex={-1}
         aria-label={`${skin.name}: ${lines.length} lines on it`}
         onPointerMove={(event) => drawing && setNear(placeOf(event))}
         onPointerLeave={() => setNear(null)}
@@ -126,7 +131,7 @@ export function SkinPicture(props: PictureProps) {
             line={line}
             points={line.points.map((p, i) => (moving?.id === line.id && moving.at === i ? moving.to : p)).map(px)}
             chosen={line.id === chosen}
-            onChoose={() => drawing === null && onChoose(line.id)}
+            onChoose={drawing === null ? () => onChoose(line.id) : null}
           />
         ))}
         {lines
@@ -246,23 +251,26 @@ function Line({
   turn: number;
   points: readonly [number, number][];
   chosen: boolean;
-  onChoose: () => void;
+  /** Null while another line is drawn: a click on this one is a point of that. */
+  onChoose: (() => void) | null;
 }) {
   const said = points.map((p) => p.map((v) => v.toFixed(1)).join()).join(' ');
   const [x, y] = atShare(points, NAMED_AT[turn % NAMED_AT.length]!);
   return (
     <g
       role="button"
-      tabIndex={0}
+      tabIndex={onChoose ? 0 : undefined}
       aria-label={line.name}
       aria-pressed={chosen}
+      aria-disabled={onChoose === null}
       className={`fill-choice ${chosen ? 'chosen' : ''}`}
       onClick={(event) => {
+        if (!onChoose) return;
         event.stopPropagation();
         onChoose();
       }}
       onKeyDown={(event) => {
-        if (event.key !== 'Enter' && event.key !== ' ') return;
+        if (!onChoose || (event.key !== 'Enter' && event.key !== ' ')) return;
         event.preventDefault();
         onChoose();
       }}
