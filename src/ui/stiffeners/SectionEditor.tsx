@@ -136,7 +136,7 @@ export function SectionEditor({ boat, shelf, section }: { boat: Boat; shelf: Mat
           ))}
         </Form.Select>
         {section.adhesive !== null && (
-          <Form.Text>What it weighs is not counted; that of a liner is, with its detail.</Form.Text>
+          <Form.Text>Weighed at its usual bond line; under a liner’s ribs the liner brings it.</Form.Text>
         )}
       </Form.Group>
       <table className="table table-sm align-middle mb-0 section-layers" aria-label={`Layers of ${section.name}`}>
