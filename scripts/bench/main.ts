@@ -15,4 +15,4 @@ try {
 } finally {
   await running.stop().catch(() => undefined);
 }
-process.exit(writeReport() ? 0 : 1);
+process.exit((await writeReport()) ? 0 : 1);

@@ -7,7 +7,7 @@ export {
   type StiffenerEvaluation,
 } from './evaluateStiffeners';
 export { type LoadedSpan, type StiffenerCheck } from './loadSpan';
-export { membersOf, stiffenerMasses, type StiffenerMass } from './members';
+export { membersOf, stiffenerMasses } from './members';
 export { memberOf, type SectionMember } from './sectionMember';
 export { saidBond, saidHold } from './saidHold';
 export { sectionProperties, type SectionProperties } from './sectionProperties';
