@@ -184,7 +184,9 @@ describe('buckling', () => {
       fc.property(plates, fc.double({ min: 1, max: 8, noNaN: true }), (figures, times) => {
         const plate = made({ ...figures, length: times * figures.length });
         const ratio = plateBuckling(plate, 'uniaxialX').criticalLoad / closed(plate);
-        expect(ratio).toBeGreaterThan(0.995);
+        // A long plate counts as one of the least favourable length.
+        const eta = (plate.D12 + 2 * plate.D66) / Math.sqrt(plate.D11 * plate.D22);
+        expect(ratio).toBeGreaterThan(1 - (9 / 8 + 8 / 9 - 2) / (2 + 2 * eta) - 1e-5);
         expect(ratio).toBeLessThan(1.001);
       }),
       { numRuns: 30 },
