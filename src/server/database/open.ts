@@ -16,6 +16,16 @@ export function dataFolder(): string {
   );
 }
 
+/** Whether just the migrations that there are have been run: then nothing has to be looked up, locked or written. */
+async function isCurrent(db: Db): Promise<boolean> {
+  const query = sql<{ name: string }>`select name from kysely_migration`;
+  const run = await query.execute(db).then(
+    ({ rows }) => rows.map(({ name }) => name),
+    () => [],
+  );
+  return run.sort().join() === Object.keys(MIGRATIONS).sort().join();
+}
+
 /** Open (and bring up to date) a database file. Every acknowledged write is on the disk. */
 export async function openDatabase(file = path.join(dataFolder(), 'keramos.db')): Promise<Db> {
   mkdirSync(path.dirname(file), { recursive: true });
@@ -25,6 +35,7 @@ export async function openDatabase(file = path.join(dataFolder(), 'keramos.db'))
   driver.exec('pragma synchronous = full');
   driver.exec('pragma foreign_keys = on');
   const db = new Kysely<Database>({ dialect: new SqliteDialect({ database: driver }) });
+  if (await isCurrent(db)) return db;
   const { error } = await new Migrator({ db, provider: { getMigrations: async () => MIGRATIONS } }).migrateToLatest();
   if (error) throw error;
   return db;
