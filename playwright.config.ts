@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import './scripts/inMemory.mjs';
 import './scripts/scratch.mjs';
 
 const port = Number(process.env.E2E_PORT ?? 3391);

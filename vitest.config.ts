@@ -1,5 +1,6 @@
 import path from 'node:path';
 import { defineConfig } from 'vitest/config';
+import './scripts/inMemory.mjs';
 import './scripts/scratch.mjs';
 
 const UI = 'src/ui/**/*.test.{ts,tsx}';
@@ -9,8 +10,8 @@ export default defineConfig({
   ...shared,
   test: {
     // Long enough for a machine that is busy with something else: no test is about speed.
-    testTimeout: 900_000,
-    hookTimeout: 900_000,
+    testTimeout: 600_000,
+    hookTimeout: 600_000,
     maxWorkers: 2,
     projects: [
       {
@@ -26,6 +27,7 @@ export default defineConfig({
             'tests/lint.test.ts',
           ],
           exclude: [UI, 'src/proxy.test.ts'],
+          setupFiles: ['tests/helpers/draws.ts'],
           // The same modules serve file after file: nothing in them remembers but what can be computed again.
           isolate: false,
         },
@@ -33,7 +35,7 @@ export default defineConfig({
       {
         ...shared,
         extends: true,
-        test: { name: 'screens', include: [UI, 'src/proxy.test.ts'], setupFiles: ['tests/helpers/patience.ts'] },
+        test: { name: 'screens', include: [UI, 'src/proxy.test.ts'], setupFiles: ['tests/helpers/draws.ts', 'tests/helpers/patience.ts'] },
       },
     ],
     coverage: {

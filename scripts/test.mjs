@@ -1,10 +1,12 @@
 /**
- * Install and run everything: types, lint with the import rules, unit and fault tests, build, browser tests with the
+ * Install and run everything: types, lint with the import rules, build, unit and fault tests, browser tests with the
  * accessibility scan and the screenshots.
  */
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
+import { once } from 'node:events';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
+import './inMemory.mjs';
 import './scratch.mjs';
 import { build, ENV, freePort, install, ROOT, step } from './prepare.mjs';
 
@@ -31,6 +33,23 @@ function needChromium() {
 function attempt(title, args, env = {}) {
   console.log(`\n— ${title}`);
   return spawnSync(process.execPath, args, { cwd: ROOT, env: { ...ENV, ...env }, stdio: 'inherit' }).status === 0;
+}
+
+/** A step of one core beside those that follow it; the answer waits for its end, and ends all when it failed. */
+function beside(title, args) {
+  const child = spawn(process.execPath, args, { cwd: ROOT, env: ENV, stdio: ['ignore', 'pipe', 'pipe'] });
+  const said = [];
+  for (const stream of [child.stdout, child.stderr]) stream.on('data', (part) => said.push(part));
+  const ended = once(child, 'close');
+  process.on('exit', () => child.kill());
+  return async () => {
+    console.log(`\n— ${title}`);
+    const [status] = await ended;
+    process.stdout.write(Buffer.concat(said));
+    if (status === 0) return;
+    console.error(`\n${title}: failed`);
+    process.exit(1);
+  };
 }
 
 /** Says at the end what failed, and why in a few lines: the reports of the runs scroll away. */
@@ -60,18 +79,21 @@ mkdirSync(results, { recursive: true });
 for (const report of ['unit.json', 'report.json']) rmSync(path.join(results, report), { force: true });
 
 step('Route types', process.execPath, ['node_modules/next/dist/bin/next', 'typegen']);
+const lint = beside('Lint and import rules', ['node_modules/eslint/bin/eslint.js', '.']);
 step('Types', process.execPath, ['node_modules/typescript/bin/tsc', '--noEmit']);
-step('Lint and import rules', process.execPath, ['node_modules/eslint/bin/eslint.js', '.']);
 step('Formatting', process.execPath, ['node_modules/prettier/bin/prettier.cjs', '--check', '.', '--log-level', 'warn']);
+build();
+await lint();
 const unit = attempt('Unit and fault tests', [
   'node_modules/vitest/vitest.mjs',
   'run',
   '--reporter=default',
   '--reporter=json',
+  '--reporter=./tests/helpers/silence.ts',
   '--outputFile.json=test-results/unit.json',
 ]);
+if (!existsSync(path.join(results, 'unit.json'))) process.exit(1);
 const units = read('unit.json');
-build();
 // One for each worker.
 const port = String(await freePort(3391, 2));
 const browser = attempt('Browser tests', ['node_modules/@playwright/test/cli.js', 'test', '--update-snapshots=none'], {

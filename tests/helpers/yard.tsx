@@ -7,7 +7,7 @@ import { sql } from 'kysely';
 import { expect, vi } from 'vitest';
 import type { Boat } from '@/core/document';
 import { contextOf, type StoreContext } from '@/server/context';
-import { database } from '@/server/database/open';
+import { database, openDatabase } from '@/server/database/open';
 import { createBoat, readBoat } from '@/server/stores/boats';
 import { readBoatWithHistory } from '@/server/stores/history';
 import type { UnitSystem } from '@/core/quantity';
@@ -47,6 +47,15 @@ export const went = {
   refresh: vi.fn<() => void>(),
 };
 
+let nothing: Promise<string> | undefined;
+/** A database in which nothing stands: made once, copied from then on. */
+const empty = (): Promise<string> =>
+  (nothing ??= (async () => {
+    const file = path.join(mkdtempSync(path.join(tmpdir(), 'keramos-empty-')), 'keramos.db');
+    await (await openDatabase(file)).destroy();
+    return file;
+  })());
+
 /**
  * A yard with a database of its own: screens are shown as they stand in the application, and what they ask is answered
  * by the route handlers. Needs a page (`happy-dom`) and `vi.mock('next/navigation')` with `went`.
@@ -63,7 +72,7 @@ export class Yard {
     delete shared.keramosDatabase;
     const folder = mkdtempSync(path.join(tmpdir(), 'keramos-yard-'));
     process.env['KERAMOS_DATA'] = folder;
-    if (copy !== undefined) copyFileSync(copy, path.join(folder, 'keramos.db'));
+    copyFileSync(copy ?? (await empty()), path.join(folder, 'keramos.db'));
     vi.stubGlobal('fetch', (url: string, init?: RequestInit) => ask(url, init));
     vi.stubGlobal(
       'ResizeObserver',
