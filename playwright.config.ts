@@ -3,8 +3,8 @@ import './scripts/inMemory.mjs';
 import './scripts/scratch.mjs';
 
 const port = Number(process.env.E2E_PORT ?? 3391);
-/** E2E_WORKERS=2 is quicker on a machine with nothing else to do; a wait in a test is safest alone. */
-const WORKERS = Number(process.env.E2E_WORKERS ?? 1);
+/** Each with a server and a database of its own. */
+const WORKERS = Number(process.env.E2E_WORKERS ?? 2);
 
 export default defineConfig({
   testDir: 'tests/e2e',

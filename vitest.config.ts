@@ -35,7 +35,11 @@ export default defineConfig({
       {
         ...shared,
         extends: true,
-        test: { name: 'screens', include: [UI, 'src/proxy.test.ts'], setupFiles: ['tests/helpers/draws.ts', 'tests/helpers/patience.ts'] },
+        test: {
+          name: 'screens',
+          include: [UI, 'src/proxy.test.ts'],
+          setupFiles: ['tests/helpers/draws.ts', 'tests/helpers/patience.ts'],
+        },
       },
     ],
     coverage: {
