@@ -1,4 +1,4 @@
-import { existsSync, readdirSync, readFileSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { CALCULATIONS, calculate } from '.';
@@ -40,15 +40,10 @@ function departures(actual: unknown, expected: unknown, c: Case, at = ''): strin
 }
 
 const known = new Set(CALCULATIONS.map((calculation) => calculation.name));
-const here = process.cwd();
-const folders = [path.join(here, 'tests/cases'), path.join(here, '../shared/reference/cases')].filter(existsSync);
-const all = folders.flatMap((folder) =>
-  readdirSync(folder)
-    .filter((file) => file.endsWith('.json'))
-    .flatMap((file) => JSON.parse(readFileSync(path.join(folder, file), 'utf8')) as Case[]),
-);
-/** What stands in both folders alike is one case. */
-const cases = [...new Map(all.map((one) => [JSON.stringify(one), one])).values()];
+const FOLDER = 'tests/cases';
+const cases = readdirSync(FOLDER)
+  .filter((file) => file.endsWith('.json'))
+  .flatMap((file) => JSON.parse(readFileSync(path.join(FOLDER, file), 'utf8')) as Case[]);
 
 describe('reference cases through the calc contract', () => {
   // How short a nest is, is tried by its own test (kit/nest).
