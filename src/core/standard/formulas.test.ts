@@ -1,5 +1,6 @@
 import katex from 'katex';
 import { describe, expect, it } from 'vitest';
+import { texToText } from '../working';
 import { caseOf, coefficientsOf, FORMULAS, meantBy, SHIPPED_PACKS } from '.';
 
 describe('the formulas of the packs', () => {
@@ -30,6 +31,14 @@ describe('the formulas of the packs', () => {
     for (const { tex, coefficients } of Object.values(FORMULAS).flat())
       for (const one of [tex, ...coefficients.map(({ symbol }) => symbol)])
         expect(() => katex.renderToString(one, { throwOnError: true, strict: 'error' }), one).not.toThrow();
+  });
+  it('all of it reads without the typesetter', () => {
+    /** Commands whose names are what is read of them, or that vanish. */
+    const read = /^(max|min|cos|sin|frac|tfrac|sqrt|text|mathrm)$/;
+    for (const { tex, coefficients } of Object.values(FORMULAS).flat())
+      for (const one of [tex, ...coefficients.map(({ symbol }) => symbol)])
+        for (const [, name] of one.matchAll(/\\([A-Za-z]+)/g))
+          if (!read.test(name!)) expect(texToText(one), one).not.toContain(name);
   });
   it('a case is named by the rest of its path', () => {
     const [head] = FORMULAS.smallCraft.find(({ id }) => id === 'head')!.coefficients;

@@ -26,6 +26,7 @@ const GREEK: Record<string, string> = {
   circ: '°',
   pm: '±',
   quad: ' ',
+  qquad: ' ',
   ',': ' ',
   left: '',
   right: '',
@@ -37,11 +38,14 @@ const GREEK: Record<string, string> = {
   lvert: '|',
   rvert: '|',
   gamma: 'γ',
+  pi: 'π',
 };
 const SUPERSCRIPT: Record<string, string> = { '0': '⁰', '1': '¹', '2': '²', '3': '³', '4': '⁴' };
 
-/** Text of the braced group that starts at `tex[start] === '{'`, and the index after it. */
+/** Text of the braced group, the command or the character that starts at `start`, and the index after it. */
 function group(tex: string, start: number): [string, number] {
+  const command = /^\\[A-Za-z]+/.exec(tex.slice(start))?.[0];
+  if (command) return [command, start + command.length];
   if (tex[start] !== '{') return [tex[start] ?? '', start + 1];
   let depth = 0;
   for (let i = start; i < tex.length; i++) {
@@ -57,7 +61,7 @@ const wrap = (text: string) => (/^[\p{L}\p{N}.,₀-₉]+$/u.test(text) ? text : 
  * A formula of the workings (the small TeX subset they use) as one line of plain text, for prints and CSV.
  * Handles fractions, roots, sub- and superscripts, Greek letters and text; braces vanish.
  *
- * @example texToText('t = b k_C \\sqrt{\\frac{P k_2}{\\sigma_d}}') // 't = b kC √(P k2/σd)'
+ * @example texToText('t = b k_C \\sqrt{\\frac{P k_2}{\\sigma_d}}') // 't = b kC √((P k2)/σd)'
  */
 export function texToText(tex: string): string {
   let out = '';
