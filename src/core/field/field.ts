@@ -100,12 +100,19 @@ export function bounded(
   // Said only when it is needed: hundreds of fields are described while a page starts.
   const between = () => `between ${figure(minimum)} and ${figure(maximum)}${why}`;
   const range = () => `${label} must be ${between()}`;
-  return noted(
-    z
-      .number({ error: () => `${label} must be a number ${between()}` })
-      .check(z.gte(minimum, { error: range }), z.lte(maximum, { error: range })),
-    { label, quantity: quantity ?? 'ratio', minimum, maximum, ...(options.hint && { hint: options.hint }) },
-  );
+  // Made with its checks: each that is added later makes the whole anew, and pages wait for hundreds of them.
+  const schema = new z.ZodNumber({
+    type: 'number',
+    error: () => `${label} must be a number ${between()}`,
+    checks: [z.gte(minimum, { error: range }), z.lte(maximum, { error: range })],
+  });
+  return noted(schema, {
+    label,
+    quantity: quantity ?? 'ratio',
+    minimum,
+    maximum,
+    ...(options.hint && { hint: options.hint }),
+  });
 }
 
 /** A length as the bench has it, in millimetres or inches. */
@@ -115,10 +122,17 @@ export const shortLength = (label: string, minimum: number, maximum: number, hin
 /** A whole number from `minimum` to `maximum`. */
 export const whole = (label: string, minimum: number, maximum: number, hint?: string) =>
   noted(
-    z
-      .int(`${label} must be a whole number`)
-      .min(minimum, `${label} must be at least ${minimum}`)
-      .max(maximum, `${label} must be at most ${maximum}`),
+    new z.ZodNumberFormat({
+      type: 'number',
+      check: 'number_format',
+      format: 'safeint',
+      abort: false,
+      error: () => `${label} must be a whole number`,
+      checks: [
+        z.gte(minimum, `${label} must be at least ${minimum}`),
+        z.lte(maximum, `${label} must be at most ${maximum}`),
+      ],
+    }),
     { label, minimum, maximum, ...(hint !== undefined && { hint }) },
   );
 
@@ -142,18 +156,21 @@ export const numberChoice = <const N extends readonly [z.core.util.Literal, ...z
 export const flag = (label: string, no = 'no', yes = 'yes') =>
   noted(z.boolean(), { label, options: { false: no, true: yes } });
 
+const tooLong = (label: string, most: number) => `${label} must have at most ${most} characters`;
+
 /** A name that is not empty. */
 export const nameOf = (label: string, most = 80) =>
   noted(
-    z.string().trim().min(1, `${label} must not be empty`).max(most, `${label} must have at most ${most} characters`),
-    {
-      label,
-    },
+    new z.ZodString({
+      type: 'string',
+      checks: [z.trim(), z.minLength(1, `${label} must not be empty`), z.maxLength(most, tooLong(label, most))],
+    }),
+    { label },
   );
 
 /** Free text of at most so many characters. */
 export const text = (label: string, most: number) =>
-  noted(z.string().max(most, `${label} must have at most ${most} characters`), { label });
+  noted(new z.ZodString({ type: 'string', checks: [z.maxLength(most, tooLong(label, most))] }), { label });
 
 export const idSchema = z
   .string()
@@ -161,7 +178,10 @@ export const idSchema = z
 
 /** The id of an entry of a list of the boat. */
 export const refer = (label: string, list: ListName, options: Partial<Omit<Reference, 'list'>> = {}) =>
-  noted(z.string().max(60), { label, reference: { list, whenGone: 'refuse', ...options } });
+  noted(new z.ZodString({ type: 'string', checks: [z.maxLength(60)] }), {
+    label,
+    reference: { list, whenGone: 'refuse', ...options },
+  });
 
 /** A field that came with a later version of the document, and what earlier ones take for it. */
 export const since = <S extends z.ZodType>(version: number, schema: S, value: z.core.util.NoUndefined<z.output<S>>) =>
