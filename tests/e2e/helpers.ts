@@ -118,6 +118,8 @@ const wordsOn = (page: Page): Promise<string> =>
 /** The figures of a screen are those that were kept: a picture may be off by a few dots, a number may not. */
 export async function sameNumbers(page: Page, name: string): Promise<void> {
   const file = path.join('tests/e2e/numbers', `${name}.txt`);
+  // Formulas are set once the typesetter has come; until then they read otherwise.
+  await page.waitForFunction(() => document.querySelector('main [role=math]:not(:has(.katex))') === null);
   const now = `${await wordsOn(page)}\n`;
   const update = test.info().config.updateSnapshots;
   if (update === 'all' || update === 'changed') {
