@@ -2,7 +2,7 @@ import type { DetailEvaluation } from '../detail/kinds';
 import type { Boat, ItemKindName } from '../document';
 import type { ZoneEvaluation } from '../evaluate';
 import type { Material } from '../material';
-import { coreBonding, materialList } from '../weight';
+import { materialList, unlisted } from '../weight';
 import { workHours, WORK_STEPS, type WorkHours, type WorkStep } from './hours';
 import { breakPrice, unitsOf, type Need, type Offer } from './offers';
 import type { Rates } from './rates';
@@ -62,7 +62,10 @@ const kindWaste = (material: Material, rates: Rates, resinWaste: number): number
     case 'fabric':
       return rates.wasteFabric;
     case 'coating':
+    case 'adhesive':
       return rates.wasteCoating;
+    case 'metal':
+      return 0;
     case 'resin':
       return resinWaste;
     default:
@@ -138,9 +141,7 @@ export function boatCost(
 ): BoatCost {
   const own = rates.processes[boat.brief.process];
   const byMaterial = new Map(offers.map((offer) => [offer.material, offer]));
-  const bonding = coreBonding(boat, evaluations).reduce((sum, { mass }) => sum + mass, 0);
   const uses = materialList(boat, evaluations, details).map((use) => {
-    if (use.material.kind === 'resin') return { ...use, mass: use.mass + bonding };
     return { ...use, mass: use.mass > 0 ? use.mass : bareMass(use) };
   });
   const materials = uses.map((use) => buy(use, boat, rates, byMaterial));
@@ -175,6 +176,7 @@ export function boatCost(
   );
   const unpriced = [
     ...materials.flatMap(({ material, cost, why }) => (cost === null ? [`${material.name}: ${why}`] : [])),
+    ...unlisted(boat, details).map(({ name }) => `${name}: the cloth in the place of its core`),
     ...boat.items.filter(({ price, kind }) => price === null && isBought(kind)).map(({ name }) => `${name}: no price`),
     ...boat.parts.flatMap(({ name, mould, zones }) => (mould === null && zones.length > 0 ? [`Mould of ${name}`] : [])),
   ];

@@ -46,7 +46,7 @@ export const ratesSchema = z.strictObject({
   /** Cut away, by kind (share). */
   wasteFabric: bounded('Cloth cut away', [0, 2], '', { hint: 'share' }),
   wasteCore: bounded('Core cut away', [0, 2], '', { hint: 'share' }),
-  wasteCoating: bounded('Coating lost', [0, 2], '', { hint: 'share' }),
+  wasteCoating: bounded('Coating and adhesive lost', [0, 2], '', { hint: 'share' }),
   rollEnd: bounded('Lost at the end of a roll', [0, 10], 'm'),
   /** Money of other currencies in the yard's own: 1 of it is so much. */
   exchange: noted(

@@ -1,6 +1,7 @@
 /** Mass and centre of gravity. */
 export { boatWeight, DETAILS, STIFFENERS, type BoatWeight, type PartMass, type ZoneMass } from './boatWeight';
-export { materialList, type MaterialUse } from './materialList';
+export { materialList, type MaterialUse, unlisted } from './materialList';
+export { pasteWork, type PasteWork } from './pasteWork';
 export { rollUp, type MassItem } from './rollUp';
 export { weightWorking } from './weightWorking';
 export { combineProduct, combineSum, TO_P95, type Combined, type UncertainTerm } from './combine';

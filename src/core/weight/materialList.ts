@@ -4,6 +4,7 @@ import { membersOf, sectionProperties, type LaidLayer, type ZoneEvaluation } fro
 import { KeramosError } from '../error';
 import { linesOfPart } from '../lines';
 import { fabricArealWeight, type Core, type Fabric, type Material } from '../material';
+import { pasteWork } from './pasteWork';
 
 /** What a boat takes of a material, as laid, without waste: area of cloth, core or coating (m²), mass (kg). */
 export interface MaterialUse {
@@ -21,9 +22,10 @@ const own = ({ fibreMass, bindingMass, coreMass, woodMass, coatingMass }: LaidLa
 const asBought = (fabric: Fabric) => fabricArealWeight(fabric) + fabric.bindingWeight.value;
 
 /**
- * What is laid of each material in zones with their laps and run-outs, stiffeners and the layers of details, most of
- * it first within fabrics, cores, wood and coatings; the resin of zones, laps and stiffeners last. Net: waste, offcuts
- * and what a detail brings besides its layers (metal, adhesive, replaced core, their resin) are not in it.
+ * What is taken of each material: zones with their laps and run-outs, stiffeners, details with their adhesive, metal and
+ * boards; most of it first within fabrics, cores, wood, coatings, adhesives and metals; last the resin, with fillets
+ * and what cores are bedded in. Net of waste and offcuts. Core that a fitting takes out counts as laid; the cloth of
+ * solid laminate in its place ({@link unlisted}) does not.
  *
  * @param evaluations of every zone by id.
  * @example materialList(boat, evaluate(boat), evaluateDetails(boat))[0] // { material: BX45 600, area: 61.2, mass: 37 }
@@ -78,14 +80,21 @@ export function materialList(
     }
   }
 
-  for (const { detail, layers, problem } of details)
-    for (const { material, length, breadth, count } of problem === null ? layers : []) {
-      const area = length * breadth * count * detail.number;
+  for (const { layers, brings, mass, problem } of details) {
+    if (problem !== null) continue;
+    for (const { material, length, breadth, count } of layers) {
+      const area = length * breadth * count;
       const fabric = known.get(material);
       add(material, null, area, fabric?.kind === 'fabric' ? area * asBought(fabric) : 0);
     }
+    for (const brought of brings) add(brought.material, null, null, brought.mass);
+    resin += mass.resin;
+  }
+  for (const { mass, adhesive } of Object.values(pasteWork(boat, evaluations, details)).flat())
+    if (adhesive) add(adhesive.id, null, null, mass);
+    else resin += mass;
 
-  const ORDER = ['fabric', 'core', 'wood', 'coating'];
+  const ORDER = ['fabric', 'core', 'wood', 'coating', 'adhesive', 'metal'];
   const listed = [...uses.values()]
     .filter(({ area, mass }) => mass > 0 || (area ?? 0) > 0)
     .sort((a, b) => ORDER.indexOf(a.material.kind) - ORDER.indexOf(b.material.kind) || b.mass - a.mass);
@@ -93,4 +102,17 @@ export function materialList(
   return laminating && resin > 0
     ? [...listed, { material: laminating, thickness: null, area: null, mass: resin }]
     : listed;
+}
+
+/** Cloth of solid laminate in the place of cores under fittings, of which no layer is said (kg). */
+export function unlisted(boat: Boat, details: readonly DetailEvaluation[]): { name: string; mass: number }[] {
+  const known = new Map(boat.materials.map((material) => [material.id, material]));
+  const laid = ({ material, length, breadth, count }: DetailEvaluation['layers'][number]) => {
+    const fabric = known.get(material);
+    return fabric?.kind === 'fabric' ? length * breadth * count * asBought(fabric) : 0;
+  };
+  return details.flatMap(({ detail, layers, mass, problem }) => {
+    const rest = problem === null ? mass.fibre - layers.reduce((sum, layer) => sum + laid(layer), 0) : 0;
+    return rest > 1e-6 ? [{ name: detail.name, mass: rest }] : [];
+  });
 }

@@ -18,10 +18,12 @@ import { useSetting, type Kept } from '../shared/useSetting';
 import { MixingCard } from './MixingCard';
 
 const KIND_NAMES = { coating: 'coat', laminate: 'lay', fill: 'fill', paste: 'paste' } as const;
-const titleOf = ({ part, copy, kind, name, layers }: MixStage, copies: number) =>
-  `${part}${copies > 1 ? ` ${copy}` : ''}, ${KIND_NAMES[kind]} ${
-    kind === 'coating' || kind === 'paste' ? name : `layers ${layers[0]} to ${layers.at(-1)}`
-  }`;
+const whatOf = ({ kind, name, layers }: MixStage) => {
+  if (kind === 'coating' || kind === 'paste') return name;
+  return layers.length === 0 ? name.toLowerCase() : `layers ${layers[0]} to ${layers.at(-1)}`;
+};
+const titleOf = (stage: MixStage, copies: number) =>
+  `${stage.part}${copies > 1 ? ` ${stage.copy}` : ''}, ${KIND_NAMES[stage.kind]} ${whatOf(stage)}`;
 
 /** Batches of resin by part and stage; a change of the shop's temperature plans them anew. */
 export function MixTab({ mixing, onKept }: { mixing: Kept<Mixing>; onKept: (kept: Kept<Mixing>) => void }) {

@@ -5,6 +5,7 @@ import { evaluateZone } from '../../evaluate';
 import {
   sceneOf,
   NO_MASS,
+  type Brought,
   type DetailCaution,
   type DetailCheck,
   type DetailLayer,
@@ -37,6 +38,7 @@ export interface DetailEvaluation {
   layers: DetailLayer[];
   mass: DetailMass;
   pastes: readonly Paste[];
+  brings: readonly Brought[];
   total: number;
   steps: string[];
   cautions: DetailCaution[];
@@ -127,6 +129,7 @@ export function evaluateDetail(
     layers: [],
     mass: NO_MASS,
     pastes: [],
+    brings: [],
     total: 0,
     steps: [],
     cautions: [],
@@ -142,6 +145,7 @@ export function evaluateDetail(
       detail,
       ...findings,
       pastes: findings.pastes ?? [],
+      brings: findings.brings ?? [],
       path: pathThrough(findings.path, governing),
       governing,
       notChecked: [...(findings.notChecked ?? []), ...kindOf(detail).notChecked, ...NEVER],

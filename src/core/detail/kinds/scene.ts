@@ -50,6 +50,7 @@ export interface DetailLayer {
   angleDeg: number;
   length: number;
   breadth: number;
+  /** Of this size, for all of the detail's number together. */
   count: number;
 }
 
@@ -57,6 +58,12 @@ export interface DetailLayer {
 export interface Paste {
   material: string | null;
   name: string;
+  mass: number;
+}
+
+/** Metal, wood or board that goes in (kg), by its material. */
+export interface Brought {
+  material: string;
   mass: number;
 }
 
@@ -68,6 +75,8 @@ export interface Findings {
   mass: DetailMass;
   /** What of the mass is paste that is mixed for it. */
   pastes?: Paste[];
+  /** What of the mass is metal, wood or board. */
+  brings?: Brought[];
   /** What is done, in order. */
   steps: string[];
   cautions: DetailCaution[];

@@ -4,7 +4,7 @@ import { boatCost, USUAL_RATES } from '../../cost';
 import { evaluateDetails } from '../../detail/kinds';
 import type { Boat } from '../../document';
 import { makeEvaluator, stiffenerMasses } from '../../evaluate';
-import { coreBonding } from '../../weight';
+import { coreBonding, materialList } from '../../weight';
 import type { Resin } from '../../material';
 import { USUAL_CUTTING } from '../cutting';
 import { purchaseList } from '../purchaseList';
@@ -57,19 +57,20 @@ describe('the mixing plan', () => {
     const inPaste = pastes.reduce((sum, { batches }) => sum + batches.reduce((own, one) => own + one.resin, 0), 0);
     const overPaste = pastes.reduce((sum, one) => sum + one.mixed - one.stays, 0);
     expect(resin - inPaste - (leftOver - overPaste)).toBeCloseTo(stays, 6);
-    // What stays is what the evaluation says lies in the zones.
+    // What stays, thickened or not, is the resin of the whole boat as her list of materials has it, and her coats.
     const evaluations = makeEvaluator()(boat);
-    const laid = boat.parts.reduce(
-      (sum, part) =>
-        sum +
-        part.zones.reduce((own, { id, geometry }) => {
-          const { layers } = evaluations.get(id)!;
-          const perArea = layers.reduce((all, { resinMass, coatingMass }) => all + resinMass + coatingMass, 0);
-          return own + perArea * geometry.area * part.number;
-        }, 0),
-      0,
+    const details = evaluateDetails(boat);
+    const whole = mixingPlan(boat, evaluations, USUAL_MIXING, details).stages.filter(
+      ({ hardener }) => hardener.share > 0,
     );
-    expect(stays).toBeCloseTo(laid, 6);
+    const list = materialList(boat, evaluations, details);
+    const listed = list
+      .filter(({ material }) => material.id === boat.brief.resin || material.kind === 'coating')
+      .reduce((sum, { mass }) => sum + mass, 0);
+    expect(whole.reduce((sum, one) => sum + one.stays, 0)).toBeCloseTo(listed, 6);
+    const beside = whole.filter(({ partId, kind }) => partId === null && kind === 'laminate');
+    const byHand = stiffenerMasses(boat).length + details.filter(({ mass }) => mass.resin > 0).length;
+    expect(beside).toHaveLength(byHand);
   });
   it('mixes for the flanges of stiffeners that are glued on, each by itself, what they weigh and its waste', () => {
     const own = merrow();

@@ -1,12 +1,13 @@
 import type { DetailEvaluation } from '../../detail/kinds';
 import type { Boat, Part } from '../../document';
-import type { ZoneEvaluation } from '../../evaluate';
+import { stiffenerMasses, type ZoneEvaluation } from '../../evaluate';
 import { invalid } from '../../error';
 import type { Coating, Resin } from '../../material';
-import { batchesOf } from './batches';
+import { linesOfPart } from '../../lines';
+import { coreBonding } from '../../weight';
 import type { Hardener, Mixing } from './mixing';
 import { pasteStages } from './pasteStages';
-import { GUESS, potLifeAt, potLifeFrom25, TOLD } from './potLife';
+import { stageOf, type ResinOfLayer, type Shot } from './stageOf';
 
 /** What a batch wets of a layer. */
 export interface Wetted {
@@ -66,7 +67,9 @@ export interface MixingPlan {
  * the temperature of the shop, with the hardener that needs the fewest batches, of those the quickest; which layers
  * each batch wets.
  *
- * @param details whose beads, bonds and fillets are mixed besides.
+ * Layers of stiffeners and details are wetted out by hand, each of them in one go, whatever the process of the parts.
+ *
+ * @param details whose layers, beads, bonds and fillets are mixed besides.
  * @throws KeramosError `invalid` where the boat's resin has no hardener.
  */
 export function mixingPlan(
@@ -85,7 +88,7 @@ export function mixingPlan(
   const stages: MixStage[] = [];
   const problems: string[] = [];
   for (const part of boat.parts) {
-    const layers = resinByLayer(part, evaluations);
+    const layers = resinByLayer(boat, part, evaluations);
     const laid = layers.filter(({ resin: mass }) => mass > 0);
     if (layers.every(({ resin: mass, coating }) => mass + coating === 0)) continue;
     const shots: Shot[] = [];
@@ -105,6 +108,15 @@ export function mixingPlan(
         else stages.push(stageOf({ part, copy, shot }, { resin, coat, hardeners: own, mixing }));
       }
   }
+  const beside = laminateBeside(boat, details);
+  if (impregnated && beside.length > 0)
+    problems.push('Stiffeners and details: prepreg comes with its resin, nothing is mixed for their layers');
+  else
+    for (const { name, resin: mass } of beside) {
+      const of = [{ layerNumber: 0, resin: mass, coating: 0, coat: null, zones: [] }];
+      const shot: Shot = { kind: 'laminate', name: 'Its layers', of };
+      stages.push(stageOf({ part: { id: null, name }, copy: 1, shot }, { resin, coat: null, hardeners, mixing }));
+    }
   stages.push(...pasteStages(boat, { evaluations, details, resin, hardeners, mixing }));
   const sum = (pick: (stage: MixStage) => number) => stages.reduce((total, stage) => total + pick(stage), 0);
   const ofBatches = (pick: (batch: MixedBatch) => number) =>
@@ -123,10 +135,26 @@ export function mixingPlan(
   };
 }
 
-/** kg of resin and of coating in every layer of one part, with the zones. */
-function resinByLayer(part: Part, evaluations: ReadonlyMap<string, ZoneEvaluation>) {
+/** kg of resin and of coating in every layer of one part, its overlaps and what its core takes up in a fill with it. */
+function resinByLayer(boat: Boat, part: Part, evaluations: ReadonlyMap<string, ZoneEvaluation>): ResinOfLayer[] {
+  const lapped = new Map<string, number>();
+  if (part.joins.length > 0)
+    for (const { line, layers, join } of linesOfPart(boat, part, evaluations))
+      for (const { laid, lap, past } of layers) {
+        const area = (join.length ?? line.length ?? 0) * ((lap ?? 0) + past);
+        lapped.set(laid.layer.id, (lapped.get(laid.layer.id) ?? 0) + area * laid.resinMass);
+      }
+  const cores = part.layers.filter((layer) => {
+    return boat.materials.some(({ id, kind }) => id === layer.material && kind === 'core') && layer.role !== 'comesOff';
+  });
+  // By hand it is bedded in paste, which is mixed by itself.
+  const takenUp =
+    boat.brief.process === 'infusion'
+      ? (coreBonding(boat, evaluations).find(({ partId }) => partId === part.id)?.mass ?? 0) / part.number
+      : 0;
   return part.layers.map((layer, i) => {
-    let [resin, coating] = [0, 0];
+    let resin = lapped.get(layer.id) ?? 0;
+    let coating = 0;
     let coat: Coating | null = null;
     for (const zone of part.zones) {
       const laid = evaluations.get(zone.id)?.layers.find((one) => one.layer.id === layer.id);
@@ -135,97 +163,19 @@ function resinByLayer(part: Part, evaluations: ReadonlyMap<string, ZoneEvaluatio
       coating += laid.coatingMass * zone.geometry.area;
       if (laid.material.kind === 'coating') coat = laid.material;
     }
+    if (cores.includes(layer)) resin += takenUp / cores.length;
     return { layerNumber: i + 1, resin, coating, coat: coat as Coating | null, zones: layer.zones };
   });
+}
+
+/** Resin in the layers of stiffeners and details (kg), each by itself. */
+function laminateBeside(boat: Boat, details: readonly DetailEvaluation[]): { name: string; resin: number }[] {
+  return [
+    ...stiffenerMasses(boat).map(({ support: { name }, resin }) => ({ name, resin })),
+    ...details.map(({ detail: { name }, mass, problem }) => ({ name, resin: problem === null ? mass.resin : 0 })),
+  ].filter(({ resin }) => resin > 0);
 }
 
 /** What hardens a coating, by what it is made of. */
 const hardenersOf = ({ base }: Coating, { hardeners }: Mixing): Hardener[] =>
   hardeners.filter(({ family }) => (base === 'epoxy' ? family === 'epoxy' : family === 'isoPolyester'));
-
-interface Shot {
-  kind: MixStage['kind'];
-  name: string;
-  of: ReturnType<typeof resinByLayer>;
-}
-
-function stageOf(
-  { part, copy, shot: { kind, name, of } }: { part: Part; copy: number; shot: Shot },
-  {
-    resin,
-    coat,
-    hardeners,
-    mixing,
-  }: { resin: Resin; coat: Coating | null; hardeners: readonly Hardener[]; mixing: Mixing },
-): MixStage {
-  const density = (coat ?? resin).density.value;
-  const { temperature, people, wetOut, draw, workingShare, waste } = mixing;
-  const stays = of.reduce((sum, one) => sum + one.resin, 0);
-  const mixed = stays * (1 + waste);
-  const rate = kind === 'fill' ? draw : people * wetOut;
-  const tried = hardeners.map((hardener) => {
-    const pot = coat ? potLifeFrom25(60 * mixing.coatPotLife, resin, temperature) : potLifeAt(resin, temperature);
-    const workingMinutes = (pot * hardener.potLife * workingShare) / 60;
-    const found = batchesOf({
-      resinMass: mixed,
-      maximumBatch: hardener.largest,
-      workingMinutes,
-      wetOutRate: rate,
-      hardenerShare: hardener.share,
-    });
-    return { hardener, workingMinutes, ...found };
-  });
-  const best = tried.reduce((a, b) => {
-    const fewer = b.batches.length - a.batches.length;
-    return fewer < 0 || (fewer === 0 && b.workingMinutes < a.workingMinutes) ? b : a;
-  });
-  const { hardener, workingMinutes } = best;
-  let from = 0;
-  const batches = best.batches.map((batch, i): MixedBatch => {
-    const to = stays * ((i + 1) / best.batches.length);
-    const wets = wettedOf(of, from, to);
-    from = to;
-    return {
-      ...batch,
-      resinVolume: (1000 * batch.resin) / density,
-      hardenerVolume: (1000 * batch.hardener) / hardener.density,
-      usedUp: batch.startMinute + (batch.resin + batch.hardener) / rate,
-      wets,
-    };
-  });
-  const cautions: string[] = [];
-  if (coat)
-    cautions.push(
-      `a pot life of ${mixing.coatPotLife} min at 25 °C by the yard: what ${coat.name} says itself goes before it`,
-    );
-  if (temperature < GUESS.low || temperature > GUESS.high)
-    cautions.push(`at ${temperature} °C the pot life is a guess: it is told at ${TOLD.low} and ${TOLD.high} °C`);
-  if (batches.some((batch) => batch.resin > 0.8 * hardener.largest))
-    cautions.push('a full pot heats itself up: keep it shallow, spread it at once, never leave it');
-  return {
-    part: part.name,
-    partId: part.id,
-    copy,
-    kind,
-    name,
-    layers: of.map(({ layerNumber }) => layerNumber),
-    hardener,
-    stays,
-    mixed,
-    workingMinutes,
-    batches,
-    byVolume: (hardener.share * density) / hardener.density,
-    cautions,
-  };
-}
-
-/** What of the layers lies between two masses of resin, in the order in which they are laid. */
-function wettedOf(of: ReturnType<typeof resinByLayer>, from: number, to: number): Wetted[] {
-  let at = 0;
-  return of.flatMap(({ layerNumber, resin, zones }) => {
-    const start = at;
-    at += resin;
-    const share = resin > 0 ? (Math.min(to, at) - Math.max(from, start)) / resin : 0;
-    return share > 1e-9 ? [{ layerNumber, share, zones: [...zones] }] : [];
-  });
-}

@@ -1,14 +1,12 @@
 import type { DetailEvaluation } from '../../detail/kinds';
 import type { Boat } from '../../document';
-import { stiffenerMasses, type ZoneEvaluation } from '../../evaluate';
-import type { Material, Resin } from '../../material';
-import { coreBonding } from '../../weight';
+import type { ZoneEvaluation } from '../../evaluate';
+import type { Resin } from '../../material';
+import { pasteWork } from '../../weight';
 import { batchesOf } from './batches';
 import type { Hardener, Mixing } from './mixing';
 import type { MixStage } from './mixingPlan';
 import { potLifeAt, potLifeFrom25 } from './potLife';
-
-type Adhesive = Extract<Material, { kind: 'adhesive' }>;
 
 interface Asked {
   evaluations: ReadonlyMap<string, ZoneEvaluation>;
@@ -18,42 +16,17 @@ interface Asked {
   mixing: Mixing;
 }
 
-/** What is glued, filleted or bedded (kg), and with what: none is the boat's own resin, thickened. */
-interface PasteWork {
-  of: string;
-  name: string;
-  mass: number;
-  adhesive: Adhesive | null;
-}
-
 /**
  * Pastes in batches: adhesives of details and stiffeners by the working time of their own data sheets, fillets and
  * bedding of cores of the boat's resin, thickened. Each detail and each stiffener is mixed for by itself.
  */
 export function pasteStages(boat: Boat, { evaluations, details, resin, hardeners, mixing }: Asked): MixStage[] {
-  const adhesiveOf = (id: string | null): Adhesive | null => {
-    const found = boat.materials.find((material) => material.id === id);
-    return found?.kind === 'adhesive' ? found : null;
-  };
-  const glued = details.flatMap(({ detail, pastes, problem }): PasteWork[] =>
-    (problem === null ? pastes : []).map(({ material, name, mass }) => {
-      return { of: detail.name, name, mass, adhesive: adhesiveOf(material) };
-    }),
-  );
-  const flanges = stiffenerMasses(boat).flatMap(({ support: { name, section }, glue }): PasteWork[] => {
-    const adhesive = adhesiveOf(boat.sections.find(({ id }) => id === section)?.adhesive ?? null);
-    return glue > 0 ? [{ of: name, name: 'Bond of its flanges', mass: glue, adhesive }] : [];
-  });
+  const { details: glued, stiffeners, cores } = pasteWork(boat, evaluations, details);
   // By hand the core lies in paste; filled, it takes up the resin of the fill.
-  const bedded =
-    boat.brief.process === 'infusion'
-      ? []
-      : coreBonding(boat, evaluations).map(({ name, mass }): PasteWork => {
-          return { of: name, name: 'Bedding of cores', mass, adhesive: null };
-        });
+  const bedded = boat.brief.process === 'infusion' ? [] : cores;
   const { temperature, workingShare, largestPaste, pasteRate, waste } = mixing;
   const [usual] = hardeners;
-  return [...glued, ...flanges, ...bedded].map(({ of, name, mass, adhesive }): MixStage => {
+  return [...glued, ...stiffeners, ...bedded].map(({ of, name, mass, adhesive }): MixStage => {
     const own: Hardener = adhesive
       ? {
           family: resin.family,

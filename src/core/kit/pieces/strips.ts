@@ -61,13 +61,25 @@ function rolledStrip(fabric: Fabric, { length, breadth, angleDeg }: Strip, { lap
   return cutToRoll(turned, { width, lap, offset, before: [] }).parts.map(fromZero);
 }
 
+/** The longest tape that two people lay in one piece (m). */
+const LONGEST_TAPE = 10;
+
+/** A long tape in equal lengths that lap over one another. */
+function inLengths(strip: Strip, lap: number): { strip: Strip; lengths: number } {
+  const lengths = Math.max(1, Math.ceil(strip.length / LONGEST_TAPE - 1e-9));
+  return { strip: { ...strip, length: (strip.length + (lengths - 1) * lap) / lengths }, lengths };
+}
+
 /** Straps, tapes and patches of details, by their own size: what they need of trim is in it. */
 export const detailPieces = (boat: Boat, details: readonly DetailEvaluation[], cutting: Cutting): Piece[] =>
   details.flatMap(({ detail, layers, problem }) =>
-    (problem === null ? layers : []).flatMap(({ material, count, ...strip }, i) => {
+    (problem === null ? layers : []).flatMap(({ material, count, ...whole }, i) => {
       const base = { id: `${detail.id}.${i + 1}`, kind: 'detail', of: detail.name, layerNumber: i + 1 } as const;
-      const of = { ...base, zones: [detail.zone], count: count * detail.number };
-      return stripPieces(boat, material, strip, { cutting, of });
+      const { strip, lengths } = inLengths(whole, cutting.lap);
+      return stripPieces(boat, material, strip, {
+        cutting,
+        of: { ...base, zones: [detail.zone], count: count * lengths },
+      });
     }),
   );
 

@@ -32,8 +32,8 @@ export function shortMaterials(
       ),
       {
         text:
-          'As laid in zones, laps, stiffeners and the layers of details; waste, offcuts, and the metal, adhesive ' +
-          'and resin of details come on top.',
+          'As taken by zones, laps, stiffeners and details, with adhesives, metal and what cores are bedded in; waste ' +
+          'and offcuts come on top.',
         style: 'small',
       },
     ],

@@ -6,7 +6,7 @@ import { boltedActions, type BoltedActions } from './actions';
 import { boltedCautions } from './cautions';
 import { boltedChecks } from './checks';
 import { boltedGround, type BoltedGround } from './ground';
-import { boltedMass } from './mass';
+import { boltedBrings, boltedMass } from './mass';
 
 /**
  * A fitting bolted to a zone: bolt loads from force and moment; bearing, net section, shear-out, pull-through,
@@ -24,6 +24,7 @@ export function boltedFindings(scene: Scene, detail: DetailOf<'bolted'>): Findin
     checks: boltedChecks(scene, detail, ground, actions),
     path: boltedPath(scene, detail, ground, actions),
     layers: detail.sheets.map((sheet) => ({ ...sheet, count: detail.number })),
+    brings: boltedBrings(scene, detail, ground),
     mass: boltedMass(scene, detail, ground),
     steps: boltedSteps(detail, ground),
     cautions: boltedCautions(scene, detail, ground),

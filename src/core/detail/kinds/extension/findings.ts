@@ -114,7 +114,7 @@ export function extensionFindings(scene: Scene, detail: DetailOf<'extension'>): 
   const { N, overlapShare } = along;
   const layers = [...detail.outer, ...detail.inner].map(({ overlap: breadth, ...sheet }) => ({
     ...sheet,
-    length: Math.min(10, detail.length),
+    length: detail.length,
     breadth: 2 * breadth,
     count: detail.number,
   }));
@@ -139,10 +139,7 @@ export function extensionFindings(scene: Scene, detail: DetailOf<'extension'>): 
       { text: 'the new laminate', check: null },
     ],
     layers,
-    mass: sheetMass(
-      book,
-      layers.map((layer) => ({ ...layer, count: (layer.count * detail.length) / layer.length })),
-    ),
+    mass: sheetMass(book, layers),
     steps: [
       'Grind the ' +
         (detail.form === 'scarf' ? `slope 1 : ${detail.ratio}` : `steps, one per layer, 1 : ${detail.ratio} over all`),

@@ -154,6 +154,14 @@ export function flangeFindings(scene: Scene, detail: DetailOf<'flange'>): Findin
     );
   }
   const fasteners = detail.pitch === null ? 0 : Math.ceil(detail.length / detail.pitch);
+  const fastened =
+    detail.number *
+    fasteners *
+    (Math.PI / 4) *
+    detail.boltDiameter ** 2 *
+    (2 * member.thickness + 0.02) *
+    metal.density.value *
+    1.6;
   const bead = detail.number * detail.length * detail.width * detail.bondLine * glue.density.value;
   return {
     checks,
@@ -172,17 +180,8 @@ export function flangeFindings(scene: Scene, detail: DetailOf<'flange'>): Findin
     ],
     layers: [],
     pastes: [{ material: glue.id, name: 'Bead', mass: bead }],
-    mass: addMass(NO_MASS, {
-      other:
-        bead +
-        detail.number *
-          fasteners *
-          (Math.PI / 4) *
-          detail.boltDiameter ** 2 *
-          (2 * member.thickness + 0.02) *
-          metal.density.value *
-          1.6,
-    }),
+    brings: [{ material: metal.id, mass: fastened }],
+    mass: addMass(NO_MASS, { other: bead + fastened }),
     steps: [
       ...preparationSteps(detail.preparation),
       'Dry-fit deck on hull with all clamps; mark the overlap',

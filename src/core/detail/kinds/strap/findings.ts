@@ -10,11 +10,11 @@ import {
   INTERLAYER,
   layOwn,
   memberAlong,
-  NO_MASS,
-  addMass,
   preparationSteps,
+  sheetMass,
   skinsUnder,
   type DetailCaution,
+  type DetailLayer,
   type Findings,
   type Scene,
 } from '../scene';
@@ -263,16 +263,7 @@ export function strapFindings(scene: Scene, detail: DetailOf<'strap'>): Findings
         'Insulate the fitting with a layer of glass and sealant: carbon ' +
         'eats aluminium and attacks stainless steel in the wet.',
     });
-  const layers = [
-    {
-      material: detail.fabric,
-      angleDeg: Math.max(-90, Math.min(90, Math.round(((directionDeg + 270) % 180) - 90))),
-      length: detail.anchor,
-      breadth: detail.width * wraps,
-      count: count * detail.number,
-    },
-  ];
-  const area = meanAnchor * detail.width * wraps * count * detail.number;
+  const layers = stripsOf(detail, Math.max(-90, Math.min(90, Math.round(((directionDeg + 270) % 180) - 90))));
   const steps = [
     ...preparationSteps(detail.preparation),
     `Mark the load's direction${detail.sides === 2 ? ` and the legs at ${half}° to it` : ''}`,
@@ -285,8 +276,25 @@ export function strapFindings(scene: Scene, detail: DetailOf<'strap'>): Findings
     checks,
     path,
     layers,
-    mass: addMass(NO_MASS, { fibre: area * (own!.fibreMass + own!.bindingMass), resin: area * own!.resinMass }),
+    mass: sheetMass(book, layers),
     steps,
     cautions,
   };
+}
+
+/**
+ * The strips as they are cut, longest first, those of one length together: each steps back from the one under it, and
+ * round a tube it runs there and back in one piece.
+ */
+function stripsOf({ fabric, width, anchor, step, strips, ...detail }: DetailOf<'strap'>, angleDeg: number) {
+  const round = detail.wrap === 'tube' ? Math.PI * (detail.radius ?? 0) : 0;
+  const legs = detail.wrap === 'tube' ? 2 : 1;
+  const cut = (stepped: number, count: number): DetailLayer => ({
+    material: fabric,
+    angleDeg,
+    length: legs * (anchor - stepped * step) + round,
+    breadth: width,
+    count: count * detail.sides * detail.number,
+  });
+  return step > 0 ? Array.from({ length: strips }, (_, i) => cut(i, 1)) : [cut(0, strips)];
 }

@@ -196,7 +196,7 @@ export function tabbingFindings(scene: Scene, detail: DetailOf<'tabbing'>): Find
     });
   const tapes = detail.tapes.map(({ overlap, ...tape }) => ({
     ...tape,
-    length: Math.min(10, length),
+    length,
     breadth: 2 * overlap + detail.fillet,
     count: detail.sides * detail.number,
   }));
@@ -209,7 +209,6 @@ export function tabbingFindings(scene: Scene, detail: DetailOf<'tabbing'>): Find
         detail.bondLine *
         need(book, detail.adhesive, 'adhesive', 'Adhesive').density.value *
         detail.number;
-  const long = length / Math.min(10, length);
   return {
     checks,
     path: [
@@ -233,20 +232,12 @@ export function tabbingFindings(scene: Scene, detail: DetailOf<'tabbing'>): Find
         : []),
       { text: zone.name, check: taped ? 'peel' : null },
     ],
-    layers: tapes,
+    layers: taped ? tapes : [],
     pastes: [
       { material: null, name: 'Fillet', mass: fillet },
       { material: detail.adhesive, name: 'Bond', mass: glueMass },
     ].filter(({ mass }) => mass > 0),
-    mass: addMass(
-      taped
-        ? sheetMass(
-            book,
-            tapes.map((tape) => ({ ...tape, count: tape.count * long })),
-          )
-        : NO_MASS,
-      { other: fillet + glueMass },
-    ),
+    mass: addMass(taped ? sheetMass(book, tapes) : NO_MASS, { other: fillet + glueMass }),
     steps: [
       ...preparationSteps(detail.preparation),
       ...(taped

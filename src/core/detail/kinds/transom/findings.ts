@@ -166,6 +166,7 @@ export function transomFindings(scene: Scene, detail: DetailOf<'transom'>): Find
         : []),
       ...detail.inner.map((sheet) => ({ ...sheet, ...size, count: detail.number })),
     ],
+    brings: [{ material: detail.built === 'board' ? detail.board.core : detail.plywood.wood, mass: rest }],
     mass: addMass(NO_MASS, { fibre, resin, ...(detail.built === 'board' ? { core: rest } : { other: rest }) }),
     steps: [
       'Dry-fit every sheet; seal all edges of the board before it goes in',
