@@ -19,6 +19,7 @@ export { fillingSchema, USUAL_FILLING, type Filling } from './filling';
 export { onSkin, fillCase, type FillCase } from './plan/fillCase';
 export { fillOutcome, thickerBy, type DryPlace, type FillOutcome, type ZoneOutcome } from './plan/fillOutcome';
 export { proposeFor, proposeLines, type ProposedLines } from './plan/propose';
+export { drawnBesides } from './plan/drawnBesides';
 export { resinFlowAt, viscosityAt, type ResinFlow } from './plan/resinAt';
 export { resinToHave, type ResinToHave } from './plan/resinToHave';
 export { stackFlow, throughTime, type StackFlow } from './plan/stackFlow';

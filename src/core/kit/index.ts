@@ -25,7 +25,7 @@ export { movedByHand } from './cut/moveByHand';
 export { coreFormFor } from './pieces/coreForm';
 export { mixingSchema, USUAL_MIXING, type Hardener, type Mixing } from './mix/mixing';
 export { GUESS, potLifeAt, TOLD } from './mix/potLife';
-export { mixingPlan, type MixedBatch, type MixingPlan, type MixStage } from './mix/mixingPlan';
+export { mixingPlan, type DrawnBesides, type MixedBatch, type MixingPlan, type MixStage } from './mix/mixingPlan';
 export { labelCode, labelsOf, LABEL_SHEETS, type Label, type LabelSheet } from './labels';
 export { cutSvg } from './out/cutSvg';
 export { purchaseList, type Purchase } from './purchaseList';

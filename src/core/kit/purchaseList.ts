@@ -33,11 +33,18 @@ function sheetsFor(core: Board, pieces: readonly Piece[], cutting: Cutting): num
   }
 }
 
+/** kg of the boat's own resin in every batch, pastes of it and what a fill draws with them. */
+const mixedResin = (mixing: MixingPlan | null) =>
+  (mixing?.stages ?? [])
+    .filter(({ kind, hardener }) => kind !== 'coating' && hardener.share > 0)
+    .reduce((sum, { batches }) => sum + batches.reduce((own, { resin }) => own + resin, 0), 0);
+
 /**
  * All that is bought for one boat: cloth by the roll, core by the sheet, resin with its hardener, consumables by area.
  *
  * Cloth is what the pieces take with laps and trim, seven tenths of the roll ending in them, and core the sheets that
- * they are sawn from: never less than what is laid with its share cut away.
+ * they are sawn from: never less than what is laid with its share cut away. Resin is what is mixed, and never less than
+ * what is laid with its share wasted.
  *
  * @param cost of the boat, which knows what is laid, what is cut away and what is paid.
  * @param mixing null where nothing is mixed.
@@ -85,8 +92,18 @@ export function purchaseList(
         packs: { count: sheets, of: `sheets of ${size}` },
       };
     }
-    const kind = material.kind === 'resin' || material.kind === 'coating' ? material.kind : 'other';
-    return { ...base, kind, need: mass * more, unit: 'kg', packs: null };
+    if (material.kind === 'resin') {
+      const need = Math.max(mass * more, mixedResin(mixing));
+      const dearer = own !== null && mass > 0 ? (own * need) / (mass * more) : own;
+      return { ...base, kind: 'resin', cost: dearer, need, unit: 'kg', packs: null };
+    }
+    return {
+      ...base,
+      kind: material.kind === 'coating' ? 'coating' : 'other',
+      need: mass * more,
+      unit: 'kg',
+      packs: null,
+    };
   });
   const hardeners = new Map<string, number>();
   for (const { hardener, batches } of mixing?.stages ?? [])

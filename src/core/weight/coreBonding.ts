@@ -11,31 +11,45 @@ export const USUAL_BONDING: Readonly<Record<Process, { coreBond: number; kerfSha
   prepreg: { coreBond: 0.3, kerfShare: 0 },
 };
 
+/** What the cores of a zone take up besides the resin of their skins (kg/m²): paste under them, resin in their kerfs. */
+export function coreTakesUp(boat: Boat, { layers }: Pick<ZoneEvaluation, 'layers'>): { bond: number; kerf: number } {
+  const usual = USUAL_BONDING[boat.brief.process];
+  const resin = boat.materials.find(({ id }) => id === boat.brief.resin) as Resin;
+  const cores = layers.filter(({ material, layer }) => material.kind === 'core' && layer.role !== 'comesOff');
+  const depth = cores.reduce((sum, { thickness }) => sum + thickness, 0);
+  return {
+    bond: cores.length * (boat.brief.coreBond ?? usual.coreBond),
+    kerf: depth * (boat.brief.kerfShare ?? usual.kerfShare) * resin.density.value,
+  };
+}
+
+/** Of one part, all of its number: both together, and each by itself (kg). */
+export interface CoreBonding {
+  partId: string;
+  name: string;
+  mass: number;
+  bond: number;
+  kerf: number;
+  centre: Vector;
+}
+
 /**
  * What cores take up besides the resin of their skins, part by part: paste under them, resin in their kerfs.
  * What is laid as a layer of its own, or drawn up by the faces of the core, is counted there.
  */
-export function coreBonding(
-  boat: Boat,
-  evaluations: ReadonlyMap<string, ZoneEvaluation>,
-): { partId: string; name: string; mass: number; centre: Vector }[] {
-  const usual = USUAL_BONDING[boat.brief.process];
-  const coreBond = boat.brief.coreBond ?? usual.coreBond;
-  const kerfShare = boat.brief.kerfShare ?? usual.kerfShare;
-  const resin = boat.materials.find(({ id }) => id === boat.brief.resin) as Resin;
+export function coreBonding(boat: Boat, evaluations: ReadonlyMap<string, ZoneEvaluation>): CoreBonding[] {
   return boat.parts.flatMap((part) => {
     const pieces = part.zones.map(({ id, geometry }) => {
-      const cores = evaluations.get(id)!.layers.filter(({ material, layer }) => {
-        return material.kind === 'core' && layer.role !== 'comesOff';
-      });
-      const depth = cores.reduce((sum, { thickness }) => sum + thickness, 0);
-      const mass = part.number * geometry.area * (cores.length * coreBond + depth * kerfShare * resin.density.value);
-      return { mass, geometry };
+      const { bond, kerf } = coreTakesUp(boat, evaluations.get(id)!);
+      const area = part.number * geometry.area;
+      return { mass: area * (bond + kerf), bond: area * bond, kerf: area * kerf, geometry };
     });
-    const mass = pieces.reduce((sum, piece) => sum + piece.mass, 0);
+    const sum = (pick: 'mass' | 'bond' | 'kerf') => pieces.reduce((total, piece) => total + piece[pick], 0);
+    const mass = sum('mass');
     if (!(mass > 1e-9)) return [];
     const mean = (pick: 'centroidX' | 'centroidZ') =>
-      pieces.reduce((sum, piece) => sum + piece.mass * piece.geometry[pick], 0) / mass;
-    return [{ partId: part.id, name: part.name, mass, centre: [mean('centroidX'), 0, mean('centroidZ')] }];
+      pieces.reduce((total, piece) => total + piece.mass * piece.geometry[pick], 0) / mass;
+    const centre: Vector = [mean('centroidX'), 0, mean('centroidZ')];
+    return [{ partId: part.id, name: part.name, mass, bond: sum('bond'), kerf: sum('kerf'), centre }];
   });
 }

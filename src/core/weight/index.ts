@@ -1,5 +1,6 @@
 /** Mass and centre of gravity. */
 export { boatWeight, DETAILS, STIFFENERS, type BoatWeight, type PartMass, type ZoneMass } from './boatWeight';
+export { lapResin } from './lapResin';
 export { materialList, type MaterialUse, unlisted } from './materialList';
 export { pasteWork, type PasteWork } from './pasteWork';
 export { rollUp, type MassItem } from './rollUp';
@@ -7,7 +8,7 @@ export { weightWorking } from './weightWorking';
 export { combineProduct, combineSum, TO_P95, type Combined, type UncertainTerm } from './combine';
 export { foamToFloat, type FloatedItem } from './foamToFloat';
 export { rollUpMasses, type MassProperties, type PlacedMass, type Vector } from './rollUpMasses';
-export { coreBonding, USUAL_BONDING } from './coreBonding';
+export { coreBonding, coreTakesUp, USUAL_BONDING } from './coreBonding';
 export {
   floatIn,
   swamped,

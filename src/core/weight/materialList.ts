@@ -4,6 +4,7 @@ import { membersOf, sectionProperties, type LaidLayer, type ZoneEvaluation } fro
 import { KeramosError } from '../error';
 import { linesOfPart } from '../lines';
 import { fabricArealWeight, type Core, type Fabric, type Material } from '../material';
+import { coreBonding } from './coreBonding';
 import { pasteWork } from './pasteWork';
 
 /** What a boat takes of a material, as laid, without waste: area of cloth, core or coating (m²), mass (kg). */
@@ -93,6 +94,7 @@ export function materialList(
   for (const { mass, adhesive } of Object.values(pasteWork(boat, evaluations, details)).flat())
     if (adhesive) add(adhesive.id, null, null, mass);
     else resin += mass;
+  if (boat.brief.process === 'infusion') for (const { kerf } of coreBonding(boat, evaluations)) resin += kerf;
 
   const ORDER = ['fabric', 'core', 'wood', 'coating', 'adhesive', 'metal'];
   const listed = [...uses.values()]

@@ -17,7 +17,7 @@ export interface PasteWork {
 
 /**
  * What joins the boat besides her laminate: adhesives and fillets of details, glue under the flanges of stiffeners,
- * and what cores are bedded in or take up, part by part.
+ * and what cores are bedded in, part by part; not what they take up in a fill.
  *
  * @param evaluations of every zone by id.
  */
@@ -40,8 +40,10 @@ export function pasteWork(
       const adhesive = adhesiveOf(boat.sections.find(({ id }) => id === section)?.adhesive ?? null);
       return glue > 0 ? [{ of: name, name: 'Bond of its flanges', mass: glue, adhesive }] : [];
     }),
-    cores: coreBonding(boat, evaluations).map(({ name, mass }) => {
-      return { of: name, name: 'Bedding of cores', mass, adhesive: null };
+    // Filled, the kerfs take up the resin of the fill.
+    cores: coreBonding(boat, evaluations).flatMap(({ name, mass, bond }) => {
+      const paste = boat.brief.process === 'infusion' ? bond : mass;
+      return paste > 0 ? [{ of: name, name: 'Bedding of cores', mass: paste, adhesive: null }] : [];
     }),
   };
 }

@@ -3,6 +3,7 @@ import { evaluateDetails } from '@/core/detail/kinds';
 import type { Boat } from '@/core/document';
 import { KeramosError } from '@/core/error';
 import { makeEvaluator } from '@/core/evaluate';
+import { drawnBesides, type Filling } from '@/core/fill';
 import {
   boxOf,
   HANDS,
@@ -23,12 +24,13 @@ const rounded = (value: number, digits = 3) => Number(value.toFixed(digits));
 export interface KitYard {
   cutting: Cutting;
   mixing: Mixing;
+  filling: Filling;
   rates: Rates;
   offers: readonly Offer[];
 }
 
 /** Pieces in laying order, their counts, batches and what is bought, as tables. SI but for g, L and minutes. */
-export function kitSheets(boat: Boat, { cutting, mixing, rates, offers }: KitYard): Sheet[] {
+export function kitSheets(boat: Boat, { cutting, mixing, filling, rates, offers }: KitYard): Sheet[] {
   const evaluations = makeEvaluator()(boat);
   const details = evaluateDetails(boat);
   const { pieces, counts, problems } = kitPieces({ boat, evaluations, details, cutting });
@@ -36,7 +38,7 @@ export function kitSheets(boat: Boat, { cutting, mixing, rates, offers }: KitYar
   let mixed: MixingPlan | null = null;
   const why: string[] = [];
   try {
-    mixed = mixingPlan(boat, evaluations, mixing, evaluateDetails(boat));
+    mixed = mixingPlan(boat, evaluations, mixing, { details, drawn: drawnBesides(boat, evaluations, filling) });
   } catch (error) {
     if (!(error instanceof KeramosError)) throw error;
     why.push(error.text);

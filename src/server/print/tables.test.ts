@@ -5,6 +5,7 @@ import { boatCost, USUAL_RATES } from '@/core/cost';
 import { evaluateDetails } from '@/core/detail/kinds';
 import type { Boat, Space } from '@/core/document';
 import { makeEvaluator } from '@/core/evaluate';
+import { USUAL_FILLING } from '@/core/fill';
 import { kitPieces, mixingPlan, purchaseList, USUAL_CUTTING, USUAL_MIXING } from '@/core/kit';
 import { floatIn, massesOf, swamped } from '@/core/weight';
 import { writeWorkbook } from '../table/writeTable';
@@ -12,7 +13,7 @@ import { kitSheets } from './kitSheets';
 import type { Cell, Sheet } from './scheduleSheets';
 import { weightSheets } from './weightSheets';
 
-const YARD = { cutting: USUAL_CUTTING, mixing: USUAL_MIXING, rates: USUAL_RATES, offers: [] };
+const YARD = { cutting: USUAL_CUTTING, mixing: USUAL_MIXING, filling: USUAL_FILLING, rates: USUAL_RATES, offers: [] };
 const sheetOf = (sheets: readonly Sheet[], name: string) => {
   const found = sheets.find((sheet) => sheet.name === name);
   if (!found) throw new Error(`No sheet ${name}: ${sheets.map((sheet) => sheet.name).join(', ')}`);
@@ -128,7 +129,7 @@ describe('the kit of a boat as tables', () => {
     expect(counted.map((row) => row.at(-1))).toEqual(counts.map(({ problem }) => problem ?? 'yes'));
   });
   it('mixes as much as the plan does, batch by batch', () => {
-    const plan = mixingPlan(boat, evaluations, USUAL_MIXING, details);
+    const plan = mixingPlan(boat, evaluations, USUAL_MIXING, { details });
     const [, ...rows] = sheetOf(sheets, 'Mixing');
     const batches = plan.stages.flatMap((stage) => stage.batches);
     expect(rows.length).toBeGreaterThanOrEqual(batches.length);
@@ -137,7 +138,7 @@ describe('the kit of a boat as tables', () => {
   });
   it('buys what the purchase list does', () => {
     const cost = boatCost(boat, evaluations, details, { rates: USUAL_RATES, offers: [] });
-    const plan = mixingPlan(boat, evaluations, USUAL_MIXING, details);
+    const plan = mixingPlan(boat, evaluations, USUAL_MIXING, { details });
     const list = purchaseList(cost, plan, { cutting: USUAL_CUTTING, pieces, materials: boat.materials });
     const [, ...rows] = sheetOf(sheets, 'To buy');
     expect(rows.slice(0, list.length).map(([name]) => name)).toEqual(list.map(({ name }) => name));

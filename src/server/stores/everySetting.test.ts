@@ -151,7 +151,7 @@ describe('every number that a yard may set has some bearing, and none is only fo
       return boats.flatMap((boat) =>
         (['handLayUp', 'infusion'] as const).map((process) => {
           const [laid, evaluations, details] = stateOf(boat, process, only?.family ?? null);
-          return attempt(() => mixingPlan(laid, evaluations, own, details));
+          return attempt(() => mixingPlan(laid, evaluations, own, { details }));
         }),
       );
     };

@@ -5,6 +5,7 @@ import { boatCost } from '@/core/cost';
 import { evaluateDetails } from '@/core/detail/kinds';
 import { KeramosError } from '@/core/error';
 import { makeEvaluator } from '@/core/evaluate';
+import { drawnBesides, type Filling } from '@/core/fill';
 import { mixingPlan, purchaseList, type Cutting, type Mixing, type MixingPlan, type Purchase } from '@/core/kit';
 import { formatNumber } from '@/core/quantity';
 import { useDesign } from '../shared/boat';
@@ -22,7 +23,7 @@ const HEADS: Readonly<Record<Purchase['kind'], string>> = {
 };
 
 /** One purchase list for the boat, with whole rolls and sheets. */
-export function BuyTab({ cutting, mixing }: { cutting: Cutting; mixing: Mixing }) {
+export function BuyTab({ cutting, mixing, filling }: { cutting: Cutting; mixing: Mixing; filling: Filling }) {
   const { id: boatId, boat } = useDesign();
   const yard = useYard();
   const found = usePieces(boat, cutting);
@@ -32,7 +33,10 @@ export function BuyTab({ cutting, mixing }: { cutting: Cutting; mixing: Mixing }
     const cost = boatCost(boat, evaluations, evaluateDetails(boat), yard);
     let mixed: MixingPlan | null = null;
     try {
-      mixed = mixingPlan(boat, evaluations, mixing, evaluateDetails(boat));
+      mixed = mixingPlan(boat, evaluations, mixing, {
+        details: evaluateDetails(boat),
+        drawn: drawnBesides(boat, evaluations, filling),
+      });
     } catch (error) {
       if (!(error instanceof KeramosError)) throw error;
     }
@@ -40,7 +44,7 @@ export function BuyTab({ cutting, mixing }: { cutting: Cutting; mixing: Mixing }
       lines: purchaseList(cost, mixed, { cutting, pieces: found.pieces, materials: boat.materials }),
       currency: cost.currency,
     };
-  }, [boat, yard, found, cutting, mixing]);
+  }, [boat, yard, found, cutting, mixing, filling]);
   if (typeof found === 'string')
     return (
       <Alert variant="danger" role="alert">

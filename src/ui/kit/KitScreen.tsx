@@ -1,6 +1,7 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
+import type { Filling } from '@/core/fill';
 import type { Cutting, Mixing } from '@/core/kit';
 import { useDesign } from '../shared/boat';
 import { Tabs } from '../shared/Tabs';
@@ -31,13 +32,15 @@ const isTab = (name: string): name is Tab => name in TABS;
 export interface KitSettings {
   cutting: Kept<Cutting>;
   mixing: Kept<Mixing>;
+  /** What a fill draws; it is changed under Fill & cure. */
+  filling: Filling;
 }
 
 /** What do we cut, and what do we mix? */
 export function KitScreen({ settings }: { settings: KitSettings }) {
   const { boat } = useDesign();
   const [kept, open] = useAskedOrKept('view', { name: 'kit.view', usual: 'pieces', known: isTab });
-  const [{ cutting, mixing }, setOwn] = useState(settings);
+  const [{ cutting, mixing, filling }, setOwn] = useState(settings);
   const tab = (kept ?? 'pieces') as Tab;
   return (
     <>
@@ -47,12 +50,16 @@ export function KitScreen({ settings }: { settings: KitSettings }) {
         {boat.name}: {TABS[tab].toLowerCase()}
       </h2>
       <div className="print-sheet">
-        {tab === 'pieces' && <PiecesTab cutting={cutting} onKept={(next) => setOwn({ cutting: next, mixing })} />}
+        {tab === 'pieces' && (
+          <PiecesTab cutting={cutting} onKept={(next) => setOwn({ cutting: next, mixing, filling })} />
+        )}
         {tab === 'cut' && <CutTab cutting={cutting.body} />}
         {tab === 'boxes' && <BoxesTab />}
-        {tab === 'mix' && <MixTab mixing={mixing} onKept={(next) => setOwn({ cutting, mixing: next })} />}
+        {tab === 'mix' && (
+          <MixTab mixing={mixing} filling={filling} onKept={(next) => setOwn({ cutting, mixing: next, filling })} />
+        )}
         {tab === 'kits' && <KitsTab />}
-        {tab === 'buy' && <BuyTab cutting={cutting.body} mixing={mixing.body} />}
+        {tab === 'buy' && <BuyTab cutting={cutting.body} mixing={mixing.body} filling={filling} />}
       </div>
       <p className="d-none d-print-block small">
         Decision support: local codes, survey and class, and a licensed naval architect or engineer decide.

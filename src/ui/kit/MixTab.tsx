@@ -6,6 +6,7 @@ import { KeramosError } from '@/core/error';
 import { evaluateDetails } from '@/core/detail/kinds';
 import { makeEvaluator } from '@/core/evaluate';
 import { writeAt } from '@/core/field';
+import { drawnBesides, type Filling } from '@/core/fill';
 import { mixingPlan, USUAL_MIXING, type Mixing, type MixingPlan, type MixStage } from '@/core/kit';
 import { formatNumber } from '@/core/quantity';
 import { useDesign } from '../shared/boat';
@@ -26,18 +27,29 @@ const titleOf = (stage: MixStage, copies: number) =>
   `${stage.part}${copies > 1 ? ` ${stage.copy}` : ''}, ${KIND_NAMES[stage.kind]} ${whatOf(stage)}`;
 
 /** Batches of resin by part and stage; a change of the shop's temperature plans them anew. */
-export function MixTab({ mixing, onKept }: { mixing: Kept<Mixing>; onKept: (kept: Kept<Mixing>) => void }) {
+export function MixTab({
+  mixing,
+  filling,
+  onKept,
+}: {
+  mixing: Kept<Mixing>;
+  filling: Filling;
+  onKept: (kept: Kept<Mixing>) => void;
+}) {
   const { boat } = useDesign();
   const { draft, setDraft, refusal, setRefusal, busy, changed, keep } = useSetting<Mixing>('mixing', mixing, onKept);
   const evaluations = useMemo(() => makeEvaluator()(boat), [boat]);
   const plan = useMemo((): MixingPlan | string => {
     try {
-      return mixingPlan(boat, evaluations, draft, evaluateDetails(boat));
+      return mixingPlan(boat, evaluations, draft, {
+        details: evaluateDetails(boat),
+        drawn: drawnBesides(boat, evaluations, filling),
+      });
     } catch (error) {
       if (error instanceof KeramosError) return error.text;
       throw error;
     }
-  }, [boat, evaluations, draft]);
+  }, [boat, evaluations, draft, filling]);
   const set = (key: string, value: unknown) => {
     setDraft(writeAt(draft, key, value));
     return undefined;
@@ -134,7 +146,8 @@ function Planned({ plan, temperature }: { plan: MixingPlan; temperature: number 
     <>
       <p>
         {full(plan.resin, 'mass')} of resin and {full(plan.hardener, 'mass')} of hardener at {temperature} °C in{' '}
-        {batchCount} batches; about {full(plan.leftOver, 'mass')} stays in pots and on tools.
+        {batchCount} batches; about {full(plan.leftOver, 'mass')} stays in pots and on tools
+        {plan.besides > 0 && <>, {full(plan.besides, 'mass')} in mesh, peel ply, film and lines</>}.
         {plan.problems.map((text) => ` ${text}.`)}
       </p>
       <p className="small soft">
@@ -258,6 +271,11 @@ function Planned({ plan, temperature }: { plan: MixingPlan; temperature: number 
             </tbody>
           </table>
         </div>
+        {stage.besides > 0 && (
+          <p className="mb-1">
+            Of it {full(stage.besides, 'batchMass')} go into mesh, peel ply, film and lines, and come off with them.
+          </p>
+        )}
         {stage.cautions.map((text) => (
           <p key={text} className="mb-1">
             △ {text}.

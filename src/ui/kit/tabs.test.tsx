@@ -5,6 +5,7 @@ import { brant } from '../../../tests/helpers/merrow';
 import { choose, press, shown, type, went, Yard } from '../../../tests/helpers/yard';
 import type { Boat } from '@/core/document';
 import type { UnitSystem } from '@/core/quantity';
+import { USUAL_FILLING } from '@/core/fill';
 import { USUAL_CUTTING, USUAL_MIXING } from '@/core/kit';
 import { readSetting } from '@/server/stores/settings';
 import { bookStock, listStock } from '@/server/stores/stock';
@@ -25,6 +26,7 @@ vi.mock('next/navigation', () => ({
 const SETTINGS: KitSettings = {
   cutting: { body: USUAL_CUTTING, version: 0, own: null },
   mixing: { body: USUAL_MIXING, version: 0, own: null },
+  filling: USUAL_FILLING,
 };
 const SLOW = { timeout: 180_000 };
 let yard: Yard;

@@ -5,6 +5,7 @@ import type { ZoneEvaluation } from '../../evaluate';
 import { nearestOnEdge, signedArea, type FlatPoint } from '../../geometry';
 import { GUESS, TOLD } from '../../kit';
 import type { Resin } from '../../material';
+import { coreTakesUp, lapResin } from '../../weight';
 import type { Filling } from '../filling';
 import { inside } from '../simulate/mesh';
 import type { FillInlet, FillInput, FillRegion, FillVent } from '../simulate/simulate';
@@ -23,6 +24,8 @@ export interface FillCase {
   /** By zone of the skin: as it is filled, and without mesh. */
   stacks: ReadonlyMap<string, StackFlow>;
   input: FillInput;
+  /** Resin in overlaps and run-outs at the lines of its zones (kg). */
+  inLaps: number;
   /** What keeps it from being filled, whatever the simulation says. */
   problems: string[];
   notes: string[];
@@ -68,7 +71,7 @@ export function fillCase({ boat, plan, filling, evaluations, cells }: FillCaseIn
     const own = of(!plan.bare.some((one) => one.zone === id));
     const bare = of(false);
     if (!own || !bare) throw invalid('skin', `${name}: nothing is laid in it that resin fills: lay its schedule first`);
-    stacks.set(id, own);
+    stacks.set(id, { ...own, inPart: own.inPart + coreTakesUp(boat, evaluations.get(id)!).kerf });
     naked.set(id, bare);
     problems.push(...own.problems);
     notes.push(...own.notes);
@@ -98,7 +101,10 @@ export function fillCase({ boat, plan, filling, evaluations, cells }: FillCaseIn
     cells,
     maximumTime: LONGEST * (flow.life + filling.lead),
   };
-  return { plan, part, skin, resin, flow, filling, stacks, input, problems, notes: [...new Set(notes)] };
+  const inLaps = lapResin(boat, part, evaluations)
+    .filter(({ zone }) => skin.zones.some(({ id }) => id === zone))
+    .reduce((sum, { mass }) => sum + mass, 0);
+  return { plan, part, skin, resin, flow, filling, stacks, input, inLaps, problems, notes: [...new Set(notes)] };
 }
 
 const regionOf = (outline: FlatPoint[], { k1, k2, angleDeg, porosity, thickness }: StackFlow): FillRegion => ({

@@ -23,7 +23,7 @@ export interface ResinToHave {
  * @param result null where it was not simulated: no buckets then.
  */
 export function resinToHave(
-  { plan, part, skin, stacks, resin, filling }: FillCase,
+  { plan, part, skin, stacks, resin, filling, inLaps }: FillCase,
   result: Pick<FillResult, 'course' | 'resinVolume' | 'fillTime'> | null,
 ): ResinToHave {
   const density = resin.density.value;
@@ -32,7 +32,7 @@ export function resinToHave(
   const sum = (pick: 'inPart' | 'inMedia') =>
     skin.zones.reduce((total, { id }) => total + stacks.get(id)![pick] * area(id), 0);
   const inLines = lengthOfLines(plan, skin, 'feed') * filling.spiral * density;
-  const [inPart, inMedia] = [sum('inPart'), sum('inMedia')];
+  const [inPart, inMedia] = [sum('inPart') + inLaps, sum('inMedia')];
   const drawn = inPart + inMedia + inLines;
   const buckets: ResinToHave['buckets'] = [];
   if (result && result.course.length > 0) {

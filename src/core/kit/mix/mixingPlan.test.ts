@@ -60,7 +60,7 @@ describe('the mixing plan', () => {
     // What stays, thickened or not, is the resin of the whole boat as her list of materials has it, and her coats.
     const evaluations = makeEvaluator()(boat);
     const details = evaluateDetails(boat);
-    const whole = mixingPlan(boat, evaluations, USUAL_MIXING, details).stages.filter(
+    const whole = mixingPlan(boat, evaluations, USUAL_MIXING, { details }).stages.filter(
       ({ hardener }) => hardener.share > 0,
     );
     const list = materialList(boat, evaluations, details);
@@ -105,7 +105,7 @@ describe('the mixing plan', () => {
   it('mixes paste for beads, bonds and fillets of details, and the bedding of cores by hand', () => {
     for (const boat of [merrow(), brant()]) {
       const details = evaluateDetails(boat);
-      const { stages } = mixingPlan(boat, makeEvaluator()(boat), USUAL_MIXING, details);
+      const { stages } = mixingPlan(boat, makeEvaluator()(boat), USUAL_MIXING, { details });
       const pastes = stages.filter(({ kind }) => kind === 'paste');
       const asked = details.flatMap(({ pastes: own, problem }) => (problem === null ? own : []));
       const bedded = boat.brief.process === 'infusion' ? [] : coreBonding(boat, makeEvaluator()(boat));

@@ -3,8 +3,7 @@ import type { Boat, Part } from '../../document';
 import { stiffenerMasses, type ZoneEvaluation } from '../../evaluate';
 import { invalid } from '../../error';
 import type { Coating, Resin } from '../../material';
-import { linesOfPart } from '../../lines';
-import { coreBonding } from '../../weight';
+import { coreTakesUp, lapResin } from '../../weight';
 import type { Hardener, Mixing } from './mixing';
 import { pasteStages } from './pasteStages';
 import { stageOf, type ResinOfLayer, type Shot } from './stageOf';
@@ -42,8 +41,9 @@ export interface MixStage {
   name: string;
   layers: number[];
   hardener: Hardener;
-  /** kg of resin that stays, that is mixed. */
+  /** kg of resin that stays; that a fill draws into what comes off again; that is mixed. */
   stays: number;
+  besides: number;
   mixed: number;
   workingMinutes: number;
   batches: MixedBatch[];
@@ -58,8 +58,25 @@ export interface MixingPlan {
   resin: number;
   hardener: number;
   leftOver: number;
+  /** kg that fills draw into what comes off again. */
+  besides: number;
   /** What could not be planned, and why. */
   problems: string[];
+}
+
+/** What a fill draws of one part besides its laminate: kg in mesh, peel ply, film and feed lines. */
+export interface DrawnBesides {
+  mass: number;
+  /** Of all that is drawn, left in pots and hoses. */
+  waste: number;
+  /** What is not in it, in words. */
+  notes: string[];
+}
+interface Besides {
+  /** Whose layers, beads, bonds and fillets are mixed besides. */
+  details?: readonly DetailEvaluation[];
+  /** By part that is filled. */
+  drawn?: ReadonlyMap<string, DrawnBesides>;
 }
 
 /**
@@ -69,14 +86,13 @@ export interface MixingPlan {
  *
  * Layers of stiffeners and details are wetted out by hand, each of them in one go, whatever the process of the parts.
  *
- * @param details whose layers, beads, bonds and fillets are mixed besides.
  * @throws KeramosError `invalid` where the boat's resin has no hardener.
  */
 export function mixingPlan(
   boat: Boat,
   evaluations: ReadonlyMap<string, ZoneEvaluation>,
   mixing: Mixing,
-  details: readonly DetailEvaluation[] = [],
+  { details = [], drawn = new Map() }: Besides = {},
 ): MixingPlan {
   const resin = boat.materials.find((one): one is Resin => one.kind === 'resin' && one.id === boat.brief.resin);
   if (!resin) throw invalid('brief.resin', 'The boat has no resin: choose one in the Brief');
@@ -96,7 +112,7 @@ export function mixingPlan(
       shots.push({ kind: 'coating', name: one.coat?.name ?? 'Coat', of: [{ ...one, resin: one.coating }] });
     if (impregnated && laid.length > 0)
       problems.push(`${part.name}: prepreg comes with its resin, nothing is mixed for it`);
-    else if (filled) shots.push({ kind: 'fill', name: 'Fill', of: laid });
+    else if (filled) shots.push({ kind: 'fill', name: 'Fill', of: laid, drawn: drawn.get(part.id) });
     else
       for (let i = 0; i < laid.length; i += mixing.layersPerShot)
         shots.push({ kind: 'laminate', name: 'Lay', of: laid.slice(i, i + mixing.layersPerShot) });
@@ -130,40 +146,29 @@ export function mixingPlan(
       0,
     ),
     hardener: ofBatches((batch) => batch.hardener),
-    leftOver: sum(({ mixed, stays }) => mixed - stays),
+    leftOver: sum(({ mixed, stays, besides }) => mixed - stays - besides),
+    besides: sum(({ besides }) => besides),
     problems,
   };
 }
 
 /** kg of resin and of coating in every layer of one part, its overlaps and what its core takes up in a fill with it. */
 function resinByLayer(boat: Boat, part: Part, evaluations: ReadonlyMap<string, ZoneEvaluation>): ResinOfLayer[] {
-  const lapped = new Map<string, number>();
-  if (part.joins.length > 0)
-    for (const { line, layers, join } of linesOfPart(boat, part, evaluations))
-      for (const { laid, lap, past } of layers) {
-        const area = (join.length ?? line.length ?? 0) * ((lap ?? 0) + past);
-        lapped.set(laid.layer.id, (lapped.get(laid.layer.id) ?? 0) + area * laid.resinMass);
-      }
-  const cores = part.layers.filter((layer) => {
-    return boat.materials.some(({ id, kind }) => id === layer.material && kind === 'core') && layer.role !== 'comesOff';
-  });
-  // By hand it is bedded in paste, which is mixed by itself.
-  const takenUp =
-    boat.brief.process === 'infusion'
-      ? (coreBonding(boat, evaluations).find(({ partId }) => partId === part.id)?.mass ?? 0) / part.number
-      : 0;
+  const laps = lapResin(boat, part, evaluations);
+  // By hand kerfs are filled by the paste of the bedding, which is mixed by itself.
+  const filled = boat.brief.process === 'infusion';
   return part.layers.map((layer, i) => {
-    let resin = lapped.get(layer.id) ?? 0;
+    let resin = laps.reduce((sum, { layerId, mass }) => sum + (layerId === layer.id ? mass : 0), 0);
     let coating = 0;
     let coat: Coating | null = null;
     for (const zone of part.zones) {
       const laid = evaluations.get(zone.id)?.layers.find((one) => one.layer.id === layer.id);
       if (!laid) continue;
-      resin += laid.resinMass * zone.geometry.area;
+      const kerf = filled ? coreTakesUp(boat, { layers: [laid] }).kerf : 0;
+      resin += (laid.resinMass + kerf) * zone.geometry.area;
       coating += laid.coatingMass * zone.geometry.area;
       if (laid.material.kind === 'coating') coat = laid.material;
     }
-    if (cores.includes(layer)) resin += takenUp / cores.length;
     return { layerNumber: i + 1, resin, coating, coat: coat as Coating | null, zones: layer.zones };
   });
 }

@@ -21,9 +21,7 @@ interface Asked {
  * bedding of cores of the boat's resin, thickened. Each detail and each stiffener is mixed for by itself.
  */
 export function pasteStages(boat: Boat, { evaluations, details, resin, hardeners, mixing }: Asked): MixStage[] {
-  const { details: glued, stiffeners, cores } = pasteWork(boat, evaluations, details);
-  // By hand the core lies in paste; filled, it takes up the resin of the fill.
-  const bedded = boat.brief.process === 'infusion' ? [] : cores;
+  const { details: glued, stiffeners, cores: bedded } = pasteWork(boat, evaluations, details);
   const { temperature, workingShare, largestPaste, pasteRate, waste } = mixing;
   const [usual] = hardeners;
   return [...glued, ...stiffeners, ...bedded].map(({ of, name, mass, adhesive }): MixStage => {
@@ -59,6 +57,7 @@ export function pasteStages(boat: Boat, { evaluations, details, resin, hardeners
       layers: [],
       hardener: own,
       stays: mass,
+      besides: 0,
       mixed,
       workingMinutes,
       batches: batches.map((batch) => ({

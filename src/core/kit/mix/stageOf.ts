@@ -1,7 +1,7 @@
 import type { Coating, Resin } from '../../material';
 import { batchesOf } from './batches';
 import type { Hardener, Mixing } from './mixing';
-import type { MixedBatch, MixStage, Wetted } from './mixingPlan';
+import type { DrawnBesides, MixedBatch, MixStage, Wetted } from './mixingPlan';
 import { GUESS, potLifeAt, potLifeFrom25, TOLD } from './potLife';
 
 /** Resin and coating of a layer (kg), and where it lies. */
@@ -19,11 +19,16 @@ export interface Shot {
   kind: MixStage['kind'];
   name: string;
   of: readonly ResinOfLayer[];
+  drawn?: DrawnBesides | undefined;
 }
 
 /** Batches of what is laid in one go, with the hardener that needs the fewest, of those the quickest. */
 export function stageOf(
-  { part, copy, shot: { kind, name, of } }: { part: { id: string | null; name: string }; copy: number; shot: Shot },
+  {
+    part,
+    copy,
+    shot: { kind, name, of, drawn },
+  }: { part: { id: string | null; name: string }; copy: number; shot: Shot },
   {
     resin,
     coat,
@@ -34,7 +39,8 @@ export function stageOf(
   const density = (coat ?? resin).density.value;
   const { temperature, people, wetOut, draw, workingShare, waste } = mixing;
   const stays = of.reduce((sum, one) => sum + one.resin, 0);
-  const mixed = stays * (1 + waste);
+  const besides = drawn?.mass ?? 0;
+  const mixed = (stays + besides) * (1 + (drawn?.waste ?? waste));
   const rate = kind === 'fill' ? draw : people * wetOut;
   const tried = hardeners.map((hardener) => {
     const pot = coat ? potLifeFrom25(60 * mixing.coatPotLife, resin, temperature) : potLifeAt(resin, temperature);
@@ -66,7 +72,7 @@ export function stageOf(
       wets,
     };
   });
-  const cautions: string[] = [];
+  const cautions: string[] = [...(drawn?.notes ?? [])];
   if (coat)
     cautions.push(
       `a pot life of ${mixing.coatPotLife} min at 25 °C by the yard: what ${coat.name} says itself goes before it`,
@@ -84,6 +90,7 @@ export function stageOf(
     layers: of.flatMap(({ layerNumber }) => (layerNumber > 0 ? [layerNumber] : [])),
     hardener,
     stays,
+    besides,
     mixed,
     workingMinutes,
     batches,

@@ -17,13 +17,20 @@ export const GET = (request: Request, { params }: { params: Promise<{ boatId: st
     const context = await storeContext(request);
     const { format } = parseOrThrow(query, Object.fromEntries(new URL(request.url).searchParams));
     const { boat } = await readBoat(context, (await params).boatId);
-    const [rates, prices, cutting, mixing] = await Promise.all([
+    const [rates, prices, cutting, mixing, filling] = await Promise.all([
       readSetting(context, 'rates'),
       readSetting(context, 'prices'),
       readSetting(context, 'cutting'),
       readSetting(context, 'mixing'),
+      readSetting(context, 'filling'),
     ]);
-    const yard = { cutting: cutting.body, mixing: mixing.body, rates: rates.body, offers: prices.body.offers };
+    const yard = {
+      cutting: cutting.body,
+      mixing: mixing.body,
+      filling: filling.body,
+      rates: rates.body,
+      offers: prices.body.offers,
+    };
     const name = `${boat.name} kit.${format}`;
     if (format === 'pdf') return download(Buffer.from(await bookOfKit(boat, yard)), 'application/pdf', name);
     const sheets = await sheetsOfKit(boat, yard);
