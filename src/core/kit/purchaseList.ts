@@ -72,7 +72,7 @@ export function purchaseList(
         kind: 'cloth',
         need: metres,
         unit: 'm',
-        packs: { count: rolls, of: `rolls of ${material.rollLength.value} m` },
+        packs: { count: rolls, of: `${rolls === 1 ? 'roll' : 'rolls'} of ${material.rollLength.value} m` },
       };
     }
     if (material.kind === 'core' && area !== null) {
@@ -89,7 +89,7 @@ export function purchaseList(
         kind: 'core',
         need: area * more,
         unit: 'm²',
-        packs: { count: sheets, of: `sheets of ${size}` },
+        packs: { count: sheets, of: `${sheets === 1 ? 'sheet' : 'sheets'} of ${size}` },
       };
     }
     if (material.kind === 'resin') {
@@ -139,7 +139,7 @@ function besides(
     if (material?.kind === 'fabric') {
       const need = area / (IN_PIECES * (material.width.value - 2 * cutting.selvage));
       const count = Math.ceil(need / material.rollLength.value - 1e-9);
-      const packs = { count, of: `rolls of ${material.rollLength.value} m` };
+      const packs = { count, of: `${count === 1 ? 'roll' : 'rolls'} of ${material.rollLength.value} m` };
       return [{ ...none, name: material.name, kind: 'cloth', need, unit: 'm', packs }];
     }
     if (material?.kind !== 'core' && material?.kind !== 'wood') return [];
@@ -148,6 +148,15 @@ function besides(
     const count = Math.max(least, sheetsFor(material, own, cutting) ?? 0);
     const size = `${Math.round(1000 * cutting.sheetWidth)} × ${Math.round(1000 * cutting.sheetLength)} mm`;
     const name = `${material.name}, ${Number((1000 * thickness).toFixed(1))} mm`;
-    return [{ ...none, name, kind: 'core', need: area, unit: 'm²', packs: { count, of: `sheets of ${size}` } }];
+    return [
+      {
+        ...none,
+        name,
+        kind: 'core',
+        need: area,
+        unit: 'm²',
+        packs: { count, of: `${count === 1 ? 'sheet' : 'sheets'} of ${size}` },
+      },
+    ];
   });
 }

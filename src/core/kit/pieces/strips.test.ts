@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { brant, merrow } from '../../../../tests/helpers/merrow';
 import { evaluateDetail, evaluateDetails, type DetailOf } from '../../detail/kinds';
+import { membersOf, sectionProperties } from '../../evaluate';
 import { USUAL_CUTTING } from '../cutting';
-import { detailPieces } from './strips';
+import { detailPieces, stiffenerPieces } from './strips';
 
 const strapOf = (boat: ReturnType<typeof brant>) =>
   boat.details.find((one): one is DetailOf<'strap'> => one.kind === 'strap')!;
@@ -56,4 +57,29 @@ describe('pieces of details', () => {
     const even = evaluateDetail(boat, { ...strap, step: 0, wrap: 'flat', radius: null });
     expect(even.layers.map(({ length, count }) => [length, count])).toEqual([[0.4, 12]]);
   });
+});
+
+describe('pieces of stiffeners', () => {
+  it.each([merrow(), brant()])(
+    'of $name: as much of each cloth as the stiffeners weigh, trim and joints left out',
+    (boat) => {
+      const cutting = { ...USUAL_CUTTING, trim: 0, lap: 0 };
+      const pieces = stiffenerPieces(boat, cutting);
+      const places = membersOf(boat);
+      let compared = 0;
+      for (const support of boat.supports) {
+        const section = boat.sections.find(({ id }) => id === support.section);
+        const length = places.get(support.id)?.length ?? 0;
+        if (!section || length === 0) continue;
+        const { breadths } = sectionProperties(boat, section);
+        section.layers.forEach((_, i) => {
+          const own = pieces.filter(({ of, layerNumber }) => of === support.name && layerNumber === i + 1);
+          const area = own.reduce((sum, piece) => sum + piece.count * piece.area, 0);
+          expect(area / (length * breadths[i]!), `${support.name}, layer ${i + 1}`).toBeCloseTo(1, 3);
+          compared++;
+        });
+      }
+      expect(compared).toBeGreaterThan(10);
+    },
+  );
 });
