@@ -11,7 +11,7 @@ export const USUAL_BONDING: Readonly<Record<Process, { coreBond: number; kerfSha
   prepreg: { coreBond: 0.3, kerfShare: 0 },
 };
 
-/** What the cores of a zone take up besides the resin of their skins (kg/m²): paste under them, resin in their kerfs. */
+/** Paste under the cores of a zone and resin in their kerfs, besides the resin of their skins (kg/m²). */
 export function coreTakesUp(boat: Boat, { layers }: Pick<ZoneEvaluation, 'layers'>): { bond: number; kerf: number } {
   const usual = USUAL_BONDING[boat.brief.process];
   const resin = boat.materials.find(({ id }) => id === boat.brief.resin) as Resin;

@@ -23,9 +23,9 @@ const own = ({ fibreMass, bindingMass, coreMass, woodMass, coatingMass }: LaidLa
 const asBought = (fabric: Fabric) => fabricArealWeight(fabric) + fabric.bindingWeight.value;
 
 /**
- * What is taken of each material: zones with their laps and run-outs, stiffeners, details with their adhesive, metal and
- * boards; most of it first within fabrics, cores, wood, coatings, adhesives and metals; last the resin, with fillets
- * and what cores are bedded in. Net of waste and offcuts. Core that a fitting takes out counts as laid; the cloth of
+ * What is taken of each material: zones with their laps and run-outs, stiffeners, details with their adhesive, metal
+ * and boards; most of it first within fabrics, cores, wood, coatings, adhesives and metals; last the resin, fillets and
+ * bedding of cores with it. Net of waste and offcuts. Core that a fitting takes out counts as laid; the cloth of
  * solid laminate in its place ({@link unlisted}) does not.
  *
  * @param evaluations of every zone by id.

@@ -32,8 +32,8 @@ export function shortMaterials(
       ),
       {
         text:
-          'As taken by zones, laps, stiffeners and details, with adhesives, metal and what cores are bedded in; waste ' +
-          'and offcuts come on top.',
+          'As taken by zones, laps, stiffeners and details, with adhesives, metal and what cores are bedded in; ' +
+          'waste and offcuts come on top.',
         style: 'small',
       },
     ],
