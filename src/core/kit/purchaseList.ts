@@ -33,11 +33,14 @@ function sheetsFor(core: Board, pieces: readonly Piece[], cutting: Cutting): num
   }
 }
 
-/** kg of the boat's own resin in every batch, pastes of it and what a fill draws with them. */
-const mixedResin = (mixing: MixingPlan | null) =>
-  (mixing?.stages ?? [])
+/** kg of the boat's own resin in every batch, pastes of it and what a fill draws with them, and of its hardener. */
+function mixedOf(mixing: MixingPlan | null): { resin: number; hardener: number } {
+  const batches = (mixing?.stages ?? [])
     .filter(({ kind, hardener }) => kind !== 'coating' && hardener.share > 0)
-    .reduce((sum, { batches }) => sum + batches.reduce((own, { resin }) => own + resin, 0), 0);
+    .flatMap((stage) => stage.batches);
+  const sum = (pick: 'resin' | 'hardener') => batches.reduce((total, batch) => total + batch[pick], 0);
+  return { resin: sum('resin'), hardener: sum('hardener') };
+}
 
 /**
  * All that is bought for one boat: cloth by the roll, core by the sheet, resin with its hardener, consumables by area.
@@ -93,8 +96,11 @@ export function purchaseList(
       };
     }
     if (material.kind === 'resin') {
-      const need = Math.max(mass * more, mixedResin(mixing));
-      const dearer = own !== null && mass > 0 ? (own * need) / (mass * more) : own;
+      const { resin, hardener } = mixedOf(mixing);
+      // What is laid is resin with its hardener, and priced so.
+      const without = resin > 0 ? resin / (resin + hardener) : 1;
+      const need = Math.max(mass * more * without, resin);
+      const dearer = own !== null && mass > 0 ? (own * need) / (mass * more * without) : own;
       return { ...base, kind: 'resin', cost: dearer, need, unit: 'kg', packs: null };
     }
     return {

@@ -55,10 +55,8 @@ export function ResinCard({ own, filled, mixing }: { own: FillCase; filled: Fill
         {full(inLines, 'mass')} in the lines, {full(waste, 'mass')} in pots and hoses; {own.resin.name}
         {hands === 2 ? ', both hands' : ''}.
         {hardener &&
-          ` Hardener with it, ${hardener.name}: ${full(total * hardener.share, 'mass')} at ${formatNumber(
-            100 * hardener.share,
-            1,
-          )} %.`}{' '}
+          ` Of it ${full((total * hardener.share) / (1 + hardener.share), 'mass')} are hardener: ` +
+            `${hardener.name}, ${formatNumber(100 * hardener.share, 1)} % of the resin.`}{' '}
         No batch is mixed before the bag has passed its drop test.
       </p>
       {filled && points && (

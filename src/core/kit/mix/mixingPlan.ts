@@ -41,7 +41,7 @@ export interface MixStage {
   name: string;
   layers: number[];
   hardener: Hardener;
-  /** kg of resin that stays; that a fill draws into what comes off again; that is mixed. */
+  /** kg with hardener: what stays; what a fill draws into what comes off again; what is mixed. */
   stays: number;
   besides: number;
   mixed: number;

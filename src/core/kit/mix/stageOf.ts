@@ -46,7 +46,8 @@ export function stageOf(
     const pot = coat ? potLifeFrom25(60 * mixing.coatPotLife, resin, temperature) : potLifeAt(resin, temperature);
     const workingMinutes = (pot * hardener.potLife * workingShare) / 60;
     const found = batchesOf({
-      resinMass: mixed,
+      // What stays is resin with its hardener.
+      resinMass: mixed / (1 + hardener.share),
       maximumBatch: hardener.largest,
       workingMinutes,
       wetOutRate: rate,
