@@ -1,5 +1,5 @@
 import type { DetailEvaluation } from '../../detail/kinds';
-import type { Boat, Layer, Part } from '../../document';
+import { coverOf, type Boat, type Layer, type Part } from '../../document';
 import type { ZoneEvaluation } from '../../evaluate';
 import { linesOfPart, piecesOf, type LayerAtLine, type LineState } from '../../lines';
 import type { Core, Fabric } from '../../material';
@@ -83,6 +83,13 @@ export function kitPieces(input: PiecesInput): KitPieces {
   for (const part of boat.parts) {
     const lines = linesOfPart(boat, part, evaluations);
     const joints = new Joints();
+    const twice = new Map<string, number>();
+    const onceMore = ({ zones }: Layer): number => {
+      const key = zones.join('|');
+      const found = twice.get(key) ?? overlaid(boat, part, zones);
+      twice.set(key, found);
+      return found;
+    };
     let turn = 0;
     for (const [index, { runs, count }] of piecesOf(boat, part).entries()) {
       const layer = part.layers[index]!;
@@ -97,7 +104,7 @@ export function kitPieces(input: PiecesInput): KitPieces {
       }, 0);
       const hands = Math.max(...runs.map((run) => run.hands));
       const own = { runs: runs.length, hands, numberOff: part.number, wanted: count, made: made.whole };
-      const net = covers * part.number;
+      const net = (covers - onceMore(layer)) * part.number;
       counted.push({
         partId: part.id,
         part: part.name,
@@ -131,6 +138,19 @@ export function kitPieces(input: PiecesInput): KitPieces {
     name,
   }));
   return { pieces, runs: cutRuns, counts, problems, lost: gone };
+}
+
+/** Surfaces on which zones that overlap are cut in one. */
+const IN_ONE = ['hull', 'deck'] as const;
+/** Zones of a layer that lie on one another, as bottom and topside in an overhang: it is laid there once (m²). */
+function overlaid(boat: Boat, part: Part, ids: readonly string[]): number {
+  return IN_ONE.reduce((sum, surface) => {
+    const zones = part.zones.filter(({ id, region }) => ids.includes(id) && region?.surface === surface);
+    const [hand] = zones.map((zone) => zone.hand);
+    if (zones.length < 2 || zones.some((zone) => zone.hand !== hand)) return sum;
+    const twice = coverOf({ ...boat, parts: [{ ...part, zones }] }).reduce((all, one) => all + one.twice, 0);
+    return sum + (hand === 'both' ? twice : twice / 2);
+  }, 0);
 }
 
 function problemOf({ wanted, made, covers, has }: Pick<PieceCount, 'wanted' | 'made' | 'covers' | 'has'>) {
