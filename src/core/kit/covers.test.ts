@@ -3,9 +3,13 @@ import { describe, expect, it } from 'vitest';
 import { brant, merrow } from '../../../tests/helpers/merrow';
 import { evaluateDetails } from '../detail/kinds';
 import { coverOf, templateFromJson, type Boat, type Zone } from '../document';
+import { boatCost, USUAL_RATES } from '../cost';
 import { makeEvaluator } from '../evaluate';
+import { drawnBesides, USUAL_FILLING } from '../fill';
+import { GENERIC_MATERIALS } from '../material';
+import { newBoatFrom } from '../option';
 import { materialList } from '../weight';
-import { kitPieces, USUAL_CUTTING } from '.';
+import { kitPieces, mixingPlan, purchaseList, USUAL_CUTTING, USUAL_MIXING } from '.';
 
 /** Of what is cut, the most that laps, trim and joints may come to over what is laid. */
 const MOST = 1.7;
@@ -33,6 +37,24 @@ describe.each([merrow(), brant()])('the kit of $name', (boat) => {
   it('has nothing that is not laid', () => {
     const known = new Set(laid.map(({ material }) => material.id));
     expect(pieces.filter(({ material, kind }) => kind !== 'box' && !known.has(material))).toEqual([]);
+  });
+});
+
+describe.each(['keel-yacht', 'planing-motor-boat', 'small-part'])('a new boat from %s', (name) => {
+  const { boat: source } = templateFromJson(readFileSync(`data/templates/${name}.json`, 'utf8'));
+  it.each(['handLayUp', 'infusion'] as const)('by %s is cut, mixed and bought without a word against it', (process) => {
+    const order = { name: 'Teal', particulars: {}, process, layup: 'first', parts: null } as const;
+    const { boat } = newBoatFrom(source, order, GENERIC_MATERIALS);
+    const evaluations = makeEvaluator()(boat);
+    const details = evaluateDetails(boat);
+    const { pieces, problems } = kitPieces({ boat, evaluations, details, cutting: USUAL_CUTTING });
+    const drawn = drawnBesides(boat, evaluations, USUAL_FILLING);
+    const plan = mixingPlan(boat, evaluations, USUAL_MIXING, { details, drawn });
+    expect([...problems, ...plan.problems]).toEqual([]);
+    expect(plan.besides > 0).toBe(process === 'infusion');
+    const cost = boatCost(boat, evaluations, details, { rates: USUAL_RATES, offers: [] });
+    const list = purchaseList(cost, plan, { cutting: USUAL_CUTTING, pieces, materials: boat.materials });
+    for (const { name: what, need } of list) expect(need, what).toBeGreaterThan(0);
   });
 });
 
