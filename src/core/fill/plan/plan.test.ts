@@ -1,11 +1,20 @@
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { boatFromJson, newFillPlan, shapeOf, type Boat, type FillLine, type FillPlan } from '../../document';
+import {
+  boatFromJson,
+  newFillPlan,
+  shapeOf,
+  templateFromJson,
+  type Boat,
+  type FillLine,
+  type FillPlan,
+} from '../../document';
 import { makeEvaluator } from '../../evaluate';
 import { signedArea } from '../../geometry';
 import { runToEnd } from '../../job';
-import type { Resin } from '../../material';
+import { GENERIC_MATERIALS, type Resin } from '../../material';
+import { newBoatFrom } from '../../option';
 import {
   bagOf,
   dropTest,
@@ -175,6 +184,25 @@ describe('the demo hull', () => {
     expect(buckets.reduce((sum, { mass }) => sum + mass, 0) + resinReady.waste).toBeCloseTo(resinReady.total, 6);
     expect(resinReady.hands).toBe(2);
     buckets.slice(1).forEach(({ from }, i) => expect(from).toBeCloseTo(buckets[i]!.to, 6));
+  });
+  it('keeps feed lines clear of the vacuum where a skin narrows: transoms and a bulkhead fill', () => {
+    for (const [name, part, skin] of [
+      ['displacement-launch', 'hull', 'transom'],
+      ['multihull-hull', 'hull', 'transom'],
+      ['displacement-launch', 'bulkheads', 'collision'],
+    ] as const) {
+      const { boat: source } = templateFromJson(readFileSync(`data/templates/${name}.json`, 'utf8'));
+      const order = { name: 'X', particulars: {}, process: 'infusion', layup: 'first', parts: null } as const;
+      const { boat } = newBoatFrom(source, order, GENERIC_MATERIALS);
+      const own = boat.parts.find(({ id }) => id === part)!;
+      const at = skinsOf(shapeOf(boat), own).find(({ id }) => id.includes(skin))!;
+      const plan = newFillPlan({ id: 'p', name: 'P', part: own.id, skin: at.id, celsius: 20, target: 2700 });
+      const { lines } = proposeFor({ boat, plan, filling, evaluations: makeEvaluator()(boat) })!;
+      const filled = caseOf({ ...plan, lines: lines.map((line, i) => ({ ...line, id: `l${i}` })) }, 1000, boat);
+      const { dry, area } = fillOutcome(filled, runToEnd(fillSimulation(filled.input)));
+      // A line that ran to the corner left nine tenths of the first dry; what is left is no larger than a cell.
+      expect(dry.reduce((sum, one) => sum + one.area, 0) / area, `${name}, ${at.name}`).toBeLessThan(0.005);
+    }
   });
   it('fares no better in the cold, late, or with a leak', () => {
     const plan = newFillPlan({ id: 'p', name: 'P', part: 'deck', skin: 'cockpit-sole', celsius: 20, target: 1800 });

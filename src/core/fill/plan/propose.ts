@@ -21,13 +21,16 @@ const MILLI = 1000;
 /** How far off a line with fewer points may lie, and one along an edge, behind which nothing is drawn (mm). */
 const MARKED = 20;
 const AT_EDGE = 6;
+/** A feed line ends where the vacuum is nearer than this share of a stretch: resin would run straight into it. */
+const CLEAR = 0.35;
 
 /**
  * Feed lines along a skin for a time: one at the edge from which it is filled, the next each opened when the front has
  * come to it, the vacuum along the far edge.
  *
  * Derived: a front needs c L² for a stretch L from its line, c = φ μ / (2 K Δp) of the slowest zone; n stretches of a
- * breadth B one after the other need n c (B/n)² = c B²/n, so that n = c B²/T at least.
+ * breadth B one after the other need n c (B/n)² = c B²/n, so that n = c B²/T at least. Where the skin narrows a feed
+ * line ends before it comes near the vacuum, which would draw from it alone.
  * @param across whether lines run across the longer way of the picture instead of along it.
  * @returns null where even the most lines are not enough.
  */
@@ -50,8 +53,12 @@ export function proposeLines(
   const budget = flowTime(plan.target, flow.rate);
   const count = Math.max(1, Math.ceil((c * breadth ** 2) / budget - 1e-9));
   if (count > MOST_LINES) return null;
-  const along = (share: number, off = MARKED) => {
-    const path = spans.map(({ x, low, top }) => ({ x: MILLI * x, y: MILLI * (low + share * (top - low)) }));
+  const along = (share: number, off = MARKED, clear = 0) => {
+    const wide = spans.filter(({ low, top }) => (1 - share) * (top - low) >= clear);
+    const path = (wide.length > 1 ? wide : spans).map(({ x, low, top }) => ({
+      x: MILLI * x,
+      y: MILLI * (low + share * (top - low)),
+    }));
     // As few points as mark it on the mould.
     return Clipper.simplifyPath(path, off, false).map(({ x, y }): [number, number] => {
       const [u, v] = [Math.round(x) / MILLI, Math.round(y) / MILLI];
@@ -61,7 +68,7 @@ export function proposeLines(
   const lines = Array.from({ length: count }, (_, i): Omit<FillLine, 'id'> => ({
     name: `Feed ${i + 1}`,
     role: 'feed',
-    points: along(i / count),
+    points: along(i / count, i === 0 ? AT_EDGE : MARKED, (CLEAR * breadth) / count),
     opens: i === 0 ? 'start' : 'arrival',
     at: 0,
     closes: null,
