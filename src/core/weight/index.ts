@@ -1,6 +1,6 @@
 /** Mass and centre of gravity. */
 export { boatWeight, DETAILS, STIFFENERS, type BoatWeight, type PartMass, type ZoneMass } from './boatWeight';
-export { lapResin } from './lapResin';
+export { lapAreas } from './lapAreas';
 export { materialList, type MaterialUse, unlisted } from './materialList';
 export { pasteWork, type PasteWork } from './pasteWork';
 export { rollUp, type MassItem } from './rollUp';

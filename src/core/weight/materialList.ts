@@ -2,9 +2,9 @@ import type { DetailEvaluation } from '../detail/kinds';
 import type { Boat } from '../document';
 import { membersOf, sectionProperties, type LaidLayer, type ZoneEvaluation } from '../evaluate';
 import { KeramosError } from '../error';
-import { linesOfPart } from '../lines';
 import { fabricArealWeight, type Core, type Fabric, type Material } from '../material';
 import { coreBonding } from './coreBonding';
+import { lapAreas } from './lapAreas';
 import { pasteWork } from './pasteWork';
 
 /** What a boat takes of a material, as laid, without waste: area of cloth, core or coating (m²), mass (kg). */
@@ -55,10 +55,7 @@ export function materialList(
   for (const part of boat.parts) {
     for (const zone of part.zones)
       for (const laid of evaluations.get(zone.id)!.layers) lay(laid, part.number * zone.geometry.area);
-    if (part.joins.length > 0)
-      for (const { line, layers, join } of linesOfPart(boat, part, evaluations))
-        for (const { laid, lap, past } of layers)
-          if ((lap ?? 0) + past > 0) lay(laid, part.number * (join.length ?? line.length ?? 0) * ((lap ?? 0) + past));
+    for (const { laid, area } of lapAreas(boat, part, evaluations)) lay(laid, part.number * area);
   }
 
   const places = membersOf(boat);

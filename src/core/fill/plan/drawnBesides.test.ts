@@ -5,7 +5,7 @@ import { evaluateDetails } from '../../detail/kinds';
 import { boatCost, USUAL_RATES } from '../../cost';
 import { makeEvaluator } from '../../evaluate';
 import { joinAt, neighboursOf } from '../../lines';
-import { lapResin } from '../../weight';
+import { lapAreas } from '../../weight';
 import { kitPieces, mixingPlan, purchaseList, USUAL_CUTTING, USUAL_MIXING } from '../../kit';
 import { drawnBesides, fillCase, resinToHave, skinsOf, USUAL_FILLING } from '..';
 
@@ -61,7 +61,7 @@ describe('what a fill draws besides the laminate', () => {
   });
   it('counts overlaps, on the boat and in the fill', () => {
     const [hull] = boat.parts;
-    const laps = lapResin(boat, hull!, evaluations).reduce((sum, { mass }) => sum + mass, 0);
+    const laps = lapAreas(boat, hull!, evaluations).reduce((sum, { laid, area }) => sum + area * laid.resinMass, 0);
     expect(laps).toBeGreaterThan(1);
     const without: Boat = { ...boat, parts: boat.parts.map((part) => ({ ...part, joins: [] })) };
     const stays = (of: Boat) =>

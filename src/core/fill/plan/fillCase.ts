@@ -5,7 +5,7 @@ import type { ZoneEvaluation } from '../../evaluate';
 import { nearestOnEdge, signedArea, type FlatPoint } from '../../geometry';
 import { GUESS, TOLD } from '../../kit';
 import type { Resin } from '../../material';
-import { coreTakesUp, lapResin } from '../../weight';
+import { coreTakesUp, lapAreas } from '../../weight';
 import type { Filling } from '../filling';
 import { inside } from '../simulate/mesh';
 import type { FillInlet, FillInput, FillRegion, FillVent } from '../simulate/simulate';
@@ -101,9 +101,9 @@ export function fillCase({ boat, plan, filling, evaluations, cells }: FillCaseIn
     cells,
     maximumTime: LONGEST * (flow.life + filling.lead),
   };
-  const inLaps = lapResin(boat, part, evaluations)
+  const inLaps = lapAreas(boat, part, evaluations)
     .filter(({ zone }) => skin.zones.some(({ id }) => id === zone))
-    .reduce((sum, { mass }) => sum + mass, 0);
+    .reduce((sum, { laid, area }) => sum + area * laid.resinMass, 0);
   return { plan, part, skin, resin, flow, filling, stacks, input, inLaps, problems, notes: [...new Set(notes)] };
 }
 

@@ -3,7 +3,7 @@ import type { Boat, Part } from '../../document';
 import { stiffenerMasses, type ZoneEvaluation } from '../../evaluate';
 import { invalid } from '../../error';
 import type { Coating, Resin } from '../../material';
-import { coreTakesUp, lapResin } from '../../weight';
+import { coreTakesUp, lapAreas } from '../../weight';
 import type { Hardener, Mixing } from './mixing';
 import { pasteStages } from './pasteStages';
 import { stageOf, type ResinOfLayer, type Shot } from './stageOf';
@@ -154,11 +154,11 @@ export function mixingPlan(
 
 /** kg of resin and of coating in every layer of one part, its overlaps and what its core takes up in a fill with it. */
 function resinByLayer(boat: Boat, part: Part, evaluations: ReadonlyMap<string, ZoneEvaluation>): ResinOfLayer[] {
-  const laps = lapResin(boat, part, evaluations);
+  const laps = lapAreas(boat, part, evaluations);
   // By hand kerfs are filled by the paste of the bedding, which is mixed by itself.
   const filled = boat.brief.process === 'infusion';
   return part.layers.map((layer, i) => {
-    let resin = laps.reduce((sum, { layerId, mass }) => sum + (layerId === layer.id ? mass : 0), 0);
+    let resin = laps.reduce((sum, { laid, area }) => sum + (laid.layer.id === layer.id ? area * laid.resinMass : 0), 0);
     let coating = 0;
     let coat: Coating | null = null;
     for (const zone of part.zones) {
