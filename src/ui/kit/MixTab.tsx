@@ -152,7 +152,8 @@ function Planned({ plan, temperature }: { plan: MixingPlan; temperature: number 
       </p>
       <p className="small soft">
         Every batch is inside its pot and its working time. Not checked: whether a part is full before the first batch
-        gels, how hot a thick laminate gets (Fill & cure says both), and the filler of boxes.
+        gels, how hot a thick laminate gets (Fill & cure says both). Not in it: the filler of boxes, and overlaps on
+        lines of unknown length (Weights names them).
         {plan.stages.some(({ kind }) => kind === 'fill') &&
           ' ⚠ For a fill nothing is mixed before the last drop test of its bag has passed (Fill & cure, Bag).'}
       </p>
