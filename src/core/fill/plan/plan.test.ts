@@ -240,6 +240,30 @@ describe('proposed lines', () => {
     expect(linesFor(60)).toBeNull();
     for (const { points } of slow.lines) for (const point of points) expect(onSkin(own.skin, point)).toBe(true);
   });
+  it('open one after the other on meshes of every size, places cut off on the way or not', () => {
+    const { boat: source } = templateFromJson(readFileSync('data/templates/keel-yacht.json', 'utf8'));
+    const order = { name: 'X', particulars: {}, process: 'infusion', layup: 'first', parts: null } as const;
+    const { boat: yacht } = newBoatFrom(source, order, GENERIC_MATERIALS);
+    for (const [name, boat, cells] of [
+      ['launch', merrow, 600],
+      ['launch', merrow, 1200],
+      ['yacht', yacht, 1800],
+      ['yacht', yacht, 2400],
+    ] as const) {
+      const plan = newFillPlan({ id: 'p', name: 'P', part: 'hull', skin: 'hull', celsius: 20, target: 2700 });
+      const found = proposeFor({ boat, plan, filling, evaluations: makeEvaluator()(boat) })!;
+      const own = caseOf({ ...plan, lines: found.lines.map((line, i) => ({ ...line, id: `l${i}` })) }, cells, boat);
+      const { dry, opens, fillTime } = fillOutcome(own, runToEnd(fillSimulation(own.input)));
+      expect(dry, `${name} by ${cells}`).toEqual([]);
+      // By the formula in the slowest zone a stretch takes as long as the next; nowhere a third of that.
+      const times = [...opens.map((one) => one.opens!), fillTime!];
+      times.slice(1).forEach((time, i) => {
+        expect(time - times[i]!, `${name} by ${cells}, stretch ${i + 1}`).toBeGreaterThan(
+          found.time / opens.length / 3,
+        );
+      });
+    }
+  });
   it('of a bulkhead fill it: simulated no later than a third over the time that they were laid for', () => {
     const plan = newFillPlan({ id: 'p', name: 'P', part: 'deck', skin: 'cockpit-sole', celsius: 20, brake: 0 });
     const { lines } = proposeFor({ boat: merrow, plan, filling, evaluations })!;

@@ -1,3 +1,4 @@
+import { invalid } from '../../error';
 import { nearestOnEdge, type FlatPoint } from '../../geometry';
 import { hangingTogether } from './hangingTogether';
 import type { FillMesh } from './mesh';
@@ -14,6 +15,8 @@ const DRAWS = 0.4;
 const BARE = 0.02;
 /** Rounds in which it is found what the weight of the resin does in a step. */
 const FALLS = 3;
+/** Pressure over time comes out no higher than what drives it; at single nodes of thin triangles some five times. */
+const BEYOND = 20;
 /** What stays dry for its height takes so many times what it holds. */
 const NEVER = 1e9;
 /** The first step lasts so many times what the nearest node takes: three rings, about. */
@@ -64,6 +67,8 @@ export class March {
   private readonly neverAgain: Uint8Array;
   /** What the weight of the resin has moved into each node since the inlets changed, as `need` counts. */
   private readonly fallen: Float64Array;
+  /** Whether the last step found out what is wet. */
+  private settled = true;
   private from = 0;
   private now = 0;
   private last = 0;
@@ -73,12 +78,15 @@ export class March {
   private rings: number[][] = [];
   /** What the weight moves into each node before the step. */
   private wetBefore: Float64Array;
+  private readonly network: FlowNetwork;
   constructor(
     private readonly mesh: FillMesh,
-    private readonly network: FlowNetwork,
+    network: FlowNetwork,
     /** Viscosity over pressure: turns volumes into what drives u; weight of a metre of resin over that pressure. */
     private readonly own: { scale: number; vents: readonly FillVent[]; weight: number },
   ) {
+    // Its own: what flows changes where a place is cut off.
+    this.network = { ...network, conductance: network.conductance.slice() };
     this.n = mesh.x.length;
     this.state = new Uint8Array(this.n);
     this.u = new Float64Array(this.n);
@@ -143,8 +151,20 @@ export class March {
     this.guess(to);
     if (this.own.weight === 0) this.solve(this.need);
     else this.solveWeighed(to - this.last);
+    this.holds();
     this.mark();
     this.cutOff();
+  }
+
+  /** Where it was not found out what is wet, nothing is driven much harder than by the feed and the resin's weight. */
+  private holds(): void {
+    if (this.settled) return;
+    const { height } = this.network;
+    const head = this.own.weight * (Math.max(0, ...height) - Math.min(0, ...height));
+    const most = BEYOND * (1 + head) * (this.now - this.from);
+    for (let i = 0; i < this.n; i++)
+      if (!(this.u[i]! <= most))
+        throw invalid('cells', 'This fill could not be worked out on this mesh: fill it fine, or move a line a little');
   }
 
   /** What the weight of the resin moves into each node now, through all that has resin at one end. */
@@ -176,7 +196,7 @@ export class March {
   }
 
   private solve(need: Float64Array): void {
-    solveObstacle(this.network, this.state, need, this.u);
+    this.settled = solveObstacle(this.network, this.state, need, this.u);
     const reached = this.rings.findLastIndex((ring) => ring.some((i) => this.state[i] === WET)) + 1;
     // As far again in as much time; further where the whole guess came to be wet.
     this.ahead = Math.max(1, reached === this.rings.length ? this.rings.length + 1 : reached);
@@ -319,7 +339,18 @@ export class March {
         this.neverAgain[i] = 1;
         this.u[i] = 0;
       }
+      this.uncouple(new Set(nodes));
     }
+  }
+
+  /**
+   * A triangle of which the obtuse corner is cut off couples its other two by less than nothing, which held only
+   * together with that corner: by itself it would drive resin against its pressure, and what is solved for has no bound.
+   */
+  private uncouple(cut: ReadonlySet<number>): void {
+    const { conductance, obtuse } = this.network;
+    for (const { corner, places, share } of obtuse)
+      if (cut.has(corner)) for (const at of places) conductance[at] = conductance[at]! - share;
   }
 
   /** Dry places that no vent draws from, the largest first. */

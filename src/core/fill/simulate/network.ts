@@ -19,6 +19,11 @@ export interface FlowNetwork {
   starts: Int32Array;
   neighbours: Int32Array;
   conductance: Float64Array;
+  /**
+   * Of each triangle whose corner is obtuse: that corner, the two places in `conductance` of the edge that faces it,
+   * and the share below 0 that the triangle adds there.
+   */
+  obtuse: { corner: number; places: [number, number]; share: number }[];
   /** m³ of pores, m² of the part. */
   volume: Float64Array;
   area: Float64Array;
@@ -83,6 +88,7 @@ export function flowNetwork(
   const points = lift && Array.from(x, (_, i) => lift(x[i]!, y[i]!));
   const rows: Map<number, number>[] = Array.from({ length: n }, () => new Map<number, number>());
   const [volume, area] = [new Float64Array(n), new Float64Array(n)];
+  const below: { corner: number; ends: [number, number]; share: number }[] = [];
   for (let t = 0; t < triangles.length; t += 3) {
     const nodes = [triangles[t]!, triangles[t + 1]!, triangles[t + 2]!] as const;
     const flat = nodes.map((i): FlatPoint => [x[i]!, y[i]!]);
@@ -107,6 +113,7 @@ export function flowNetwork(
         const [a, b] = [nodes[i]!, nodes[j]!];
         rows[a]!.set(b, (rows[a]!.get(b) ?? 0) + flow);
         rows[b]!.set(a, (rows[b]!.get(a) ?? 0) + flow);
+        if (flow < 0) below.push({ corner: nodes[3 - i - j]!, ends: [a, b], share: flow });
       }
     }
   }
@@ -121,6 +128,10 @@ export function flowNetwork(
       conductance[at++] = value;
     }
   });
+  const placeOf = (a: number, b: number) => starts[a]! + neighbours.subarray(starts[a], starts[a + 1]).indexOf(b);
+  const obtuse = below.map(({ corner, ends: [a, b], share }) => {
+    return { corner, places: [placeOf(a, b), placeOf(b, a)] as [number, number], share };
+  });
   const height = Float64Array.from(points ?? [], ([, , z]) => z);
-  return { starts, neighbours, conductance, volume, area, height, blocks: squareBlocks(x, y, size) };
+  return { starts, neighbours, conductance, obtuse, volume, area, height, blocks: squareBlocks(x, y, size) };
 }

@@ -21,16 +21,18 @@ const MOST_ROUNDS = 80;
  * at the end.
  * @param state of each node, changed in place; held nodes keep their u. @param need volume over pressure and mobility
  * that each node still takes; @param u to begin with, changed in place.
+ * @returns whether what is wet held still at the end.
  */
-export function solveObstacle(network: FlowNetwork, state: Uint8Array, need: Float64Array, u: Float64Array): void {
+export function solveObstacle(network: FlowNetwork, state: Uint8Array, need: Float64Array, u: Float64Array): boolean {
   for (let i = 0; i < u.length; i++) if (state[i] === DRY || state[i] === CUT_OFF) u[i] = 0;
   let exact = false;
   for (let round = 0; round < MOST_ROUNDS; round++) {
     solveWet(network, { state, need, u }, exact ? EXACT : ROUGH);
     const changed = dried(state, u) || overflowed(network, state, need, u);
-    if (!changed && exact) return;
+    if (!changed && exact) return true;
     exact = !changed;
   }
+  return false;
 }
 
 /** Wet nodes below 0 become dry; whether any did. */
