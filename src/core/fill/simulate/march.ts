@@ -345,7 +345,7 @@ export class March {
 
   /**
    * A triangle of which the obtuse corner is cut off couples its other two by less than nothing, which held only
-   * together with that corner: by itself it would drive resin against its pressure, and what is solved for has no bound.
+   * together with that corner: by itself it would drive resin against its pressure, and nothing would have a bound.
    */
   private uncouple(cut: ReadonlySet<number>): void {
     const { conductance, obtuse } = this.network;
