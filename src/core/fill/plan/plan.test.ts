@@ -1,20 +1,11 @@
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import {
-  boatFromJson,
-  newFillPlan,
-  shapeOf,
-  templateFromJson,
-  type Boat,
-  type FillLine,
-  type FillPlan,
-} from '../../document';
+import { boatFromJson, newFillPlan, shapeOf, type Boat, type FillLine, type FillPlan } from '../../document';
 import { makeEvaluator } from '../../evaluate';
 import { signedArea } from '../../geometry';
 import { runToEnd } from '../../job';
-import { GENERIC_MATERIALS, type Resin } from '../../material';
-import { newBoatFrom } from '../../option';
+import { type Resin } from '../../material';
 import {
   bagOf,
   dropTest,
@@ -22,7 +13,6 @@ import {
   fillCase,
   fillOutcome,
   fillSimulation,
-  flowTime,
   isolines,
   linesDxf,
   linesSvg,
@@ -185,25 +175,6 @@ describe('the demo hull', () => {
     expect(resinReady.hands).toBe(2);
     buckets.slice(1).forEach(({ from }, i) => expect(from).toBeCloseTo(buckets[i]!.to, 6));
   });
-  it('keeps feed lines clear of the vacuum where a skin narrows: transoms and a bulkhead fill', () => {
-    for (const [name, part, skin] of [
-      ['displacement-launch', 'hull', 'transom'],
-      ['multihull-hull', 'hull', 'transom'],
-      ['displacement-launch', 'bulkheads', 'collision'],
-    ] as const) {
-      const { boat: source } = templateFromJson(readFileSync(`data/templates/${name}.json`, 'utf8'));
-      const order = { name: 'X', particulars: {}, process: 'infusion', layup: 'first', parts: null } as const;
-      const { boat } = newBoatFrom(source, order, GENERIC_MATERIALS);
-      const own = boat.parts.find(({ id }) => id === part)!;
-      const at = skinsOf(shapeOf(boat), own).find(({ id }) => id.includes(skin))!;
-      const plan = newFillPlan({ id: 'p', name: 'P', part: own.id, skin: at.id, celsius: 20, target: 2700 });
-      const { lines } = proposeFor({ boat, plan, filling, evaluations: makeEvaluator()(boat) })!;
-      const filled = caseOf({ ...plan, lines: lines.map((line, i) => ({ ...line, id: `l${i}` })) }, 1000, boat);
-      const { dry, area } = fillOutcome(filled, runToEnd(fillSimulation(filled.input)));
-      // A line that ran to the corner left nine tenths of the first dry; what is left is no larger than a cell.
-      expect(dry.reduce((sum, one) => sum + one.area, 0) / area, `${name}, ${at.name}`).toBeLessThan(0.005);
-    }
-  });
   it('fares no better in the cold, late, or with a leak', () => {
     const plan = newFillPlan({ id: 'p', name: 'P', part: 'deck', skin: 'cockpit-sole', celsius: 20, target: 1800 });
     const { lines } = proposeFor({ boat: merrow, plan, filling, evaluations })!;
@@ -222,54 +193,6 @@ describe('the demo hull', () => {
     expect(timeOf(whatIf('hot', own).input)).toBeLessThan(planned);
     expect(marginOf('hot')).toBeLessThan(own.flow.life / planned);
     expect(marginOf('cold')).toBeGreaterThan(own.flow.life / planned);
-  });
-});
-
-describe('proposed lines', () => {
-  it('are as many as the time asks: n c (B/n)² within it, never fewer for less time', () => {
-    const plan = (target: number) =>
-      newFillPlan({ id: 'p', name: 'P', part: 'hull', skin: 'hull', target, celsius: 20 });
-    const linesFor = (target: number) => proposeFor({ boat: merrow, plan: plan(target), filling, evaluations });
-    const own = caseOf({ ...plan(3600), lines: [feed([[0, 0]])] });
-    const slow = linesFor(3600)!;
-    expect(slow.time).toBeLessThanOrEqual(flowTime(3600, own.flow.rate));
-    const feeds = slow.lines.filter(({ role }) => role === 'feed');
-    const fewer = feeds.length - 1;
-    expect((slow.time * feeds.length) / fewer).toBeGreaterThan(flowTime(3600, own.flow.rate));
-    expect(linesFor(1800)!.lines.length).toBeGreaterThan(slow.lines.length);
-    expect(linesFor(60)).toBeNull();
-    for (const { points } of slow.lines) for (const point of points) expect(onSkin(own.skin, point)).toBe(true);
-  });
-  it('open one after the other on meshes of every size, places cut off on the way or not', () => {
-    const { boat: source } = templateFromJson(readFileSync('data/templates/keel-yacht.json', 'utf8'));
-    const order = { name: 'X', particulars: {}, process: 'infusion', layup: 'first', parts: null } as const;
-    const { boat: yacht } = newBoatFrom(source, order, GENERIC_MATERIALS);
-    for (const [name, boat, cells] of [
-      ['launch', merrow, 600],
-      ['launch', merrow, 1200],
-      ['yacht', yacht, 1800],
-      ['yacht', yacht, 2400],
-    ] as const) {
-      const plan = newFillPlan({ id: 'p', name: 'P', part: 'hull', skin: 'hull', celsius: 20, target: 2700 });
-      const found = proposeFor({ boat, plan, filling, evaluations: makeEvaluator()(boat) })!;
-      const own = caseOf({ ...plan, lines: found.lines.map((line, i) => ({ ...line, id: `l${i}` })) }, cells, boat);
-      const { dry, opens, fillTime } = fillOutcome(own, runToEnd(fillSimulation(own.input)));
-      expect(dry, `${name} by ${cells}`).toEqual([]);
-      // By the formula in the slowest zone a stretch takes as long as the next; nowhere a third of that.
-      const times = [...opens.map((one) => one.opens!), fillTime!];
-      times.slice(1).forEach((time, i) => {
-        expect(time - times[i]!, `${name} by ${cells}, stretch ${i + 1}`).toBeGreaterThan(
-          found.time / opens.length / 3,
-        );
-      });
-    }
-  });
-  it('of a bulkhead fill it: simulated no later than a third over the time that they were laid for', () => {
-    const plan = newFillPlan({ id: 'p', name: 'P', part: 'deck', skin: 'cockpit-sole', celsius: 20, brake: 0 });
-    const { lines } = proposeFor({ boat: merrow, plan, filling, evaluations })!;
-    const own = caseOf({ ...plan, lines: lines.map((line, i) => ({ ...line, id: `l${i}` })) }, 1000);
-    const { wetTime } = fillOutcome(own, runToEnd(fillSimulation(own.input)));
-    expect(wetTime!).toBeLessThan(plan.target * 1.33);
   });
 });
 

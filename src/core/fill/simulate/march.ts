@@ -15,7 +15,7 @@ const DRAWS = 0.4;
 const BARE = 0.02;
 /** Rounds in which it is found what the weight of the resin does in a step. */
 const FALLS = 3;
-/** Pressure over time comes out no higher than what drives it; at single nodes of thin triangles some five times. */
+/** Pressure over time comes out no higher than what drives it, but for single nodes of thin triangles. */
 const BEYOND = 20;
 /** What stays dry for its height takes so many times what it holds. */
 const NEVER = 1e9;
